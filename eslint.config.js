@@ -1,0 +1,82 @@
+// @ts-check
+import js from "@eslint/js";
+import astro from "eslint-plugin-astro";
+import a11y from "eslint-plugin-jsx-a11y-x";
+import hooks from "eslint-plugin-react-hooks";
+import globals from "globals";
+import ts from "typescript-eslint";
+
+/**
+ * The rooms of the house from the ground up. A room imports only from rooms before it in this list;
+ * inside the core the same holds among its own rooms.
+ */
+const rooms = [
+  "core/pitch",
+  "core/scale",
+  "core/chord",
+  "core/progression",
+  "core/tune",
+  "core/identify",
+  "core/instrument",
+  "formats",
+  "demo",
+  "store",
+  "sound",
+  "state",
+  "ui",
+  "views",
+  "server",
+  "pages",
+];
+
+const roomRules = rooms.map((room, at) => ({
+  files: [`src/${room}/**/*.{ts,tsx}`],
+  rules: {
+    "no-restricted-imports": [
+      "error",
+      {
+        patterns: [
+          {
+            group: rooms.slice(at + 1).map((later) => `@/${later}{,/**}`),
+            message: `${room} may only import from rooms below it.`,
+          },
+          { group: ["../../*"], message: "Reach another room through its @/ name." },
+          ...(room.startsWith("core/")
+            ? [
+                {
+                  group: ["react*", "astro*", "localforage", "tone", "abcjs", "nanostores"],
+                  message: "The core is pure.",
+                },
+              ]
+            : []),
+        ],
+      },
+    ],
+  },
+}));
+
+export default ts.config(
+  { ignores: ["dist", ".astro", "node_modules", "test-results", ".reports"] },
+  js.configs.recommended,
+  ...ts.configs.strictTypeChecked.map((config) => ({ ...config, files: ["**/*.{ts,tsx}"] })),
+  {
+    files: ["**/*.{ts,tsx}"],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      "@typescript-eslint/restrict-template-expressions": ["error", { allowNumber: true }],
+      "@typescript-eslint/no-confusing-void-expression": ["error", { ignoreArrowShorthand: true }],
+      "@typescript-eslint/prefer-nullish-coalescing": "error",
+      // Names and accidentals (𝄪, 𝄫) are made of code points, which is what spreading a string gives.
+      "@typescript-eslint/no-misused-spread": "off",
+    },
+  },
+  {
+    files: ["**/*.tsx"],
+    plugins: { "react-hooks": hooks },
+    rules: hooks.configs["recommended-latest"].rules,
+  },
+  { files: ["**/*.tsx"], plugins: { "jsx-a11y-x": a11y }, rules: a11y.configs.recommended.rules },
+  ...astro.configs.recommended,
+  { files: ["scripts/**/*.mjs", "*.config.{js,mjs}"], languageOptions: { globals: globals.node } },
+  ...roomRules,
+);

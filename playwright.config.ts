@@ -1,0 +1,34 @@
+import { defineConfig } from "@playwright/test";
+
+const port = 4399;
+
+export default defineConfig({
+  testDir: "tests/e2e",
+  outputDir: "test-results",
+  workers: 1,
+  timeout: 45_000,
+  reporter: [["list"], ["json", { outputFile: ".reports/e2e.json" }]],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.SHADE_CHROMIUM ?? "/usr/bin/chromium",
+      args: [
+        "--headless",
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
+    },
+  },
+  webServer: {
+    command: "node dist/server/entry.mjs",
+    env: { HOST: "127.0.0.1", PORT: String(port) },
+    url: `http://127.0.0.1:${port}/derive`,
+    reuseExistingServer: false,
+  },
+});

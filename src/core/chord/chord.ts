@@ -1,0 +1,128 @@
+import { degreeNumber, type Fifths, type Interval, type NameForm, printDegree, printName } from "../pitch";
+import { type SoundSet, soundSet } from "../scale";
+import { soundOf } from "../pitch";
+
+/** A chord: its root, its tones as spelled intervals from the root (root first), and a bass where another one is asked. */
+export interface Chord {
+  readonly root: Fifths;
+  readonly tones: readonly Interval[];
+  /** Tones that the symbol implies and players may leave out; not counted as chord tones. */
+  readonly optional: readonly Interval[];
+  readonly bass?: Fifths | undefined;
+}
+
+/** The tones of a chord as names, root first; a bass that is no tone of it comes last. */
+export function chordNotes({ root, tones, bass }: Chord): readonly Fifths[] {
+  const notes = tones.map((tone) => root + tone);
+  return bass === undefined || notes.some((note) => soundOf(note) === soundOf(bass))
+    ? notes
+    : [...notes, bass];
+}
+
+/** The sounding pitch classes of a chord, C as bit 0. */
+export function chordSounds(chord: Chord): SoundSet {
+  return soundSet(chordNotes(chord).map(soundOf));
+}
+
+const HALF_DIMINISHED = [0, -3, -6, -2];
+const DIMINISHED_SEVENTH = [0, -3, -6, -9];
+
+/** Whether the chord has exactly these tones, in any order. */
+function isExactly(tones: readonly Interval[], wanted: readonly Interval[]): boolean {
+  return tones.length === wanted.length && wanted.every((tone) => tones.includes(tone));
+}
+
+/**
+ * What follows the root in a chord symbol, as players write it: "m9", "13", "maj7♯11", "m7♭5", "7sus4", "°".
+ *
+ * The highest unaltered extension names the chord (9, 11, 13); those below it go unsaid, altered ones follow in order.
+ *
+ * @example chordSuffix([0, 4, 1, -2, 2, 3], "ascii") // "13"
+ */
+export function chordSuffix(tones: readonly Interval[], form: NameForm): string {
+  const has = (tone: Interval) => tones.includes(tone);
+  if (isExactly(tones, [0, 1])) return "5";
+  if (isExactly(tones, [0, -3, -6])) return form === "ascii" ? "dim" : "°";
+  if (isExactly(tones, DIMINISHED_SEVENTH)) return form === "ascii" ? "dim7" : "°7";
+  if (isExactly(tones, [0, 4, 8])) return form === "ascii" ? "aug" : "+";
+
+  const third = has(-3) ? "m" : "";
+  const hung = !has(4) && !has(-3);
+  const sus = !hung ? "" : has(-1) ? "sus4" : has(2) ? "sus2" : "";
+  const said = new Set<Interval>([
+    0,
+    4,
+    1,
+    ...(has(-3) ? [-3] : []),
+    ...(sus === "sus4" ? [-1] : sus === "sus2" ? [2] : []),
+  ]);
+  let name = third;
+
+  if (has(5) || has(-2) || has(-9)) {
+    const extension = has(3) ? 13 : has(-1) && !hung ? 11 : has(2) && sus !== "sus2" ? 9 : 7;
+    name =
+      (has(5) ? third + (third === "" ? "maj" : "(maj") : third) +
+      String(extension) +
+      (has(5) && third !== "" ? ")" : "");
+    for (const unsaid of [5, -2, -9]) said.add(unsaid);
+    if (extension === 13) said.add(3);
+    if (extension >= 11 && !hung) said.add(-1);
+    if (extension >= 9) said.add(2);
+    if (has(-9) && has(-6)) {
+      name = form === "ascii" ? "dim7" : "°7";
+      said.add(-6);
+    }
+  } else if (has(3)) {
+    said.add(3).add(2);
+    name += has(2) && sus === "" ? "6/9" : "6";
+  }
+  name += sus;
+
+  const seventh = has(5) || has(-2) || has(-9);
+  const rest = tones.filter((tone) => !said.has(tone)).map((tone) => extensionText(tone, seventh, form));
+  if (hung && sus === "") rest.push({ order: 99, text: "no3" });
+  rest.sort((a, b) => a.order - b.order);
+  return name + rest.map(({ text }) => text).join("");
+}
+
+/** An altered or added tone: ♭5, ♯9, ♭13, add9. Unaltered ones are "add"; altered ones too where there is no seventh. */
+function extensionText(tone: Interval, seventh: boolean, form: NameForm): { order: number; text: string } {
+  const number = degreeNumber(tone);
+  const order = number === 5 || number === 7 ? number : number + 7;
+  const sign = printDegree(tone, form).slice(0, -1);
+  const add = sign === "" || (!seventh && number !== 5) ? "add" : "";
+  return { order, text: `${add}${sign}${order}` };
+}
+
+/**
+ * The chord's symbol, normalised.
+ *
+ * @example printChord({ root: 4, tones: [0, -3, 1, -2, 2], optional: [] }) // "Em9"
+ */
+export function printChord(chord: Chord, form: NameForm = "ascii"): string {
+  const slash = chord.bass === undefined ? "" : `/${printName(chord.bass, form)}`;
+  return printName(chord.root, form) + chordSuffix(chord.tones, form) + slash;
+}
+
+const NUMERALS = ["I", "II", "III", "IV", "V", "VI", "VII"];
+
+/**
+ * The roman numeral of a chord on an interval from home: upper case for a major third, lower for a minor one;
+ * ° ø + marks; accidentals against the major scale.
+ *
+ * @example romanNumeral(-2, [0, 4, 1], "signs") // "♭VII"
+ */
+export function romanNumeral(above: Interval, tones: readonly Interval[], form: NameForm): string {
+  const degree = printDegree(above, form);
+  const numeral = NUMERALS[degreeNumber(above) - 1] ?? "";
+  const cased = tones.includes(-3) ? numeral.toLowerCase() : numeral;
+  const dim = isExactly(tones.slice(0, 3), [0, -3, -6]);
+  const mark = dim
+    ? isExactly(tones, HALF_DIMINISHED)
+      ? "ø"
+      : "°"
+    : tones.includes(8) && tones.includes(4)
+      ? "+"
+      : "";
+  return degree.slice(0, -1) + cased + mark;
+}

@@ -1,0 +1,200 @@
+import {
+  ACCIDENTALS,
+  accidentalCount,
+  type Fifths,
+  fifthsFrom,
+  type Interval,
+  maybeDegree,
+  maybeFifths,
+} from "../pitch";
+import type { Chord } from "./chord";
+
+/** Why a symbol was not read: the part that stopped the reader and what would have done there. */
+export interface UnreadSymbol {
+  readonly code: "chord-unread" | "bass-unread";
+  /** Offset within the symbol. */
+  readonly offset: number;
+  readonly found: string;
+  readonly expected: "root" | "quality" | "bass";
+}
+
+export type SymbolReading = { readonly chord: Chord } | { readonly unread: UnreadSymbol };
+
+/** What the reader has gathered about a chord so far; tones come out of it at the end. */
+interface Quality {
+  third: Interval | undefined;
+  fifth: Interval | undefined;
+  seventh: Interval | undefined;
+  /** The major mark: the next seventh is a major one. */
+  major: boolean;
+  /** Nothing but the root has been read: "+" and "-" here mean augmented and minor. */
+  bare: boolean;
+  readonly upper: Set<Interval>;
+  readonly optional: Set<Interval>;
+}
+
+type Rule = readonly [pattern: RegExp, apply: (quality: Quality, found: RegExpExecArray) => void];
+
+const interval = (sign: string, number: string): Interval =>
+  maybeDegree(sign.replace("+", "#").replace("-", "b") + number) ?? 0;
+
+function extend(quality: Quality, number: number): void {
+  const minorSeventh = quality.third === -3 && quality.fifth === -6 && quality.seventh === -9;
+  quality.seventh = quality.major ? 5 : minorSeventh ? -9 : -2;
+  if (number >= 9) quality.upper.add(2);
+  if (number === 11) quality.upper.add(-1);
+  if (number === 13) {
+    quality.upper.add(3);
+    if (quality.third === -3) quality.optional.add(-1);
+  }
+  if (number === 11 && quality.third === 4) quality.optional.add(4);
+}
+
+function suspend(quality: Quality, which: string): void {
+  quality.third = undefined;
+  if (which.includes("2")) quality.upper.add(2);
+  if (which !== "2") quality.upper.add(-1);
+}
+
+/** An altered tone takes the place of the plain one: ♭5 and ♯5 of the fifth, ♭9 and ♯9 of the ninth, and so on. */
+function alter(quality: Quality, tone: Interval, number: string): void {
+  if (number === "5") quality.fifth = tone;
+  else {
+    quality.upper.delete(interval("", number));
+    quality.upper.add(tone);
+  }
+}
+
+/** Tried in order at each place of the symbol; the first that matches is taken. */
+const RULES: readonly Rule[] = [
+  [/^[(),]\s*|^\s+(?=[(#♯b♭a-z])/u, () => undefined],
+  [
+    /^(?:maj|Maj|MAJ|ma(?!dd)|Ma|M|Δ|△|\^)(7|9|11|13)?/u,
+    (q, [mark = "", number]) => {
+      q.major = true;
+      if (number) extend(q, Number(number));
+      else if (/[Δ△^]/u.test(mark)) q.seventh = 5;
+    },
+  ],
+  [/^(?:min|Min|MIN|mi|m)(?!a)/u, (q) => void (q.third = -3)],
+  [/^m(?=a)/u, (q) => void (q.third = -3)],
+  [
+    /^(?:ø|Ø)7?/u,
+    (q) => {
+      q.third = -3;
+      q.fifth = -6;
+      q.seventh = -2;
+    },
+  ],
+  [
+    /^(?:dim|°|º|o(?!m))(7)?/u,
+    (q, [, seven]) => {
+      q.third = -3;
+      q.fifth = -6;
+      if (seven) q.seventh = -9;
+    },
+  ],
+  [/^aug/u, (q) => void (q.fifth = 8)],
+  [
+    /^alt/u,
+    (q) => {
+      q.third = 4;
+      q.fifth = undefined;
+      q.seventh = -2;
+      for (const tone of [-5, 9, -4]) q.upper.add(tone);
+    },
+  ],
+  [/^sus(24|2sus4|4|2)?/u, (q, [, which = "4"]) => suspend(q, which)],
+  [
+    /^add([#♯b♭]?)(2|4|6|9|11|13)/u,
+    (q, [, sign = "", number = ""]) => void q.upper.add(interval(sign, number)),
+  ],
+  [
+    /^(?:no|omit)\s?(3|5)(?:rd|th)?/u,
+    (q, [, number]) => {
+      if (number === "3") q.third = undefined;
+      else q.fifth = undefined;
+    },
+  ],
+  [
+    /^6\s?\/?\s?9|^69/u,
+    (q) => {
+      q.upper.add(3).add(2);
+    },
+  ],
+  [/^(7|9|11|13)/u, (q, [, number]) => extend(q, Number(number))],
+  [/^6/u, (q) => void q.upper.add(3)],
+  [/^[24](?!\d)/u, (q, [number = ""]) => void q.upper.add(interval("", number))],
+];
+
+/** Signs that mean another thing right after the root: C5, C+ and C-. */
+const BARE_RULES: readonly Rule[] = [
+  [/^5$/u, (q) => void (q.third = undefined)],
+  [/^\+(?!(?:9|11)\b)/u, (q) => void (q.fifth = 8)],
+  [/^-(?!5)/u, (q) => void (q.third = -3)],
+];
+
+/** Alterations may follow anything but a bare root's own + and -. */
+const ALTERATION: Rule = [
+  /^([#♯b♭+-])(5|6|9|11|13)/u,
+  (q, [, sign = "", number = ""]) => alter(q, interval(sign, number === "6" ? "13" : number), number),
+];
+
+const ROOT = new RegExp(`^([A-G]|[a-g](?!dd|lt|im|ug))(${ACCIDENTALS})`, "u");
+
+/**
+ * Reads one chord symbol as players write them: root, quality in the usual spellings, extensions and alterations in
+ * any order, added and omitted tones, a bass after a slash.
+ *
+ * Conventions: a 13th leaves the 11th out over a major third and makes it optional over a minor one; "alt" is
+ * 1 3 ♭7 ♭9 ♯9 ♭13; Δ alone is a major seventh; sus alone is sus4.
+ *
+ * @example readSymbol("A13") // { chord: { root: 3, tones: [0, 4, 1, -2, 2, 3], optional: [] } }
+ */
+export function readSymbol(text: string): SymbolReading {
+  const head = ROOT.exec(text);
+  if (!head) return { unread: { code: "chord-unread", offset: 0, found: text, expected: "root" } };
+  const root = fifthsFrom(head[1] ?? "", accidentalCount(head[2] ?? ""));
+  const q: Quality = {
+    third: 4,
+    fifth: 1,
+    seventh: undefined,
+    major: false,
+    bare: true,
+    upper: new Set(),
+    optional: new Set(),
+  };
+  let at = head[0].length;
+  let bass: Fifths | undefined;
+  while (at < text.length) {
+    const rest = text.slice(at);
+    if (rest.startsWith("/")) {
+      bass = maybeFifths(rest.slice(1));
+      if (bass === undefined) {
+        return { unread: { code: "bass-unread", offset: at + 1, found: rest.slice(1), expected: "bass" } };
+      }
+      break;
+    }
+    const rules = q.bare ? [...BARE_RULES, ALTERATION, ...RULES] : [ALTERATION, ...RULES];
+    const taken = rules
+      .map(([pattern, apply]) => ({ found: pattern.exec(rest), apply }))
+      .find(({ found }) => found);
+    if (!taken?.found)
+      return { unread: { code: "chord-unread", offset: at, found: rest, expected: "quality" } };
+    taken.apply(q, taken.found);
+    if (!/^[(\s]/u.test(taken.found[0])) q.bare = false;
+    at += taken.found[0].length;
+  }
+  return { chord: { root, ...tonesOf(q), bass } };
+}
+
+function tonesOf(q: Quality): { tones: readonly Interval[]; optional: readonly Interval[] } {
+  const stacked = [0, q.third, q.fifth, q.seventh].filter((tone) => tone !== undefined);
+  const upper = UPPER_ORDER.filter((tone) => q.upper.has(tone) && !stacked.includes(tone));
+  return {
+    tones: [...stacked, ...upper].filter((tone) => !(q.optional.has(tone) && tone === 4)),
+    optional: [...q.optional].filter((tone) => !q.upper.has(tone)),
+  };
+}
+
+const UPPER_ORDER: readonly Interval[] = [2, -5, 9, -1, 6, -8, 3, -4, 10];

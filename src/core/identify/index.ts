@@ -1,0 +1,4 @@
+export * from "./candidates";
+export * from "./hearing";
+export * from "./identify";
+export * from "./passages";

@@ -1,0 +1,113 @@
+import { halfSteps, type Interval } from "../pitch";
+import { CATALOGUE, maybeMode, type NamedMode, reference, SEVEN } from "../scale";
+import { STATISTICS, type TuneStatistics } from "./statistics";
+
+/** What a mode leads one to expect: natural logarithms of shares, by half steps above home. */
+export interface Profile {
+  readonly mode: NamedMode;
+  /** Logarithm of the mode's prior. */
+  readonly prior: number;
+  readonly rows: Readonly<Record<Row, readonly number[]>>;
+}
+
+const ROWS = ["sounding", "downbeat", "sectionEnd", "last", "firstDownbeat", "lowest"] as const;
+export type Row = (typeof ROWS)[number];
+
+/** Added to every share before the logarithm, so that one stray note never rules a mode out. */
+const FLOOR: Readonly<Record<Row, number>> = {
+  sounding: 0.004,
+  downbeat: 0.01,
+  sectionEnd: 0.02,
+  last: 0.02,
+  firstDownbeat: 0.02,
+  lowest: 0.03,
+};
+
+/** A mode counted on as many tunes as this is trusted half, its swapped neighbour the other half. */
+const HALF_TRUST = 30;
+
+/**
+ * Tunes counted say how common a mode is in two old collections; players bring odder ones, so the counts are drawn
+ * together by this power. The other families are rarer than any of the seven.
+ */
+const PRIOR_POWER = 0.3;
+const RARE_FAMILY = -4;
+
+type Shares = Readonly<Record<Row, readonly number[]>>;
+
+/** The shares of one mode with some degrees moved: what a mode with few or no counted tunes is built from. */
+function swapped(
+  shares: Shares,
+  changes: readonly { readonly from: Interval; readonly to: Interval }[],
+): Shares {
+  const swap = (row: readonly number[]) => {
+    const moved = [...row];
+    for (const { from, to } of changes) {
+      moved[halfSteps(from)] = row[halfSteps(to)] ?? 0;
+      moved[halfSteps(to)] = row[halfSteps(from)] ?? 0;
+    }
+    return moved;
+  };
+  return mapRows((row) => swap(shares[row]));
+}
+
+function mapRows(each: (row: Row) => readonly number[]): Shares {
+  return Object.fromEntries(ROWS.map((row) => [row, each(row)])) as Record<Row, readonly number[]>;
+}
+
+const counted = (id: string): TuneStatistics | undefined =>
+  (STATISTICS as Readonly<Record<string, TuneStatistics>>)[id];
+
+/** Built in this order, each from one before it: the neighbour that shares most and is counted best. */
+const BUILT_FROM: Readonly<Record<string, string>> = {
+  lydian: "ionian",
+  mixolydian: "ionian",
+  dorian: "aeolian",
+  phrygian: "aeolian",
+  locrian: "phrygian",
+};
+
+const sharesOf = new Map<string, Shares>();
+
+function shares(mode: NamedMode): Shares {
+  const known = sharesOf.get(mode.id);
+  if (known) return known;
+  const own = counted(mode.id);
+  const source = maybeMode(BUILT_FROM[mode.id] ?? "");
+  const built = source ? swapped(shares(source), changesFrom(source, mode)) : undefined;
+  const trust = own ? own.tunes / (own.tunes + HALF_TRUST) : 0;
+  const made =
+    own && built ? mapRows((row) => mix(own[row], built[row], trust)) : (own ?? built ?? nearestShares(mode));
+  sharesOf.set(mode.id, made);
+  return made;
+}
+
+const mix = (a: readonly number[], b: readonly number[], trust: number) =>
+  a.map((share, at) => trust * share + (1 - trust) * (b[at] ?? 0));
+
+const changesFrom = (source: NamedMode, mode: NamedMode) =>
+  mode.intervals
+    .map((to, at) => ({ from: source.intervals[at] ?? to, to }))
+    .filter(({ from, to }) => from !== to);
+
+/** Modes of other families: the nearest of the seven with its changed degrees moved. */
+function nearestShares(mode: NamedMode): Shares {
+  const { mode: nearest, changes } = reference(mode, "nearest");
+  return swapped(shares(nearest), changes);
+}
+
+function priorOf(mode: NamedMode): number {
+  const weight = (each: NamedMode) => ((counted(each.id)?.tunes ?? 0) + 1) ** PRIOR_POWER;
+  const all = SEVEN.reduce((sum, each) => sum + weight(each), 0);
+  return Math.log(weight(mode) / all) + (mode.family === "major" ? 0 : RARE_FAMILY);
+}
+
+/** The profile of every catalogue mode. Deterministic; reckoned once. */
+export const PROFILES: readonly Profile[] = CATALOGUE.map((mode) => {
+  const own = shares(mode);
+  const rows = mapRows((row) => {
+    const sum = own[row].reduce((a, b) => a + b, 0) + 12 * FLOOR[row];
+    return own[row].map((share) => Math.log((share + FLOOR[row]) / sum));
+  }) as Record<Row, readonly number[]>;
+  return Object.freeze({ mode, prior: priorOf(mode), rows });
+});

@@ -1,0 +1,3 @@
+export * from "./fifths";
+export * from "./interval";
+export * from "./pitch";

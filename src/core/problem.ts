@@ -1,0 +1,34 @@
+/**
+ * Something a reader could not take, as plain data: where it stands, what was found and what would do. The sentence is
+ * written elsewhere. Offsets count UTF-16 units from the start of the text that was read.
+ */
+export interface Problem {
+  readonly code: ProblemCode;
+  readonly offset: number;
+  readonly length: number;
+  readonly found: string;
+  readonly expected?: string;
+}
+
+export type ProblemCode =
+  | "chord-unread"
+  | "bass-unread"
+  | "repeat-of-nothing"
+  | "note-unread"
+  | "length-unread"
+  | "abc-unread"
+  | "no-tune"
+  | "no-notes"
+  | "too-long";
+
+/** What a reader gives back: never thrown, always what could be read. */
+export interface Reading<T> {
+  readonly value: T;
+  readonly problems: readonly Problem[];
+}
+
+/** Line and column, from 1, of an offset in a text. */
+export function placeOf(text: string, offset: number): { readonly line: number; readonly column: number } {
+  const before = text.slice(0, offset).split(/\r\n|\r|\n/);
+  return { line: before.length, column: (before.at(-1)?.length ?? 0) + 1 };
+}

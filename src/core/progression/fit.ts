@@ -1,0 +1,77 @@
+import { type Fifths, soundOf } from "../pitch";
+import { type Chord, chordNotes, chordSounds } from "../chord";
+import {
+  CATALOGUE,
+  colourNotes,
+  type HomeMode,
+  holds,
+  type NamedMode,
+  notesOf,
+  soundSet,
+  transpose,
+} from "../scale";
+
+/** How a chord sits in a mode. All lists are names, in the order of the mode or of the chord. */
+export interface Fit {
+  readonly homeMode: HomeMode;
+  /** Chord tones that the mode does not have. */
+  readonly outside: readonly Fifths[];
+  /** Notes of the mode a half step above a chord tone that are not chord tones themselves. */
+  readonly rubs: readonly Fifths[];
+  /** Colour notes of the mode that the chord holds. */
+  readonly colour: readonly Fifths[];
+  /** Notes of the mode that are neither chord tones nor rubs. */
+  readonly free: readonly Fifths[];
+}
+
+/**
+ * How a chord sits in a mode on a home.
+ *
+ * @example fitOf(A13, { home: E, mode: dorian }) // outside none, rubs D, colour C♯, free none
+ */
+export function fitOf(chord: Chord, homeMode: HomeMode): Fit {
+  const sounds = chordSounds(chord);
+  const modeSounds = transpose(homeMode.mode.sounds, soundOf(homeMode.home));
+  const notes = notesOf(homeMode);
+  const beside = notes.filter((note) => !holds(sounds, soundOf(note)));
+  const rubs = beside.filter((note) => holds(sounds, soundOf(note) - 1));
+  const colour = (colourNotes(homeMode.mode)[0] ?? []).map((interval) => homeMode.home + interval);
+  return {
+    homeMode,
+    outside: chordNotes(chord).filter((note) => !holds(modeSounds, soundOf(note))),
+    rubs,
+    colour: colour.filter((note) => holds(sounds, soundOf(note))),
+    free: beside.filter((note) => !rubs.includes(note)),
+  };
+}
+
+/**
+ * The modes of a catalogue, on the chord's own root, that hold all its tones; the most used families first.
+ *
+ * @example modesForChord(A13).map((fit) => fit.homeMode.mode.id) // ["mixolydian", "lydian-dominant"]
+ */
+export function modesForChord(chord: Chord, scales: readonly NamedMode[] = CATALOGUE): readonly Fit[] {
+  return scales
+    .map((mode) => fitOf(chord, { home: chord.root, mode }))
+    .filter((fit) => fit.outside.length === 0);
+}
+
+/**
+ * The signal notes of a chord: tones that neither neighbour in the chart has, thirds and sevenths first, the root last.
+ *
+ * @example signalNotes([Em9, A13, Em9], 1) // C♯, A
+ */
+export function signalNotes(chords: readonly (Chord | undefined)[], at: number): readonly Fifths[] {
+  const chord = chords[at];
+  if (!chord) return [];
+  const beside = soundSet(
+    [chords[at - 1], chords[at + 1]].flatMap((other) => (other ? chordNotes(other).map(soundOf) : [])),
+  );
+  const rank = (note: Fifths) => {
+    const tone = note - chord.root;
+    return [4, -3].includes(tone) ? 0 : [-2, 5, -9].includes(tone) ? 1 : tone === 0 ? 3 : 2;
+  };
+  return chordNotes(chord)
+    .filter((note) => !holds(beside, soundOf(note)))
+    .sort((a, b) => rank(a) - rank(b));
+}

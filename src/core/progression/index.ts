@@ -1,0 +1,4 @@
+export * from "./decide";
+export * from "./fit";
+export * from "./home";
+export * from "./one-mode";

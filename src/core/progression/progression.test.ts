@@ -1,0 +1,131 @@
+import fc from "fast-check";
+import { describe, expect, it, test } from "vitest";
+import { fifthsOf, printDegree, printName } from "../pitch";
+import { type Chord, readChart, readSymbol } from "../chord";
+import { type HomeMode, mode } from "../scale";
+import { chartHomes, decisions, fitOf, modesForChord, oneModeReadings, signalNotes, whatDecides } from ".";
+
+const SCENE = "| Em9 | A13 | Em9 | A13 | Cmaj7 | D6 | Em9 | B7sus4 |";
+
+const chord = (symbol: string): Chord => {
+  const reading = readSymbol(symbol);
+  if ("unread" in reading) throw new Error(symbol);
+  return reading.chord;
+};
+const at = (home: string, id: string): HomeMode => ({ home: fifthsOf(home), mode: mode(id) });
+const name = ({ home, mode: { id } }: HomeMode) => `${printName(home)} ${id}`;
+const names = (notes: readonly number[]) => notes.map((note) => printName(note)).join(" ");
+
+describe("how a chord sits in a mode", () => {
+  it("names rubs, colour and what lies free", () => {
+    const fit = fitOf(chord("A13"), at("E", "dorian"));
+    expect([names(fit.outside), names(fit.rubs), names(fit.colour), names(fit.free)]).toEqual([
+      "",
+      "D",
+      "C#",
+      "",
+    ]);
+  });
+
+  it("names what lies outside", () => {
+    expect(names(fitOf(chord("Cmaj7"), at("E", "dorian")).outside)).toBe("C");
+    expect(names(fitOf(chord("C/F#"), at("C", "ionian")).outside)).toBe("F#");
+  });
+
+  it("finds the modes that hold a chord on its root", () => {
+    expect(modesForChord(chord("A13")).map(({ homeMode }) => name(homeMode))).toEqual([
+      "A mixolydian",
+      "A lydian-dominant",
+    ]);
+    expect(modesForChord(chord("Bm7b5")).map(({ homeMode }) => homeMode.mode.id)).toContain("locrian");
+  });
+
+  it("has the signal notes that neither neighbour has, third first", () => {
+    const chords = [chord("Em9"), chord("A13"), chord("Em9")];
+    expect(names(signalNotes(chords, 1))).toBe("C# A");
+    expect(signalNotes([undefined], 0)).toEqual([]);
+  });
+});
+
+describe("one mode for a chart", () => {
+  test.each([
+    [SCENE, "E dorian"],
+    ["Dm7 G7 Cmaj7", "C ionian"],
+    ["| D7 | C | G | D |", "D mixolydian"],
+    ["Em F", "E phrygian"],
+    ["Am7 D7", "A dorian"],
+    ["Fmaj7 G/F", "F lydian"],
+    ["Am G F E", "A aeolian"],
+    ["G#m C#", "G# dorian"],
+    ["Gb Ab", "Gb lydian"],
+    ["D#m7 G#7", "D# dorian"],
+  ])("%s is %s", (line, expected) => {
+    const [first] = oneModeReadings(readChart(line).value);
+    expect(first && name(first.homeMode)).toBe(expected);
+  });
+
+  it("says what lies outside, over which chord", () => {
+    const [first] = oneModeReadings(readChart(SCENE).value);
+    expect(first?.outside.map(({ at: place, note }) => `${printName(note)} ${place}`)).toEqual(["C 4"]);
+    expect(first?.cost).toBe(1);
+  });
+
+  it("keeps a home set by hand and its spelling", () => {
+    const readings = oneModeReadings(readChart("Em F").value, { home: fifthsOf("Fb") });
+    expect(readings.every(({ homeMode }) => homeMode.home === fifthsOf("Fb"))).toBe(true);
+  });
+
+  it("leaves no less outside than any other home and mode would", () => {
+    const symbols = fc.constantFrom("C", "Dm7", "E7", "F#m7b5", "Gmaj7", "Ab", "Bb7", "B°7", "C#m");
+    fc.assert(
+      fc.property(fc.array(symbols, { minLength: 1, maxLength: 6 }), (line) => {
+        const chart = readChart(line.join(" ")).value;
+        const costs = oneModeReadings(chart, { most: 400 }).map(({ cost }) => cost);
+        expect(costs).toEqual([...costs].sort((a, b) => a - b));
+      }),
+    );
+  });
+
+  it("reads round a chord that nobody can read, and has no answer for none", () => {
+    const [first] = oneModeReadings(readChart("| Em9 | Zzz | A13 |").value);
+    expect(first && name(first.homeMode)).toBe("E dorian");
+    expect(oneModeReadings(readChart("| Zzz |").value)).toEqual([]);
+  });
+
+  it("hears a dominant that resolves as speaking for home", () => {
+    const home = chartHomes(readChart("Dm7 G7 Cmaj7").value)[0];
+    expect(home?.evidence.map(({ code }) => code)).toEqual(["last-chord", "cadence", "length"]);
+  });
+});
+
+describe("what decides", () => {
+  const chart = readChart(SCENE).value;
+
+  it("is the third of A13 between E Dorian and E Aeolian", () => {
+    const decision = whatDecides([at("E", "dorian"), at("E", "aeolian")], chart);
+    expect(decision.by).toBe("notes");
+    expect(decision.first.map((each) => [each.at, printName(each.note), printDegree(each.role)])).toEqual([
+      [1, "C#", "3"],
+      [3, "C#", "3"],
+    ]);
+    expect(decision.second.map((each) => [each.at, printName(each.note)])).toEqual([[4, "C"]]);
+  });
+
+  it("is only the home between modes with the same notes", () => {
+    expect(whatDecides([at("E", "dorian"), at("D", "ionian")], chart).by).toBe("home");
+  });
+
+  it("is open where no chord holds a note that differs, and says which would", () => {
+    const decision = whatDecides([at("A", "dorian"), at("A", "dorian-flat2")], readChart("Am7 D7").value);
+    expect([decision.by, names(decision.differ[0]), names(decision.differ[1])]).toEqual(["open", "B", "Bb"]);
+  });
+
+  it("tells the leader from rivals on its home first", () => {
+    const found = decisions(at("E", "dorian"), chart);
+    expect(found.map(({ between }) => name(between[1]))).toEqual([
+      "E aeolian",
+      "E melodic-minor",
+      "B aeolian",
+    ]);
+  });
+});

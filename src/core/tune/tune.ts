@@ -1,0 +1,132 @@
+import type { Fifths, Pitch } from "../pitch";
+
+/** A sounding note. Times are in quarter notes from the start of the tune; ties are already joined. */
+export interface TuneNote {
+  readonly pitch: Pitch;
+  readonly onset: number;
+  readonly duration: number;
+  /** Place of its bar in `Tune.bars`. */
+  readonly bar: number;
+  /** Where it stands in the text it was read from, for marking it on the staff. */
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface TuneBar {
+  /** Number as a player counts: a pickup is 0, the first whole bar 1; a bar parted by a repeat keeps its number. */
+  readonly number: number;
+  readonly start: number;
+  readonly length: number;
+  /** Quarters missing at its front: a pickup stands at the end of its bar. */
+  readonly lead: number;
+  /** A repeat sign or double bar stands at its end. */
+  readonly endsSection: boolean;
+}
+
+/** What every reader of music reads into. Notes are in order of onset; repeats are not unfolded. */
+export interface Tune {
+  readonly title: string;
+  readonly notes: readonly TuneNote[];
+  readonly bars: readonly TuneBar[];
+  readonly meter: Meter;
+  /** The key that the source declares, if any: evidence, not the answer. */
+  readonly key?: { readonly tonic: Fifths; readonly mode: string } | undefined;
+}
+
+export interface Meter {
+  readonly beats: number;
+  /** Note value of a beat: 4 a quarter, 8 an eighth. */
+  readonly unit: number;
+}
+
+/** Length of a whole bar in quarters. */
+export const barLength = ({ beats, unit }: Meter): number => (beats * 4) / unit;
+
+/** The beat that players feel, in quarters: a dotted quarter in 6/8, 9/8 and 12/8, otherwise the unit. */
+export function feltBeat({ beats, unit }: Meter): number {
+  return unit === 8 && beats % 3 === 0 ? 1.5 : 4 / unit;
+}
+
+const EPSILON = 1e-6;
+
+/** Whether a time falls on a multiple of a step, within rounding. */
+const fallsOn = (time: number, step: number) => Math.abs(time / step - Math.round(time / step)) < EPSILON;
+
+/** A bar as a reader finds it, before it is numbered: `whole` is the length that the meter asks for. */
+export interface FoundBar {
+  readonly start: number;
+  readonly length: number;
+  readonly whole: number;
+  readonly endsSection: boolean;
+}
+
+/** Numbers the bars and finds the pickups: a short bar at the start, or at the start of a section after a short end. */
+export function numberBars(found: readonly FoundBar[]): readonly TuneBar[] {
+  const bars: TuneBar[] = [];
+  for (const [at, { start, length, whole, endsSection }] of found.entries()) {
+    const before = found[at - 1];
+    const isShort = length < whole - EPSILON;
+    const parted =
+      before?.endsSection === true &&
+      isShort &&
+      before.length < before.whole - EPSILON &&
+      before.length + length <= whole + EPSILON;
+    const isPickup = parted || (at === 0 && isShort && found.length > 1);
+    const number = (bars.at(-1)?.number ?? 0) + (isPickup ? 0 : 1);
+    bars.push({
+      number,
+      start,
+      length,
+      lead: isPickup ? whole - length : 0,
+      endsSection: endsSection && !(isPickup && at === 0),
+    });
+  }
+  return bars;
+}
+
+/** Metric stress: 1 on the downbeat, 0.6 on another beat, 0.3 between beats. */
+export function stressOf(tune: Tune, note: TuneNote): number {
+  const bar = tune.bars[note.bar];
+  const place = bar ? note.onset - bar.start + bar.lead : 0;
+  if (place < EPSILON) return 1;
+  return fallsOn(place, feltBeat(tune.meter)) ? 0.6 : 0.3;
+}
+
+export const isDownbeat = (tune: Tune, note: TuneNote): boolean => stressOf(tune, note) === 1;
+
+/** Indices of the notes that end a section: the last before a repeat, a double bar or the end. */
+export function sectionEnds(tune: Tune): readonly number[] {
+  return tune.notes.flatMap((note, at) => {
+    const next = tune.notes[at + 1];
+    if (!next) return [at];
+    const ends = tune.bars.slice(note.bar, next.bar).some((bar) => bar.endsSection);
+    return ends ? [at] : [];
+  });
+}
+
+/**
+ * Indices of the notes that end a phrase: every section end, and within a section the last note of each fourth bar, or
+ * of each second where that note is longer than a beat or a rest follows it. A pickup belongs to the phrase that it
+ * leads into. (Phrases of two and four bars as in dances and songs; long notes and rests as boundaries after
+ * E. Cambouropoulos, "The local boundary detection model", 2001.)
+ */
+export function phraseEnds(tune: Tune): readonly number[] {
+  const ends = new Set(sectionEnds(tune));
+  const pickup = tune.bars[0]?.lead ? tune.bars[0].length : 0;
+  const beat = feltBeat(tune.meter);
+  let inSection = 0;
+  for (const [at, bar] of tune.bars.entries()) {
+    if (bar.lead === 0) inSection += 1;
+    if (bar.endsSection) inSection = 0;
+    else if (inSection > 0 && inSection % 2 === 0) {
+      const limit = bar.start + bar.length - pickup - EPSILON;
+      const last = tune.notes.findLastIndex((note) => note.onset < limit);
+      const note = tune.notes[last];
+      const next = tune.notes[last + 1];
+      if (!note || !next || note.bar !== at) continue;
+      const isLong = note.duration > beat + EPSILON || next.onset > note.onset + note.duration + EPSILON;
+      if (inSection % 4 === 0 || isLong) ends.add(last);
+    }
+  }
+  return [...ends].sort((a, b) => a - b);
+}

@@ -1,0 +1,3 @@
+export * from "./abc";
+export * from "./notes";
+export * from "./write-abc";

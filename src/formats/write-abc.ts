@@ -1,0 +1,64 @@
+import { accidentalsOf, letterOf, type Pitch } from "@/core/pitch";
+import { barLength, type Tune, type TuneNote } from "@/core/tune";
+import type { AbcTune } from "./abc";
+
+/** Lengths are written as fractions of an eighth with this denominator at most: enough for triplets of sixteenths. */
+const FINEST = 48;
+
+/**
+ * Writes a tune as ABC, every accidental by the bar and no key signature, and says where each note stands in the text.
+ *
+ * @example writeAbc(tune).text // "X:1\nT:…\nM:4/4\nL:1/8\nK:none\nA2 B2 | …"
+ */
+export function writeAbc(tune: Tune): AbcTune {
+  const { beats, unit } = tune.meter;
+  let text = `X:1\nT:${tune.title.replaceAll(/[\r\n]+/g, " ")}\nM:${beats}/${unit}\nL:1/8\nK:none\n`;
+  const notes: TuneNote[] = [];
+  const inBar = new Map<string, number>();
+  for (const [at, bar] of tune.bars.entries()) {
+    inBar.clear();
+    const end = bar.start + bar.length;
+    let time = bar.start;
+    for (const note of tune.notes.filter((each) => each.bar === at)) {
+      text += rest(note.onset - time);
+      const from = text.length;
+      text += written(note.pitch, inBar) + length(note.duration);
+      notes.push({ ...note, from, to: text.length });
+      text += " ";
+      time = note.onset + note.duration;
+    }
+    text += rest(end - time) + (at === tune.bars.length - 1 ? "|]" : bar.endsSection ? "||" : "|");
+    const isLineEnd = (at + 1) % barsPerLine(tune) === 0;
+    text += isLineEnd && at < tune.bars.length - 1 ? "\n" : " ";
+  }
+  return { text, tune: { ...tune, notes } };
+}
+
+/** As many bars to a line as hold sixteen quarters. */
+const barsPerLine = ({ meter }: Tune): number => Math.max(1, Math.floor(16 / barLength(meter)));
+
+const rest = (quarters: number) => (quarters > 1e-6 ? `z${length(quarters)} ` : "");
+
+/** A length in quarters as a fraction of an eighth, in lowest terms. */
+function length(quarters: number): string {
+  const parts = Math.max(1, Math.round(quarters * 2 * FINEST));
+  const common = divisor(parts, FINEST);
+  const [over, under] = [parts / common, FINEST / common];
+  return `${over === 1 ? "" : over}${under === 1 ? "" : `/${under}`}`;
+}
+
+function divisor(a: number, b: number): number {
+  return b === 0 ? a : divisor(b, a % b);
+}
+
+const SIGNS: Readonly<Record<number, string>> = { [-2]: "__", [-1]: "_", 0: "=", 1: "^", 2: "^^" };
+
+function written({ name, octave }: Pitch, inBar: Map<string, number>): string {
+  const letter = letterOf(name);
+  const place = `${letter}${octave}`;
+  const accidentals = accidentalsOf(name);
+  const sign = (inBar.get(place) ?? 0) === accidentals ? "" : (SIGNS[accidentals] ?? "");
+  inBar.set(place, accidentals);
+  const body = octave >= 5 ? letter.toLowerCase() + "'".repeat(octave - 5) : letter + ",".repeat(4 - octave);
+  return sign + body;
+}
