@@ -3,7 +3,7 @@ import { barLength, feltBeat, numberBars, phraseEnds, sectionEnds, stressOf, typ
 
 /** A tune of equal bars on one pitch: a note a string, "2" two quarters long, "-" a quarter of rest. */
 function tuneOf(bars: readonly string[], sections: readonly number[] = []): Tune {
-  const found = bars.map((bar, at) => ({
+  const found = bars.map((_, at) => ({
     start: at * 4,
     length: 4,
     whole: 4,

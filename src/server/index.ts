@@ -1,0 +1,3 @@
+export * from "./derive";
+export * from "./identify";
+export * from "./match";

@@ -1,0 +1,49 @@
+import { placeOf, type Problem } from "@/core/problem";
+
+/** An entry of `errors` in an answer: a closed code, the place, what was found and what would do. */
+export interface ApiError {
+  readonly code: string;
+  readonly line?: number;
+  readonly column?: number;
+  readonly found?: string;
+  readonly expected?: string;
+}
+
+const TITLES = {
+  400: "Not understood",
+  405: "Not this way",
+  413: "Too large",
+  415: "Not a kind that is read here",
+  422: "Read, but nothing in it",
+} as const;
+
+/** The statuses that the endpoints refuse with. */
+export type Refusal = keyof typeof TITLES;
+
+/** An answer as RFC 9457 problem details. */
+export function problemResponse(status: Refusal, errors: readonly ApiError[]): Response {
+  const body = { type: "about:blank", title: TITLES[status], status, errors };
+  return new Response(JSON.stringify(body), {
+    status,
+    headers: { "content-type": "application/problem+json", "cache-control": "no-store" },
+  });
+}
+
+/** An answer of plain JSON. */
+export function jsonResponse(body: unknown): Response {
+  return new Response(JSON.stringify(body), {
+    headers: { "content-type": "application/json; charset=utf-8", "cache-control": "no-store" },
+  });
+}
+
+/** A reader's problems with their offsets turned into line and column. */
+export function located(problems: readonly Problem[], text: string): readonly ApiError[] {
+  return problems.map(({ code, offset, found, expected }) => ({
+    code,
+    ...placeOf(text, offset),
+    found: found.slice(0, MOST_FOUND),
+    ...(expected === undefined ? {} : { expected }),
+  }));
+}
+
+const MOST_FOUND = 80;

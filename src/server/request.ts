@@ -1,0 +1,96 @@
+import { z } from "zod";
+import { maybeFifths } from "@/core/pitch";
+import { maybeFamily, maybeMode, nearestFamily, nearestMode } from "@/core/scale";
+import { type ApiError, problemResponse } from "./problem";
+
+/** The largest body that is read: 4 MiB. */
+export const MOST_BYTES = 4 * 1024 * 1024;
+
+/** A value asked for, or the answer that refuses it. */
+export type Asked<T> = { readonly value: T } | { readonly refused: Response };
+
+/** A note name, read onto the line of fifths; double accidentals at most. */
+export const noteName = z.string().transform((text, context) => {
+  const fifths = maybeFifths(text);
+  if (fifths !== undefined && Math.abs(fifths) <= 19) return fifths;
+  context.addIssue({ code: "custom", message: "C, F#, Bb", params: { code: "note-unread", found: text } });
+  return z.NEVER;
+});
+
+/** The id of a mode. */
+export const modeId = z.string().transform((text, context) => {
+  const mode = maybeMode(text);
+  if (mode) return mode;
+  const { id } = nearestMode(text).found;
+  context.addIssue({ code: "custom", message: id, params: { code: "mode-unknown", found: text } });
+  return z.NEVER;
+});
+
+/** The id of a parent scale. */
+export const familyId = z.string().transform((text, context) => {
+  const family = maybeFamily(text);
+  if (family) return family;
+  const { id } = nearestFamily(text).found;
+  context.addIssue({ code: "custom", message: id, params: { code: "parent-unknown", found: text } });
+  return z.NEVER;
+});
+
+/** Checks a value against a schema; what does not fit is refused with 400 and a list of what was found and expected. */
+export function ask<T>(schema: z.ZodType<T>, value: unknown): Asked<T> {
+  const result = schema.safeParse(value);
+  if (result.success) return { value: result.data };
+  return { refused: problemResponse(400, result.error.issues.map(apiError)) };
+}
+
+function apiError(issue: z.core.$ZodIssue): ApiError {
+  const params = issue.code === "custom" ? issue.params : undefined;
+  const code = typeof params?.code === "string" ? params.code : "value-unfit";
+  const found = typeof params?.found === "string" ? params.found : issue.path.join(".");
+  return { code, found: found.slice(0, 80), expected: issue.message };
+}
+
+/** Checks the query of a request. A name given twice counts once, the last time. */
+export function askQuery<T>(schema: z.ZodType<T>, url: URL): Asked<T> {
+  return ask(schema, Object.fromEntries(url.searchParams));
+}
+
+/** The media type of a request's body, without its parameters. */
+export function mediaType(request: Request): string {
+  return (request.headers.get("content-type") ?? "").split(";")[0]?.trim().toLowerCase() ?? "";
+}
+
+/** The body as text, refused past the size limit without reading the rest. */
+export async function askText(request: Request): Promise<Asked<string>> {
+  const reader = request.body?.getReader();
+  const decoder = new TextDecoder();
+  let bytes = 0;
+  let text = "";
+  while (reader) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    bytes += value.byteLength;
+    if (bytes > MOST_BYTES) {
+      await reader.cancel();
+      return {
+        refused: problemResponse(413, [{ code: "too-large", expected: `at most ${MOST_BYTES} bytes` }]),
+      };
+    }
+    text += decoder.decode(value, { stream: true });
+  }
+  return { value: text + decoder.decode() };
+}
+
+/** The body as JSON that fits a schema. */
+export async function askJson<T>(schema: z.ZodType<T>, request: Request): Promise<Asked<T>> {
+  const text = await askText(request);
+  if ("refused" in text) return text;
+  try {
+    return ask(schema, JSON.parse(text.value) as unknown);
+  } catch {
+    return {
+      refused: problemResponse(400, [
+        { code: "json-unread", found: text.value.slice(0, 40), expected: "JSON" },
+      ]),
+    };
+  }
+}

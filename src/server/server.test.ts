@@ -1,0 +1,191 @@
+import { describe, expect, it, test } from "vitest";
+import { derive, identify, match, modes } from ".";
+import { MOST_BYTES } from "./request";
+
+const at = (query: string) => new URL(`http://127.0.0.1/api/v1/${query}`);
+const json = async (response: Response | Promise<Response>) => (await response).json() as Promise<unknown>;
+/** Part of an answer by its path: "tunes.0.title". */
+const part = (answer: unknown, path: string) =>
+  path.split(".").reduce<unknown>((each, key) => (each as Record<string, unknown>)[key], answer);
+const post = (body: string, kind: string, query = "") =>
+  new Request(at(`x${query}`), { method: "POST", body, headers: { "content-type": kind } });
+
+describe("GET derive", () => {
+  it("answers a mode on a home, whole", async () => {
+    expect(await json(derive(at("derive?home=D&mode=dorian")))).toMatchObject({
+      home: "D",
+      mode: { id: "dorian", name: "Dorian", aliases: [] },
+      parent: { id: "major", tonic: "C", degree: 2 },
+      notes: ["D", "E", "F", "G", "A", "B", "C"],
+      degrees: ["1", "2", "b3", "4", "5", "6", "b7"],
+      semitones: [0, 2, 3, 5, 7, 9, 10],
+      steps: [2, 1, 2, 2, 2, 1, 2],
+      solfege: {
+        home: ["do", "re", "me", "fa", "sol", "la", "te"],
+        parent: ["re", "mi", "fa", "sol", "la", "ti", "do"],
+      },
+      brightness: 0,
+      reference: { id: "aeolian", changes: [{ from: "b6", to: "6" }] },
+      colour: [["6"]],
+      full: {
+        name: "Dm13",
+        notes: ["D", "F", "A", "C", "E", "G", "B"],
+        fifths: ["P5", "P5", "P5", "P5", "P5", "P5"],
+      },
+    });
+  });
+
+  it("leads with the neighbours and the vamp that players name", async () => {
+    const answer = await json(derive(at("derive?home=D&mode=dorian")));
+    expect(part(answer, "brighter.0")).toEqual({ id: "mixolydian", from: "b3", to: "3" });
+    expect(part(answer, "darker.0")).toEqual({ id: "aeolian", from: "6", to: "b6" });
+    expect(part(answer, "vamps.0")).toEqual(["Dm", "G"]);
+    expect(part(answer, "chords.0")).toEqual({ degree: "1", triad: "Dm", seventh: "Dm7", roman: "i" });
+  });
+
+  test.each([
+    ["derive?home=H&mode=dorian", { code: "note-unread", found: "H", expected: "C, F#, Bb" }],
+    ["derive?home=D&mode=doriann", { code: "mode-unknown", found: "doriann", expected: "dorian" }],
+    ["derive?mode=dorian", { code: "value-unfit", found: "home" }],
+    ["derive?home=B%23%23%23%23&mode=dorian", { code: "note-unread" }],
+  ])("refuses %s", async (query, error) => {
+    const response = derive(at(query));
+    expect([response.status, response.headers.get("content-type")]).toEqual([
+      400,
+      "application/problem+json",
+    ]);
+    expect(part(await json(response), "errors.0")).toMatchObject(error);
+  });
+});
+
+describe("GET modes", () => {
+  it("answers relatives by tonic and parallels by home", async () => {
+    const relative = await json(modes(at("modes?parent=major&tonic=Eb")));
+    expect(part(relative, "modes.1")).toMatchObject({ home: "F", mode: { id: "dorian" } });
+    const parallel = await json(modes(at("modes?parent=major&home=C")));
+    expect(part(parallel, "modes.0")).toMatchObject({
+      home: "C",
+      mode: { id: "lydian" },
+      parent: { tonic: "G" },
+    });
+  });
+
+  test.each(["modes?parent=major", "modes?parent=major&home=C&tonic=C", "modes?parent=minor7&home=C"])(
+    "refuses %s",
+    (query) => expect(modes(at(query)).status).toBe(400),
+  );
+});
+
+describe("POST match", () => {
+  const ask = (body: unknown) => match(post(JSON.stringify(body), "application/json"));
+
+  it("reads a chart by one mode and says what decides", async () => {
+    const answer = await json(ask({ chords: "| Em9 | A13 |" }));
+    expect(part(answer, "chords.1")).toMatchObject({ bar: 2, symbol: "A13", signal: ["C#", "A"] });
+    expect(part(answer, "readings.0")).toEqual({
+      kind: "one-mode",
+      segments: [{ from: 0, to: 1, home: "E", mode: "dorian", outside: [] }],
+      cost: 0,
+    });
+    expect(part(answer, "deciding.0")).toMatchObject({
+      between: [
+        { home: "E", mode: "dorian" },
+        { home: "E", mode: "aeolian" },
+      ],
+      note: "C#",
+      chord: 1,
+      role: "3",
+    });
+  });
+
+  it("chooses from the scales given, on the home given", async () => {
+    const answer = await json(ask({ chords: "Em9 A13", home: "A", scales: ["mixolydian"], most: 1 }));
+    expect(part(answer, "readings")).toHaveLength(1);
+    expect(part(answer, "readings.0")).toMatchObject({ segments: [{ home: "A", mode: "mixolydian" }] });
+  });
+
+  it("reads round what it cannot read, and says where it stands", async () => {
+    const answer = await json(ask({ chords: "| Em9 |\n| Axq |" }));
+    expect(part(answer, "problems.0")).toMatchObject({
+      code: "chord-unread",
+      line: 2,
+      column: 5,
+      found: "q",
+    });
+    expect(part(answer, "readings.0")).toBeDefined();
+  });
+
+  test.each([
+    [{ chords: 5 }, 400],
+    [{ chords: "Em9", most: 0 }, 400],
+    [{ chords: "Em9", scales: ["nope"] }, 400],
+    [{ chords: "Em9", extra: true }, 400],
+    [{ chords: "" }, 422],
+    [{ chords: "| qqq |" }, 422],
+  ])("refuses %j with %i", async (body, status) => expect((await ask(body)).status).toBe(status));
+
+  it("refuses other kinds and broken JSON", async () => {
+    expect((await match(post("Em9", "text/plain"))).status).toBe(415);
+    expect((await match(post("{", "application/json"))).status).toBe(400);
+  });
+});
+
+describe("POST identify", () => {
+  const STAIR = "X:1\nT:Stair\nL:1/8\nK:AMix\nA2 c2 B2 d2|c2 e2 a2 ge|d2 B2 G2 B2|A4 A4|]\n";
+
+  it("answers the mode of each ABC tune", async () => {
+    const answer = await json(
+      identify(post(STAIR + "\n" + STAIR.replaceAll("Stair", "Again"), "text/vnd.abc")),
+    );
+    expect(part(answer, "tunes")).toHaveLength(2);
+    expect(part(answer, "tunes.0")).toMatchObject({
+      title: "Stair",
+      notes: ["A", "B", "C#", "D", "E", "F#", "G"],
+    });
+    expect(part(answer, "tunes.0.candidates.0")).toMatchObject({
+      home: "A",
+      mode: "mixolydian",
+    });
+  });
+
+  it("answers typed notes, with what stays open", async () => {
+    const notes = "D4 F A | G F E | F A C5 | A F E | D4:3 ||";
+    const answer = await json(identify(post(JSON.stringify({ notes }), "application/json")));
+    expect(part(answer, "tunes.0")).toMatchObject({
+      open: [
+        {
+          modes: [
+            { mode: "dorian", degree: "6" },
+            { mode: "aeolian", degree: "b6" },
+          ],
+        },
+      ],
+    });
+  });
+
+  it("says where ABC is broken, and reads the rest", async () => {
+    const answer = await json(
+      identify(post(STAIR.replace("c2 e2", "c2 $ e2"), "text/vnd.abc; charset=utf-8")),
+    );
+    expect(part(answer, "problems.0")).toMatchObject({ code: "abc-unread", line: 5, found: "$" });
+    expect(part(answer, "tunes")).toHaveLength(1);
+  });
+
+  it("takes a home set by hand", async () => {
+    const answer = await json(identify(post(STAIR, "text/vnd.abc", "?home=D")));
+    const candidates = part(answer, "tunes.0.candidates") as { home: string }[];
+    expect(candidates.every(({ home }) => home === "D")).toBe(true);
+  });
+
+  test.each([
+    ["", "text/vnd.abc", 422],
+    ["X:1\nK:C\nz4|\n", "text/vnd.abc", 422],
+    ['{"notes":""}', "application/json", 422],
+    ['{"notes":"A4","home":"H"}', "application/json", 400],
+    ["[]", "application/json", 400],
+    ["MThd", "audio/midi", 415],
+    ["a".repeat(MOST_BYTES + 1), "text/vnd.abc", 413],
+  ])("refuses %.20s as %s with %i", async (body, kind, status) => {
+    expect((await identify(post(body, kind))).status).toBe(status);
+  });
+});
