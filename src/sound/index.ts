@@ -1,0 +1,2 @@
+export * from "./engine";
+export * from "./score";

@@ -1,0 +1,79 @@
+import { describe, expect, it } from "vitest";
+import { fifthsOf } from "@/core/pitch";
+import { readChart, vamps } from "@/core/chord";
+import { mode } from "@/core/scale";
+import { readNotes } from "@/formats";
+import { byTurns, chartScore, modeScore, type Part, type Score, swapScore, tuneScore, vampScore } from ".";
+
+const dorian = { home: fifthsOf("D"), mode: mode("dorian") };
+const midis = (score: Score, part: Part) =>
+  score.notes.filter((note) => note.part === part).map(({ midi }) => midi);
+
+describe("what is played", () => {
+  it("the mode goes up and down over its held home note", () => {
+    const score = modeScore(dorian, true);
+    expect(midis(score, "line")).toEqual([62, 64, 65, 67, 69, 71, 72, 74, 72, 71, 69, 67, 65, 64, 62]);
+    expect(score.notes.filter(({ part }) => part === "drone")).toEqual([
+      { part: "drone", midi: 50, at: 0, length: 8 },
+    ]);
+    expect(midis(modeScore(dorian, false), "drone")).toEqual([]);
+    expect([score.beats, score.loops, score.notes[14]?.at, score.notes[14]?.length]).toEqual([
+      8,
+      false,
+      7,
+      1,
+    ]);
+  });
+
+  it("sounds the same for enharmonic homes", () => {
+    const on = (home: string) =>
+      midis(modeScore({ home: fifthsOf(home), mode: mode("lydian") }, true), "line");
+    expect(on("F#")).toEqual(on("Gb"));
+  });
+
+  it("the swap changes the one note and nothing else", () => {
+    const score = swapScore(dorian, fifthsOf("B") - dorian.home, fifthsOf("Bb") - dorian.home);
+    const line = midis(score, "line");
+    const changed = line.slice(15).flatMap((midi, at) => (midi === line[at] ? [] : [[line[at], midi]]));
+    expect(changed).toEqual([
+      [71, 70],
+      [71, 70],
+    ]);
+    expect([score.beats, score.loops]).toEqual([16, true]);
+  });
+
+  it("a vamp has its bass under its chord, a bar each", () => {
+    const first = vamps(dorian)[0];
+    const score = vampScore(first!);
+    expect(midis(score, "bass")).toEqual([38, 43]);
+    expect(
+      score.notes.filter(({ part, at }) => part === "chord" && at === 4).map(({ midi }) => midi % 12),
+    ).toEqual([7, 11, 2]);
+    expect([score.beats, score.loops]).toEqual([8, true]);
+  });
+
+  it("a chart is silent where nothing could be read, and keeps its time", () => {
+    const score = chartScore(readChart("| Em9 | ??? | A13/C# D |").value);
+    expect(score.beats).toBe(12);
+    expect(score.notes.filter(({ part }) => part === "bass").map(({ midi, at }) => [midi, at])).toEqual([
+      [40, 0],
+      [37, 8],
+      [38, 10],
+    ]);
+  });
+
+  it("a tune is played in the beats that are felt, with one degree moved where asked", () => {
+    const tune = readNotes("A4:1.5 G4:1.5 | C#5:1.5 G5:1.5").value;
+    expect(tune.meter).toEqual({ beats: 3, unit: 4 });
+    const plain = tuneScore(tune);
+    expect(plain.notes.map(({ midi, at }) => [midi, at])).toEqual([
+      [69, 0],
+      [67, 1.5],
+      [73, 3],
+      [79, 4.5],
+    ]);
+    const sharp = tuneScore(tune, { home: fifthsOf("A"), from: -2, to: 5 });
+    expect(sharp.notes.map(({ midi }) => midi)).toEqual([69, 68, 73, 80]);
+    expect(byTurns(plain, sharp)).toMatchObject({ beats: 12, loops: true });
+  });
+});

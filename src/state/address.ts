@@ -1,0 +1,84 @@
+import { type Fifths, printName } from "@/core/pitch";
+import { mode as modeById, type NamedMode, nearestHome, nearestMode } from "@/core/scale";
+
+/** The views in the order of the work. */
+export const VIEWS = ["derive", "match", "identify"] as const;
+export type View = (typeof VIEWS)[number];
+
+/** How the ladder is lined up: every mode on one home (parallel), or one set of notes from every home (relative). */
+export type LineUp = "homes" | "notes";
+
+/** What the address bar carries. */
+export interface Address {
+  readonly view: View;
+  readonly home: Fifths;
+  readonly mode: NamedMode;
+  readonly lineUp: LineUp;
+  /** The progression, where Match is in front and it is short enough for a link. */
+  readonly chords?: string | undefined;
+}
+
+/** Something in an address that there is not, and what was taken instead. */
+export interface AddressNotice {
+  readonly code: "home-unknown" | "mode-unknown" | "chords-cut";
+  readonly asked: string;
+  readonly found: string;
+}
+
+/** Where the application opens when the address says nothing. */
+export const START: Address = { view: "derive", home: 2, mode: modeById("dorian"), lineUp: "homes" };
+
+/** Longer progressions are kept in the browser but not in the address. */
+const MOST_CHORDS_IN_ADDRESS = 1500;
+
+export const isView = (text: string): text is View => (VIEWS as readonly string[]).includes(text);
+
+/**
+ * Reads an address: the nearest sensible thing where it names what there is not, with a notice for each.
+ *
+ * @example readAddress(new URL("http://x/derive?home=B&mode=lydian")).address.home // 5
+ */
+export function readAddress(url: URL): {
+  readonly address: Address;
+  readonly notices: readonly AddressNotice[];
+} {
+  const notices: AddressNotice[] = [];
+  const asked = (name: string) => url.searchParams.get(name);
+  const view = url.pathname.split("/").find((part) => part !== "") ?? "";
+  let { home, mode } = START;
+  const homeText = asked("home");
+  if (homeText !== null) {
+    const found = nearestHome(homeText);
+    home = found.found;
+    if (!found.exact)
+      notices.push({ code: "home-unknown", asked: homeText.slice(0, 40), found: printName(home) });
+  }
+  const modeText = asked("mode");
+  if (modeText !== null) {
+    const found = nearestMode(modeText);
+    mode = found.found;
+    if (!found.exact) notices.push({ code: "mode-unknown", asked: modeText.slice(0, 40), found: mode.id });
+  }
+  const chords = asked("chords");
+  if (chords !== null && chords.length > MOST_CHORDS_IN_ADDRESS) {
+    notices.push({ code: "chords-cut", asked: String(chords.length), found: String(MOST_CHORDS_IN_ADDRESS) });
+  }
+  return {
+    address: {
+      view: isView(view) ? view : START.view,
+      home,
+      mode,
+      lineUp: asked("line") === "notes" ? "notes" : "homes",
+      chords: chords?.slice(0, MOST_CHORDS_IN_ADDRESS),
+    },
+    notices,
+  };
+}
+
+/** Writes an address as path and query: what `readAddress` reads back. */
+export function writeAddress({ view, home, mode, lineUp, chords }: Address): string {
+  const query = new URLSearchParams({ home: printName(home), mode: mode.id });
+  if (lineUp === "notes") query.set("line", lineUp);
+  if (view === "match" && chords && chords.length <= MOST_CHORDS_IN_ADDRESS) query.set("chords", chords);
+  return `/${view}?${query.toString()}`;
+}

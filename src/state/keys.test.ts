@@ -1,0 +1,34 @@
+import { describe, expect, it, test } from "vitest";
+import { $bindings, bindingFor, bindKeys } from "./keys";
+
+const bindings = new Map([
+  [
+    "view",
+    [
+      { key: " ", says: "play", act: () => undefined },
+      { key: "d", says: "home D", act: () => undefined },
+    ],
+  ],
+]);
+const press = (key: string, ctrlKey = false) => ({ key, ctrlKey, altKey: false, metaKey: false });
+const body = { tag: "BODY", isTyping: false, isInDialog: false };
+
+describe("keys", () => {
+  test.each([
+    ["d on the page", press("d"), body, "home D"],
+    ["space on the page", press(" "), body, "play"],
+    ["space on a button", press(" "), { ...body, tag: "BUTTON" }, undefined],
+    ["d on a button", press("d"), { ...body, tag: "BUTTON" }, "home D"],
+    ["d while typing", press("d"), { ...body, tag: "INPUT", isTyping: true }, undefined],
+    ["d in a dialog", press("d"), { ...body, isInDialog: true }, undefined],
+    ["ctrl d", press("d", true), body, undefined],
+    ["an unbound key", press("q"), body, undefined],
+  ])("%s", (_, pressed, focused, says) => expect(bindingFor(pressed, focused, bindings)?.says).toBe(says));
+
+  it("go with the part of the screen that bound them", () => {
+    bindKeys("x", [{ key: "q", says: "q", act: () => undefined }]);
+    expect($bindings.get().get("x")).toHaveLength(1);
+    bindKeys("x", []);
+    expect($bindings.get().has("x")).toBe(false);
+  });
+});

@@ -1,0 +1,66 @@
+import { atom, onMount } from "nanostores";
+import type { Fifths } from "@/core/pitch";
+import { type HomeMode, mode as modeById, type NamedMode, oneNoteAway } from "@/core/scale";
+import {
+  type Address,
+  type AddressNotice,
+  type LineUp,
+  readAddress,
+  START,
+  type View,
+  writeAddress,
+} from "./address";
+
+/** Where the user is: view, home, mode. Kept in step with the address bar. */
+export const $place = atom<Address>(START);
+
+/** What in the last address was not to be had. */
+export const $addressNotices = atom<readonly AddressNotice[]>([]);
+
+onMount($place, () => {
+  if (typeof window === "undefined") return undefined;
+  const open = () => {
+    const { address, notices } = readAddress(new URL(window.location.href));
+    $place.set(address);
+    $addressNotices.set(notices);
+  };
+  open();
+  window.addEventListener("popstate", open);
+  return () => window.removeEventListener("popstate", open);
+});
+
+function go(next: Address, isStep: boolean): void {
+  $place.set(next);
+  const address = writeAddress(next);
+  if (isStep) window.history.pushState(null, "", address);
+  else window.history.replaceState(null, "", address);
+}
+
+/** Changes home, mode or how they are lined up, in place. */
+export function setPlace(part: {
+  home?: Fifths;
+  mode?: NamedMode;
+  lineUp?: LineUp;
+  chords?: string | undefined;
+}): void {
+  go({ ...$place.get(), ...part }, false);
+}
+
+/** Goes to another view: a step that the browser's back button undoes. */
+export function goTo(view: View, part: { home?: Fifths; mode?: NamedMode } = {}): void {
+  $addressNotices.set([]);
+  go({ ...$place.get(), ...part, view }, true);
+}
+
+export const setHomeMode = ({ home, mode }: HomeMode): void => setPlace({ home, mode });
+
+/** One note brighter or darker on the same home, where a named mode lies there; whether it went. */
+export function moveBy(way: "brighter" | "darker"): boolean {
+  const { mode } = $place.get();
+  const next = oneNoteAway(mode, way)[0];
+  if (next) setPlace({ mode: next.mode });
+  return next !== undefined;
+}
+
+/** The first mode of a family: where a change of parent scale leads. */
+export const firstOf = (familyId: string): NamedMode => modeById(familyId === "major" ? "ionian" : familyId);

@@ -1,0 +1,32 @@
+import { atom } from "nanostores";
+import type { Fifths } from "@/core/pitch";
+import { mode as modeById, type HomeMode } from "@/core/scale";
+import type { Score } from "@/sound";
+
+/** What the stage is about: a mode, the notes lit in it, the chord tones to aim for, and what Play plays. */
+export interface Selection {
+  readonly homeMode: HomeMode;
+  /** Notes shown amber and notched: colour notes, or the signal note of a chord. */
+  readonly lit: readonly Fifths[];
+  /** Chord tones, marked with an underline; none where no chord is selected. */
+  readonly targets: readonly Fifths[];
+  readonly play: Playable;
+}
+
+/** Something that the stage can start: `mode`, `tune`, `chords`. */
+export interface Playable {
+  readonly code: "mode" | "tune" | "chords";
+  readonly score: Score;
+  /** The tempo that the thing itself asks for, if any. */
+  readonly tempo?: number | undefined;
+}
+
+const EMPTY: Score = { notes: [], beats: 0, loops: false };
+
+/** Set by the view in front; the stage listens to this and knows no view. */
+export const $selection = atom<Selection>({
+  homeMode: { home: 2, mode: modeById("dorian") },
+  lit: [],
+  targets: [],
+  play: { code: "mode", score: EMPTY },
+});

@@ -1,0 +1,41 @@
+import { atom } from "nanostores";
+import { type Score, soundEngine, type SoundState } from "@/sound";
+import { $settings } from "./settings";
+
+/** What the engine is doing. */
+export const $sound = atom<SoundState>({ at: "silent" });
+
+/** MIDI numbers of the line's notes that sound at this moment. */
+export const $sounding = atom<readonly number[]>([]);
+
+/** What was started last, by the name that its button goes by; undefined when silent. */
+export const $playing = atom<string | undefined>(undefined);
+
+const engine = soundEngine({
+  onState: (state) => {
+    $sound.set(state);
+    if (state.at === "silent" || state.at === "unavailable") $playing.set(undefined);
+  },
+  onSounding: (midis) => $sounding.set(midis),
+});
+
+$settings.listen(({ tempo, volume }) => {
+  engine.setTempo(tempo);
+  engine.setVolume(volume);
+});
+
+/** Starts a score under a name; started again under the same name while it sounds, it stops. Only at the user's act. */
+export function toggle(name: string, score: Score): void {
+  if ($playing.get() === name) {
+    engine.stop();
+    return;
+  }
+  engine.setVolume($settings.get().volume);
+  void engine.play(score, $settings.get().tempo);
+  $playing.set(name);
+}
+
+export const stop = (): void => engine.stop();
+
+/** Loudness of what sounds now, in decibels. */
+export const level = (): number => engine.level();

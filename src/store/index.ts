@@ -1,0 +1,4 @@
+export * from "./backup";
+export * from "./records";
+export * from "./shelf";
+export * from "./store";
