@@ -24,12 +24,14 @@ export default defineConfig({
         "form-action 'self'",
         "object-src 'none'",
       ],
+      // The one style sheet that the engraver puts into its drawings.
+      styleDirective: { hashes: ["sha256-BCpnf71gZdCsSCHDzyB1RsBbZ0qQdqseK6v+yJsgg30="] },
     },
   },
   vite: {
     worker: { format: "es" },
     optimizeDeps: {
-      include: ["abcjs", "tone", "localforage", "nanostores", "@nanostores/react", "radix-ui", "zod"],
+      include: ["abcjs", "tone", "localforage", "nanostores", "@nanostores/react", "zod"],
     },
   },
 });

@@ -1,6 +1,6 @@
 import { atom, onMount } from "nanostores";
 import type { Fifths } from "@/core/pitch";
-import { type HomeMode, mode as modeById, type NamedMode, oneNoteAway } from "@/core/scale";
+import { type HomeMode, type NamedMode, oneNoteAway } from "@/core/scale";
 import {
   type Address,
   type AddressNotice,
@@ -49,7 +49,7 @@ export function setPlace(part: {
 /** Goes to another view: a step that the browser's back button undoes. */
 export function goTo(view: View, part: { home?: Fifths; mode?: NamedMode } = {}): void {
   $addressNotices.set([]);
-  go({ ...$place.get(), ...part, view }, true);
+  go({ ...$place.get(), chords: undefined, ...part, view }, true);
 }
 
 export const setHomeMode = ({ home, mode }: HomeMode): void => setPlace({ home, mode });
@@ -61,6 +61,3 @@ export function moveBy(way: "brighter" | "darker"): boolean {
   if (next) setPlace({ mode: next.mode });
   return next !== undefined;
 }
-
-/** The first mode of a family: where a change of parent scale leads. */
-export const firstOf = (familyId: string): NamedMode => modeById(familyId === "major" ? "ionian" : familyId);

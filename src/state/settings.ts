@@ -9,9 +9,6 @@ export const $settings = atom<Settings>(settings.parse({}));
 /** What was being worked on in Match and Identify. */
 export const $draft = atom<Draft>(draft.parse({ version: VERSION }));
 
-/** Whether settings and drafts have been read from the browser. */
-export const $ready = atom(false);
-
 export function changeSettings(part: Partial<Settings>): void {
   const next = { ...$settings.get(), ...part };
   $settings.set(next);
@@ -30,5 +27,4 @@ export async function loadSettings(): Promise<void> {
   $settings.set({ ...kept, volume: Math.min(kept.volume, SAFE_VOLUME) });
   const drafted = draft.safeParse(await records.read("draft"));
   if (drafted.success) $draft.set(drafted.data);
-  $ready.set(true);
 }

@@ -1,4 +1,5 @@
-import { openShelf } from "@/store";
+import { atom } from "nanostores";
+import { openShelf, type ToKeep } from "@/store";
 import { records } from "./records";
 
 const channel = typeof BroadcastChannel === "undefined" ? undefined : new BroadcastChannel("shade-shelf");
@@ -12,3 +13,6 @@ export const shelf = openShelf({
 });
 
 channel?.addEventListener("message", () => void shelf.load());
+
+/** What is about to be kept: the view in front offers it, the Shelf asks for a name and words. */
+export const $keeping = atom<ToKeep | undefined>(undefined);

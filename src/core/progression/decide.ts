@@ -60,7 +60,7 @@ export function whatDecides(between: readonly [HomeMode, HomeMode], chords: read
 }
 
 /** Rivals on the leader's own home, and on other homes, that are worth telling it from. */
-const RIVALS = { sameHome: 2, otherHome: 1 };
+const RIVALS = { sameHome: 1, otherHome: 1 };
 
 /** What decides between a reading and its nearest rivals: first those on the same home, then on another. */
 export function decisions(

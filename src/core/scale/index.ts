@@ -6,4 +6,5 @@ export * from "./neighbours";
 export * from "./reference";
 export * from "./sound-set";
 export * from "./spelling";
+export * from "./swap";
 export * from "./syllables";

@@ -6,6 +6,7 @@ import {
   brightness,
   CATALOGUE,
   colourNotes,
+  colourSwap,
   enharmonicHome,
   FAMILIES,
   findModes,
@@ -252,6 +253,24 @@ describe("what makes it that mode", () => {
       }
     }
   });
+});
+
+describe("the swap of a colour note", () => {
+  test.each([
+    ["dorian", "6", "b6", "aeolian"],
+    ["lydian", "#4", "4", "ionian"],
+    ["mixolydian", "b7", "7", "ionian"],
+    ["phrygian", "b2", "2", "aeolian"],
+    ["locrian", "b5", "5", "phrygian"],
+    ["ionian", "7", "b7", "mixolydian"],
+    ["aeolian", "b6", "6", "dorian"],
+    ["melodic-minor", "7", "b7", "dorian"],
+  ])("in %s %s goes to %s and makes %s", (id, from, to, makes) => {
+    const swap = colourSwap(mode(id));
+    expect(swap && [printDegree(swap.from), printDegree(swap.to), swap.makes?.id]).toEqual([from, to, makes]);
+  });
+
+  it("there is one for every mode", () => expect(CATALOGUE.every((each) => colourSwap(each))).toBe(true));
 });
 
 describe("sets of sounds", () => {

@@ -1,0 +1,77 @@
+import type { Kept } from "@/store";
+import clockStair from "./the-clock-stair.abc?raw";
+import orchardGate from "./orchard-gate.abc?raw";
+import sixPears from "./six-pears.abc?raw";
+
+/**
+ * Music for a shadow-puppet play, The Clockmaker's Orchard, made up for this application: a guitar, a fiddle, a small
+ * harmonium. Fixed ids and dates, so that bringing it in twice changes nothing.
+ */
+const made = (day: number) => {
+  const date = new Date(Date.UTC(2026, 8, day, 18)).toISOString();
+  return { version: 1, keptAt: date, changedAt: date } as const;
+};
+
+export const DEMO_TUNES = [
+  {
+    ...made(3),
+    id: "demo-orchard-gate",
+    kind: "tune",
+    title: "Orchard Gate",
+    words: "Opens the play. Fiddle alone the first time; the gate creaks on the C♯.",
+    source: "abc",
+    text: orchardGate,
+  },
+  {
+    ...made(4),
+    id: "demo-the-clock-stair",
+    kind: "tune",
+    title: "The Clock Stair",
+    words: "Up two, down one, as the boy climbs. The G must stay natural.",
+    source: "abc",
+    text: clockStair,
+  },
+  {
+    ...made(6),
+    id: "demo-six-pears",
+    kind: "tune",
+    title: "Six Pears",
+    words: "Six notes for six pears. Nobody has said what the seventh would be.",
+    source: "abc",
+    text: sixPears,
+  },
+] as const satisfies readonly Kept[];
+
+export const DEMO_PROGRESSIONS = [
+  {
+    ...made(8),
+    id: "demo-lanterns-lit",
+    kind: "progression",
+    title: "The lanterns are lit",
+    words: "Scene two. The C in the fifth bar is where the wind comes in.",
+    chords: "| Em9 | A13 | Em9 | A13 | Cmaj7 | D6 | Em9 | B7sus4 |",
+  },
+  {
+    ...made(9),
+    id: "demo-brass-bird-wakes",
+    kind: "progression",
+    title: "The brass bird wakes",
+    words: "Harmonium holds F throughout; guitar floats above.",
+    chords: "| Fmaj7 | G/F | Fmaj7 | G/F Em7 | Am9 | G6 | Fmaj7♯11 | Fmaj7♯11 |",
+  },
+] as const satisfies readonly Kept[];
+
+const DEMO_MODES = [
+  {
+    ...made(2),
+    id: "demo-d-dorian",
+    kind: "mode",
+    title: "D Dorian",
+    words: "An old gate that still swings.",
+    home: "D",
+    mode: "dorian",
+  },
+] as const satisfies readonly Kept[];
+
+/** Everything that the demo puts on the Shelf. */
+export const DEMO: readonly Kept[] = [...DEMO_MODES, ...DEMO_TUNES, ...DEMO_PROGRESSIONS];

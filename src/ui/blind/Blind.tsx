@@ -1,0 +1,46 @@
+import type { CSSProperties } from "react";
+import type { HomeMode } from "@/core/scale";
+import { degreeText, noteText, Words } from "@/ui/words";
+import { columnOf, type Slat, slatsOf } from "./slats";
+import styles from "./Blind.module.css";
+
+interface BlindProps {
+  readonly homeMode: HomeMode;
+  /** Column of home, 0 at the left; slats pass round the right edge. */
+  readonly homeColumn?: number;
+}
+
+/**
+ * Twelve slats, a half step each: notes of the mode open, the others shut, home on its sill, colour notes lit and notched.
+ * Hidden from readers; whoever shows it says the same in words.
+ */
+export function Blind({ homeMode, homeColumn = 0 }: BlindProps) {
+  return (
+    <span className={styles.blind} aria-hidden="true">
+      {slatsOf(homeMode).map((slat) => (
+        <SlatMark key={slat.step} slat={slat} column={columnOf(slat.step, homeColumn)} />
+      ))}
+    </span>
+  );
+}
+
+function SlatMark({ slat, column }: { readonly slat: Slat; readonly column: number }) {
+  const place: CSSProperties & Record<"--column", number> = { "--column": column };
+  const { note, interval } = slat;
+  if (note === undefined || interval === undefined) return <span className={styles.shut} style={place} />;
+  return (
+    <span
+      className={styles.open}
+      style={place}
+      data-home={slat.isHome || undefined}
+      data-colour={slat.isColour || undefined}
+    >
+      <span className={styles.note}>
+        <Words>{noteText(note)}</Words>
+      </span>
+      <span className={styles.degree}>
+        <Words>{degreeText(interval)}</Words>
+      </span>
+    </span>
+  );
+}

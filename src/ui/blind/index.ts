@@ -1,0 +1,4 @@
+export * from "./Blind";
+export * from "./ChordBlind";
+export * from "./HeightBlind";
+export * from "./slats";

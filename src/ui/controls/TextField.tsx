@@ -1,0 +1,64 @@
+import { type KeyboardEvent, useId, useState } from "react";
+import { Words } from "@/ui/words";
+import styles from "./TextField.module.css";
+
+interface TextFieldProps {
+  readonly label: string;
+  readonly value: string;
+  /** Takes the text, or says why not: what is wrong and what would do. */
+  readonly onCommit: (text: string) => string | undefined;
+  readonly suggestions?: readonly string[];
+  /** Width in characters. */
+  readonly width?: number;
+}
+
+/** A word of a sentence that can be typed over: taken at Enter or on leaving, put back with Escape. */
+export function TextField({ label, value, onCommit, suggestions = [], width = 4 }: TextFieldProps) {
+  const [draft, setDraft] = useState<string>();
+  const [refusal, setRefusal] = useState<string>();
+  const id = useId();
+
+  const commit = () => {
+    if (draft === undefined) return;
+    const refused = onCommit(draft);
+    setRefusal(refused);
+    if (refused === undefined) setDraft(undefined);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === "Enter") commit();
+    if (event.key === "Escape") {
+      setDraft(undefined);
+      setRefusal(undefined);
+    }
+  };
+
+  return (
+    <span className={styles.field}>
+      <input
+        className={styles.input}
+        style={{ width: `calc(${width}ch + 22px)` }}
+        aria-label={label}
+        aria-invalid={refusal !== undefined}
+        aria-describedby={refusal === undefined ? undefined : `${id}-why`}
+        list={`${id}-list`}
+        value={draft ?? value}
+        spellCheck={false}
+        autoComplete="off"
+        onChange={(event) => setDraft(event.target.value)}
+        onBlur={commit}
+        onKeyDown={onKeyDown}
+        onFocus={(event) => event.target.select()}
+      />
+      <datalist id={`${id}-list`}>
+        {suggestions.map((each) => (
+          <option key={each} value={each} />
+        ))}
+      </datalist>
+      {refusal !== undefined && (
+        <span id={`${id}-why`} className={styles.refusal} role="alert">
+          <Words>{refusal}</Words>
+        </span>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,59 @@
+import { type MouseEvent, type ReactNode, useEffect, useId, useRef } from "react";
+import styles from "./Dialog.module.css";
+
+interface DialogProps {
+  readonly title: string;
+  /** One sentence under the title. */
+  readonly says: string;
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly children: ReactNode;
+  /** `side` stands at the right edge, full height; `middle` is a small sheet. */
+  readonly place?: "middle" | "side";
+}
+
+/**
+ * A sheet over the view: the browser's own modal dialog, which keeps the focus inside, closes at Escape and gives the
+ * focus back. A press beside the sheet closes it too.
+ */
+export function Dialog({ title, says, open, onClose, children, place = "middle" }: DialogProps) {
+  const sheet = useRef<HTMLDialogElement>(null);
+  const id = useId();
+  useEffect(() => {
+    if (open && sheet.current?.open === false) sheet.current.showModal();
+    if (!open && sheet.current?.open === true) sheet.current.close();
+  }, [open]);
+  const onBackdrop = (event: MouseEvent) => {
+    if (event.target === sheet.current) onClose();
+  };
+  return (
+    // The press beside the sheet is for the pointer alone; keys have Escape.
+    // eslint-disable-next-line jsx-a11y-x/no-noninteractive-element-interactions, jsx-a11y-x/click-events-have-key-events
+    <dialog
+      ref={sheet}
+      className={styles.sheet}
+      data-place={place}
+      aria-labelledby={`${id}-title`}
+      aria-describedby={`${id}-says`}
+      onClose={onClose}
+      onMouseDown={onBackdrop}
+    >
+      {open && (
+        <div className={styles.content}>
+          <header className={styles.head}>
+            <h2 id={`${id}-title`} className={styles.title}>
+              {title}
+            </h2>
+            <button type="button" className={styles.close} aria-label="Close" onClick={onClose}>
+              <kbd>esc</kbd>
+            </button>
+          </header>
+          <p id={`${id}-says`} className={styles.says}>
+            {says}
+          </p>
+          {children}
+        </div>
+      )}
+    </dialog>
+  );
+}

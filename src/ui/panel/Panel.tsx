@@ -1,0 +1,50 @@
+import { type ReactNode, useId } from "react";
+import { type Phrase, Words } from "@/ui/words";
+import styles from "./Panel.module.css";
+
+interface PanelProps {
+  readonly title: string;
+  /** Set small beside the title. */
+  readonly aside?: string;
+  readonly children: ReactNode;
+  /** The acts at the panel's foot. */
+  readonly acts?: ReactNode;
+}
+
+/** The panel at the right: the answer in words, its working, and what can be done with it. */
+export function Panel({ title, aside, children, acts }: PanelProps) {
+  const id = useId();
+  return (
+    <section className={styles.panel} aria-labelledby={id}>
+      <h2 id={id} className={styles.title}>
+        <Words>{title}</Words>
+        {aside !== undefined && <small className={styles.aside}> {aside}</small>}
+      </h2>
+      <div className={styles.body}>{children}</div>
+      {acts !== undefined && <div className={styles.acts}>{acts}</div>}
+    </section>
+  );
+}
+
+/** A paragraph of the panel. */
+export function Saying({ children }: { readonly children: string | readonly Phrase[] }) {
+  return (
+    <p className={styles.saying}>
+      <Words>{children}</Words>
+    </p>
+  );
+}
+
+/** Rows of a name and what stands for it. */
+export function Facts({ rows }: { readonly rows: readonly (readonly [name: string, fact: ReactNode])[] }) {
+  return (
+    <dl className={styles.facts}>
+      {rows.map(([name, fact]) => (
+        <div key={name} className={styles.row}>
+          <dt>{name}</dt>
+          <dd>{typeof fact === "string" ? <Words>{fact}</Words> : fact}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

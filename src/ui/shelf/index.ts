@@ -1,0 +1,3 @@
+export * from "./KeepDialog";
+export * from "./open";
+export * from "./ShelfDialog";

@@ -1,0 +1,17 @@
+import { fifthsOf } from "@/core/pitch";
+import { mode } from "@/core/scale";
+import { changeDraft, goTo } from "@/state";
+import type { Kept } from "@/store";
+
+/** Takes a kept thing into the view that it belongs to. */
+export function openKept(thing: Kept): void {
+  if (thing.kind === "mode") {
+    goTo("derive", { home: fifthsOf(thing.home), mode: mode(thing.mode) });
+  } else if (thing.kind === "progression") {
+    changeDraft({ chords: thing.chords, home: thing.home });
+    goTo("match");
+  } else {
+    changeDraft({ tune: { source: thing.source, text: thing.text, name: thing.title } });
+    goTo("identify");
+  }
+}

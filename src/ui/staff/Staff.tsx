@@ -1,0 +1,94 @@
+import { useEffect, useRef, useState } from "react";
+import type { Tune } from "@/core/tune";
+import { drawnNotes } from "./marks";
+import styles from "./Staff.module.css";
+
+interface StaffProps {
+  readonly tune: Tune;
+  /** The ABC that the tune stands in. */
+  readonly text: string;
+  /** Places in the tune's notes: colour notes and the ends of phrases. */
+  readonly colour: readonly number[];
+  readonly phraseEnds: readonly number[];
+  /** The same in words. */
+  readonly label: string;
+}
+
+const SVG = "http://www.w3.org/2000/svg";
+
+/** The tune on its staff, engraved by the library when first needed; colour notes notched, phrase ends barred below. */
+export function Staff({ tune, text, colour, phraseEnds, label }: StaffProps) {
+  const paper = useRef<HTMLDivElement>(null);
+  const [drawn, setDrawn] = useState<ReadonlyMap<number, SVGElement>>();
+
+  useEffect(() => {
+    let isCurrent = true;
+    void import("abcjs").then(({ default: abcjs }) => {
+      const node = paper.current;
+      if (!isCurrent || !node) return;
+      const [engraved] = abcjs.renderAbc(node, withoutTitle(text), {
+        add_classes: true,
+        responsive: "resize",
+        staffwidth: 900,
+        paddingtop: 0,
+        paddingbottom: 4,
+        paddingleft: 4,
+        paddingright: 4,
+        wrap: { minSpacing: 1.15, maxSpacing: 2.6, preferredMeasuresPerLine: 8 },
+      });
+      setDrawn(drawnNotes(engraved, tune.notes));
+    });
+    return () => {
+      isCurrent = false;
+    };
+  }, [tune, text]);
+
+  useEffect(() => {
+    if (!drawn) return;
+    for (const [at, element] of drawn) {
+      element.toggleAttribute("data-colour", colour.includes(at));
+    }
+    drawMarks(drawn, colour, phraseEnds);
+  }, [drawn, colour, phraseEnds]);
+
+  return (
+    <div className={styles.frame} role="img" aria-label={label}>
+      <div ref={paper} className={styles.paper} aria-hidden="true" />
+    </div>
+  );
+}
+
+/** The title stands in the sentence above; its field is blanked without moving anything that follows. */
+const withoutTitle = (text: string): string =>
+  text.replaceAll(/^[TQ]:.*$/gm, (field) => `%${" ".repeat(Math.max(0, field.length - 1))}`);
+
+/** Notches at colour notes and bars under the ends of phrases, drawn into the engraver's picture. */
+function drawMarks(
+  drawn: ReadonlyMap<number, SVGElement>,
+  colour: readonly number[],
+  ends: readonly number[],
+): void {
+  const svg = [...drawn.values()][0]?.ownerSVGElement;
+  if (!svg) return;
+  for (const old of svg.querySelectorAll("[data-mark]")) old.remove();
+  const add = (name: string, attributes: Readonly<Record<string, string | number>>) => {
+    const mark = document.createElementNS(SVG, name);
+    mark.setAttribute("data-mark", name);
+    for (const [key, value] of Object.entries(attributes)) mark.setAttribute(key, String(value));
+    svg.append(mark);
+  };
+  for (const at of colour) {
+    const head = drawn.get(at)?.querySelector<SVGGraphicsElement>(".abcjs-notehead")?.getBBox();
+    if (head) add("path", { d: `M${head.x + head.width + 1} ${head.y - 3}h5v5z` });
+  }
+  for (const at of ends) {
+    const note = drawn.get(at);
+    const head = note?.querySelector<SVGGraphicsElement>(".abcjs-notehead")?.getBBox();
+    const staff = note
+      ?.closest<SVGGraphicsElement>(".abcjs-staff-wrapper")
+      ?.querySelector<SVGGraphicsElement>(".abcjs-staff")
+      ?.getBBox();
+    const low = Math.max(head ? head.y + head.height : 0, staff ? staff.y + staff.height : 0);
+    if (head) add("rect", { x: head.x - 8, y: low + 7, width: head.width + 16, height: 4 });
+  }
+}

@@ -1,0 +1,62 @@
+import { placeOf, type Problem } from "@/core/problem";
+import { maybeFifths, printName } from "@/core/pitch";
+import { mode } from "@/core/scale";
+import type { BackupProblem } from "@/store";
+import type { AddressNotice } from "@/state";
+
+/** Where, what was found, what would do. */
+export function problemText(problem: Problem, text: string): string {
+  const { line, column } = placeOf(text, problem.offset);
+  const where = text.includes("\n") ? `Line ${line}, column ${column}` : `At ${column}`;
+  const found = `“${problem.found.slice(0, 30)}”`;
+  switch (problem.code) {
+    case "chord-unread":
+      return problem.expected === "root"
+        ? `${where}: ${found} is no chord; begin with a letter A to G.`
+        : `${where}: ${found} is no kind of chord; m7, maj7, 7sus4, 13 or ♭9 would do.`;
+    case "bass-unread":
+      return `${where}: a note A to G should stand behind the slash, not ${found}.`;
+    case "repeat-of-nothing":
+      return `${where}: there is no bar before this one to repeat.`;
+    case "note-unread":
+      return `${where}: ${found} is no note; a letter A to G with # or b, an octave and a length would do, as in C#5:2.`;
+    case "length-unread":
+      return `${where}: ${found} is no length; quarters such as 1, 0.5 or 3/2 would do.`;
+    case "abc-unread":
+      return `${where}: ${found} means nothing in ABC there and was passed over.`;
+    case "no-tune":
+      return "There is no tune in this text. Paste ABC, or type note names such as A4 B4 C#5.";
+    case "no-notes":
+      return problem.found === ""
+        ? "There are no notes in it yet."
+        : `“${problem.found.slice(0, 40)}” has no notes.`;
+    case "too-long":
+      return `${where}: longer than is read here; what stands before was read.`;
+  }
+}
+
+/** What in an address was not to be had, and what is shown instead. */
+export function noticeText({ code, asked, found }: AddressNotice): string {
+  switch (code) {
+    case "home-unknown":
+      return `“${asked}” is no note name. Home is ${printName(maybeFifths(found) ?? 0, "signs")}; a letter A to G with ♯ or ♭ sets another.`;
+    case "mode-unknown":
+      return `There is no mode “${asked}”. Shown is ${mode(found).name}, the nearest name.`;
+    case "chords-cut":
+      return `The link holds ${asked} characters of chords; the first ${found} are shown.`;
+  }
+}
+
+/** Why a file was not taken from. */
+export function backupProblemText({ code, record, found }: BackupProblem): string {
+  switch (code) {
+    case "not-json":
+      return "This file is no Shade backup: it is not JSON. Choose a file that the Shelf exported.";
+    case "not-a-backup":
+      return "This file is no Shade backup. Choose a file that the Shelf exported.";
+    case "newer-version":
+      return `This backup is of version ${found}, newer than this Shade reads. Nothing was changed.`;
+    case "record-unread":
+      return `Entry ${record ?? 0} could not be read and was set aside: ${found}`;
+  }
+}
