@@ -40,6 +40,9 @@ interface Loaded {
 /** Seconds between a press and the first note: enough to schedule without a stumble. */
 const LEAD = 0.06;
 
+/** Ticks before the first note: a change of tempo just before the start can swallow what is scheduled on tick 0. */
+const LEAD_TICKS = 4;
+
 /** Makes an engine; one for the whole application. */
 export function soundEngine({ onState, onSounding }: SoundListener): SoundEngine {
   let loading: Promise<Loaded> | undefined;
@@ -82,7 +85,7 @@ export function soundEngine({ onState, onSounding }: SoundListener): SoundEngine
         silence();
         const transport = tone.getTransport();
         transport.bpm.value = tempo;
-        const ticks = (beats: number) => `${Math.round(beats * transport.PPQ)}i`;
+        const ticks = (beats: number) => `${LEAD_TICKS + Math.round(beats * transport.PPQ)}i`;
         const sounding = new Set<number>();
         for (const note of score.notes) {
           transport.schedule((time) => {
@@ -98,10 +101,9 @@ export function soundEngine({ onState, onSounding }: SoundListener): SoundEngine
           }
         }
         transport.loop = score.loops;
-        if (score.loops) transport.setLoopPoints(0, ticks(score.beats));
+        if (score.loops) transport.setLoopPoints(ticks(0), ticks(score.beats));
         else transport.schedule((time) => tone.getDraw().schedule(stop, time), ticks(score.beats + 0.5));
-        transport.position = 0;
-        transport.start(`+${LEAD}`);
+        transport.start(tone.now() + LEAD, 0);
         onState({ at: "playing" });
       } catch (error) {
         if (mine === act)
@@ -144,17 +146,23 @@ function playNote(
 /** How much of its length each part holds a note. */
 const HOLD: Readonly<Record<Part, number>> = { line: 0.95, drone: 0.98, chord: 0.9, bass: 0.85 };
 
-/** A plucked line, a soft held note, a soft keyboard and a bass, through a limiter. */
+/**
+ * A plucked line, a soft held note, a soft keyboard and a bass, through a limiter. Each is its own row of partials, the
+ * fundamental strongest, so that the pitch is never in doubt.
+ */
 function instruments(tone: typeof ToneModule): Loaded {
   const meter = new tone.Meter({ smoothing: 0.6 });
   const limiter = new tone.Limiter(LOUDEST).connect(meter).toDestination();
   const volume = new tone.Volume(SAFE_VOLUME).connect(limiter);
   const made = (
     decibels: number,
-    type: "fmtriangle" | "sine" | "triangle",
+    partials: readonly number[],
     envelope: { attack: number; decay: number; sustain: number; release: number },
   ): Instrument => {
-    const instrument = new tone.PolySynth(tone.Synth, { oscillator: { type }, envelope }).connect(volume);
+    const instrument = new tone.PolySynth(tone.Synth, {
+      oscillator: { type: "custom", partials: [...partials] },
+      envelope,
+    }).connect(volume);
     instrument.volume.value = decibels;
     return instrument;
   };
@@ -163,10 +171,15 @@ function instruments(tone: typeof ToneModule): Loaded {
     volume,
     meter,
     parts: {
-      line: made(0, "fmtriangle", { attack: 0.004, decay: 0.7, sustain: 0.12, release: 0.5 }),
-      drone: made(-9, "triangle", { attack: 0.25, decay: 0.2, sustain: 0.8, release: 0.6 }),
-      chord: made(-11, "triangle", { attack: 0.02, decay: 1.2, sustain: 0.3, release: 0.5 }),
-      bass: made(-5, "sine", { attack: 0.01, decay: 1, sustain: 0.5, release: 0.3 }),
+      line: made(0, [1, 0.45, 0.32, 0.16, 0.12, 0.06, 0.04], {
+        attack: 0.004,
+        decay: 0.7,
+        sustain: 0.12,
+        release: 0.5,
+      }),
+      drone: made(-9, [1, 0.3, 0.22, 0.08, 0.05], { attack: 0.25, decay: 0.2, sustain: 0.8, release: 0.6 }),
+      chord: made(-11, [1, 0.22, 0.1, 0.04], { attack: 0.02, decay: 1.2, sustain: 0.3, release: 0.5 }),
+      bass: made(-5, [1, 0.3, 0.08], { attack: 0.01, decay: 1, sustain: 0.5, release: 0.3 }),
     },
   };
 }

@@ -8,7 +8,9 @@ export interface Selection {
   readonly homeMode: HomeMode;
   /** Notes shown amber and notched: colour notes, or the signal note of a chord. */
   readonly lit: readonly Fifths[];
-  /** Chord tones, marked with an underline; none where no chord is selected. */
+  /** Notes never heard, whose form in the mode is open: shown with open stripes. */
+  readonly unknown: readonly Fifths[];
+  /** Chord tones, marked with a second outline; none where no chord is selected. */
   readonly targets: readonly Fifths[];
   readonly play: Playable;
 }
@@ -27,6 +29,7 @@ const EMPTY: Score = { notes: [], beats: 0, loops: false };
 export const $selection = atom<Selection>({
   homeMode: { home: 2, mode: modeById("dorian") },
   lit: [],
+  unknown: [],
   targets: [],
   play: { code: "mode", score: EMPTY },
 });

@@ -9,22 +9,29 @@ export const $settings = atom<Settings>(settings.parse({}));
 /** What was being worked on in Match and Identify. */
 export const $draft = atom<Draft>(draft.parse({ version: VERSION }));
 
+/** What the user changed before the browser's records were read: it outweighs them. */
+let early: { settings: Partial<Settings>; draft: Partial<Draft> } | undefined = { settings: {}, draft: {} };
+
 export function changeSettings(part: Partial<Settings>): void {
-  const next = { ...$settings.get(), ...part };
-  $settings.set(next);
-  void records.write("settings", next);
+  $settings.set({ ...$settings.get(), ...part });
+  if (early) early.settings = { ...early.settings, ...part };
+  else void records.write("settings", $settings.get());
 }
 
 export function changeDraft(part: Partial<Draft>): void {
-  const next = { ...$draft.get(), ...part };
-  $draft.set(next);
-  void records.write("draft", next);
+  $draft.set({ ...$draft.get(), ...part });
+  if (early) early.draft = { ...early.draft, ...part };
+  else void records.write("draft", $draft.get());
 }
 
 /** Reads settings and drafts. The volume begins at the safe one, however loud it was left. */
 export async function loadSettings(): Promise<void> {
   const kept = settings.parse((await records.read("settings")) ?? {});
-  $settings.set({ ...kept, volume: Math.min(kept.volume, SAFE_VOLUME) });
   const drafted = draft.safeParse(await records.read("draft"));
+  const changed = early;
+  early = undefined;
+  $settings.set({ ...kept, volume: Math.min(kept.volume, SAFE_VOLUME) });
   if (drafted.success) $draft.set(drafted.data);
+  if (changed && Object.keys(changed.settings).length > 0) changeSettings(changed.settings);
+  if (changed && Object.keys(changed.draft).length > 0) changeDraft(changed.draft);
 }

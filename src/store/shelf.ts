@@ -44,10 +44,15 @@ export function openShelf({ store, now, newId, tell }: ShelfSurroundings): Shelf
   const $kept = atom<readonly Kept[]>([]);
   const $saved = atom(true);
 
+  /** Changes that the store has not answered for yet. */
+  const unsaved = new Map<string, Kept>();
+
   const put = (thing: Kept) => {
+    unsaved.set(thing.id, thing);
     $kept.set([...$kept.get().filter(({ id }) => id !== thing.id), thing].sort(byDate));
     void store.write(SHELF + thing.id, thing).then((saved) => {
       $saved.set(saved);
+      if (saved && unsaved.get(thing.id) === thing) unsaved.delete(thing.id);
       tell?.(thing.id);
     });
   };
@@ -74,7 +79,10 @@ export function openShelf({ store, now, newId, tell }: ShelfSurroundings): Shelf
           things.push(read.data);
         }
       }
-      $kept.set(things.sort(byDate));
+      // What was kept while the records were being read is newer than they are.
+      const merged = new Map(things.map((thing) => [thing.id, thing]));
+      for (const thing of unsaved.values()) merged.set(thing.id, thing);
+      $kept.set([...merged.values()].sort(byDate));
     },
     keep: (thing) => {
       const date = now().toISOString();

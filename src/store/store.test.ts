@@ -107,6 +107,14 @@ describe("the Shelf", () => {
     expect([shelf.$kept.get().length, shelf.$saved.get()]).toEqual([1, false]);
   });
 
+  it("keeps what was put on it while its records were being read", async () => {
+    const shelf = openShelf(surroundings(memoryStore()));
+    const loading = shelf.load();
+    shelf.keep(DORIAN);
+    await loading;
+    expect(shelf.$kept.get()).toHaveLength(1);
+  });
+
   it("tells the other tabs which record changed", async () => {
     const told: string[] = [];
     const shelf = openShelf({ ...surroundings(memoryStore()), tell: (id) => told.push(id) });

@@ -28,7 +28,7 @@ export function Dialog({ title, says, open, onClose, children, place = "middle" 
   };
   return (
     // The press beside the sheet is for the pointer alone; keys have Escape.
-    // eslint-disable-next-line jsx-a11y-x/no-noninteractive-element-interactions, jsx-a11y-x/click-events-have-key-events
+    // eslint-disable-next-line jsx-a11y-x/no-noninteractive-element-interactions
     <dialog
       ref={sheet}
       className={styles.sheet}

@@ -12,13 +12,15 @@ interface NeckProps {
   /** The position in hand; undefined shows the whole neck alike. */
   readonly hand: readonly NeckNote[] | undefined;
   readonly lit: readonly Fifths[];
+  /** Notes whose form is open: striped. */
+  readonly unknown: readonly Fifths[];
   readonly targets: readonly Fifths[];
   /** MIDI numbers that sound now. */
   readonly sounding: readonly number[];
 }
 
 /** The neck from the player's seat, lowest string at the foot: plates for notes, a sill for home, a notch for colour. */
-export function Neck({ tuning, homeMode, hand, lit, targets, sounding }: NeckProps) {
+export function Neck({ tuning, homeMode, hand, lit, unknown, targets, sounding }: NeckProps) {
   const notes = neckNotes(tuning, homeMode);
   const strings = Array.from({ length: tuning.strings.length }, (_, at) => at + 1);
   const frets = Array.from({ length: tuning.frets + 1 }, (_, fret) => fret);
@@ -36,6 +38,12 @@ export function Neck({ tuning, homeMode, hand, lit, targets, sounding }: NeckPro
         role="img"
         aria-label={`${homeModeText(homeMode)} on the neck. ${neckInWords(hand ?? notes, strings)}`}
       >
+        <defs>
+          <pattern id="open-stripes" width="6" height="5" patternUnits="userSpaceOnUse">
+            <rect className={styles.gap} width="6" height="5" />
+            <rect className={styles.stripe} width="6" height="1" />
+          </pattern>
+        </defs>
         {frets.slice(1).map((fret) => (
           <line
             key={fret}
@@ -82,6 +90,7 @@ export function Neck({ tuning, homeMode, hand, lit, targets, sounding }: NeckPro
             x={plateAt(note.fret, tuning)}
             inHand={isInHand(note)}
             isLit={among(lit, note)}
+            isUnknown={among(unknown, note)}
             isTarget={among(targets, note)}
             isSounding={sounding.includes(midiOf(note.pitch)) && isInHand(note)}
           />
@@ -96,11 +105,12 @@ interface PlateProps {
   readonly x: number;
   readonly inHand: boolean;
   readonly isLit: boolean;
+  readonly isUnknown: boolean;
   readonly isTarget: boolean;
   readonly isSounding: boolean;
 }
 
-function Plate({ note, x, inHand, isLit, isTarget, isSounding }: PlateProps) {
+function Plate({ note, x, inHand, isLit, isUnknown, isTarget, isSounding }: PlateProps) {
   const { width, height } = NECK.plate;
   const [left, top] = [x - width / 2, stringAt(note.string) - height / 2];
   const right = left + width;
@@ -109,6 +119,7 @@ function Plate({ note, x, inHand, isLit, isTarget, isSounding }: PlateProps) {
       className={styles.plate}
       data-hand={inHand || undefined}
       data-lit={isLit || undefined}
+      data-unknown={isUnknown || undefined}
       data-sounding={isSounding || undefined}
     >
       <rect className={styles.face} x={left} y={top} width={width} height={height} />

@@ -5,7 +5,7 @@ import styles from "./Panel.module.css";
 interface PanelProps {
   readonly title: string;
   /** Set small beside the title. */
-  readonly aside?: string;
+  readonly aside?: string | undefined;
   readonly children: ReactNode;
   /** The acts at the panel's foot. */
   readonly acts?: ReactNode;

@@ -130,7 +130,7 @@ function KeptRow({ thing, onOpen }: { readonly thing: Kept; readonly onOpen: () 
       )}
       <div className={styles.acts}>
         <Button kind="quiet" onClick={() => setEdited(true)} aria-label={`Rename ${thing.title}`}>
-          Rename
+          Rename or reword
         </Button>
         <Button kind="quiet" onClick={() => shelf.remove(thing.id)} aria-label={`Delete ${thing.title}`}>
           Delete

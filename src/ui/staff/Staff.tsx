@@ -29,9 +29,9 @@ export function Staff({ tune, text, colour, phraseEnds, label }: StaffProps) {
       const [engraved] = abcjs.renderAbc(node, withoutTitle(text), {
         add_classes: true,
         responsive: "resize",
-        staffwidth: 900,
+        staffwidth: staffWidth(node.clientWidth),
         paddingtop: 0,
-        paddingbottom: 4,
+        paddingbottom: 16,
         paddingleft: 4,
         paddingright: 4,
         wrap: { minSpacing: 1.15, maxSpacing: 2.6, preferredMeasuresPerLine: 8 },
@@ -52,11 +52,18 @@ export function Staff({ tune, text, colour, phraseEnds, label }: StaffProps) {
   }, [drawn, colour, phraseEnds]);
 
   return (
-    <div className={styles.frame} role="img" aria-label={label}>
-      <div ref={paper} className={styles.paper} aria-hidden="true" />
-    </div>
+    // A long tune scrolls, so the keyboard must reach it.
+    // eslint-disable-next-line jsx-a11y-x/no-noninteractive-tabindex
+    <section className={styles.frame} aria-label="Staff" tabIndex={0}>
+      <div role="img" aria-label={label}>
+        <div ref={paper} className={styles.paper} aria-hidden="true" />
+      </div>
+    </section>
   );
 }
+
+/** Wide enough for eight bars on a wide sheet, and legible on a narrow one. */
+const staffWidth = (room: number): number => Math.round(Math.max(420, Math.min(1000, room * 1.25)));
 
 /** The title stands in the sentence above; its field is blanked without moving anything that follows. */
 const withoutTitle = (text: string): string =>

@@ -35,7 +35,7 @@ const FIRST_FRET = 5;
 
 /** The bottom of every view: the neck, always about the thing selected, and the sound at its right. */
 export function Stage() {
-  const { homeMode, lit, targets, play } = useStore($selection);
+  const { homeMode, lit, unknown, targets, play } = useStore($selection);
   const sounding = useStore($sounding);
   const [shows, setShows] = useState<"position" | "whole">("position");
   const [fret, setFret] = useState(FIRST_FRET);
@@ -112,6 +112,7 @@ export function Stage() {
           homeMode={homeMode}
           hand={hand}
           lit={lit}
+          unknown={unknown}
           targets={targets}
           sounding={sounding}
         />

@@ -2,7 +2,17 @@ import { degreeNumber, type Fifths } from "@/core/pitch";
 import { countUp, type Identification } from "@/core/identify";
 import { colourNotes, colourSwap, type HomeMode, notesOf, parentOf, type Swap, thirdOf } from "@/core/scale";
 import type { Tune } from "@/core/tune";
-import { homeModeText, listText, noteText, ordinalText, parentText, type Phrase, shortName } from "./names";
+import {
+  capital,
+  homeModeText,
+  numberText,
+  listText,
+  noteText,
+  ordinalText,
+  parentText,
+  type Phrase,
+  shortName,
+} from "./names";
 
 /** 1. "Home is A. Seven of eight phrases end on A, the last one too, and A sounds longest." */
 export function homeReason({ evidence, homeMode }: Identification): readonly Phrase[] {
@@ -15,8 +25,8 @@ export function homeReason({ evidence, homeMode }: Identification): readonly Phr
       ends.of === 1
         ? "The one phrase ends"
         : ends.count === ends.of
-          ? `All ${ends.of} phrases end`
-          : `${ends.count} of ${ends.of} phrases ${ends.count === 1 ? "ends" : "end"}`;
+          ? `All ${numberText(ends.of)} phrases end`
+          : `${numberText(ends.count)} of ${numberText(ends.of)} phrases ${ends.count === 1 ? "ends" : "end"}`;
     said.push(`${share} on ${home}${has("last-note") && ends.of > 1 ? ", the last one too" : ""}`);
   }
   if (has("longest")) said.push(`${home} sounds longest`);
@@ -26,7 +36,7 @@ export function homeReason({ evidence, homeMode }: Identification): readonly Phr
     said.length === 0
       ? "Nothing in particular speaks for it: it is what fits the notes best"
       : listText(said);
-  return [{ strong: `Home is ${home}.` }, ` ${why.charAt(0).toUpperCase()}${why.slice(1)}.`];
+  return [{ strong: `Home is ${home}.` }, ` ${capital(why)}.`];
 }
 
 /** 2. "The notes are D major's: D E F♯ G A B C♯. All seven are used." */
@@ -37,10 +47,10 @@ export function notesReason({ homeMode, open, visiting, hearing }: Identificatio
   const heardCount = hearing.sounding.filter((share) => share > 0).length - visiting.length;
   const used =
     open.length > 0
-      ? `${heardCount} of the seven are used; the ${listText(open.map(({ interval }) => ordinalText(degreeNumber(interval))))} above ${noteText(homeMode.home)} never occurs.`
+      ? `${capital(numberText(heardCount))} of the seven are used; the ${listText(open.map(({ interval }) => ordinalText(degreeNumber(interval))))} above ${noteText(homeMode.home)} never occurs.`
       : heardCount === 7
         ? "All seven are used."
-        : `${heardCount} of the seven are used.`;
+        : `${capital(numberText(heardCount))} of the seven are used.`;
   const guests =
     visiting.length === 0
       ? ""
@@ -72,13 +82,14 @@ export function tellingReason(
   const thirdText =
     third === undefined ? "" : ` a ${third === 4 ? "major" : "minor"} third, ${noteText(home + third)}`;
   if (missing) {
-    const ways = missing.modes.map(
-      ({ mode: other, interval }) =>
-        `with ${noteText(home + interval)} ${homeModeText({ home, mode: other })}`,
-    );
+    const ways = missing.modes.map(({ mode: other, interval }, at) => {
+      const makes = at === 0 ? "it would be " : "";
+      return `with ${noteText(home + interval)} ${makes}${homeModeText({ home, mode: other })}`;
+    });
+    const stay = ways.length === 2 ? "both stay open" : "all of them stay open";
     return [
       lead,
-      `${thirdText}. But no ${ordinalText(degreeNumber(missing.interval))} is heard: ${listText(ways, "or")} ${ways.length === 2 ? "are both" : "are all"} left open.`,
+      `${thirdText}. But no ${ordinalText(degreeNumber(missing.interval))} is ever heard: ${ways.join(", ")}; ${stay}.`,
     ];
   }
   const named = colour
@@ -122,3 +133,16 @@ export function playItFromText(homeMode: HomeMode): string {
 
 export const passageText = (homeMode: HomeMode): string =>
   `${noteText(homeMode.home)} ${shortName(homeMode.mode)}`;
+
+/** The other modes that an unheard degree leaves open, for the title: "or Dorian". */
+export function orText({ homeMode, open }: Identification): string | undefined {
+  const others = new Set(open.flatMap(({ modes }) => modes.map(({ mode }) => mode)));
+  others.delete(homeMode.mode);
+  if (others.size === 0) return undefined;
+  return others.size > 2
+    ? `or one of ${numberText(others.size)} more`
+    : `or ${listText(
+        [...others].map(({ name }) => name),
+        "or",
+      )}`;
+}

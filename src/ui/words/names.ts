@@ -23,15 +23,35 @@ export const familyText = ({ name }: Family): string => `the ${name} scale`;
 /** "C major", "A harmonic minor". */
 export const parentText = (tonic: Fifths, { name }: Family): string => `${noteText(tonic)} ${name}`;
 
-/** Names short enough for a narrow column: "Phryg.", "Mixol.". */
+const SHORT: Readonly<Record<string, string>> = {
+  Phrygian: "Phryg.",
+  Mixolydian: "Mixol.",
+  Aeolian: "Aeol.",
+  Locrian: "Locr.",
+  Ultralocrian: "Ultral.",
+};
+
+/** Each word by its beginning, where a name has several. */
+const SHORT_WORDS: Readonly<Record<string, string>> = {
+  Ionian: "Ion.",
+  Dorian: "Dor.",
+  Phrygian: "Phr.",
+  Lydian: "Lyd.",
+  Mixolydian: "Mix.",
+  Locrian: "Loc.",
+  Melodic: "Mel.",
+  Harmonic: "Har.",
+  minor: "min.",
+  major: "maj.",
+  dominant: "dom.",
+  augmented: "aug.",
+};
+
+/** Names short enough for a narrow column: "Phryg.", "Mixol.", "Phr. dom.". */
 export function shortName({ name }: NamedMode): string {
-  const short: Readonly<Record<string, string>> = {
-    Phrygian: "Phryg.",
-    Mixolydian: "Mixol.",
-    Aeolian: "Aeol.",
-    Locrian: "Locr.",
-  };
-  return short[name] ?? name;
+  const words = name.split(" ");
+  if (words.length === 1) return SHORT[name] ?? name;
+  return words.map((word) => SHORT_WORDS[word] ?? word).join(" ");
 }
 
 /** "+3", "±0", "−2", one decimal where it is a fraction. */
@@ -46,11 +66,28 @@ export function listText(items: readonly string[], joined = "and"): string {
   return `${items.slice(0, -1).join(", ")} ${joined} ${items.at(-1) ?? ""}`;
 }
 
-/** "one bar", "three bars", "12 bars". */
-export function countText(count: number, one: string, many = `${one}s`): string {
-  const words = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine"];
-  return `${words[count] ?? String(count)} ${count === 1 ? one : many}`;
-}
+const NUMBERS = [
+  "no",
+  "one",
+  "two",
+  "three",
+  "four",
+  "five",
+  "six",
+  "seven",
+  "eight",
+  "nine",
+  "ten",
+  "eleven",
+  "twelve",
+];
+
+/** "three" for 3; figures past twelve. */
+export const numberText = (count: number): string => NUMBERS[count] ?? String(count);
+
+/** "one bar", "three bars", "14 bars". */
+export const countText = (count: number, one: string, many = `${one}s`): string =>
+  `${numberText(count)} ${count === 1 ? one : many}`;
 
 const ORDINALS = ["first", "second", "third", "fourth", "fifth", "sixth", "seventh"];
 

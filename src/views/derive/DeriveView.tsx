@@ -71,6 +71,7 @@ export function DeriveView() {
     $selection.set({
       homeMode,
       lit: (colourNotes(mode)[0] ?? []).map((interval) => home + interval),
+      unknown: [],
       targets: [],
       play: { code: "mode", score: modeScore(homeMode, drone) },
     });

@@ -29,7 +29,7 @@ export function Ladder({ rows, selected, leftSound, lineUp, label, onSelect }: L
             aria-label={rowText(row)}
             onClick={() => onSelect(row)}
           >
-            <span className={styles.name}>
+            <span className={styles.name} data-long={row.mode.name.length > 12 || undefined}>
               <strong>
                 <Words>{row.mode.name}</Words>
               </strong>

@@ -39,7 +39,6 @@ export function ModePanel({ homeMode, swap, onSwap, onVamp, onKeep }: ModePanelP
   const { home } = homeMode;
   const playing = useStore($playing);
   const { play } = useStore($selection);
-  const easier = enharmonicHome(homeMode);
   return (
     <Panel
       title={homeModeText(homeMode)}
@@ -66,11 +65,6 @@ export function ModePanel({ homeMode, swap, onSwap, onVamp, onKeep }: ModePanelP
     >
       <Saying>{whatItIs(homeMode)}</Saying>
       <Count homeMode={homeMode} />
-      {easier !== undefined && (
-        <Button kind="quiet" onClick={() => setPlace({ home: easier })}>
-          {`Easier written from ${noteText(easier)}`}
-        </Button>
-      )}
       <Facts
         rows={[
           ["Steps", stepsText(homeMode)],
@@ -104,10 +98,18 @@ export function ModePanel({ homeMode, swap, onSwap, onVamp, onKeep }: ModePanelP
 /** The count from the parent: its modes in a row, the one in hand dark; each a way to go there. */
 function Count({ homeMode }: { readonly homeMode: HomeMode }) {
   const { family, tonic } = parentOf(homeMode);
+  const easier = enharmonicHome(homeMode);
   return (
     <div className={styles.count}>
       <p className={styles.counted}>
-        <Words>{countSentence(homeMode)}</Words>
+        <span>
+          <Words>{countSentence(homeMode)}</Words>
+        </span>
+        {easier !== undefined && (
+          <button type="button" className={styles.link} onClick={() => setPlace({ home: easier })}>
+            <Words>{`Easier from ${noteText(easier)}`}</Words>
+          </button>
+        )}
       </p>
       <ol className={styles.strip}>
         {relatives(family, tonic).map((each) => (

@@ -12,6 +12,7 @@ import {
   listText,
   notesReason,
   noteText,
+  orText,
   playItFromText,
   tellingReason,
   Words,
@@ -40,6 +41,7 @@ export function ReasonPanel({ found, swapName, onSwap, onKeep }: ReasonPanelProp
   return (
     <Panel
       title={homeModeText(homeMode)}
+      aside={orText(found)}
       acts={
         <>
           <Button

@@ -54,6 +54,7 @@ export function MatchView() {
         signal.length > 0
           ? signal.slice(0, 1)
           : (colourNotes(mode)[0] ?? []).map((interval) => home + interval),
+      unknown: [],
       targets: chord ? chordNotes(chord) : [],
       play: { code: "chords", score: chartScore(chart) },
     });

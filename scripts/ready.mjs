@@ -1,0 +1,151 @@
+// @ts-check
+/** What the two commands need before they can run: packages, a build, a browser. Plain Node, since nothing is installed yet. */
+import { spawnSync } from "node:child_process";
+import { createHash } from "node:crypto";
+import {
+  accessSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  statSync,
+  writeFileSync,
+} from "node:fs";
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), "..");
+
+const QUIET = {
+  ASTRO_TELEMETRY_DISABLED: "1",
+  ASTRO_DISABLE_UPDATE_CHECK: "true",
+  PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: "1",
+};
+
+/**
+ * Runs a command in the project and answers its exit code; what it prints is shown unless `silent`, and then only where it
+ * fails.
+ *
+ * @param {string} command
+ * @param {readonly string[]} args
+ * @param {{ silent?: boolean, env?: Record<string, string> }} [options]
+ */
+export function run(command, args, { silent = false, env = {} } = {}) {
+  const { status, stdout, stderr } = spawnSync(command, args, {
+    cwd: root,
+    env: { ...process.env, ...QUIET, ...env },
+    stdio: silent ? "pipe" : "inherit",
+    encoding: "utf8",
+    maxBuffer: 64 * 1024 * 1024,
+  });
+  if (silent && status !== 0) process.stderr.write(`${stdout ?? ""}${stderr ?? ""}`);
+  return status ?? 1;
+}
+
+/** @param {string} name A tool of the project's own, as installed. */
+export const tool = (name) => join(root, "node_modules", ".bin", name);
+
+/** @param {string} text */
+const digest = (text) => createHash("sha256").update(text).digest("hex");
+
+/**
+ * Whether a stamp says what is asked; stamps stand in node_modules and go with it.
+ *
+ * @param {string} name
+ * @param {string} value
+ */
+const isStamped = (name, value) => {
+  const file = join(root, "node_modules", `.shade-${name}`);
+  return existsSync(file) && readFileSync(file, "utf8") === value;
+};
+
+/**
+ * @param {string} name
+ * @param {string} value
+ */
+const stamp = (name, value) => writeFileSync(join(root, "node_modules", `.shade-${name}`), value);
+
+/** Installs the packages unless those of this lock file are there. */
+export function ensurePackages() {
+  const wanted = digest(readFileSync(join(root, "package-lock.json"), "utf8"));
+  if (isStamped("packages", wanted)) return;
+  console.log("Installing packages …");
+  const npm = process.platform === "win32" ? "npm.cmd" : "npm";
+  if (run(npm, ["ci", "--no-audit", "--no-fund", "--loglevel=error"]) !== 0) {
+    console.error(
+      "The packages could not be installed. npm says why above; a reachable npm registry is needed once.",
+    );
+    process.exit(1);
+  }
+  stamp("packages", wanted);
+}
+
+/** @param {string} folder @returns {string[]} */
+const filesIn = (folder) =>
+  readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    const path = join(folder, entry.name);
+    return entry.isDirectory() ? filesIn(path) : [path];
+  });
+
+/** Builds the application unless it is built from just these sources. */
+export function ensureBuild() {
+  const sources = [...filesIn(join(root, "src")), ...filesIn(join(root, "public"))]
+    .filter((path) => !/\.test\.tsx?$/.test(path))
+    .sort();
+  const own = ["astro.config.mjs", "package-lock.json", "tsconfig.json"].map((name) => join(root, name));
+  const wanted = digest(
+    [...sources, ...own]
+      .map((path) => `${path.slice(root.length)}\n${digest(readFileSync(path, "utf8"))}`)
+      .join("\n"),
+  );
+  if (isStamped("build", wanted) && existsSync(join(root, "dist/server/entry.mjs"))) return;
+  console.log("Building …");
+  if (run(process.execPath, [join(root, "node_modules/astro/astro.js"), "build"], { silent: true }) !== 0)
+    process.exit(1);
+  stamp("build", wanted);
+}
+
+/** @param {string} path */
+const isRunnable = (path) => {
+  try {
+    accessSync(path, constants.X_OK);
+    return statSync(path).isFile();
+  } catch {
+    return false;
+  }
+};
+
+const findChromium = () =>
+  [
+    process.env.SHADE_CHROMIUM,
+    "/usr/bin/chromium",
+    "/usr/bin/chromium-browser",
+    "/usr/bin/google-chrome",
+  ].find((path) => path !== undefined && isRunnable(path));
+
+/** The browser for the tests: the one that is there, or Debian's, installed where that is possible. */
+export function ensureChromium() {
+  const found = findChromium();
+  if (found) return found;
+  const isDebianRoot = existsSync("/usr/bin/apt-get") && process.getuid?.() === 0;
+  if (isDebianRoot) {
+    console.log("Installing Chromium …");
+    const env = { DEBIAN_FRONTEND: "noninteractive" };
+    run("apt-get", ["update", "-qq"], { silent: true, env });
+    run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], { silent: true, env });
+  }
+  const installed = findChromium();
+  if (installed) return installed;
+  console.error(
+    "The browser tests need Chromium, and it is not here. Install it (on Debian: apt-get install chromium), or set SHADE_CHROMIUM to the path of one.",
+  );
+  process.exit(1);
+}
+
+/** A folder for the test runners' reports. */
+export function reportsFolder() {
+  const folder = join(root, ".reports");
+  mkdirSync(folder, { recursive: true });
+  return folder;
+}

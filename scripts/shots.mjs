@@ -1,0 +1,67 @@
+// @ts-check
+/** `npm run shots`: one current picture of each main view, made from the demo data, into docs/screenshots. */
+import { spawn } from "node:child_process";
+import { mkdirSync } from "node:fs";
+import { join } from "node:path";
+import { chromium } from "@playwright/test";
+import { ensureBuild, ensureChromium, root } from "./ready.mjs";
+
+const PORT = 4398;
+const folder = join(root, "docs/screenshots");
+
+/** @type {readonly { name: string, path: string, size?: [number, number], theme?: "dark", act?: (page: import("@playwright/test").Page) => Promise<void> }[]} */
+const SHOTS = [
+  { name: "derive", path: "/derive?home=D&mode=dorian" },
+  { name: "derive-notes", path: "/derive?home=Eb&mode=lydian&line=notes" },
+  { name: "match", path: "/match", act: (page) => page.getByRole("button", { name: /^Bar 2, A13/ }).click() },
+  { name: "identify", path: "/identify" },
+  {
+    name: "identify-open",
+    path: "/identify",
+    act: async (page) => {
+      await page.keyboard.press("h");
+      await page.getByRole("button", { name: /^Six Pears/ }).click();
+      await page.getByRole("heading", { name: "D Aeolian" }).waitFor();
+    },
+  },
+  { name: "shelf", path: "/derive", act: (page) => page.keyboard.press("h") },
+  { name: "derive-dusk", path: "/derive?home=C%23&mode=phrygian-dominant", theme: "dark" },
+  { name: "derive-narrow", path: "/derive?home=D&mode=dorian", size: [390, 844] },
+  { name: "match-narrow", path: "/match", size: [390, 844] },
+  { name: "identify-narrow", path: "/identify", size: [390, 844] },
+];
+
+ensureBuild();
+const executablePath = ensureChromium();
+mkdirSync(folder, { recursive: true });
+const server = spawn(process.execPath, [join(root, "dist/server/entry.mjs")], {
+  env: { ...process.env, HOST: "127.0.0.1", PORT: String(PORT) },
+  stdio: "ignore",
+});
+const browser = await chromium.launch({
+  executablePath,
+  args: "--headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync".split(
+    " ",
+  ),
+});
+try {
+  for (const { name, path, size: [width, height] = [1280, 800], theme, act } of SHOTS) {
+    const page = await browser.newPage({
+      viewport: { width, height },
+      colorScheme: theme ?? "light",
+      reducedMotion: "reduce",
+    });
+    await page.goto(`http://127.0.0.1:${PORT}${path}${path.includes("?") ? "&" : "?"}demo`, {
+      waitUntil: "networkidle",
+    });
+    await page.getByRole("heading", { level: 2 }).first().waitFor();
+    await act?.(page);
+    await page.waitForTimeout(600);
+    await page.screenshot({ path: join(folder, `${name}.png`) });
+    await page.close();
+    console.log(`docs/screenshots/${name}.png`);
+  }
+} finally {
+  await browser.close();
+  server.kill();
+}

@@ -1,0 +1,99 @@
+import { DEMO_TUNES } from "@/demo";
+import { Button, Choice } from "@/ui/controls";
+import { problemText, Words } from "@/ui/words";
+import own from "./IdentifyView.module.css";
+import type { ReadTunes } from "./useTunes";
+
+interface WaysProps {
+  readonly way: "staff" | "text";
+  readonly onWay: (way: "staff" | "text") => void;
+  readonly onFile: (file: File | undefined) => void;
+}
+
+/** The ways in: the staff as read, text in a field, or a file, chosen or dropped. */
+export function Ways({ way, onWay, onFile }: WaysProps) {
+  return (
+    <div className={own.ways}>
+      <Choice
+        label="The tune as staff or as text"
+        value={way}
+        onChange={onWay}
+        options={[
+          { value: "staff", text: "Staff" },
+          { value: "text", text: "Paste or type" },
+        ]}
+      />
+      <label className={own.file} title="Or drop one anywhere on this view">
+        <span>Open an ABC file</span>
+        <input
+          type="file"
+          accept=".abc,.txt,text/vnd.abc,text/plain"
+          onChange={(event) => {
+            onFile(event.target.files?.[0]);
+            event.target.value = "";
+          }}
+        />
+      </label>
+    </div>
+  );
+}
+
+interface TuneTextProps {
+  readonly text: string;
+  readonly isOpen: boolean;
+  readonly isEmpty: boolean;
+  readonly read: ReadTunes | undefined;
+  readonly refusal: string | undefined;
+  readonly onText: (text: string) => void;
+  /** One of the demo's tunes was chosen. */
+  readonly onTry: (text: string) => void;
+}
+
+/** Problems shown at once; the rest are counted. */
+const MOST_PROBLEMS = 4;
+
+/** The text field, where it is open, and what in the text was not understood, and where. */
+export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }: TuneTextProps) {
+  const problems = isEmpty ? [] : (read?.problems ?? []);
+  if (!isOpen && problems.length === 0 && refusal === undefined) return null;
+  return (
+    <div className={own.input}>
+      {isOpen && (
+        <textarea
+          className={own.text}
+          aria-label="The tune, as ABC or note names"
+          value={text}
+          rows={8}
+          spellCheck={false}
+          placeholder={"A4:1 B4:0.5 C#5:0.5 | D5:2 ||\nor ABC:\nX:1\nK:AMix\nA2 c2 B2 d2 |"}
+          onChange={(event) => onText(event.target.value)}
+        />
+      )}
+      {isEmpty && (
+        <p className={own.tries}>
+          <span>Open or drop an ABC file, paste ABC, type note names; or try a tune of the play:</span>
+          {DEMO_TUNES.map(({ id, title, text: abc }) => (
+            <Button key={id} kind="quiet" onClick={() => onTry(abc)}>
+              {title}
+            </Button>
+          ))}
+        </p>
+      )}
+      {refusal !== undefined && (
+        <p className={own.problem} role="alert">
+          {refusal}
+        </p>
+      )}
+      {problems.length > 0 && (
+        <ul className={own.problem} aria-live="polite">
+          {problems.slice(0, MOST_PROBLEMS).map((problem) => (
+            <li key={`${problem.offset} ${problem.code}`}>
+              <Words>{problemText(problem, read?.text ?? "")}</Words>
+            </li>
+          ))}
+          {problems.length > MOST_PROBLEMS && <li>and {problems.length - MOST_PROBLEMS} more like these.</li>}
+        </ul>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,69 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "@playwright/test";
+import { open, watch } from "./pages";
+
+const serious = async (page: import("@playwright/test").Page) => {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"])
+    .analyze();
+  return violations.map(
+    ({ id, nodes }) =>
+      `${id}: ${nodes.map(({ target, failureSummary }) => `${String(target)} ${failureSummary ?? ""}`).join(" | ")}`,
+  );
+};
+
+for (const theme of ["light", "dark"] as const) {
+  for (const view of ["derive", "match", "identify"]) {
+    test(`${view} is accessible in ${theme}`, async ({ page }) => {
+      await page.emulateMedia({ colorScheme: theme, reducedMotion: "reduce" });
+      await open(page, `/${view}?demo`);
+      await page.getByRole("heading", { level: 2 }).first().waitFor();
+      await page.waitForTimeout(400);
+      expect(await serious(page)).toEqual([]);
+    });
+  }
+}
+
+test("the sheets are accessible and give the focus back", async ({ page }) => {
+  const seen = watch(page);
+  await open(page, "/derive?demo");
+  for (const name of ["Shelf", "Find", "Keys"]) {
+    const button = page.getByRole("button", { name: new RegExp(`^${name}`) });
+    await button.click();
+    await expect(page.getByRole("dialog", { name })).toBeVisible();
+    expect(await serious(page)).toEqual([]);
+    await page.keyboard.press("Escape");
+    await expect(page.getByRole("dialog", { name })).toBeHidden();
+    await expect(button).toBeFocused();
+  }
+  expect(seen).toEqual([]);
+});
+
+test("nothing is wider than a narrow window, and the stage folds", async ({ page }) => {
+  await page.setViewportSize({ width: 360, height: 740 });
+  for (const view of ["derive", "match", "identify"]) {
+    await open(page, `/${view}?demo`);
+    await page.getByRole("heading", { level: 2 }).first().waitFor();
+    await page.waitForTimeout(300);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+  }
+  await expect(page.getByRole("img", { name: /on the neck/ })).toBeHidden();
+  await page.getByRole("button", { name: "Show" }).click();
+  await expect(page.getByRole("img", { name: /on the neck/ })).toBeVisible();
+});
+
+test("the keyboard alone gets everywhere in Derive", async ({ page }) => {
+  await open(page, "/derive");
+  const reached = new Set<string>();
+  for (let at = 0; at < 60; at += 1) {
+    await page.keyboard.press("Tab");
+    reached.add(
+      await page.evaluate(
+        () => document.activeElement?.getAttribute("aria-label") ?? document.activeElement?.textContent ?? "",
+      ),
+    );
+  }
+  for (const name of ["Home", "Parent scale", "Drone D", "Volume", "Play"])
+    expect([...reached]).toContain(name);
+  expect([...reached].some((name) => name.startsWith("D Lydian, notes of A major"))).toBe(true);
+});

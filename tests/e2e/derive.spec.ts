@@ -1,0 +1,100 @@
+import { expect, test } from "@playwright/test";
+import { open, watch } from "./pages";
+
+test("keys set home, go brighter and darker, walk the ladder, and the address follows", async ({ page }) => {
+  await open(page, "/derive");
+  const title = page.getByRole("heading", { level: 2 }).first();
+  await page.keyboard.press("g");
+  await expect(title).toHaveText("G Dorian");
+  await page.keyboard.press("#");
+  await expect(title).toHaveText("G♯ Dorian");
+  await page.keyboard.press("]");
+  await expect(title).toHaveText("G♯ Mixolydian");
+  await page.keyboard.press("[");
+  await page.keyboard.press("[");
+  await expect(title).toHaveText("G♯ Aeolian");
+  await page.keyboard.press("ArrowUp");
+  await expect(title).toHaveText("G♯ Dorian");
+  await expect(page).toHaveURL(/home=G%23&mode=dorian/);
+  await page.keyboard.press("l");
+  await expect(page).toHaveURL(/line=notes/);
+  await page.keyboard.press("ArrowDown");
+  await expect(title).toHaveText("D♯ Aeolian");
+  await page.reload();
+  await expect(title).toHaveText("D♯ Aeolian");
+});
+
+test("lining up notes keeps the parent's notes in their columns and moves home", async ({ page }) => {
+  await open(page, "/derive?home=D&mode=dorian");
+  const homes = () =>
+    page
+      .locator("[data-home]")
+      .evaluateAll((sills) => sills.map((sill) => Math.round(sill.getBoundingClientRect().left)));
+  await page.waitForTimeout(250);
+  expect(new Set(await homes()).size).toBe(1);
+  await page.getByLabel("Line up notes").check();
+  await page.waitForTimeout(400);
+  expect(new Set(await homes()).size).toBe(7);
+  await expect(page.getByRole("button", { name: /^F Lydian, notes of C major/ })).toBeVisible();
+  await expect(page.getByLabel("Tonic of the parent scale")).toHaveValue("C");
+});
+
+test("a home that is none is refused in place and nothing is lost", async ({ page }) => {
+  await open(page, "/derive?home=Eb&mode=lydian");
+  await page.getByLabel("Home", { exact: true }).fill("Q7");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("alert")).toContainText("“Q7” is no note");
+  await expect(page.getByRole("heading", { name: "E♭ Lydian" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(page.getByLabel("Home", { exact: true })).toHaveValue("E♭");
+});
+
+test("an address that names what there is not gives the nearest and says so", async ({ page }) => {
+  await open(page, "/derive?home=H&mode=doriann");
+  await expect(page.getByRole("status").filter({ hasText: "Home is B" })).toBeVisible();
+  await expect(
+    page.getByText("There is no mode “doriann”. Shown is Dorian, the nearest name."),
+  ).toBeVisible();
+  await expect(page.getByRole("heading", { name: "B Dorian" })).toBeVisible();
+  const response = await page.goto("/nowhere");
+  expect(response?.status()).toBe(404);
+  await expect(page.getByRole("heading", { name: "There is no such page" })).toBeVisible();
+});
+
+test("the panel says what makes the mode, in odd keys too", async ({ page }) => {
+  const seen = watch(page);
+  await open(page, "/derive?home=C%23&mode=lydian");
+  await expect(page.getByText("The major scale with its fourth raised: F𝄪 in place of F♯.")).toBeVisible();
+  await page.getByRole("button", { name: "Easier from D♭" }).click();
+  await expect(page.getByRole("heading", { name: "D♭ Lydian" })).toBeVisible();
+  await expect(page.getByText("D♭ and E♭, back and forth")).toBeVisible();
+  await page.getByRole("button", { name: /^G → G♭ makes D♭ Ionian/ }).click();
+  await expect(page.getByRole("heading", { name: "D♭ Ionian" })).toBeVisible();
+  await page.getByLabel("Parent scale").selectOption({ label: "the harmonic minor scale" });
+  await expect(page.getByRole("heading", { name: "D♭ harmonic minor" })).toBeVisible();
+  expect(seen).toEqual([]);
+});
+
+test("find goes to a mode by any of its names", async ({ page }) => {
+  await open(page, "/derive");
+  await page.keyboard.press("/");
+  await page.getByLabel("What to find").fill("f# natural minor");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "F♯ Aeolian" })).toBeVisible();
+  await page.keyboard.press("/");
+  await page.getByLabel("What to find").fill("zzz");
+  await expect(page.getByText("Nothing goes by “zzz”.")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toContainText("One note brighter");
+});
+
+test("the neck shows one position or all of it, as worked out by hand", async ({ page }) => {
+  await open(page, "/derive?home=D&mode=dorian");
+  const neck = page.getByRole("img", { name: /^D Dorian on the neck/ });
+  await expect(neck).toHaveAttribute("aria-label", /String 3: 4 B \(6\), 5 C \(♭7\), 7 D \(1\)\./);
+  await page.keyboard.press(".");
+  await expect(page.getByText("at fret 7")).toBeVisible();
+  await page.keyboard.press("p");
+  await expect(neck).toHaveAttribute("aria-label", /String 6: 0 E \(2\), 1 F/);
+});

@@ -1,0 +1,32 @@
+import { expect, type Page } from "@playwright/test";
+
+/** Opens a view and waits until it stands. */
+export async function open(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await expect(page.getByRole("navigation", { name: "Views" })).toBeVisible();
+  await expect(page.getByRole("region", { name: "Stage" })).toBeVisible();
+  await expect(page.getByRole("main").getByRole("heading", { level: 1 })).toBeAttached();
+}
+
+/** Collects what must not happen: requests that leave the machine, errors, refusals by the content policy. */
+export function watch(page: Page): readonly string[] {
+  const seen: string[] = [];
+  page.on("request", (request) => {
+    const url = new URL(request.url());
+    if (!["127.0.0.1", ""].includes(url.hostname)) seen.push(`left the machine: ${request.url()}`);
+  });
+  page.on("pageerror", (error) => seen.push(`error: ${error.message}`));
+  page.on("console", (message) => {
+    if (message.type() === "error") seen.push(`console: ${message.text().slice(0, 200)}`);
+  });
+  return seen;
+}
+
+/** Puts a thing on the Shelf through the dialog that is open. */
+export async function keepAs(page: Page, title: string, words = ""): Promise<void> {
+  const dialog = page.getByRole("dialog", { name: "Keep it" });
+  await dialog.getByLabel("Title").fill(title);
+  await dialog.getByLabel("Your words").fill(words);
+  await dialog.getByRole("button", { name: "Keep" }).click();
+  await expect(dialog).toBeHidden();
+}

@@ -1,0 +1,79 @@
+import { expect, test } from "@playwright/test";
+import { keepAs, open } from "./pages";
+
+test("what is kept can be renamed, deleted, brought back, and is seen in another tab", async ({
+  page,
+  context,
+}) => {
+  await open(page, "/derive?home=F%23&mode=locrian");
+  await page.keyboard.press("k");
+  await keepAs(page, "Cellar", "damp");
+  const other = await context.newPage();
+  await open(other, "/derive");
+  await expect(other.getByRole("button", { name: "Shelf 1" })).toBeVisible();
+
+  await page.keyboard.press("h");
+  const shelf = page.getByRole("dialog", { name: "Shelf" });
+  await shelf.getByRole("button", { name: "Rename Cellar" }).click();
+  await shelf.getByLabel("Title").fill("Cellar stair");
+  await shelf.getByLabel("Your words").fill("damp, and a step missing");
+  await shelf.getByRole("button", { name: "Save" }).click();
+  await expect(shelf.getByText("damp, and a step missing")).toBeVisible();
+
+  await shelf.getByRole("button", { name: "Delete Cellar stair" }).click();
+  await expect(shelf.getByText("Deleted in the last 30 days")).toBeVisible();
+  await expect(other.getByRole("button", { name: "Shelf 0" })).toBeVisible();
+  await page.reload();
+  await page.getByRole("button", { name: "Shelf 0" }).click();
+  await page.getByRole("button", { name: "Bring back Cellar stair" }).click();
+  await page.getByRole("button", { name: /^Cellar stair/ }).click();
+  await expect(page.getByRole("heading", { name: "F♯ Locrian" })).toBeVisible();
+  await expect(other.getByRole("button", { name: "Shelf 1" })).toBeVisible();
+});
+
+test("a title is asked for, and Escape keeps nothing", async ({ page }) => {
+  await open(page, "/derive");
+  await page.keyboard.press("k");
+  await page.getByLabel("Title").fill("  ");
+  await expect(page.getByText("It needs a title")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("button", { name: "Shelf 0" })).toBeVisible();
+});
+
+test("a file that is no backup changes nothing and says why", async ({ page }) => {
+  await open(page, "/derive");
+  await page.keyboard.press("h");
+  const give = (text: string) =>
+    page
+      .getByLabel("Backup file")
+      .setInputFiles({ name: "x.json", mimeType: "application/json", buffer: Buffer.from(text) });
+  await give("not json");
+  await expect(page.getByText("it is not JSON")).toBeVisible();
+  await give('{"format":"shade-backup","version":9,"shelf":[],"settings":{}}');
+  await expect(page.getByText("This backup is of version 9")).toBeVisible();
+  await give('{"format":"shade-backup","version":1,"shelf":[{"id":"x"}],"settings":{}}');
+  await expect(page.getByText("Entry 1 could not be read and was set aside")).toBeVisible();
+});
+
+test("the demo comes in once, and what was deleted of it stays deleted", async ({ page }) => {
+  await open(page, "/derive?demo");
+  await expect(page.getByRole("button", { name: "Shelf 6" })).toBeVisible();
+  await page.keyboard.press("h");
+  await page.getByRole("button", { name: "Delete Six Pears" }).click();
+  await page.goto("/derive?demo");
+  await expect(page.getByRole("button", { name: "Shelf 5" })).toBeVisible();
+  await page.getByRole("link", { name: "Match" }).click();
+  await expect(page.getByLabel("Over")).toHaveValue(/Em9/);
+});
+
+test("settings stay, but the volume begins at the safe one", async ({ page }) => {
+  await open(page, "/derive");
+  await page.keyboard.press("t");
+  await page.getByLabel("Tempo, beats a minute, 30 to 300").fill("132");
+  await page.getByLabel("Volume").fill("-4");
+  await page.waitForTimeout(300);
+  await page.reload();
+  await expect(page.locator("html")).toHaveAttribute("data-theme", "dusk");
+  await expect(page.getByLabel("Tempo, beats a minute, 30 to 300")).toHaveValue("132");
+  await expect(page.getByLabel("Volume")).toHaveValue("-18");
+});

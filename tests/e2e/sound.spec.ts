@@ -1,0 +1,74 @@
+import { expect, type Page, test } from "@playwright/test";
+import { open } from "./pages";
+
+interface Tapped {
+  tap?: AnalyserNode;
+  /** MIDI numbers of the strongest pitch, each once while it lasts. */
+  heard: number[];
+}
+
+/** Taps what goes to the loudspeaker and notes the strongest pitch in it, over and over. */
+async function tapSound(page: Page): Promise<void> {
+  await page.addInitScript(() => {
+    const tapped = window as unknown as Tapped;
+    tapped.heard = [];
+    // eslint-disable-next-line @typescript-eslint/unbound-method -- called below with its own `this`
+    const connect = AudioNode.prototype.connect as (this: AudioNode, ...to: unknown[]) => unknown;
+    AudioNode.prototype.connect = function (this: AudioNode, ...to: unknown[]) {
+      if (to[0] instanceof AudioDestinationNode && this.context instanceof AudioContext) {
+        tapped.tap ??= new AnalyserNode(this.context, { fftSize: 8192, smoothingTimeConstant: 0 });
+        connect.call(this, tapped.tap);
+      }
+      return connect.apply(this, to);
+    } as typeof AudioNode.prototype.connect;
+    setInterval(() => {
+      const { tap, heard } = tapped;
+      if (!tap) return;
+      const bins = new Float32Array(tap.frequencyBinCount);
+      tap.getFloatFrequencyData(bins);
+      const loudest = bins.reduce((best, value, at) => (value > (bins[best] ?? -Infinity) ? at : best), 0);
+      const hertz = (loudest * tap.context.sampleRate) / tap.fftSize;
+      const isQuiet = (bins[loudest] ?? -Infinity) < -65 || hertz < 60;
+      const midi = isQuiet ? 0 : Math.round(69 + 12 * Math.log2(hertz / 440));
+      if (heard.at(-1) !== midi) heard.push(midi);
+    }, 30);
+  });
+}
+
+const heardSoFar = (page: Page) => page.evaluate(() => (window as unknown as Tapped).heard);
+
+test("no sound is made, and no sound code loaded, before the user's act", async ({ page }) => {
+  await tapSound(page);
+  await open(page, "/derive");
+  await page.keyboard.press("d");
+  expect(await page.evaluate(() => (window as unknown as Tapped).tap === undefined)).toBe(true);
+});
+
+test("the mode is heard at its pitches, starting on home", async ({ page }) => {
+  await tapSound(page);
+  await open(page, "/derive?home=A&mode=phrygian");
+  await page.getByLabel("Drone A").uncheck();
+  await page.getByLabel("Tempo, beats a minute, 30 to 300").fill("40");
+  await page.locator("h2").first().click();
+  await page.keyboard.press(" ");
+  await expect(async () => {
+    expect((await heardSoFar(page)).filter((midi) => midi > 0).length).toBeGreaterThanOrEqual(4);
+  }).toPass({ timeout: 10_000 });
+  const heard = (await heardSoFar(page)).filter((midi) => midi > 0);
+  // A Phrygian from A3: A B♭ C D.
+  expect(heard.slice(0, 4)).toEqual([57, 58, 60, 62]);
+});
+
+test("the swap goes on while views change, and Escape stops it at once", async ({ page }) => {
+  await tapSound(page);
+  await open(page, "/derive?demo");
+  await page.keyboard.press("s");
+  await expect(page.getByRole("button", { name: /^Swap B/ })).toHaveAttribute("aria-pressed", "true");
+  await page.keyboard.press("2");
+  await expect(page).toHaveURL(/\/match/);
+  await expect(async () => expect((await heardSoFar(page)).at(-1)).toBeGreaterThan(0)).toPass();
+  await expect(page.locator("[data-sounding]").first()).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("button", { name: "Play the bars" })).toBeVisible();
+  await expect(async () => expect((await heardSoFar(page)).at(-1)).toBe(0)).toPass({ timeout: 4000 });
+});
