@@ -105,7 +105,7 @@ export function countSentence(homeMode: HomeMode): string {
 const STEPS: Readonly<Record<number, string>> = {
   1: "half",
   2: "whole",
-  3: "one and a half",
+  3: "1½",
   4: "two whole",
 };
 

@@ -1,0 +1,55 @@
+// @vitest-environment jsdom
+import { cleanup, render, screen } from "@testing-library/react";
+import { afterEach, describe, expect, it } from "vitest";
+import { fifthsOf } from "@/core/pitch";
+import { mode } from "@/core/scale";
+import { Blind } from "./Blind";
+import { HeightBlind } from "./HeightBlind";
+
+afterEach(cleanup);
+
+const lydian = { home: fifthsOf("B"), mode: mode("lydian") };
+
+describe("the blind", () => {
+  it("shows twelve slats, seven open, spelled from home", () => {
+    const { container } = render(<Blind homeMode={lydian} />);
+    const slats = [...(container.firstElementChild?.children ?? [])];
+    expect(slats).toHaveLength(12);
+    expect(
+      slats
+        .map(({ textContent }) => textContent)
+        .join(" ")
+        .replaceAll(/ +/g, " "),
+    ).toBe("B1 C♯2 D♯3 E♯♯4 F♯5 G♯6 A♯7");
+    expect(container.querySelector("[data-colour]")?.textContent).toBe("E♯♯4");
+    expect(container.querySelectorAll("[data-home]")).toHaveLength(1);
+  });
+
+  it("moves home along and round the edge", () => {
+    const { container } = render(<Blind homeMode={lydian} homeColumn={11} />);
+    const columns = [...container.querySelectorAll<HTMLElement>("[style]")].map(({ style }) =>
+      style.getPropertyValue("--column"),
+    );
+    expect(columns.slice(0, 3)).toEqual(["11", "0", "1"]);
+  });
+});
+
+describe("the blind with heights", () => {
+  it("says how long each note sounds, what only visits, and what was never heard", () => {
+    const sounding = [0, 0, 0, 0.25, 0, 0.05, 0.2, 0, 0, 0, 0, 0.5];
+    render(<HeightBlind homeMode={lydian} sounding={sounding} visiting={[]} open={[9]} />);
+    expect(screen.getByRole("img", { name: "B, 50 in 100" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "E♯, 5 in 100" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "G♯, 0 in 100, never heard" })).toBeTruthy();
+    cleanup();
+    render(
+      <HeightBlind
+        homeMode={{ ...lydian, mode: mode("ionian") }}
+        sounding={sounding}
+        visiting={[fifthsOf("F")]}
+        open={[]}
+      />,
+    );
+    expect(screen.getByRole("img", { name: "F, 5 in 100, outside the mode" })).toBeTruthy();
+  });
+});

@@ -1,0 +1,296 @@
+import { describe, expect, it, test } from "vitest";
+import { degreeOf, fifthsOf } from "@/core/pitch";
+import { readChart } from "@/core/chord";
+import { identify } from "@/core/identify";
+import { decisions, fitOf, oneModeReadings, signalNotes, whatDecides } from "@/core/progression";
+import { CATALOGUE, colourSwap, type HomeMode, mode } from "@/core/scale";
+import { readNotes } from "@/formats";
+import {
+  backupProblemText,
+  barsText,
+  brightnessText,
+  countReason,
+  countSentence,
+  countText,
+  decisionText,
+  homeChordText,
+  homeModeText,
+  homeReason,
+  ladderText,
+  listText,
+  notesReason,
+  noticeText,
+  orText,
+  type Phrase,
+  playItFromText,
+  problemText,
+  readingText,
+  roleText,
+  rubsText,
+  shortName,
+  signalSentence,
+  stepsText,
+  sungText,
+  swappedText,
+  symbolText,
+  tellingReason,
+  tonesText,
+  tuneCountText,
+  vampText,
+  weightText,
+  whatItIs,
+} from ".";
+
+const at = (home: string, id: string): HomeMode => ({ home: fifthsOf(home), mode: mode(id) });
+
+/** A sentence as it is read; what is lit stands in brackets. */
+const plain = (phrases: readonly Phrase[]) =>
+  phrases
+    .map((phrase) =>
+      typeof phrase === "string" ? phrase : "lit" in phrase ? `[${phrase.lit}]` : phrase.strong,
+    )
+    .join("")
+    .trim();
+
+describe("names", () => {
+  test.each([
+    ["D", "dorian", "D Dorian"],
+    ["C#", "lydian", "C♯ Lydian"],
+    ["Bb", "melodic-minor", "B♭ melodic minor"],
+    ["F", "lydian-dominant", "F Lydian dominant"],
+    ["Ebb", "altered", "E𝄫 altered"],
+  ])("%s %s is %s", (home, id, text) => expect(homeModeText(at(home, id))).toBe(text));
+
+  it("are short where room is", () => {
+    expect(CATALOGUE.slice(0, 7).map(shortName).join(" ")).toBe(
+      "Ionian Dorian Phryg. Lydian Mixol. Aeol. Locr.",
+    );
+    expect(shortName(mode("phrygian-dominant"))).toBe("Phr. dom.");
+    expect(CATALOGUE.every((each) => shortName(each).length <= 12)).toBe(true);
+  });
+
+  test.each([
+    [3, "+3"],
+    [0, "±0"],
+    [-2, "−2"],
+    [0.8, "+0.8"],
+  ])("brightness %f is %s", (value, text) => expect(brightnessText(value)).toBe(text));
+
+  it("lists and counts in words", () => {
+    expect([listText([]), listText(["A"]), listText(["A", "B"]), listText(["A", "B", "C"], "or")]).toEqual([
+      "",
+      "A",
+      "A and B",
+      "A, B or C",
+    ]);
+    expect([
+      countText(0, "chord"),
+      countText(1, "chord"),
+      countText(2, "chord"),
+      countText(14, "chord"),
+    ]).toEqual(["no chords", "one chord", "two chords", "14 chords"]);
+    expect([barsText([2]), barsText([2, 2, 4]), barsText([1, 2, 3, 4, 5])]).toEqual([
+      "bar 2",
+      "bars 2 and 4",
+      "5 bars",
+    ]);
+  });
+
+  test.each([
+    ["Bbmaj7#11", "B♭maj7♯11"],
+    ["C7b9", "C7♭9"],
+    ["F#m7b5", "F♯m7♭5"],
+    ["Bsus4", "Bsus4"],
+    ["Gadd9", "Gadd9"],
+  ])("%s is shown as %s", (symbol, text) => expect(symbolText(symbol)).toBe(text));
+});
+
+describe("what a mode is, in a sentence", () => {
+  test.each([
+    [
+      at("D", "dorian"),
+      "The natural minor with its sixth raised: [B] in place of B♭. Once a minor third is heard, the 6 ([B]) alone tells it: no mode near it has one.",
+    ],
+    [
+      at("C", "ionian"),
+      "The major scale itself. Once a major third is heard, the 4 ([F]) and 7 ([B]) together tell it: no mode near it has both.",
+    ],
+    [
+      at("B", "locrian"),
+      "The natural minor with its second and fifth lowered: C in place of C♯ and [F] in place of F♯. Nearer still: Phrygian with ♭5. Once a minor third is heard, the ♭5 ([F]) alone tells it: no mode near it has one.",
+    ],
+  ])("%#", (homeMode, text) => expect(plain(whatItIs(homeMode))).toBe(text));
+
+  it("names every smallest set where there are several", () => {
+    expect(plain(whatItIs(at("E", "phrygian-dominant")))).toContain(
+      "So do ♭2 with 4, ♭2 with 5, 5 with ♭6 or ♭6 with ♭7.",
+    );
+    expect(plain(whatItIs(at("G", "harmonic-major")))).toContain("So does 4 with ♭6.");
+  });
+
+  it("says both ways in which a degree may move", () => {
+    expect(plain(whatItIs(at("C", "lydian-dominant")))).toContain(
+      "The major scale with its fourth raised and its seventh lowered: [F♯] in place of F and [B♭] in place of B.",
+    );
+  });
+
+  it("never leaves a hole, for any mode and home", () => {
+    for (const each of CATALOGUE) {
+      for (const home of [-8, -6, 0, 2, 7, 10]) {
+        const homeMode = { home, mode: each };
+        const texts = [
+          plain(whatItIs(homeMode)),
+          countSentence(homeMode),
+          stepsText(homeMode),
+          sungText(homeMode),
+          homeChordText(homeMode),
+          vampText(homeMode),
+          playItFromText(homeMode),
+        ];
+        for (const text of texts) expect(text).not.toMatch(/undefined|null|NaN|^\s*$| {2}/);
+      }
+    }
+  });
+
+  it("counts, steps, sings and stacks", () => {
+    const dorian = at("D", "dorian");
+    expect(countSentence(dorian)).toBe("D is the second note of C major.");
+    expect(countSentence(at("Gb", "ionian"))).toBe("G♭ is the first note: the parent scale itself.");
+    expect(stepsText(at("A", "harmonic-minor"))).toBe("whole half whole whole half 1½ half");
+    expect(sungText(dorian)).toBe("do re me fa sol la te");
+    expect(homeChordText(dorian)).toBe("Dm7, in full Dm13 (every fifth perfect)");
+    expect(homeChordText(at("F", "lydian"))).toBe("Fmaj7, in full Fmaj13♯11 (5 of 6 fifths perfect)");
+    expect(vampText(dorian)).toBe("Dm and G, back and forth");
+    expect(ladderText(dorian, "homes")).toBe("The modes of the major scale on D, from bright to dark");
+    expect(ladderText(dorian, "notes")).toBe("The modes of C major, from bright to dark");
+  });
+});
+
+describe("what is said about chords", () => {
+  const chart = readChart("| Em9 | A13 | Em9 | A13 | Cmaj7 | D6 | Em9 | B7sus4 |").value;
+  const [reading] = oneModeReadings(chart);
+  const symbols = chart.map(({ chord }) => chord);
+
+  it("the reading and what lies outside it", () => {
+    expect(reading && readingText(reading)).toBe("E Dorian throughout; C is outside in one chord");
+    const [clean] = oneModeReadings(readChart("Em9 A13").value);
+    expect(clean && readingText(clean)).toBe("E Dorian throughout; nothing outside");
+  });
+
+  it("the signal note in the wording of both schools", () => {
+    expect(plain(signalSentence(chart, 1, signalNotes(symbols, 1), reading!))).toBe(
+      "Signal note: [C♯], its third (A too). Em9 does not have it, so it says that the chord has changed. Save it for here, or use it throughout for E Dorian.",
+    );
+    const twice = readChart("Em Em").value;
+    expect(plain(signalSentence(twice, 0, [], reading!))).toMatch(/^Every note of it is in Em as well/);
+    expect(plain(signalSentence(readChart("Em").value, 0, [], reading!))).toMatch(
+      /^Alone it has no neighbour/,
+    );
+    expect(plain(signalSentence(readChart("??? Em").value, 0, [], reading!))).toMatch(
+      /^Nobody could read this one/,
+    );
+  });
+
+  it("what decides: a note, only the home, or nothing yet", () => {
+    expect(decisions(reading!.homeMode, chart).map((each) => decisionText(each, chart))).toEqual([
+      "C♯, the third of A13, in bars 2 and 4 makes it Dorian; C in bar 5 leans towards Aeolian",
+      "B Aeolian has the same notes; only the home tells them apart",
+    ]);
+    const open = readChart("Am7 D7").value;
+    expect(decisionText(whatDecides([at("A", "dorian"), at("A", "dorian-flat2")], open), open)).toBe(
+      "Nothing here decides against A Dorian ♭2: B would make it Dorian, B♭ Dorian ♭2",
+    );
+  });
+
+  it("tones, rubs and roles", () => {
+    const { chord } = chart[1]!;
+    const fit = fitOf(chord!, reading!.homeMode);
+    expect(tonesText(chord!)).toBe("A C♯ E G, with B and F♯ above");
+    expect(rubsText(fit, chord!)).toBe("D, a half step over the third");
+    expect(["b3", "#5", "b2", "b7", "bb7"].map((degree) => roleText(degreeOf(degree)))).toEqual([
+      "third",
+      "fifth",
+      "flat ninth",
+      "seventh",
+      "𝄫7",
+    ]);
+  });
+});
+
+describe("the reasons for a tune", () => {
+  const about = (text: string) => identify(readNotes(text).value)!;
+  const stair = about("A4 C#5 B4 D5 | C#5 E5 D5 B4 | A4 C#5 B4 G4 | F#4 G4 A4:2 ||");
+  const pears = about("D4 F A | G F E | F A C5 | A:2 G | C5 A G | A F E | D4:3 ||");
+
+  it("home, notes, count and what tells it", () => {
+    expect(plain(homeReason(stair))).toMatch(/^Home is A\. The one phrase ends on A/);
+    expect(plain(notesReason(stair))).toBe("The notes are D major’s: D E F♯ G A B C♯. All seven are used.");
+    expect(plain(countReason(stair))).toBe(
+      "Count up from D: Ionian D, Dorian E, Phrygian F♯, Lydian G, Mixolydian A.",
+    );
+    expect(plain(tellingReason(stair, () => true))).toBe(
+      "What tells it: a major third, C♯, with [G] over it. With G♯ it would be plain A major.",
+    );
+    expect([orText(stair), playItFromText(stair.homeMode)]).toEqual([
+      undefined,
+      "D major shapes, resting on A",
+    ]);
+  });
+
+  it("a note that never occurs", () => {
+    expect(plain(notesReason(pears))).toContain("Six of the seven are used; the sixth above D never occurs.");
+    expect(plain(tellingReason(pears, () => true))).toContain("both stay open.");
+    expect(orText(pears)).toBe("or Dorian");
+    expect(orText(about("A4"))).toBe("or one of six more");
+  });
+
+  it("what a swap makes", () => {
+    const made = (home: string, id: string) => swappedText(at(home, id), colourSwap(mode(id))!);
+    expect(made("A", "mixolydian")).toBe("plain A major");
+    expect(made("Eb", "dorian")).toBe("plain E♭ minor");
+    expect(made("B", "locrian")).toBe("B Phrygian");
+  });
+
+  it("counts and weights", () => {
+    const tune = readNotes("A4 B4 | C5").value;
+    expect(tuneCountText(tune, "notes")).toBe("2 bars, 3 notes, typed");
+    expect([0.999, 0.94, 0.004].map(weightText)).toEqual(["99", "94", "under 1"]);
+  });
+});
+
+describe("what could not be read", () => {
+  test.each([
+    ["| Em9 | qqq |", "At 9: “qqq” is no chord; begin with a letter A to G."],
+    ["| Em9 |\n| Aqq |", "Line 2, column 4: “qq” is no kind of chord; m7, maj7, 7sus4, 13 or ♭9 would do."],
+    ["| G/H |", "At 5: a note A to G should stand behind the slash, not “H”."],
+    ["| % |", "At 3: there is no bar before this one to repeat."],
+  ])("%j", (text, said) => expect(problemText(readChart(text).problems[0]!, text)).toBe(said));
+
+  test.each([
+    [
+      "A4 xx",
+      "At 4: “xx” is no note; a letter A to G with # or b, an octave and a length would do, as in C#5:2.",
+    ],
+    ["A4:0", "At 4: “0” is no length; quarters such as 1, 0.5 or 3/2 would do."],
+    ["", "There are no notes in it yet."],
+  ])("%j", (text, said) => expect(problemText(readNotes(text).problems[0]!, text)).toBe(said));
+
+  it("says what stands in for what an address named", () => {
+    expect(noticeText({ code: "mode-unknown", asked: "doriann", found: "dorian" })).toBe(
+      "There is no mode “doriann”. Shown is Dorian, the nearest name.",
+    );
+    expect(noticeText({ code: "home-unknown", asked: "H", found: "B" })).toContain(
+      "“H” is no note name. Home is B;",
+    );
+    expect(noticeText({ code: "chords-cut", asked: "2000", found: "1500" })).toContain(
+      "the first 1500 are shown",
+    );
+  });
+
+  it("says why a file was not taken", () => {
+    expect(backupProblemText({ code: "not-json", found: "x" })).toContain("it is not JSON");
+    expect(backupProblemText({ code: "not-a-backup", found: "x" })).toContain("no Shade backup");
+    expect(backupProblemText({ code: "newer-version", found: "7" })).toContain("of version 7");
+    expect(backupProblemText({ code: "record-unread", record: 3, found: "{}" })).toContain("Entry 3");
+  });
+});
