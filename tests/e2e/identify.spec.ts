@@ -41,6 +41,7 @@ test("six notes leave two modes open, and either can be looked into", async ({ p
       "But no sixth is ever heard: with B it would be D Dorian, with B♭ D Aeolian; both stay open.",
     ),
   ).toBeVisible();
+  await expect(page.getByRole("button", { name: /^With B/ })).toHaveCount(0);
   await page.getByRole("button", { name: /^D Dorian/ }).click();
   await expect(page.getByRole("heading", { name: "D Dorian or Aeolian" })).toBeVisible();
   await expect(page).toHaveURL(/home=D&mode=dorian/);

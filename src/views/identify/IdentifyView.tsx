@@ -1,7 +1,8 @@
 import { useStore } from "@nanostores/react";
 import { type DragEvent, useState } from "react";
 import { soundOf } from "@/core/pitch";
-import { colourSwap } from "@/core/scale";
+import type { Identification } from "@/core/identify";
+import { colourSwap, type Swap } from "@/core/scale";
 import { byTurns, tuneScore } from "@/sound";
 import { $draft, $keeping, $ready, changeDraft, toggle } from "@/state";
 import { HeightBlind } from "@/ui/blind";
@@ -47,9 +48,9 @@ export function IdentifyView() {
 
   const tune = answer?.shown.tune;
   const homeMode = answer?.found.homeMode;
-  const swap = homeMode && colourSwap(homeMode.mode);
+  const swap = answer && heardSwap(answer.found);
   const hearSwap = () => {
-    if (!tune || !swap) return;
+    if (!tune || !homeMode || !swap) return;
     toggle(
       "swap",
       byTurns(tuneScore(tune), tuneScore(tune, { home: homeMode.home, from: swap.from, to: swap.to })),
@@ -140,6 +141,12 @@ export function IdentifyView() {
       )}
     </div>
   );
+}
+
+/** The swap of the colour note, where the tune has that note: without it there would be nothing to hear. */
+function heardSwap({ homeMode: { home, mode }, hearing }: Identification): Swap | undefined {
+  const swap = colourSwap(mode);
+  return swap && (hearing.sounding[soundOf(home + swap.from)] ?? 0) > 0 ? swap : undefined;
 }
 
 const staffText = (title: string, notes: number, phrases: number) =>
