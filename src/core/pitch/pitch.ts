@@ -4,11 +4,9 @@ import {
   accidentalsOf,
   fifthsFrom,
   type Fifths,
-  letterOf,
   type NameForm,
   printName,
   soundOf,
-  spellSound,
 } from "./fifths";
 
 /** A spelled note at a height: scientific octaves, C4 is middle C. B♯3 and C4 sound the same and are not the same. */
@@ -26,16 +24,6 @@ export function midiOf({ name, octave }: Pitch): number {
 /** The pitch of a sounding number under a given name: (60, B♯) → B♯3. The name must sound as the number does. */
 export function pitchAt(midi: number, name: Fifths): Pitch {
   return { name, octave: Math.floor((midi - accidentalsOf(name)) / 12) - 1 };
-}
-
-/** The pitch of a sounding number, spelled with the fewest accidentals nearest to `towards`. */
-export function spellMidi(midi: number, towards: Fifths = 0): Pitch {
-  return pitchAt(midi, spellSound(midi, towards));
-}
-
-/** Steps of the staff above C0, a letter each: C4 → 28, B♯3 → 27. */
-export function staffStep({ name, octave }: Pitch): number {
-  return octave * 7 + "CDEFGAB".indexOf(letterOf(name));
 }
 
 /** The pitch as text: {6, 4} → "F#4" or "F♯4". */

@@ -1,6 +1,6 @@
 import type { Identification } from "@/core/identify";
-import { brightness, type HomeMode } from "@/core/scale";
-import { shadeOf } from "@/ui/shade";
+import type { HomeMode } from "@/core/scale";
+import { ShadeRow } from "@/ui/controls";
 import { homeModeText, weightText, Words } from "@/ui/words";
 import styles from "./Candidates.module.css";
 
@@ -21,20 +21,18 @@ export function Candidates({ found, onPick }: CandidatesProps) {
       <ul>
         {candidates.slice(0, MOST).map((candidate) => (
           <li key={`${candidate.homeMode.home} ${candidate.homeMode.mode.id}`}>
-            <button
-              type="button"
-              className={styles.candidate}
-              data-shade={shadeOf(brightness(candidate.homeMode.mode.intervals))}
-              aria-pressed={
+            <ShadeRow
+              mode={candidate.homeMode.mode}
+              isChosen={
                 candidate.homeMode.home === homeMode.home && candidate.homeMode.mode === homeMode.mode
               }
-              onClick={() => onPick(candidate.homeMode)}
+              onChoose={() => onPick(candidate.homeMode)}
             >
               <span>
                 <Words>{homeModeText(candidate.homeMode)}</Words>
               </span>
               <span>{weightText(candidate.weight)}</span>
-            </button>
+            </ShadeRow>
           </li>
         ))}
       </ul>

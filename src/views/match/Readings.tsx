@@ -1,6 +1,6 @@
 import type { OneModeReading } from "@/core/progression";
-import { brightness, type HomeMode } from "@/core/scale";
-import { shadeOf } from "@/ui/shade";
+import type { HomeMode } from "@/core/scale";
+import { ShadeRow } from "@/ui/controls";
 import { readingText, Words } from "@/ui/words";
 import styles from "./Readings.module.css";
 
@@ -18,15 +18,15 @@ export function Readings({ readings, chosen, onChoose }: ReadingsProps) {
       <ul className={styles.list}>
         {readings.map((reading) => (
           <li key={`${reading.homeMode.home} ${reading.homeMode.mode.id}`}>
-            <button
-              type="button"
-              className={styles.reading}
-              data-shade={shadeOf(brightness(reading.homeMode.mode.intervals))}
-              aria-pressed={reading === chosen}
-              onClick={() => onChoose(reading.homeMode)}
+            <ShadeRow
+              mode={reading.homeMode.mode}
+              isChosen={reading === chosen}
+              onChoose={() => onChoose(reading.homeMode)}
             >
-              <Words>{readingText(reading)}</Words>
-            </button>
+              <span>
+                <Words>{readingText(reading)}</Words>
+              </span>
+            </ShadeRow>
           </li>
         ))}
       </ul>
