@@ -1,5 +1,5 @@
 import { fifthsFrom, type Fifths, modulo, type Pitch } from "@/core/pitch";
-import { placeOf, type Problem, type Reading } from "@/core/problem";
+import type { Problem, Reading } from "@/core/problem";
 import { barLength, type FoundBar, type Meter, numberBars, type Tune, type TuneNote } from "@/core/tune";
 
 /** A tune of an ABC file with the text that it stands in; `from` and `to` of its notes count from the start of that text. */
@@ -242,36 +242,23 @@ function spelled(state: State, { pitch, accidental }: ParsedPitch): Pitch {
 /** More of the library's complaints than this say nothing new. */
 const MOST_PROBLEMS = 50;
 
-/** The library's warnings are sentences with markup and a line counted in its own way; the marked line is looked up. */
+/** The library's warnings are sentences with markup; line and column in them count from the start of the tune's text. */
 function warnings({ warnings: found = [] }: ParsedTune, text: string): readonly Problem[] {
-  const lines = text.split(/\r\n|\r|\n/);
+  const starts = [0, ...[...text.matchAll(/\r\n|\r|\n/g)].map((end) => end.index + end[0].length)];
   return found.slice(0, MOST_PROBLEMS).flatMap((warning): readonly Problem[] => {
-    const marked = /^Music Line:(\d+):(\d+): (.*?): {2}(.*?)<span[^>]*>(.*?)<\/span>(.*)$/su.exec(warning);
+    const marked = /^Music Line:(\d+):(\d+): .*?<span[^>]*>(.*?)<\/span>/su.exec(warning);
     if (!marked) return [];
-    const [before, mark, after] = [marked[4], marked[5], marked[6]].map((part) => unescaped(part ?? ""));
-    const line = lines.findIndex(
-      (each) => each.startsWith(`${before}${mark}`) || each.endsWith(`${before}${mark}${after}`),
-    );
-    const start = line < 0 ? 0 : text.indexOf(lines[line] ?? "", offsetOfLine(text, line));
-    const column = line < 0 ? 0 : (lines[line] ?? "").indexOf(`${before}${mark}`) + (before?.length ?? 0);
+    const mark = unescaped(marked[3] ?? "");
+    const offset = (starts[Number(marked[1]) - 1] ?? 0) + Number(marked[2]) - 1;
     return [
       {
         code: "abc-unread",
-        offset: start + column,
-        length: Math.max(1, mark?.length ?? 1),
-        found: mark ?? "",
+        offset: Math.min(offset, text.length),
+        length: Math.max(1, mark.length),
+        found: mark,
       },
     ];
   });
-}
-
-function offsetOfLine(text: string, line: number): number {
-  let offset = 0;
-  for (const [at, each] of [...text.matchAll(/(.*?)(?:\r\n|\r|\n|$)/gs)].entries()) {
-    if (at === line) return offset;
-    offset += each[0].length;
-  }
-  return placeOf(text, offset).line > line ? 0 : offset;
 }
 
 const unescaped = (text: string) =>

@@ -19,8 +19,6 @@ export interface Selection {
 export interface Playable {
   readonly code: "mode" | "tune" | "chords";
   readonly score: Score;
-  /** The tempo that the thing itself asks for, if any. */
-  readonly tempo?: number | undefined;
 }
 
 const EMPTY: Score = { notes: [], beats: 0, loops: false };

@@ -1,5 +1,6 @@
 import { atom } from "nanostores";
 import { type Score, soundEngine, type SoundState } from "@/sound";
+import { $selection } from "./selection";
 import { $settings } from "./settings";
 
 /** What the engine is doing. */
@@ -36,6 +37,15 @@ export function toggle(name: string, score: Score): void {
 }
 
 export const stop = (): void => engine.stop();
+
+/** The name under which what the stage shows is played. */
+export const MAIN = "main";
+
+/** Plays what the stage shows; where anything sounds already, stops it. */
+export function playOrStop(): void {
+  if ($playing.get() !== undefined) stop();
+  else toggle(MAIN, $selection.get().play.score);
+}
 
 /** Loudness of what sounds now, in decibels. */
 export const level = (): number => engine.level();

@@ -24,12 +24,11 @@ const common = {
 /** A mode on its home. */
 export const keptMode = z.strictObject({ ...common, kind: z.literal("mode"), home: noteName, mode: modeId });
 
-/** A progression as it was typed; the home where it was set by hand. */
+/** A progression as it was typed. */
 export const keptProgression = z.strictObject({
   ...common,
   kind: z.literal("progression"),
   chords: z.string().min(1).max(50_000),
-  home: noteName.optional(),
 });
 
 /** A tune as it was read: ABC or typed notes. */
@@ -66,7 +65,6 @@ export type Settings = z.infer<typeof settings>;
 export const draft = z.object({
   version: z.literal(VERSION),
   chords: z.string().max(50_000).catch(""),
-  home: noteName.optional().catch(undefined),
   tune: z
     .object({ source: z.enum(["abc", "notes"]), text: z.string().max(4_000_000), name: z.string() })
     .optional()

@@ -71,8 +71,7 @@ export function openShelf({ store, now, newId, tell }: ShelfSurroundings): Shelf
       for (const [key, record] of await store.readAll(SHELF)) {
         const read = kept.safeParse(record);
         if (!read.success) {
-          await store.write(QUARANTINE + key, record);
-          await store.remove(key);
+          if (await store.write(QUARANTINE + key, record)) await store.remove(key);
         } else if (read.data.deletedAt !== undefined && read.data.deletedAt < limit) {
           await store.remove(key);
         } else {

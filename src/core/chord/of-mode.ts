@@ -1,9 +1,9 @@
 import { type Interval, soundOf } from "../pitch";
 import {
   colourNotes,
+  compareRanks,
   type HomeMode,
   holdsAll,
-  isLess,
   type NamedMode,
   soundsOf,
   thirdOf,
@@ -123,6 +123,6 @@ export function vamps(homeMode: HomeMode): readonly Vamp[] {
     ];
   };
   const ranked = pairs.map((vamp) => ({ vamp, cost: cost(vamp) }));
-  ranked.sort((a, b) => (isLess(a.cost, b.cost) ? -1 : isLess(b.cost, a.cost) ? 1 : 0));
+  ranked.sort((a, b) => compareRanks(a.cost, b.cost));
   return ranked.map(({ vamp }) => vamp);
 }

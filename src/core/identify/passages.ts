@@ -17,6 +17,8 @@ const PER_QUARTER = 1;
 const TURN = { mode: 7, home: 11 };
 /** A turn is likelier where a section begins. */
 const AT_SECTION = 0.6;
+/** What being the whole tune's answer is worth at the start. */
+const MAIN_BONUS = 2;
 /** How many of the likeliest homes may take part. */
 const HOMES = 4;
 
@@ -68,7 +70,7 @@ function statesFor(main: HomeMode, ranked: readonly Candidate[]): readonly State
       return {
         homeMode: { home: name, mode: profile.mode },
         profile,
-        start: -Math.log(weightOf(home) + 0.01) - profile.prior - (isMain ? 2 : 0),
+        start: -Math.log(weightOf(home) + 0.01) - profile.prior - (isMain ? MAIN_BONUS : 0),
       };
     }),
   );

@@ -3,10 +3,10 @@ import { type ChartChord, chordNotes } from "../chord";
 import {
   bestHome,
   CATALOGUE,
+  compareRanks,
   FAMILIES,
   type HomeMode,
   holds,
-  isLess,
   type NamedMode,
   transpose,
 } from "../scale";
@@ -61,10 +61,10 @@ export function oneModeReadings(
     Math.round(reading.cost * 1e6),
     -reading.home.weight,
     FAMILIES.findIndex(({ id }) => id === reading.homeMode.mode.family),
-    thirdMissed(reading, chords),
+    homeChordsMissed(reading, chords),
   ];
   const ranked = readings.map((reading) => ({ reading, rank: rank(reading) }));
-  ranked.sort((a, b) => (isLess(a.rank, b.rank) ? -1 : isLess(b.rank, a.rank) ? 1 : 0));
+  ranked.sort((a, b) => compareRanks(a.rank, b.rank));
   return ranked.slice(0, choice.most ?? 5).map(({ reading }) => reading);
 }
 
@@ -75,8 +75,8 @@ function possibleHomes(chords: readonly ChartChord[], set: Fifths | undefined): 
   return homes.filter(({ evidence }) => evidence.length > 0);
 }
 
-/** Among equals the mode whose third and fifth the home chords have. */
-function thirdMissed({ homeMode }: OneModeReading, chords: readonly ChartChord[]): number {
+/** How many of the chords on home have a tone that the mode spells otherwise: among equals the fewest wins. */
+function homeChordsMissed({ homeMode }: OneModeReading, chords: readonly ChartChord[]): number {
   const homes = chords.filter(({ chord }) => chord && soundOf(chord.root) === soundOf(homeMode.home));
   return homes.filter(({ chord }) => chord?.tones.some((tone) => !homeMode.mode.intervals.includes(tone)))
     .length;

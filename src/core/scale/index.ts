@@ -3,6 +3,7 @@ export * from "./colour";
 export * from "./count";
 export * from "./find";
 export * from "./neighbours";
+export * from "./rank";
 export * from "./reference";
 export * from "./sound-set";
 export * from "./spelling";

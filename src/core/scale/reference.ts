@@ -2,6 +2,7 @@ import type { Interval } from "../pitch";
 import { mode as modeById, type NamedMode, SEVEN } from "./catalogue";
 import { brightness, thirdOf } from "./count";
 import { changesBetween } from "./neighbours";
+import { compareRanks } from "./rank";
 
 /** What a mode is compared with: plain major always; major or natural minor by the third; the nearest of the seven. */
 export type ReferenceSchool = "major" | "by-third" | "nearest";
@@ -47,13 +48,7 @@ function nearestReference(mode: NamedMode): Reference {
     other === MAJOR || other === MINOR ? 0 : 1,
   ];
   const nearest = SEVEN.filter((other) => other !== mode).reduce((best, next) =>
-    isLess(cost(next), cost(best)) ? next : best,
+    compareRanks(cost(next), cost(best)) < 0 ? next : best,
   );
   return { mode: nearest, changes: changesBetween(nearest, mode) };
-}
-
-/** Whether the first list of numbers comes before the second, place by place. */
-export function isLess(a: readonly number[], b: readonly number[]): boolean {
-  const at = a.findIndex((value, place) => value !== b[place]);
-  return at >= 0 && (a[at] ?? 0) < (b[at] ?? 0);
 }

@@ -1,1 +1,2 @@
+export * from "./Acts";
 export * from "./Panel";

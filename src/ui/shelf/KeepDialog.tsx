@@ -60,6 +60,7 @@ export function KeptForm({ title, words, act, onDone, onCancel }: KeptFormProps)
       <label className={styles.field}>
         Title
         <input
+          className={styles.written}
           value={draft.title}
           maxLength={200}
           aria-invalid={!isNamed}
@@ -70,6 +71,7 @@ export function KeptForm({ title, words, act, onDone, onCancel }: KeptFormProps)
       <label className={styles.field}>
         Your words
         <textarea
+          className={styles.written}
           value={draft.words}
           rows={3}
           maxLength={20_000}

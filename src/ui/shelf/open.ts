@@ -8,7 +8,7 @@ export function openKept(thing: Kept): void {
   if (thing.kind === "mode") {
     goTo("derive", { home: fifthsOf(thing.home), mode: mode(thing.mode) });
   } else if (thing.kind === "progression") {
-    changeDraft({ chords: thing.chords, home: thing.home });
+    changeDraft({ chords: thing.chords });
     goTo("match");
   } else {
     changeDraft({ tune: { source: thing.source, text: thing.text, name: thing.title } });

@@ -11,9 +11,10 @@ import {
   $sounding,
   changeSettings,
   level,
+  MAIN,
   type Playable,
+  playOrStop,
   stop,
-  toggle,
 } from "@/state";
 import { Button, Choice } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
@@ -26,9 +27,6 @@ const PLAY: Readonly<Record<Playable["code"], string>> = {
   tune: "Play the tune",
   chords: "Play the bars",
 };
-
-/** The name under which the stage's own Play goes. */
-export const MAIN = "main";
 
 /** Where the hand starts: high enough for all fingers, low enough for every guitar. */
 const FIRST_FRET = 5;
@@ -57,7 +55,7 @@ export function Stage() {
     },
     { key: ",", says: "The position below", act: () => step(-1) },
     { key: ".", says: "The position above", act: () => step(1) },
-    { key: " ", says: "Play or stop", act: () => toggle(MAIN, play.score) },
+    { key: " ", says: "Play or stop", act: playOrStop },
     { key: "Escape", says: "Stop all sound", act: stop },
   ]);
 
@@ -132,7 +130,6 @@ function SoundControls({ homeName, play }: { readonly homeName: string; readonly
   const { tempo, volume, drone } = useStore($settings);
   const playing = useStore($playing);
   const sound = useStore($sound);
-  const isPlaying = playing === MAIN;
   return (
     <div className={styles.sound}>
       {sound.at === "unavailable" && (
@@ -167,9 +164,9 @@ function SoundControls({ homeName, play }: { readonly homeName: string; readonly
       </div>
       <Button
         kind="now"
-        aria-pressed={isPlaying}
-        disabled={play.score.notes.length === 0 && !isPlaying}
-        onClick={() => (playing !== undefined && !isPlaying ? stop() : toggle(MAIN, play.score))}
+        aria-pressed={playing === MAIN}
+        disabled={play.score.notes.length === 0 && playing === undefined}
+        onClick={playOrStop}
       >
         {sound.at === "starting" ? "Starting" : playing !== undefined ? "Stop" : PLAY[play.code]}
       </Button>
@@ -180,11 +177,6 @@ function SoundControls({ homeName, play }: { readonly homeName: string; readonly
 /** Tempo in beats a minute, taken when it is within what can be played. */
 function Tempo({ tempo }: { readonly tempo: number }) {
   const [draft, setDraft] = useState<string>();
-  const commit = () => {
-    const value = Math.round(Number(draft));
-    if (draft !== undefined && value >= 30 && value <= 300) changeSettings({ tempo: value });
-    setDraft(undefined);
-  };
   return (
     <label className={styles.tempo}>
       <input
@@ -200,7 +192,7 @@ function Tempo({ tempo }: { readonly tempo: number }) {
             setDraft(undefined);
           } else setDraft(event.target.value);
         }}
-        onBlur={commit}
+        onBlur={() => setDraft(undefined)}
       />
       <span>per minute</span>
     </label>

@@ -8,9 +8,9 @@ import {
   relatives,
   type Swap,
 } from "@/core/scale";
-import { $playing, $selection, setHomeMode, setPlace, toggle } from "@/state";
+import { $playing, setHomeMode, setPlace } from "@/state";
 import { Button } from "@/ui/controls";
-import { Facts, Panel, Saying } from "@/ui/panel";
+import { Facts, HearAndKeep, Panel, Saying } from "@/ui/panel";
 import {
   countSentence,
   homeChordText,
@@ -38,29 +38,15 @@ interface ModePanelProps {
 export function ModePanel({ homeMode, swap, onSwap, onVamp, onKeep }: ModePanelProps) {
   const { home } = homeMode;
   const playing = useStore($playing);
-  const { play } = useStore($selection);
   return (
     <Panel
       title={homeModeText(homeMode)}
       acts={
-        <>
-          <Button
-            kind="main"
-            keyName="space"
-            aria-pressed={playing === "main"}
-            onClick={() => toggle("main", play.score)}
-          >
-            Hear it
-          </Button>
-          {swap && (
-            <Button keyName="s" aria-pressed={playing === "swap"} onClick={onSwap}>
-              {`Swap ${noteText(home + swap.from)} / ${noteText(home + swap.to)}`}
-            </Button>
-          )}
-          <Button keyName="k" onClick={onKeep}>
-            Keep
-          </Button>
-        </>
+        <HearAndKeep
+          hear="Hear it"
+          swap={swap && { says: `Swap ${noteText(home + swap.from)} / ${noteText(home + swap.to)}`, onSwap }}
+          onKeep={onKeep}
+        />
       }
     >
       <Saying>{whatItIs(homeMode)}</Saying>

@@ -1,9 +1,6 @@
-import { useStore } from "@nanostores/react";
 import { soundOf } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
-import { $playing, $selection, toggle } from "@/state";
-import { Button } from "@/ui/controls";
-import { Facts, Panel } from "@/ui/panel";
+import { Facts, HearAndKeep, Panel } from "@/ui/panel";
 import {
   countReason,
   degreeText,
@@ -29,8 +26,6 @@ interface ReasonPanelProps {
 
 /** The panel of Identify: the working as a person would do it, in four steps. */
 export function ReasonPanel({ found, swapName, onSwap, onKeep }: ReasonPanelProps) {
-  const playing = useStore($playing);
-  const { play } = useStore($selection);
   const { homeMode, hearing, open, visiting } = found;
   const reasons = [
     homeReason(found),
@@ -43,24 +38,11 @@ export function ReasonPanel({ found, swapName, onSwap, onKeep }: ReasonPanelProp
       title={homeModeText(homeMode)}
       aside={orText(found)}
       acts={
-        <>
-          <Button
-            kind="main"
-            keyName="space"
-            aria-pressed={playing === "main"}
-            onClick={() => toggle("main", play.score)}
-          >
-            Hear the tune
-          </Button>
-          {swapName !== undefined && (
-            <Button keyName="s" aria-pressed={playing === "swap"} onClick={onSwap}>
-              {`With ${swapName}`}
-            </Button>
-          )}
-          <Button keyName="k" onClick={onKeep}>
-            Keep
-          </Button>
-        </>
+        <HearAndKeep
+          hear="Hear the tune"
+          swap={swapName === undefined ? undefined : { says: `With ${swapName}`, onSwap }}
+          onKeep={onKeep}
+        />
       }
     >
       <ol className={styles.reasons}>

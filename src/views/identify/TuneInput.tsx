@@ -1,6 +1,6 @@
 import { DEMO_TUNES } from "@/demo";
 import { Button, Choice } from "@/ui/controls";
-import { problemText, Words } from "@/ui/words";
+import { Problems } from "@/ui/problems";
 import own from "./IdentifyView.module.css";
 import type { ReadTunes } from "./useTunes";
 
@@ -49,9 +49,6 @@ interface TuneTextProps {
   readonly onTry: (text: string) => void;
 }
 
-/** Problems shown at once; the rest are counted. */
-const MOST_PROBLEMS = 4;
-
 /** The text field, where it is open, and what in the text was not understood, and where. */
 export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }: TuneTextProps) {
   const problems = isEmpty ? [] : (read?.problems ?? []);
@@ -80,20 +77,11 @@ export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }
         </p>
       )}
       {refusal !== undefined && (
-        <p className={own.problem} role="alert">
+        <p className={own.refusal} role="alert">
           {refusal}
         </p>
       )}
-      {problems.length > 0 && (
-        <ul className={own.problem} aria-live="polite">
-          {problems.slice(0, MOST_PROBLEMS).map((problem) => (
-            <li key={`${problem.offset} ${problem.code}`}>
-              <Words>{problemText(problem, read?.text ?? "")}</Words>
-            </li>
-          ))}
-          {problems.length > MOST_PROBLEMS && <li>and {problems.length - MOST_PROBLEMS} more like these.</li>}
-        </ul>
-      )}
+      <Problems problems={problems} text={read?.text ?? ""} />
     </div>
   );
 }

@@ -8,7 +8,8 @@ import { byTurns, chartScore, modeScore } from "@/sound";
 import { $draft, $keeping, $place, $ready, $selection, changeDraft, setPlace, toggle } from "@/state";
 import { Button } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
-import { homeModeText, problemText, Words } from "@/ui/words";
+import { Problems } from "@/ui/problems";
+import { homeModeText } from "@/ui/words";
 import styles from "@/ui/frame/View.module.css";
 import { Chart } from "./Chart";
 import { ChordPanel } from "./ChordPanel";
@@ -103,14 +104,7 @@ export function MatchView() {
             onChange={(event) => type(event.target.value)}
           />
         </label>
-        <ul id="chord-problems" className={own.problems} aria-live="polite">
-          {problems.slice(0, 4).map((problem) => (
-            <li key={`${problem.offset} ${problem.code}`}>
-              <Words>{problemText(problem, text)}</Words>
-            </li>
-          ))}
-          {problems.length > 4 && <li>and {problems.length - 4} more like these.</li>}
-        </ul>
+        <Problems id="chord-problems" problems={problems} text={text} />
         {chart.length === 0 && isReady ? (
           <Empty onTake={type} />
         ) : (
