@@ -13,11 +13,21 @@ interface ButtonProps extends Omit<ComponentProps<"button">, "children"> {
 /** A square button; its key stands in a small frame. */
 export function Button({ children, kind = "plain", keyName, className = "", ...rest }: ButtonProps) {
   return (
-    <button type="button" className={`${styles.button} ${className}`} data-kind={kind} {...rest}>
+    <button
+      type="button"
+      className={`${styles.button} ${className}`}
+      data-kind={kind}
+      aria-keyshortcuts={keyName}
+      {...rest}
+    >
       <span>
         <Words>{children}</Words>
       </span>
-      {keyName !== undefined && <kbd className={styles.key}>{keyName}</kbd>}
+      {keyName !== undefined && (
+        <kbd className={styles.key} aria-hidden="true">
+          {keyName}
+        </kbd>
+      )}
     </button>
   );
 }
