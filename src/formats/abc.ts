@@ -6,6 +6,8 @@ import { barLength, type FoundBar, type Meter, numberBars, type Tune, type TuneN
 export interface AbcTune {
   readonly tune: Tune;
   readonly text: string;
+  /** The same text, of the same length, without the lines that the engraver cannot take. */
+  readonly engraving: string;
 }
 
 /** What the library hands over, as far as it is read here; its own types promise more than it keeps. */
@@ -58,13 +60,15 @@ export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>
   const problems: Problem[] = [];
   const value: AbcTune[] = [];
   for (const { start, part } of tuneTexts(text)) {
-    const parsed = abcjs.parseOnly(part)[0] as unknown as ParsedTune | undefined;
+    const parse = (abc: string) => abcjs.parseOnly(abc)[0] as unknown as ParsedTune | undefined;
+    const { parsed, engraving, refused } = parseSafely(part, parse);
+    problems.push(...refused.map((problem) => ({ ...problem, offset: problem.offset + start })));
     if (!parsed) continue;
     const tune = readParsed(parsed, part);
     problems.push(
       ...warnings(parsed, part).map((problem) => ({ ...problem, offset: problem.offset + start })),
     );
-    if (tune.notes.length > 0) value.push({ tune, text: part });
+    if (tune.notes.length > 0) value.push({ tune, text: part, engraving });
     else problems.push({ code: "no-notes", offset: start, length: 1, found: tune.title });
   }
   if (value.length === 0 && problems.length === 0) {
@@ -78,6 +82,31 @@ function tuneTexts(text: string): readonly { start: number; part: string }[] {
   const starts = [...text.matchAll(/^X:/gm)].map((found) => found.index);
   if (starts.length === 0) return text.trim() === "" ? [] : [{ start: 0, part: text }];
   return starts.map((start, at) => ({ start, part: text.slice(start, starts[at + 1]) }));
+}
+
+/**
+ * Parses a tune although the library throws on some malformed lines: those are blanked, so that everything after them
+ * keeps its place, and named; the rest is read.
+ */
+function parseSafely(text: string, parse: (abc: string) => ParsedTune | undefined) {
+  const throws = (abc: string) => {
+    try {
+      parse(abc);
+      return false;
+    } catch {
+      return true;
+    }
+  };
+  if (!throws(text)) return { parsed: parse(text), engraving: text, refused: [] };
+  const refused: Problem[] = [];
+  const engraving = text.replaceAll(/^.+$/gm, (line, offset: number) => {
+    if (!throws(line)) return line;
+    refused.push({ code: "abc-unread", offset, length: line.length, found: line });
+    return "%".padEnd(line.length);
+  });
+  if (!throws(engraving)) return { parsed: parse(engraving), engraving, refused };
+  const whole: Problem = { code: "abc-unread", offset: 0, length: text.length, found: text.slice(0, 40) };
+  return { parsed: undefined, engraving, refused: [...refused, whole] };
 }
 
 const ACCIDENTAL: Readonly<Record<string, number>> = {

@@ -69,6 +69,16 @@ describe("ABC", () => {
     expect(placeOf(text, problems[0]?.offset ?? 0)).toEqual({ line: 9, column: 3 });
   });
 
+  it("reads round a line on which the library itself gives up", async () => {
+    const text = "X:1\nT:Torn\nL:1/4\nK:C\nCDE|\n[]-\nFGA|\n";
+    const { value, problems } = await readAbc(text);
+    expect(show(value[0]?.tune)).toBe("C4:1 D4:1 E4:1 F4:1 G4:1 A4:1");
+    expect(problems).toMatchObject([{ code: "abc-unread", found: "[]-" }]);
+    expect(placeOf(text, problems[0]?.offset ?? 0)).toEqual({ line: 6, column: 1 });
+    expect([value[0]?.text, value[0]?.engraving]).toEqual([text, text.replace("[]-", "%  ")]);
+    expect((await readAbc("[]-")).problems[0]?.code).toBe("abc-unread");
+  });
+
   it("says when there is no tune, or no note in it", async () => {
     expect((await readAbc("   ")).problems.map(({ code }) => code)).toEqual(["no-tune"]);
     const empty = await readAbc("X:1\nT:Nothing\nK:C\nz4|\n");
@@ -104,7 +114,7 @@ describe("ABC", () => {
       fc.asyncProperty(fc.array(piece, { maxLength: 24 }), async (parts) => {
         await readAbc(parts.join(""));
       }),
-      { numRuns: 150 },
+      { numRuns: 600, examples: [[["[", "]-"]]] },
     );
   });
 });

@@ -31,7 +31,7 @@ export function writeAbc(tune: Tune): AbcTune {
     const isLineEnd = (at + 1) % barsPerLine(tune) === 0;
     text += isLineEnd && at < tune.bars.length - 1 ? "\n" : " ";
   }
-  return { text, tune: { ...tune, notes } };
+  return { text, engraving: text, tune: { ...tune, notes } };
 }
 
 /** As many bars to a line as hold sixteen quarters. */

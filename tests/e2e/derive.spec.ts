@@ -55,7 +55,13 @@ test("an address that names what there is not gives the nearest and says so", as
   await expect(
     page.getByText("There is no mode “doriann”. Shown is Dorian, the nearest name."),
   ).toBeVisible();
-  await expect(page.getByRole("heading", { name: "B Dorian" })).toBeVisible();
+  const title = page.getByRole("heading", { name: "B Dorian" });
+  await expect(title).toBeVisible();
+  const notice = page.getByRole("button", { name: "Put away" });
+  const [above, below] = [await notice.boundingBox(), await title.boundingBox()];
+  expect((above?.y ?? 0) + (above?.height ?? 0)).toBeLessThan(below?.y ?? 0);
+  await notice.click();
+  await expect(notice).toBeHidden();
   const response = await page.goto("/nowhere");
   expect(response?.status()).toBe(404);
   await expect(page.getByRole("heading", { name: "There is no such page" })).toBeVisible();
@@ -78,7 +84,7 @@ test("the panel says what makes the mode, in odd keys too", async ({ page }) => 
 test("find goes to a mode by any of its names", async ({ page }) => {
   await open(page, "/derive");
   await page.keyboard.press("/");
-  await page.getByLabel("What to find").fill("f# natural minor");
+  await page.keyboard.type("f# natural minor");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: "F♯ Aeolian" })).toBeVisible();
   await page.keyboard.press("/");

@@ -79,6 +79,7 @@ export function FindDialog({ open, onClose }: FindDialogProps) {
       >
         <input
           className={styles.input}
+          data-first
           aria-label="What to find"
           value={text}
           spellCheck={false}

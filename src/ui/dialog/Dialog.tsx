@@ -14,13 +14,16 @@ interface DialogProps {
 
 /**
  * A sheet over the view: the browser's own modal dialog, which keeps the focus inside, closes at Escape and gives the
- * focus back. A press beside the sheet closes it too.
+ * focus back. What is marked `data-first` has the focus first, otherwise the first thing that can. A press beside the sheet closes it too.
  */
 export function Dialog({ title, says, open, onClose, children, place = "middle" }: DialogProps) {
   const sheet = useRef<HTMLDialogElement>(null);
   const id = useId();
   useEffect(() => {
-    if (open && sheet.current?.open === false) sheet.current.showModal();
+    if (open && sheet.current?.open === false) {
+      sheet.current.showModal();
+      sheet.current.querySelector<HTMLElement>("[data-first]")?.focus();
+    }
     if (!open && sheet.current?.open === true) sheet.current.close();
   }, [open]);
   const onBackdrop = (event: MouseEvent) => {

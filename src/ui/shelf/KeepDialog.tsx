@@ -61,6 +61,7 @@ export function KeptForm({ title, words, act, onDone, onCancel }: KeptFormProps)
         Title
         <input
           className={styles.written}
+          data-first
           value={draft.title}
           maxLength={200}
           aria-invalid={!isNamed}

@@ -58,8 +58,10 @@ export function signalSentence(
   const chord = chart[at]?.chord;
   const [first, ...rest] = signal;
   if (!chord) return ["Nobody could read this one. It keeps its place, and the reading goes round it."];
-  const neighbours = [chart[at - 1]?.symbol, chart[at + 1]?.symbol].filter((symbol) => symbol !== undefined);
-  const others = [...new Set(neighbours)].map(symbolText);
+  const neighbours = [chart[at - 1], chart[at + 1]].flatMap((each) =>
+    each?.chord ? [symbolText(each.symbol)] : [],
+  );
+  const others = [...new Set(neighbours)];
   if (others.length === 0) return ["Alone it has no neighbour to be told from. Add another chord."];
   if (first === undefined)
     return [

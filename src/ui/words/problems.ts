@@ -15,7 +15,7 @@ export function problemText(problem: Problem, text: string): string {
         ? `${where}: ${found} is no chord; begin with a letter A to G.`
         : `${where}: ${found} is no kind of chord; m7, maj7, 7sus4, 13 or ♭9 would do.`;
     case "bass-unread":
-      return `${where}: a note A to G should stand behind the slash, not ${found}.`;
+      return `${where}: a note A to G should stand behind the slash${problem.found === "" ? "" : `, not ${found}`}.`;
     case "repeat-of-nothing":
       return `${where}: there is no bar before this one to repeat.`;
     case "note-unread":

@@ -263,6 +263,7 @@ describe("what could not be read", () => {
     ["| Em9 | qqq |", "At 9: “qqq” is no chord; begin with a letter A to G."],
     ["| Em9 |\n| Aqq |", "Line 2, column 4: “qq” is no kind of chord; m7, maj7, 7sus4, 13 or ♭9 would do."],
     ["| G/H |", "At 5: a note A to G should stand behind the slash, not “H”."],
+    ["| G/ |", "At 5: a note A to G should stand behind the slash."],
     ["| % |", "At 3: there is no bar before this one to repeat."],
   ])("%j", (text, said) => expect(problemText(readChart(text).problems[0]!, text)).toBe(said));
 

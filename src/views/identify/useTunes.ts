@@ -49,7 +49,7 @@ export async function readTunes({ source, text, name }: TuneDraft): Promise<Omit
   return { source, name, text, problems, tunes: value.map((each) => readTune(each, each.tune, each.text)) };
 }
 
-const readTune = ({ tune: engraved, text: abc }: AbcTune, tune: Tune, text: string): ReadTune => ({
+const readTune = ({ tune: engraved, engraving: abc }: AbcTune, tune: Tune, text: string): ReadTune => ({
   tune,
   text,
   abc,
