@@ -1,4 +1,4 @@
-import { degreeNumber, type Fifths } from "@/core/pitch";
+import { degreeNumber, type Fifths, soundOf } from "@/core/pitch";
 import { countUp, type Identification } from "@/core/identify";
 import { colourNotes, colourSwap, type HomeMode, notesOf, parentOf, type Swap, thirdOf } from "@/core/scale";
 import type { Tune } from "@/core/tune";
@@ -40,17 +40,19 @@ export function homeReason({ evidence, homeMode }: Identification): readonly Phr
 }
 
 /** 2. "The notes are D major's: D E F♯ G A B C♯. All seven are used." */
-export function notesReason({ homeMode, open, visiting, hearing }: Identification): readonly Phrase[] {
+export function notesReason({ homeMode, visiting, hearing }: Identification): readonly Phrase[] {
   const { tonic, family } = parentOf(homeMode);
   const [parent] = countUp(homeMode);
   const notes = parent ? notesOf(parent) : [];
   const heardCount = hearing.sounding.filter((share) => share > 0).length - visiting.length;
+  const unheard = homeMode.mode.intervals.filter(
+    (interval) => (hearing.sounding[soundOf(homeMode.home + interval)] ?? 0) === 0,
+  );
+  const missing = listText(unheard.map((interval) => ordinalText(degreeNumber(interval))));
   const used =
-    open.length > 0
-      ? `${capital(numberText(heardCount))} of the seven are used; the ${listText(open.map(({ interval }) => ordinalText(degreeNumber(interval))))} above ${noteText(homeMode.home)} never occurs.`
-      : heardCount === 7
-        ? "All seven are used."
-        : `${capital(numberText(heardCount))} of the seven are used.`;
+    unheard.length === 0
+      ? "All seven are used."
+      : `${capital(numberText(heardCount))} of the seven ${heardCount === 1 ? "is" : "are"} used; the ${missing} above ${noteText(homeMode.home)} never ${unheard.length === 1 ? "occurs" : "occur"}.`;
   const guests =
     visiting.length === 0
       ? ""

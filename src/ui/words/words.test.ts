@@ -239,6 +239,9 @@ describe("the reasons for a tune", () => {
 
   it("a note that never occurs", () => {
     expect(plain(notesReason(pears))).toContain("Six of the seven are used; the sixth above D never occurs.");
+    expect(plain(notesReason(about("G#4 B4 C#5 D#5 E5 G#4")))).toContain(
+      "Five of the seven are used; the second and seventh above G♯ never occur.",
+    );
     expect(plain(tellingReason(pears, () => true))).toContain("both stay open.");
     expect(orText(pears)).toBe("or Dorian");
     expect(orText(about("A4"))).toBe("or one of six more");
