@@ -1,5 +1,5 @@
 import { type Fifths, printName } from "@/core/pitch";
-import { mode as modeById, type NamedMode, nearestHome, nearestMode } from "@/core/scale";
+import { mode as modeById, type Mode, nearestHome, nearestMode } from "@/core/scale";
 
 /** The views in the order of the work. */
 export const VIEWS = ["derive", "match", "identify"] as const;
@@ -12,7 +12,7 @@ export type LineUp = "homes" | "notes";
 export interface Address {
   readonly view: View;
   readonly home: Fifths;
-  readonly mode: NamedMode;
+  readonly mode: Mode;
   readonly lineUp: LineUp;
   /** The progression, where Match is in front and it is short enough for a link. */
   readonly chords?: string | undefined;

@@ -1,6 +1,6 @@
 import { atom, onMount } from "nanostores";
 import type { Fifths } from "@/core/pitch";
-import { type HomeMode, type NamedMode, oneNoteAway } from "@/core/scale";
+import { type HomeMode, type Mode, oneNoteAway } from "@/core/scale";
 import {
   type Address,
   type AddressNotice,
@@ -39,7 +39,7 @@ function go(next: Address, isStep: boolean): void {
 /** Changes home, mode or how they are lined up, in place. */
 export function setPlace(part: {
   home?: Fifths;
-  mode?: NamedMode;
+  mode?: Mode;
   lineUp?: LineUp;
   chords?: string | undefined;
 }): void {
@@ -47,7 +47,7 @@ export function setPlace(part: {
 }
 
 /** Goes to another view: a step that the browser's back button undoes. */
-export function goTo(view: View, part: { home?: Fifths; mode?: NamedMode } = {}): void {
+export function goTo(view: View, part: { home?: Fifths; mode?: Mode } = {}): void {
   $addressNotices.set([]);
   go({ ...$place.get(), chords: undefined, ...part, view }, true);
 }

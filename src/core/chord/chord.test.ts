@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { fifthsOf, letterOf, printDegree, printName } from "../pitch";
-import { CATALOGUE, colourNotes, holdsAll, mode, soundsOf } from "../scale";
+import { USUAL_MODES } from "../scale";
 import {
   chordNotes,
   chordSuffix,
@@ -118,12 +118,14 @@ describe("chord symbols", () => {
   it("reads what it writes, for any chord of any mode", () => {
     fc.assert(
       fc.property(
-        fc.constantFrom(...CATALOGUE),
+        fc.constantFrom(...USUAL_MODES),
         fc.integer({ min: -8, max: 12 }),
         fc.nat(6),
         (each, home, at) => {
           const chords = diatonicChords({ home, mode: each })[at];
-          for (const chord of chords ? [chords.triad, chords.seventh] : []) {
+          for (const chord of [chords?.chords.triad, chords?.chords.seventh].filter(
+            (one) => one !== undefined,
+          )) {
             const back = readSymbol(printChord(chord));
             const tones = "chord" in back ? [...back.chord.tones].sort() : [];
             expect(tones).toEqual([...chord.tones].sort());
@@ -196,82 +198,5 @@ describe("a line of chords", () => {
     const long = readChart("C ".repeat(MOST_CHORDS + 5));
     expect([long.value.length, long.problems[0]?.code]).toEqual([MOST_CHORDS, "too-long"]);
     expect(readChart("").value).toEqual([]);
-  });
-});
-
-describe("chords of a mode", () => {
-  const symbols = (home: string, id: string) =>
-    diatonicChords({ home: fifthsOf(home), mode: mode(id) }).map(
-      ({ triad, seventh, roman }) => `${printChord(triad)} ${printChord(seventh)} ${roman}`,
-    );
-
-  it("stand on each degree, with roman numerals", () => {
-    expect(symbols("D", "dorian")).toEqual([
-      "Dm Dm7 i",
-      "Em Em7 ii",
-      "F Fmaj7 bIII",
-      "G G7 IV",
-      "Am Am7 v",
-      "Bdim Bm7b5 vi°",
-      "C Cmaj7 bVII",
-    ]);
-    expect(symbols("A", "harmonic-minor")[2]).toBe("Caug Cmaj7#5 bIII+");
-    expect(symbols("F#", "lydian")[1]).toBe("G# G#7 II");
-  });
-
-  it("names sevenths with ø and degrees with signs", () => {
-    expect(romanNumeral(5, [0, -3, -6, -2], "signs")).toBe("viiø");
-    expect(romanNumeral(-2, [0, 4, 1], "signs")).toBe("♭VII");
-  });
-
-  test.each([
-    ["dorian", "m13"],
-    ["lydian", "maj13#11"],
-    ["mixolydian", "13"],
-    ["ionian", "maj13"],
-    ["phrygian-dominant", "7b9b13"],
-    ["aeolian", "m11b13"],
-    ["lydian-dominant", "13#11"],
-    ["melodic-minor", "m(maj13)"],
-    ["ultralocrian", "dim7b9b11b13"],
-  ])("%s in full is %s", (id, suffix) => expect(fullChordSuffix(mode(id), "ascii")).toBe(suffix));
-
-  it("measures the fifths of the stack: only Dorian has nothing but perfect ones", () => {
-    const perfect = CATALOGUE.filter((each) => fullChord(each).fifths.every((fifth) => fifth === "P5"));
-    expect(perfect.map(({ id }) => id)).toEqual(["dorian"]);
-    expect(fullChord(mode("lydian")).fifths).toEqual(["P5", "P5", "P5", "P5", "P5", "d5"]);
-  });
-
-  test.each([
-    ["D", "dorian", "Dm G"],
-    ["C", "lydian", "C D"],
-    ["A", "mixolydian", "A G"],
-    ["E", "phrygian", "Em F"],
-    ["G#", "dorian", "G#m C#"],
-    ["Gb", "lydian", "Gb Ab"],
-  ])("%s %s is shown best by %s", (home, id, chords) => {
-    const first = vamps({ home: fifthsOf(home), mode: mode(id) })[0];
-    expect(first?.chords.map((chord) => printChord(chord)).join(" ")).toBe(chords);
-  });
-
-  it("the best vamp holds the colour notes wherever some pair does", () => {
-    for (const each of CATALOGUE) {
-      const [first] = vamps({ home: 0, mode: each });
-      const sounds = soundsOf(
-        (first?.chords ?? []).flatMap(({ root, tones }) => tones.map((tone) => tone + root)),
-      );
-      expect(holdsAll(sounds, soundsOf(colourNotes(each)[0] ?? []))).toBe(true);
-    }
-  });
-
-  it("every seventh chord keeps to one letter a tone", () => {
-    fc.assert(
-      fc.property(fc.constantFrom(...CATALOGUE), fc.integer({ min: -8, max: 12 }), (each, home) => {
-        for (const { seventh } of diatonicChords({ home, mode: each })) {
-          expect(new Set(chordNotes(seventh).map(letterOf)).size).toBe(4);
-          expect(chordSuffix(seventh.tones, "signs")).not.toContain("undefined");
-        }
-      }),
-    );
   });
 });

@@ -1,6 +1,14 @@
-import { degreeNumber, type Fifths, type Interval, type NameForm, printDegree, printName } from "../pitch";
+import {
+  degreeNumber,
+  type Fifths,
+  type Interval,
+  type NameForm,
+  printDegree,
+  printName,
+  soundOf,
+} from "../pitch";
 import { type SoundSet, soundSet } from "../scale";
-import { soundOf } from "../pitch";
+import { tonesFromSounds } from "./name";
 
 /** A chord: its root, its tones as spelled intervals from the root (root first), and a bass where another one is asked. */
 export interface Chord {
@@ -24,6 +32,11 @@ export function chordSounds(chord: Chord): SoundSet {
   return soundSet(chordNotes(chord).map(soundOf));
 }
 
+/** Tones that symbols have a way to write; others are named by their sound. */
+const SPELLED: ReadonlySet<Interval> = new Set([
+  0, -3, 4, 1, -6, 8, -9, -2, 5, -5, 2, 9, -1, 6, -8, -4, 3, 10,
+]);
+
 const HALF_DIMINISHED = [0, -3, -6, -2];
 const DIMINISHED_SEVENTH = [0, -3, -6, -9];
 
@@ -39,7 +52,8 @@ function isExactly(tones: readonly Interval[], wanted: readonly Interval[]): boo
  *
  * @example chordSuffix([0, 4, 1, -2, 2, 3], "ascii") // "13"
  */
-export function chordSuffix(tones: readonly Interval[], form: NameForm): string {
+export function chordSuffix(asked: readonly Interval[], form: NameForm): string {
+  const tones = asked.every((tone) => SPELLED.has(tone)) ? asked : tonesFromSounds(asked.map(soundOf)).tones;
   const has = (tone: Interval) => tones.includes(tone);
   if (isExactly(tones, [0, 1])) return "5";
   if (isExactly(tones, [0, -3, -6])) return form === "ascii" ? "dim" : "°";
@@ -48,18 +62,20 @@ export function chordSuffix(tones: readonly Interval[], form: NameForm): string 
 
   const third = has(-3) ? "m" : "";
   const hung = !has(4) && !has(-3);
-  const sus = !hung ? "" : has(-1) ? "sus4" : has(2) ? "sus2" : "";
+  const seventh = has(5) || has(-2) || has(-9);
+  const hanging = hung ? [-1, 2, ...(seventh ? [] : [-5, 6])].find(has) : undefined;
+  const sus = hanging === undefined ? "" : `sus${printDegree(hanging, form)}`;
   const said = new Set<Interval>([
     0,
     4,
     1,
     ...(has(-3) ? [-3] : []),
-    ...(sus === "sus4" ? [-1] : sus === "sus2" ? [2] : []),
+    ...(hanging === undefined ? [] : [hanging]),
   ]);
   let name = third;
 
-  if (has(5) || has(-2) || has(-9)) {
-    const extension = has(3) ? 13 : has(-1) && !hung ? 11 : has(2) && sus !== "sus2" ? 9 : 7;
+  if (seventh) {
+    const extension = has(3) ? 13 : has(-1) && !hung ? 11 : has(2) && hanging !== 2 ? 9 : 7;
     name =
       (has(5) ? third + (third === "" ? "maj" : "(maj") : third) +
       String(extension) +
@@ -78,11 +94,12 @@ export function chordSuffix(tones: readonly Interval[], form: NameForm): string 
   }
   name += sus;
 
-  const seventh = has(5) || has(-2) || has(-9);
   const rest = tones.filter((tone) => !said.has(tone)).map((tone) => extensionText(tone, seventh, form));
   if (hung && sus === "") rest.push({ order: 99, text: "no3" });
   rest.sort((a, b) => a.order - b.order);
-  return name + rest.map(({ text }) => text).join("");
+  const text = name + rest.map((each) => each.text).join("");
+  // "Bb5" would be read as the fifth on B flat.
+  return /^[b#♭♯]/u.test(text) ? `(${text})` : text;
 }
 
 /** An altered or added tone: ♭5, ♯9, ♭13, add9. Unaltered ones are "add"; altered ones too where there is no seventh. */

@@ -1,128 +1,105 @@
 import { type Interval, soundOf } from "../pitch";
-import {
-  colourNotes,
-  compareRanks,
-  type HomeMode,
-  holdsAll,
-  type NamedMode,
-  soundsOf,
-  thirdOf,
-  usualComparison,
-} from "../scale";
-import { type Chord, chordSuffix, romanNumeral } from "./chord";
+import { type HomeMode, holdsAll, type Mode, soundsOf, transpose } from "../scale";
+import { type Chord, romanNumeral } from "./chord";
 
-/** The chords on one degree of a mode. */
+/** The chords that stand on a degree, from three notes to seven. */
+export const CHORD_KINDS = [
+  "triad",
+  "seventh",
+  "ninth",
+  "eleventh",
+  "thirteenth",
+  "sus2",
+  "sus4",
+  "sixth",
+] as const;
+export type ChordKind = (typeof CHORD_KINDS)[number];
+
+/** The chords on one degree of a mode. Kinds that the mode has not there are missing. */
 export interface DegreeChords {
   readonly degree: Interval;
-  readonly triad: Chord;
-  readonly seventh: Chord;
-  /** Roman numeral of the triad and the seventh, with ASCII accidentals. */
+  readonly chords: Readonly<Partial<Record<ChordKind, Chord>>>;
+  /** Roman numeral of the triad, with ASCII accidentals. */
   readonly roman: string;
 }
 
-/** Every other note from a degree, as intervals from that degree: the mode stacked in thirds. */
-function stack(mode: NamedMode, at: number, count: number): readonly Interval[] {
-  const { intervals } = mode;
-  const root = intervals[at] ?? 0;
-  return Array.from(
-    { length: count },
-    (_, third) => (intervals[(at + 2 * third) % intervals.length] ?? 0) - root,
-  );
+/** Notes of a seven-note mode so many letters above a degree, as intervals from that degree. */
+function above(mode: Mode, at: number, letters: readonly number[]): readonly Interval[] {
+  const root = mode.intervals[at] ?? 0;
+  return letters.map((letter) => (mode.intervals[(at + letter) % 7] ?? 0) - root);
 }
 
-function chordOn({ home, mode }: HomeMode, at: number, count: number): Chord {
-  return { root: home + (mode.intervals[at] ?? 0), tones: stack(mode, at, count), optional: [] };
+/** Every other note of a seven-note mode from a degree: the mode stacked in thirds. */
+export const stackOfThirds = (mode: Mode, at: number, count: number): readonly Interval[] =>
+  above(
+    mode,
+    at,
+    Array.from({ length: count }, (_, third) => 2 * third),
+  );
+
+/** Letters above the root that each kind takes from a seven-note mode. */
+const LETTERS: Readonly<Record<ChordKind, readonly number[]>> = {
+  triad: [0, 2, 4],
+  seventh: [0, 2, 4, 6],
+  ninth: [0, 2, 4, 6, 1],
+  eleventh: [0, 2, 4, 6, 1, 3],
+  thirteenth: [0, 2, 4, 6, 1, 3, 5],
+  sus2: [0, 1, 4],
+  sus4: [0, 3, 4],
+  sixth: [0, 2, 4, 5],
+};
+
+/** What may hang in place of the third, over a perfect fifth; a lowered fourth would be the third itself. */
+const HANGING: Readonly<Partial<Record<ChordKind, readonly Interval[]>>> = { sus2: [2, -5], sus4: [-1, 6] };
+
+const TRIADS: readonly (readonly Interval[])[] = [
+  [0, 4, 1],
+  [0, -3, 1],
+  [0, -3, -6],
+  [0, 4, 8],
+];
+const SEVENTHS = TRIADS.flatMap((triad) =>
+  (triad.includes(-6) ? [-2, -9, 5] : [-2, 5]).map((seventh) => [...triad, seventh]),
+);
+
+/** Qualities of each kind in scales of other sizes, the plainest first: the first that the scale holds is taken. */
+const QUALITIES: Readonly<Record<ChordKind, readonly (readonly Interval[])[]>> = {
+  triad: TRIADS,
+  seventh: SEVENTHS,
+  ninth: SEVENTHS.map((seventh) => [...seventh, 2]),
+  eleventh: SEVENTHS.map((seventh) => [...seventh, 2, -1]),
+  thirteenth: SEVENTHS.map((seventh) => [...seventh, 2, 3]),
+  sus2: [[0, 2, 1]],
+  sus4: [[0, -1, 1]],
+  sixth: TRIADS.map((triad) => [...triad, 3]),
+};
+
+/** The sounds of a mode counted from one of its degrees. */
+const soundsFrom = (mode: Mode, degree: Interval) => transpose(mode.sounds, -soundOf(degree));
+
+function tonesOf(mode: Mode, at: number, kind: ChordKind): readonly Interval[] | undefined {
+  if (mode.intervals.length === 7) {
+    const tones = above(mode, at, LETTERS[kind]);
+    const hangs = HANGING[kind];
+    return !hangs || (tones.includes(1) && tones.some((tone) => hangs.includes(tone))) ? tones : undefined;
+  }
+  const sounds = soundsFrom(mode, mode.intervals[at] ?? 0);
+  return QUALITIES[kind].find((tones) => holdsAll(sounds, soundsOf(tones)));
 }
 
 /**
- * The triad and the seventh on each degree.
+ * The chords on each degree, from triad to thirteenth, suspended and with the sixth. Seven notes are stacked letter by
+ * letter; of other scales each kind is the plainest quality that the scale holds there.
  *
- * @example diatonicChords({ home: 2, mode: dorian })[3] // G, G7, "IV"
+ * @example diatonicChords({ home: 2, mode: dorian })[3]?.chords.seventh // G7, "IV"
  */
-export function diatonicChords(homeMode: HomeMode): readonly DegreeChords[] {
-  return homeMode.mode.intervals.map((degree, at) => {
-    const triad = chordOn(homeMode, at, 3);
-    return {
-      degree,
-      triad,
-      seventh: chordOn(homeMode, at, 4),
-      roman: romanNumeral(degree, triad.tones, "ascii"),
-    };
+export function diatonicChords({ home, mode }: HomeMode): readonly DegreeChords[] {
+  return mode.intervals.map((degree, at) => {
+    const chords: Partial<Record<ChordKind, Chord>> = {};
+    for (const kind of CHORD_KINDS) {
+      const tones = tonesOf(mode, at, kind);
+      if (tones) chords[kind] = { root: home + degree, tones, optional: [] };
+    }
+    return { degree, chords, roman: romanNumeral(degree, chords.triad?.tones ?? [0, 4], "ascii") };
   });
-}
-
-/** How wide a fifth of the stack is. */
-export type FifthSize = "P5" | "d5" | "A5" | "dd5" | "AA5";
-
-/** The mode stacked in thirds from home to the 13th. */
-export interface FullChord {
-  /** What follows the root: "m13", "maj13#11"; over a major third a plain 11th goes unsaid. */
-  readonly tones: readonly Interval[];
-  readonly named: readonly Interval[];
-  /** The fifths along the stack: 1-5, 3-7, 5-9, 7-11, 9-13, 11-1. */
-  readonly fifths: readonly FifthSize[];
-}
-
-/** The home chord in full, with its fifths measured. */
-export function fullChord(mode: NamedMode): FullChord {
-  const tones = stack(mode, 0, 7);
-  const sizes: Record<number, FifthSize> = { 1: "P5", [-6]: "d5", 8: "A5", [-13]: "dd5", 15: "AA5" };
-  const fifths = tones.slice(0, 6).map((tone, at) => sizes[(tones[(at + 2) % 7] ?? 0) - tone] ?? "P5");
-  return { tones, named: tones.filter((tone) => tone !== -1 || !tones.includes(4)), fifths };
-}
-
-/** The symbol's suffix of the home chord in full. */
-export const fullChordSuffix = (mode: NamedMode, form: "ascii" | "signs"): string =>
-  chordSuffix(fullChord(mode).named, form);
-
-/** Two chords that go back and forth, and the colour notes that they hold between them. */
-export interface Vamp {
-  readonly chords: readonly [Chord, Chord];
-  /** Intervals of the roots from home. */
-  readonly degrees: readonly [Interval, Interval];
-}
-
-const isPlain = (tones: readonly Interval[]) => tones.length === 3 && tones.includes(1);
-
-/** Root motion by step or fourth, either way. */
-const isNear = (interval: Interval) => [1, 2, 5, 7, 10, 11].includes(soundOf(interval));
-
-/**
- * The two-chord vamps of a mode, best first: home triad (or seventh) with one other chord of the mode.
- *
- * Ranked by: the pair holds the colour notes and the third; how few modes of the usual comparison hold it on that
- * home; plain major and minor triads; root motion by step or fourth; a major third in the other chord; fewest notes.
- *
- * @example vamps({ home: 2, mode: dorian })[0] // Dm, G
- */
-export function vamps(homeMode: HomeMode): readonly Vamp[] {
-  const { mode } = homeMode;
-  const colour = colourNotes(mode)[0] ?? [];
-  const third = thirdOf(mode);
-  const needed = soundsOf([0, ...colour, ...(third === undefined ? [] : [third])]);
-  const comparison = usualComparison(mode);
-  const [home, ...others] = diatonicChords(homeMode);
-  if (!home) return [];
-  const pairs = others.flatMap((other) =>
-    [home.triad, home.seventh].flatMap((first) =>
-      [other.triad, other.seventh].map((second): Vamp => ({
-        chords: [first, second],
-        degrees: [0, other.degree],
-      })),
-    ),
-  );
-  const cost = ({ chords: [first, second], degrees: [, degree] }: Vamp) => {
-    const sounds = soundsOf([...first.tones, ...second.tones.map((tone) => tone + degree)]);
-    return [
-      holdsAll(sounds, needed) ? 0 : 1,
-      comparison.filter((other) => holdsAll(other.sounds, sounds)).length,
-      [first, second].filter(({ tones }) => !isPlain(tones)).length,
-      isNear(degree) ? 0 : 1,
-      second.tones.includes(4) ? 0 : 1,
-      first.tones.length + second.tones.length,
-    ];
-  };
-  const ranked = pairs.map((vamp) => ({ vamp, cost: cost(vamp) }));
-  ranked.sort((a, b) => compareRanks(a.cost, b.cost));
-  return ranked.map(({ vamp }) => vamp);
 }

@@ -104,6 +104,13 @@ const RULES: readonly Rule[] = [
       for (const tone of [-5, 9, -4]) q.upper.add(tone);
     },
   ],
+  [
+    /^sus([#♯b♭])(2|4)/u,
+    (q, [, sign = "", number = ""]) => {
+      q.third = undefined;
+      q.upper.add(interval(sign, number));
+    },
+  ],
   [/^sus(24|2sus4|4|2)?/u, (q, [, which = "4"]) => suspend(q, which)],
   [
     /^add([#♯b♭]?)(2|4|6|9|11|13)/u,
@@ -129,7 +136,7 @@ const RULES: readonly Rule[] = [
 
 /** Signs that mean another thing right after the root: C5, C+ and C-. */
 const BARE_RULES: readonly Rule[] = [
-  [/^5$/u, (q) => void (q.third = undefined)],
+  [/^5(?!\d)/u, (q) => void (q.third = undefined)],
   [/^\+(?!(?:9|11)\b)/u, (q) => void (q.fifth = 8)],
   [/^-(?!5)/u, (q) => void (q.third = -3)],
 ];

@@ -1,5 +1,5 @@
 import { degreeNumber, type Fifths, type Interval, soundOf } from "../pitch";
-import { familyOf, type HomeMode, holdsAll, intervalAt, type NamedMode, SEVEN, soundSet } from "../scale";
+import { familyOf, type HomeMode, holdsAll, intervalAt, type Mode, SEVEN, soundSet } from "../scale";
 import { phraseEnds, type Tune } from "../tune";
 import { belongs, type Candidate, candidates } from "./candidates";
 import { hear, heardName, type Hearing } from "./hearing";
@@ -19,7 +19,7 @@ export interface HomeEvidence {
 /** A degree that is never heard, and the modes on the same home that it would decide between. */
 export interface OpenDegree {
   readonly interval: Interval;
-  readonly modes: readonly { readonly mode: NamedMode; readonly interval: Interval }[];
+  readonly modes: readonly { readonly mode: Mode; readonly interval: Interval }[];
 }
 
 /** The answer for one tune: ranked, with its reasons. */
@@ -95,7 +95,7 @@ function homeEvidence(tune: Tune, hearing: Hearing, { home }: HomeMode): readonl
 }
 
 /** The modes that hold everything heard of a mode, on the same home: among the seven and the mode's own family. */
-function stillPossible(hearing: Hearing, homeMode: HomeMode): readonly NamedMode[] {
+function stillPossible(hearing: Hearing, homeMode: HomeMode): readonly Mode[] {
   const home = soundOf(homeMode.home);
   const heard = soundSet(
     hearing.sounding.flatMap((share, sound) => (share > 0 && belongs(homeMode, sound) ? [sound - home] : [])),

@@ -1,10 +1,10 @@
 import { halfSteps, type Interval } from "../pitch";
-import { CATALOGUE, maybeMode, type NamedMode, reference, SEVEN } from "../scale";
+import { maybeMode, type Mode, reference, SEVEN, USUAL_MODES } from "../scale";
 import { STATISTICS, type TuneStatistics } from "./statistics";
 
 /** What a mode leads one to expect: natural logarithms of shares, by half steps above home. */
 export interface Profile {
-  readonly mode: NamedMode;
+  readonly mode: Mode;
   /** Logarithm of the mode's prior. */
   readonly prior: number;
   readonly rows: Readonly<Record<Row, readonly number[]>>;
@@ -69,7 +69,7 @@ const BUILT_FROM: Readonly<Record<string, string>> = {
 
 const sharesOf = new Map<string, Shares>();
 
-function shares(mode: NamedMode): Shares {
+function shares(mode: Mode): Shares {
   const known = sharesOf.get(mode.id);
   if (known) return known;
   const own = counted(mode.id);
@@ -85,25 +85,25 @@ function shares(mode: NamedMode): Shares {
 const mix = (a: readonly number[], b: readonly number[], trust: number) =>
   a.map((share, at) => trust * share + (1 - trust) * (b[at] ?? 0));
 
-const changesFrom = (source: NamedMode, mode: NamedMode) =>
+const changesFrom = (source: Mode, mode: Mode) =>
   mode.intervals
     .map((to, at) => ({ from: source.intervals[at] ?? to, to }))
     .filter(({ from, to }) => from !== to);
 
 /** Modes of other families: the nearest of the seven with its changed degrees moved. */
-function nearestShares(mode: NamedMode): Shares {
-  const { mode: nearest, changes } = reference(mode, "nearest");
-  return swapped(shares(nearest), changes);
+function nearestShares(mode: Mode): Shares {
+  const { mode: nearest, moved } = reference(mode, "nearest");
+  return swapped(shares(nearest), moved);
 }
 
-function priorOf(mode: NamedMode): number {
-  const weight = (each: NamedMode) => ((counted(each.id)?.tunes ?? 0) + 1) ** PRIOR_POWER;
+function priorOf(mode: Mode): number {
+  const weight = (each: Mode) => ((counted(each.id)?.tunes ?? 0) + 1) ** PRIOR_POWER;
   const all = SEVEN.reduce((sum, each) => sum + weight(each), 0);
   return Math.log(weight(mode) / all) + (mode.family === "major" ? 0 : RARE_FAMILY);
 }
 
-/** The profile of every catalogue mode. Deterministic; reckoned once. */
-export const PROFILES: readonly Profile[] = CATALOGUE.map((mode) => {
+/** The profile of every mode that tunes are told by. Deterministic; reckoned once. */
+export const PROFILES: readonly Profile[] = USUAL_MODES.map((mode) => {
   const own = shares(mode);
   const rows = mapRows((row) => {
     const sum = own[row].reduce((a, b) => a + b, 0) + 12 * FLOOR[row];

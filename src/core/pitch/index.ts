@@ -1,3 +1,4 @@
 export * from "./fifths";
 export * from "./interval";
 export * from "./pitch";
+export * from "./naming";

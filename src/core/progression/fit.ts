@@ -1,11 +1,11 @@
 import { type Fifths, soundOf } from "../pitch";
 import { type Chord, chordNotes, chordSounds } from "../chord";
 import {
-  CATALOGUE,
+  USUAL_MODES,
   colourNotes,
   type HomeMode,
   holds,
-  type NamedMode,
+  type Mode,
   notesOf,
   soundSet,
   transpose,
@@ -50,7 +50,7 @@ export function fitOf(chord: Chord, homeMode: HomeMode): Fit {
  *
  * @example modesForChord(A13).map((fit) => fit.homeMode.mode.id) // ["mixolydian", "lydian-dominant"]
  */
-export function modesForChord(chord: Chord, scales: readonly NamedMode[] = CATALOGUE): readonly Fit[] {
+export function modesForChord(chord: Chord, scales: readonly Mode[] = USUAL_MODES): readonly Fit[] {
   return scales
     .map((mode) => fitOf(chord, { home: chord.root, mode }))
     .filter((fit) => fit.outside.length === 0);

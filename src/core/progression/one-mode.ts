@@ -2,12 +2,12 @@ import { type Fifths, soundOf } from "../pitch";
 import { type ChartChord, chordNotes } from "../chord";
 import {
   bestHome,
-  CATALOGUE,
+  USUAL_MODES,
   compareRanks,
   FAMILIES,
   type HomeMode,
   holds,
-  type NamedMode,
+  type Mode,
   transpose,
 } from "../scale";
 import { type ChartHome, chartHomes } from "./home";
@@ -25,7 +25,7 @@ export interface OneModeReading {
 /** What may be set by hand: the home, the scales to choose from, how many readings. */
 export interface ReadingChoice {
   readonly home?: Fifths | undefined;
-  readonly scales?: readonly NamedMode[] | undefined;
+  readonly scales?: readonly Mode[] | undefined;
   readonly most?: number | undefined;
 }
 
@@ -47,7 +47,7 @@ export function oneModeReadings(
     chords.flatMap(({ chord }) => (chord ? [[soundOf(chord.root), chord.root] as const] : [])),
   );
   const readings = possibleHomes(chords, choice.home).flatMap((home) =>
-    (choice.scales ?? CATALOGUE).map((mode): OneModeReading => {
+    (choice.scales ?? USUAL_MODES).map((mode): OneModeReading => {
       const sounds = transpose(mode.sounds, home.sound);
       const outside = sounding.flatMap(({ notes, at }) =>
         notes.filter((note) => !holds(sounds, soundOf(note))).map((note) => ({ at, note })),

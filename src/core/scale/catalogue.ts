@@ -1,17 +1,32 @@
-import { degreeOf, type Interval, maybeDegree } from "../pitch";
-import { type SoundSet, soundsOf } from "./sound-set";
+import { degreeNumber, degreeOf, type Interval, maybeDegree } from "../pitch";
+import {
+  type FamilyRow,
+  GAPPED_NAMED_AFTER,
+  GAPPED_PARENTS,
+  type Naming,
+  OTHER_ROWS,
+  OWN_SPELLING,
+  SEVEN_NOTE_ROWS,
+} from "./families";
+import { compareRanks } from "./rank";
+import { members, rotations, size, type SoundSet, soundsOf } from "./sound-set";
+import { spellSet } from "./spell-set";
 
 /** A family: the parent scale that its modes are rotations of. */
 export interface Family {
-  /** Id of the parent scale; "major" for the seven, otherwise the id of the family's first mode. */
+  /** Id of the parent scale: "major" for the seven, otherwise the id of the family's first mode. */
   readonly id: string;
   readonly name: string;
-  /** The modes in the order of the parent's degrees. */
-  readonly modes: readonly NamedMode[];
+  /**
+   * The modes in the order of the parent's degrees. A parent that is its own transposition has fewer modes than notes:
+   * the whole-tone scale has one.
+   */
+  readonly modes: readonly Mode[];
 }
 
-/** A mode that has a name: its intervals from home, rising, 1 first. Shared and frozen. */
-export interface NamedMode {
+/** A mode: its intervals from home, rising, 1 first. Shared and frozen; one object for one set of sounds. */
+export interface Mode {
+  /** Kebab-case; "set-" and the 12-bit number where the mode has no name of its own. */
   readonly id: string;
   readonly name: string;
   readonly aliases: readonly string[];
@@ -22,8 +37,6 @@ export interface NamedMode {
   readonly family: string;
   readonly degree: number;
 }
-
-type Row = readonly [id: string, name: string, ...aliases: string[]];
 
 /**
  * The mode that begins on the nth note of a scale: its intervals counted from that note.
@@ -37,16 +50,27 @@ export function rotate(intervals: readonly Interval[], degree: number): readonly
   );
 }
 
-function family(id: string, name: string, degrees: string, rows: readonly Row[]): Family {
-  const parent = degrees.split(" ").map(degreeOf);
-  const modes = rows.map(([modeId, modeName, ...aliases], at) => {
-    const intervals = Object.freeze(rotate(parent, at + 1));
+/** Builds a family from its parent's intervals; rotations that sound like one before them are not modes of their own. */
+function family(
+  { id, name }: { id: string; name: string },
+  parent: readonly Interval[],
+  names: FamilyRow["names"],
+): Family {
+  const modes = rotations(soundsOf(parent)).map((sounds, at): Mode => {
+    const naming: Naming | undefined = names[at + 1];
+    const [modeId = `set-${sounds}`, modeName = unnamed(name, sounds, at + 1), ...aliases] = naming ?? [];
+    const own = OWN_SPELLING[modeId];
+    const spelled = own
+      ? own.split(" ").map(degreeOf)
+      : naming || size(sounds) === 7
+        ? rotate(parent, at + 1)
+        : spellSet(sounds);
     return Object.freeze({
       id: modeId,
       name: modeName,
       aliases: Object.freeze(aliases),
-      intervals,
-      sounds: soundsOf(intervals),
+      intervals: Object.freeze(spelled),
+      sounds,
       family: id,
       degree: at + 1,
     });
@@ -54,85 +78,170 @@ function family(id: string, name: string, degrees: string, rows: readonly Row[])
   return Object.freeze({ id, name, modes: Object.freeze(modes) });
 }
 
-/** The families, the most used first. Names and aliases are those in general use among players. */
+/** A mode without a name goes by its family's, or by its number where that has none either. */
+const unnamed = (familyName: string, sounds: SoundSet, degree: number): string =>
+  familyName.startsWith("set ")
+    ? `Set ${sounds}`
+    : `${familyName.charAt(0).toUpperCase()}${familyName.slice(1)}, mode ${degree}`;
+
+const fromRow = (each: FamilyRow): Family => family(each, each.degrees.split(" ").map(degreeOf), each.names);
+
+const SEVEN_NOTE_FAMILIES = SEVEN_NOTE_ROWS.map(fromRow);
+
+/** The seven modes of the major scale, by degree: Ionian first. */
+export const SEVEN: readonly Mode[] = SEVEN_NOTE_FAMILIES[0]?.modes ?? [];
+
+/** One of the seven without one of its degrees. */
+const gapped = (each: Mode, without: number) =>
+  each.intervals.filter((interval) => degreeNumber(interval) !== without);
+
+/** The names of every six-note set that one of the seven makes by leaving a degree out. */
+function gappedNames(): ReadonlyMap<SoundSet, Naming> {
+  const names = new Map<SoundSet, Naming>();
+  for (const id of GAPPED_NAMED_AFTER) {
+    const each = SEVEN.find((one) => one.id === id);
+    for (const without of each ? [2, 3, 4, 5, 6, 7] : []) {
+      if (!each) continue;
+      const sounds = soundsOf(gapped(each, without));
+      const [known, name, ...aliases] = names.get(sounds) ?? [];
+      const called = [each.name, ...each.aliases].map((one) => `${one} without ${without}`);
+      names.set(
+        sounds,
+        known && name
+          ? [known, name, ...aliases, ...called]
+          : [`${id}-without-${without}`, called[0] ?? "", ...called.slice(1)],
+      );
+    }
+  }
+  return names;
+}
+
+function gappedFamilies(): readonly Family[] {
+  const names = gappedNames();
+  return GAPPED_PARENTS.flatMap(([id, without]) => {
+    const parent = SEVEN.find((one) => one.id === id);
+    if (!parent) return [];
+    const intervals = gapped(parent, without);
+    const own = rotations(soundsOf(intervals)).map((sounds, at) => [at + 1, names.get(sounds)] as const);
+    const named = own.flatMap(([at, naming]) => (naming ? [[at, naming] as const] : []));
+    const name = id === "ionian" ? "major" : parent.name;
+    return [
+      family(
+        { id: `${id}-without-${without}`, name: `${name} without ${without}` },
+        intervals,
+        Object.fromEntries(named),
+      ),
+    ];
+  });
+}
+
+/** The families, the most used first. */
 export const FAMILIES: readonly Family[] = Object.freeze([
-  family("major", "major", "1 2 3 4 5 6 7", [
-    ["ionian", "Ionian", "major"],
-    ["dorian", "Dorian"],
-    ["phrygian", "Phrygian"],
-    ["lydian", "Lydian"],
-    ["mixolydian", "Mixolydian"],
-    ["aeolian", "Aeolian", "natural minor", "minor"],
-    ["locrian", "Locrian"],
-  ]),
-  family("melodic-minor", "melodic minor", "1 2 b3 4 5 6 7", [
-    ["melodic-minor", "Melodic minor", "jazz minor", "minor with a major seventh"],
-    ["dorian-flat2", "Dorian ♭2", "Phrygian ♮6"],
-    ["lydian-augmented", "Lydian augmented", "Lydian ♯5"],
-    ["lydian-dominant", "Lydian dominant", "Lydian ♭7", "Mixolydian ♯4", "acoustic"],
-    ["mixolydian-flat6", "Mixolydian ♭6", "Aeolian dominant", "melodic major"],
-    ["locrian-natural2", "Locrian ♮2", "half-diminished", "Aeolian ♭5"],
-    ["altered", "Altered", "super-Locrian", "diminished whole tone"],
-  ]),
-  family("harmonic-minor", "harmonic minor", "1 2 b3 4 5 b6 7", [
-    ["harmonic-minor", "Harmonic minor", "Aeolian ♮7"],
-    ["locrian-natural6", "Locrian ♮6"],
-    ["ionian-sharp5", "Ionian ♯5", "Ionian augmented"],
-    ["dorian-sharp4", "Dorian ♯4", "Romanian minor"],
-    ["phrygian-dominant", "Phrygian dominant", "Phrygian major", "Mixolydian ♭2 ♭6"],
-    ["lydian-sharp2", "Lydian ♯2"],
-    ["ultralocrian", "Ultralocrian", "altered ♭♭7"],
-  ]),
-  family("harmonic-major", "harmonic major", "1 2 3 4 5 b6 7", [
-    ["harmonic-major", "Harmonic major", "Ionian ♭6"],
-    ["dorian-flat5", "Dorian ♭5", "Locrian ♮2 ♮6"],
-    ["phrygian-flat4", "Phrygian ♭4", "altered ♮5"],
-    ["lydian-flat3", "Lydian ♭3", "melodic minor ♯4"],
-    ["mixolydian-flat2", "Mixolydian ♭2"],
-    ["lydian-augmented-sharp2", "Lydian augmented ♯2", "Lydian ♯2 ♯5"],
-    ["locrian-double-flat7", "Locrian ♭♭7"],
-  ]),
+  ...SEVEN_NOTE_FAMILIES,
+  ...OTHER_ROWS.map(fromRow),
+  ...gappedFamilies(),
 ]);
 
-/** Every named mode, the most used families first. */
-export const CATALOGUE: readonly NamedMode[] = Object.freeze(FAMILIES.flatMap((each) => each.modes));
+/** Whether a mode has a name of its own. */
+export const isNamed = ({ id }: Mode): boolean => !id.startsWith("set-");
+
+/** Every mode that has a name, the most used families first. */
+export const CATALOGUE: readonly Mode[] = Object.freeze(
+  FAMILIES.flatMap((each) => each.modes).filter(isNamed),
+);
+
+/** The modes of the four families that most music keeps to: major, melodic minor, harmonic minor, harmonic major. */
+export const USUAL_MODES: readonly Mode[] = Object.freeze(FAMILIES.slice(0, 4).flatMap((each) => each.modes));
 
 const BY_ID = new Map(CATALOGUE.map((mode) => [mode.id, mode]));
-const BY_SOUND = new Map([...CATALOGUE].reverse().map((mode) => [mode.sounds, mode]));
 const FAMILY_BY_ID = new Map(FAMILIES.map((each) => [each.id, each]));
+/** Every mode made so far by its sounds; at most one for each of the 2048 sets that hold home. */
+const BY_SOUND = new Map(FAMILIES.flatMap((each) => each.modes).map((mode) => [mode.sounds, mode]));
 
-/** The mode with this id, or undefined. */
-export const maybeMode = (id: string): NamedMode | undefined => BY_ID.get(id);
+/** Sets of 2 to 12 notes that hold home. */
+const isModal = (sounds: number): boolean =>
+  Number.isInteger(sounds) && sounds > 1 && sounds <= 0xfff && sounds % 2 === 1 && size(sounds) >= 2;
+
+/** The mode with this id, a set's number among them, or undefined. */
+export function maybeMode(id: string): Mode | undefined {
+  const number = /^set-(\d{1,4})$/.exec(id)?.[1];
+  if (number === undefined) return BY_ID.get(id);
+  return isModal(Number(number)) ? modeOf(Number(number)) : undefined;
+}
 
 /**
  * The mode with this id.
  *
  * @throws RangeError where there is none; `nearestMode` answers for what people type.
  */
-export function mode(id: string): NamedMode {
-  const found = BY_ID.get(id);
+export function mode(id: string): Mode {
+  const found = maybeMode(id);
   if (!found) throw new RangeError(`There is no mode “${id}”; take an id of the catalogue.`);
   return found;
 }
 
 /** The named mode that sounds so, home as bit 0, or undefined. */
-export const modeOfSounds = (set: SoundSet): NamedMode | undefined => BY_SOUND.get(set);
+export function modeOfSounds(set: SoundSet): Mode | undefined {
+  const found = BY_SOUND.get(set);
+  return found && isNamed(found) ? found : undefined;
+}
+
+/**
+ * The mode of any set of 2 to 12 notes with home, bit 0, among them: the named one that sounds so, or one that goes by
+ * its number, spelled as `spellSet` does, in the family of its rotations.
+ *
+ * @throws RangeError where home is not in the set or nothing else is.
+ * @example modeOf(soundSet([0, 2, 3, 5, 7, 9, 10])).id // "dorian"
+ */
+export function modeOf(sounds: SoundSet): Mode {
+  const known = BY_SOUND.get(sounds);
+  if (known) return known;
+  if (!isModal(sounds)) throw new RangeError(`${sounds} is no set of 2 to 12 notes with home among them.`);
+  const made = familyOfSet(sounds);
+  FAMILY_BY_ID.set(made.id, made);
+  for (const each of made.modes) BY_SOUND.set(each.sounds, each);
+  return BY_SOUND.get(sounds) ?? (made.modes[0] as Mode);
+}
+
+/** The parent of sets without a name is the rotation nearest to the major scale, the lowest number among equals. */
+function familyOfSet(sounds: SoundSet): Family {
+  const major = SEVEN[0]?.sounds ?? 0;
+  const away = (set: SoundSet) => [size(set ^ major), set];
+  const parent = rotations(sounds).reduce((best, next) =>
+    compareRanks(away(next), away(best)) < 0 ? next : best,
+  );
+  return family({ id: `set-${parent}`, name: `set ${parent}` }, spellSet(parent), {});
+}
 
 /** The family with this id, or undefined. */
-export const maybeFamily = (id: string): Family | undefined => FAMILY_BY_ID.get(id);
+export function maybeFamily(id: string): Family | undefined {
+  const known = FAMILY_BY_ID.get(id);
+  if (known || !id.startsWith("set-")) return known;
+  const parent = maybeMode(id);
+  return parent && familyOf(parent);
+}
 
 /** The family that a mode belongs to. */
-export function familyOf({ family: id, name }: NamedMode): Family {
+export function familyOf({ family: id, name }: Mode): Family {
   const found = FAMILY_BY_ID.get(id);
   if (!found) throw new RangeError(`${name} names the family “${id}”, which there is not.`);
   return found;
 }
 
-/** The seven modes of the major scale, by degree: Ionian first. */
-export const SEVEN: readonly NamedMode[] = CATALOGUE.slice(0, 7);
+/** Every set of so many notes with home among them, by number: 462 of seven notes. */
+export function modesOfSize(count: number): readonly Mode[] {
+  const all = Array.from({ length: 2048 }, (_, at) => 2 * at + 1).filter((set) => size(set) === count);
+  return all.filter(isModal).map(modeOf);
+}
 
 /** The degree of a mode with the given number (by letter), or undefined: (Dorian, 3) → -3. */
 export function intervalAt(intervals: readonly Interval[], number: number): Interval | undefined {
   const plain = maybeDegree(String(number)) ?? 0;
   return intervals.find((interval) => (interval - plain) % 7 === 0);
+}
+
+/** The degree of a mode that sounds so many half steps above home, or undefined. */
+export function intervalSounding({ intervals, sounds }: Mode, halfStep: number): Interval | undefined {
+  const at = members(sounds).indexOf(halfStep);
+  return at < 0 ? undefined : intervals[at];
 }

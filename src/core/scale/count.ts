@@ -1,10 +1,10 @@
 import type { Fifths } from "../pitch";
-import { type Family, familyOf, intervalAt, type NamedMode } from "./catalogue";
+import { type Family, familyOf, intervalAt, type Mode } from "./catalogue";
 
 /** A mode on a home: what the views pass round. */
 export interface HomeMode {
   readonly home: Fifths;
-  readonly mode: NamedMode;
+  readonly mode: Mode;
 }
 
 /** Whose notes a mode has: the parent scale, its tonic and the degree that is home (from 1). */
@@ -15,7 +15,7 @@ export interface Parent {
 }
 
 /** The interval from the parent's tonic up to the degree that a mode starts on. */
-function tonicToHome(mode: NamedMode): number {
+function tonicToHome(mode: Mode): number {
   return familyOf(mode).modes[0]?.intervals[mode.degree - 1] ?? 0;
 }
 
@@ -51,7 +51,7 @@ export function brightness(intervals: readonly number[]): number {
 }
 
 /** Modes sorted from light to dark; equals keep their order. */
-export function brightestFirst(modes: readonly NamedMode[]): readonly NamedMode[] {
+export function brightestFirst(modes: readonly Mode[]): readonly Mode[] {
   return [...modes].sort((a, b) => brightness(b.intervals) - brightness(a.intervals));
 }
 
@@ -65,7 +65,10 @@ export function stepsOf(sounds: readonly number[]): readonly number[] {
   return sounds.map((sound, at) => (sounds[at + 1] ?? 12) - sound);
 }
 
-/** The third of a mode by letter: 4 where major, -3 where minor, undefined where there is none. */
-export function thirdOf({ intervals }: NamedMode): number | undefined {
-  return intervalAt(intervals, 3);
+/**
+ * The third of a mode by letter: 4 where it has a major one, otherwise -3 where minor, undefined where there is none. Of two
+ * thirds the major one counts, as in the major blues.
+ */
+export function thirdOf({ intervals }: Mode): number | undefined {
+  return intervals.includes(4) ? 4 : intervalAt(intervals, 3);
 }

@@ -1,41 +1,167 @@
-import { degreeNumber, type Interval } from "../pitch";
-import { CATALOGUE, intervalAt, type NamedMode } from "./catalogue";
+import { degreeNumber, halfSteps, type Interval } from "../pitch";
+import { CATALOGUE, intervalSounding, type Mode, modeOf, modeOfSounds } from "./catalogue";
+import { brightness } from "./count";
+import { compareRanks } from "./rank";
+import { holds, members, size, type SoundSet } from "./sound-set";
 
-/** One degree moved by a half step and the mode that this makes. */
+/** One degree moved and the mode that this makes. */
 export interface Neighbour {
-  readonly mode: NamedMode;
+  readonly mode: Mode;
   readonly from: Interval;
   readonly to: Interval;
 }
 
-/** Raising by a half step keeps the letter and adds 7 on the line of fifths. */
-const HALF_STEP = 7;
+/** How one mode differs from another, by letter: degrees moved, degrees it lacks, degrees it has besides. */
+export interface Difference {
+  readonly moved: readonly { readonly from: Interval; readonly to: Interval }[];
+  readonly dropped: readonly Interval[];
+  readonly added: readonly Interval[];
+}
+
+/** How many degrees a difference touches. */
+export const extentOf = ({ moved, dropped, added }: Difference): number =>
+  moved.length + dropped.length + added.length;
+
+/** The set with one note of it exchanged for another. */
+const exchanged = (sounds: SoundSet, from: number, to: number): SoundSet =>
+  (sounds & ~(1 << from)) | (1 << to);
 
 /**
- * The catalogue modes reached by raising (or lowering) one degree a half step, home untouched: those of the mode's
- * own family first, then the major scale's, then in the catalogue's order.
+ * Every half step that one note of a mode, not home, can go to where no note is and the mode becomes brighter (or darker). In
+ * seven-note modes a raised degree is always brighter; in others the letter can change, as from 3 to 4, which is darker.
+ */
+function stepsAway(mode: Mode, way: "brighter" | "darker"): readonly (readonly [from: number, to: number])[] {
+  const light = brightness(mode.intervals);
+  return members(mode.sounds).flatMap((from) =>
+    [from - 1, from + 1]
+      .filter((to) => {
+        if (from === 0 || to <= 0 || to >= 12 || holds(mode.sounds, to)) return false;
+        const change = brightness(modeOf(exchanged(mode.sounds, from, to)).intervals) - light;
+        const isBrighter = change === 0 ? to > from : change > 0;
+        return isBrighter === (way === "brighter");
+      })
+      .map((to) => [from, to] as const),
+  );
+}
+
+function neighbour(mode: Mode, from: number, to: number, other: Mode): Neighbour {
+  return { mode: other, from: intervalSounding(mode, from) ?? 0, to: intervalSounding(other, to) ?? 0 };
+}
+
+const PLACE = new Map(CATALOGUE.map((mode, at) => [mode.id, at]));
+
+/**
+ * The named modes one note brighter (or darker), a half step away, home untouched: those of the mode's own family
+ * first, then in the catalogue's order.
  *
  * @example oneNoteAway(dorian, "brighter")[0] // Mixolydian, from ♭3 to 3
  */
-export function oneNoteAway(mode: NamedMode, way: "brighter" | "darker"): readonly Neighbour[] {
-  const step = way === "brighter" ? HALF_STEP : -HALF_STEP;
-  const found = CATALOGUE.flatMap((other) => {
-    const moved = mode.intervals.filter((interval) => !other.intervals.includes(interval));
-    const from = moved[0];
-    if (moved.length !== 1 || from === undefined || from === 0) return [];
-    return other.intervals.includes(from + step) ? [{ mode: other, from, to: from + step }] : [];
+export function oneNoteAway(mode: Mode, way: "brighter" | "darker"): readonly Neighbour[] {
+  const found = stepsAway(mode, way).flatMap(([from, to]) => {
+    const other = modeOfSounds(exchanged(mode.sounds, from, to));
+    return other ? [neighbour(mode, from, to, other)] : [];
   });
-  const distance = (to: NamedMode) => (to.family === mode.family ? 0 : 1);
-  return found.sort((a, b) => distance(a.mode) - distance(b.mode));
+  const rank = ({ mode: other }: Neighbour) => [
+    other.family === mode.family ? 0 : 1,
+    PLACE.get(other.id) ?? CATALOGUE.length,
+  ];
+  return found.sort((a, b) => compareRanks(rank(a), rank(b)));
 }
 
-/** The degrees by letter in which two modes differ, in order of degree. */
-export function changesBetween(
-  reference: NamedMode,
-  mode: NamedMode,
-): readonly { from: Interval; to: Interval }[] {
-  return mode.intervals.flatMap((to) => {
-    const from = intervalAt(reference.intervals, degreeNumber(to));
-    return from === undefined || from === to ? [] : [{ from, to }];
+/** What lies one note from a mode, on the same home. */
+export interface OneNoteApart {
+  /** One degree moved by a half step: brighter, darker. Modes without a name are among them. */
+  readonly brighter: readonly Neighbour[];
+  readonly darker: readonly Neighbour[];
+  /** Named modes that have one note more, or one fewer, with that note's degree. */
+  readonly fuller: readonly { readonly mode: Mode; readonly added: Interval }[];
+  readonly sparer: readonly { readonly mode: Mode; readonly dropped: Interval }[];
+}
+
+/**
+ * Every mode that differs from this one by a single note.
+ *
+ * @example oneNoteApart(ionian).fuller.map(({ mode }) => mode.id) // bebop-major, bebop-dominant
+ */
+export function oneNoteApart(mode: Mode): OneNoteApart {
+  const moved = (way: "brighter" | "darker") => {
+    const named = oneNoteAway(mode, way);
+    const others = stepsAway(mode, way).flatMap(([from, to]) => {
+      const sounds = exchanged(mode.sounds, from, to);
+      return modeOfSounds(sounds) ? [] : [neighbour(mode, from, to, modeOf(sounds))];
+    });
+    return [...named, ...others];
+  };
+  const one = (from: SoundSet, to: SoundSet) => size(from ^ to) === 1;
+  const beside = CATALOGUE.filter((other) => one(mode.sounds, other.sounds));
+  const only = (set: SoundSet) => members(set)[0] ?? 0;
+  return {
+    brighter: moved("brighter"),
+    darker: moved("darker"),
+    fuller: beside
+      .filter((other) => size(other.sounds) > size(mode.sounds))
+      .map((other) => ({
+        mode: other,
+        added: intervalSounding(other, only(other.sounds ^ mode.sounds)) ?? 0,
+      })),
+    sparer: beside
+      .filter((other) => size(other.sounds) < size(mode.sounds))
+      .map((other) => ({
+        mode: other,
+        dropped: intervalSounding(mode, only(other.sounds ^ mode.sounds)) ?? 0,
+      })),
+  };
+}
+
+/**
+ * How a mode differs from a reference, in order of degree. Two seven-note modes are held together letter by letter; with
+ * other scales what sounds in both is no difference, and the rest is paired by letter where it can be.
+ *
+ * @example differenceFrom(aeolian, minorPentatonic) // dropped: 2 and ♭6
+ */
+export function differenceFrom(reference: Mode, mode: Mode): Difference {
+  const byLetter = reference.intervals.length === 7 && mode.intervals.length === 7;
+  const isLost = (interval: Interval) =>
+    byLetter ? !mode.intervals.includes(interval) : !holds(mode.sounds, halfSteps(interval));
+  const isGained = (interval: Interval) =>
+    byLetter ? !reference.intervals.includes(interval) : !holds(reference.sounds, halfSteps(interval));
+  const moved: { from: Interval; to: Interval }[] = [];
+  const dropped: Interval[] = [];
+  const added: Interval[] = [];
+  for (let number = 1; number <= 7; number += 1) {
+    const hasLetter = (interval: Interval) => degreeNumber(interval) === number;
+    const lost = reference.intervals.filter((interval) => hasLetter(interval) && isLost(interval));
+    const gained = mode.intervals.filter((interval) => hasLetter(interval) && isGained(interval));
+    const pairs = Math.min(lost.length, gained.length);
+    moved.push(...gained.slice(0, pairs).map((to, at) => ({ from: lost[at] ?? to, to })));
+    dropped.push(...lost.slice(pairs));
+    added.push(...gained.slice(pairs));
+  }
+  return { moved, dropped, added };
+}
+
+/** A named mode near another and how the other differs from it. */
+export interface Near {
+  readonly mode: Mode;
+  readonly difference: Difference;
+}
+
+/**
+ * The named modes nearest to a mode, the fewest differing degrees first, then as many notes, then the same third, then the
+ * catalogue's order. The mode itself is not among them.
+ *
+ * @example nearestNamed(mode("minor-pentatonic"))[0] // Minor blues, which has ♭5 besides
+ */
+export function nearestNamed(mode: Mode, most = 3): readonly Near[] {
+  const ranked = CATALOGUE.filter((other) => other !== mode).map((other, at) => {
+    const difference = differenceFrom(other, mode);
+    const third = [3, 4].filter((sound) => holds(other.sounds, sound) !== holds(mode.sounds, sound)).length;
+    const apart = size(other.sounds ^ mode.sounds);
+    return {
+      near: { mode: other, difference },
+      rank: [extentOf(difference), Math.abs(size(other.sounds) - size(mode.sounds)), apart, third, at],
+    };
   });
+  ranked.sort((a, b) => compareRanks(a.rank, b.rank));
+  return ranked.slice(0, most).map(({ near }) => near);
 }

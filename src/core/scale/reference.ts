@@ -1,16 +1,15 @@
-import type { Interval } from "../pitch";
-import { mode as modeById, type NamedMode, SEVEN } from "./catalogue";
+import { mode as modeById, type Mode, SEVEN } from "./catalogue";
 import { brightness, thirdOf } from "./count";
-import { changesBetween } from "./neighbours";
+import { type Difference, differenceFrom, extentOf } from "./neighbours";
 import { compareRanks } from "./rank";
 
 /** What a mode is compared with: plain major always; major or natural minor by the third; the nearest of the seven. */
-export type ReferenceSchool = "major" | "by-third" | "nearest";
+export const REFERENCE_SCHOOLS = ["by-third", "major", "nearest"] as const;
+export type ReferenceSchool = (typeof REFERENCE_SCHOOLS)[number];
 
-/** A mode told by another: the reference and the degrees that differ from it, in order. */
-export interface Reference {
-  readonly mode: NamedMode;
-  readonly changes: readonly { readonly from: Interval; readonly to: Interval }[];
+/** A mode told by another: the reference, and the degrees moved, left out and added, each in order. */
+export interface Reference extends Difference {
+  readonly mode: Mode;
 }
 
 const MAJOR = modeById("ionian");
@@ -18,37 +17,40 @@ const MINOR = modeById("aeolian");
 
 /**
  * The reference of a mode in the school chosen. Lydian is major with ♯4, Dorian minor with 6, Locrian minor with ♭2
- * and ♭5; by the nearest of the seven Locrian is Phrygian with ♭5 and Phrygian dominant Phrygian with 3.
+ * and ♭5; by the nearest of the seven Locrian is Phrygian with ♭5 and Phrygian dominant Phrygian with 3. A mode without a
+ * third is told by major.
  *
- * @example reference(dorian, "by-third") // { mode: aeolian, changes: [{ from: -4, to: 3 }] }
+ * @example reference(dorian, "by-third") // { mode: aeolian, moved: [{ from: -4, to: 3 }], dropped: [], added: [] }
  */
-export function reference(mode: NamedMode, school: ReferenceSchool = "by-third"): Reference {
+export function reference(mode: Mode, school: ReferenceSchool = "by-third"): Reference {
   if (school === "nearest") return nearestReference(mode);
-  const chosen = school === "by-third" && thirdOf(mode) === -3 ? MINOR : MAJOR;
-  return { mode: chosen, changes: changesBetween(chosen, mode) };
+  return toldBy(school === "by-third" && (thirdOf(mode) ?? 4) < 4 ? MINOR : MAJOR, mode);
 }
 
-/** The nearest other mode of the seven, where it needs fewer changes than the reference by the third; else undefined. */
-export function nearerReference(mode: NamedMode): Reference | undefined {
-  const plain = reference(mode);
+const toldBy = (by: Mode, mode: Mode): Reference => ({ mode: by, ...differenceFrom(by, mode) });
+
+/** The nearest other mode of the seven, where it needs fewer changes than the reference of the school; else undefined. */
+export function nearerReference(mode: Mode, school: ReferenceSchool = "by-third"): Reference | undefined {
+  const plain = reference(mode, school);
   const nearest = nearestReference(mode);
-  return nearest.changes.length < plain.changes.length ? nearest : undefined;
+  return extentOf(nearest) < extentOf(plain) ? nearest : undefined;
 }
 
 /**
  * Fewest changed degrees first; where two tie, the one that shares the third, then the one nearest in brightness,
  * then plain major or minor. Major and natural minor are their own; any other of the seven is told by another.
  */
-function nearestReference(mode: NamedMode): Reference {
-  if (mode === MAJOR || mode === MINOR) return { mode, changes: [] };
-  const cost = (other: NamedMode) => [
-    changesBetween(other, mode).length,
-    thirdOf(other) === thirdOf(mode) ? 0 : 1,
-    Math.abs(brightness(other.intervals) - brightness(mode.intervals)),
-    other === MAJOR || other === MINOR ? 0 : 1,
-  ];
-  const nearest = SEVEN.filter((other) => other !== mode).reduce((best, next) =>
-    compareRanks(cost(next), cost(best)) < 0 ? next : best,
-  );
-  return { mode: nearest, changes: changesBetween(nearest, mode) };
+function nearestReference(mode: Mode): Reference {
+  if (mode === MAJOR || mode === MINOR) return toldBy(mode, mode);
+  const ranked = SEVEN.filter((other) => other !== mode).map((other) => {
+    const told = toldBy(other, mode);
+    const rank = [
+      extentOf(told),
+      thirdOf(other) === thirdOf(mode) ? 0 : 1,
+      Math.abs(brightness(other.intervals) - brightness(mode.intervals)),
+      other === MAJOR || other === MINOR ? 0 : 1,
+    ];
+    return { told, rank };
+  });
+  return ranked.reduce((best, next) => (compareRanks(next.rank, best.rank) < 0 ? next : best)).told;
 }

@@ -36,5 +36,18 @@ export function members(set: SoundSet): readonly number[] {
 
 /** How many notes the set has. */
 export function size(set: SoundSet): number {
-  return members(set).length;
+  let count = 0;
+  for (let rest = set; rest !== 0; rest &= rest - 1) count += 1;
+  return count;
+}
+
+/** Half steps after which the set is itself again: 12 for most, 2 for the whole-tone scale. */
+export function period(set: SoundSet): number {
+  const found = [1, 2, 3, 4, 6].find((by) => transpose(set, by) === set);
+  return found ?? 12;
+}
+
+/** The set from each of its notes in turn, home first; a set that repeats within the octave has fewer rotations than notes. */
+export function rotations(set: SoundSet): readonly SoundSet[] {
+  return [...new Set(members(set).map((from) => transpose(set, -from)))];
 }

@@ -1,7 +1,7 @@
 import { accidentalsOf, type Fifths, modulo } from "../pitch";
 import type { HomeMode } from "./count";
 import { notesOf } from "./count";
-import type { NamedMode } from "./catalogue";
+import type { Mode } from "./catalogue";
 
 /** How many sharps and flats a mode needs on its home, doubles counted twice. */
 export function accidentalCost(homeMode: HomeMode): number {
@@ -13,7 +13,7 @@ export function accidentalCost(homeMode: HomeMode): number {
  *
  * @example bestHome(6, mode("ionian")) // 6, F♯ (G♭ has six accidentals too)
  */
-export function bestHome(sound: number, mode: NamedMode): Fifths {
+export function bestHome(sound: number, mode: Mode): Fifths {
   const sharp = modulo(sound * 7, 12);
   return [sharp, sharp - 12, sharp + 12].reduce((best, home) =>
     accidentalCost({ home, mode }) < accidentalCost({ home: best, mode }) ? home : best,

@@ -1,11 +1,11 @@
 import type { ReactNode } from "react";
-import { brightness, type NamedMode } from "@/core/scale";
+import { brightness, type Mode } from "@/core/scale";
 import { shadeOf } from "@/ui/shade";
 import styles from "./ShadeRow.module.css";
 
 interface ShadeRowProps {
   /** The mode whose shade the row has. */
-  readonly mode: NamedMode;
+  readonly mode: Mode;
   readonly isChosen: boolean;
   readonly onChoose: () => void;
   readonly children: ReactNode;

@@ -1,6 +1,6 @@
 import { type Fifths, type Interval, printDegree, printName } from "@/core/pitch";
 import { type Chord, printChord } from "@/core/chord";
-import type { Family, HomeMode, NamedMode } from "@/core/scale";
+import type { Family, HomeMode, Mode } from "@/core/scale";
 
 /** A part of a sentence: plain, lit (a colour note, on amber), or strong. */
 export type Phrase = string | { readonly lit: string } | { readonly strong: string };
@@ -48,7 +48,7 @@ const SHORT_WORDS: Readonly<Record<string, string>> = {
 };
 
 /** Names short enough for a narrow column: "Phryg.", "Mixol.", "Phr. dom.". */
-export function shortName({ name }: NamedMode): string {
+export function shortName({ name }: Mode): string {
   const words = name.split(" ");
   if (words.length === 1) return SHORT[name] ?? name;
   return words.map((word) => SHORT_WORDS[word] ?? word).join(" ");

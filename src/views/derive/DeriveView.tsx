@@ -16,7 +16,7 @@ import {
   FAMILIES,
   type HomeMode,
   maybeFamily,
-  type NamedMode,
+  type Mode,
   parallels,
   parentOf,
   relatives,
@@ -180,7 +180,7 @@ function ladderRows(homeMode: HomeMode, lineUp: "homes" | "notes"): readonly Hom
 }
 
 /** A change of parent scale keeps the degree: from the second mode of one to the second of the other. */
-const sameDegree = (familyId: string, mode: NamedMode): NamedMode =>
+const sameDegree = (familyId: string, mode: Mode): Mode =>
   maybeFamily(familyId)?.modes[mode.degree - 1] ?? mode;
 
 /** The same letter, a half step sharper or flatter, not past double accidentals. */

@@ -1,0 +1,351 @@
+import fc from "fast-check";
+import { describe, expect, it, test } from "vitest";
+import { degreeOf, letterOf, printDegree, soundOf } from "../pitch";
+import {
+  brightness,
+  CATALOGUE,
+  colourNotes,
+  COMPARISONS,
+  comparisonOf,
+  FAMILIES,
+  familyOf,
+  holdersOf,
+  holdsAll,
+  isNamed,
+  maybeFamily,
+  maybeMode,
+  mode,
+  modeOf,
+  modeOfSounds,
+  modesOfSize,
+  notesOf,
+  oneNoteApart,
+  oneNoteAway,
+  parentOf,
+  period,
+  reference,
+  relatives,
+  rotations,
+  size,
+  soundSet,
+  soundsOf,
+  spellSet,
+  stepsOf,
+  thirdOf,
+  transpose,
+} from ".";
+
+const degrees = (intervals: readonly number[]) =>
+  intervals.map((interval) => printDegree(interval)).join(" ");
+
+/**
+ * Worked out apart from this code, from the definitions: degrees, brightness (two decimals), what differs from plain major or
+ * minor by the third (- left out, + added), every smallest set of colour notes.
+ */
+const TABLE: readonly (readonly [
+  id: string,
+  degrees: string,
+  brightness: number,
+  told: string,
+  colour: string,
+])[] = [
+  ["ionian", "1 2 3 4 5 6 7", 2, "major", "4 7"],
+  ["dorian", "1 2 b3 4 5 6 b7", 0, "minor 6", "6"],
+  ["phrygian", "1 b2 b3 4 5 b6 b7", -2, "minor b2", "b2 5"],
+  ["lydian", "1 2 3 #4 5 6 7", 3, "major #4", "#4"],
+  ["mixolydian", "1 2 3 4 5 6 b7", 1, "major b7", "b7"],
+  ["aeolian", "1 2 b3 4 5 b6 b7", -1, "minor", "2 b6"],
+  ["locrian", "1 b2 b3 4 b5 b6 b7", -3, "minor b2 b5", "b5"],
+  ["melodic-minor", "1 2 b3 4 5 6 7", 1, "minor 6 7", "7"],
+  ["dorian-flat2", "1 b2 b3 4 5 6 b7", -1, "minor b2 6", "b2 6"],
+  ["lydian-augmented", "1 2 3 #4 #5 6 7", 4, "major #4 #5", "#5 6 / #5 7"],
+  ["lydian-dominant", "1 2 3 #4 5 6 b7", 2, "major #4 b7", "2 #4 b7 / #4 5 b7 / #4 6 b7"],
+  ["mixolydian-flat6", "1 2 3 4 5 b6 b7", 0, "major b6 b7", "4 b6 / 5 b6"],
+  ["locrian-natural2", "1 2 b3 4 b5 b6 b7", -2, "minor b5", "2 b5"],
+  ["altered", "1 b2 b3 b4 b5 b6 b7", -4, "minor b2 b4 b5", "b4"],
+  ["harmonic-minor", "1 2 b3 4 5 b6 7", 0, "minor 7", "2 7 / 4 7 / b6 7"],
+  ["locrian-natural6", "1 b2 b3 4 b5 6 b7", -2, "minor b2 b5 6", "b2 4 6 / b2 6 b7 / 4 b5 6"],
+  ["ionian-sharp5", "1 2 3 4 #5 6 7", 3, "major #5", "2 #5 / #5 7"],
+  ["dorian-sharp4", "1 2 b3 #4 5 6 b7", 1, "minor #4 6", "2 #4"],
+  ["phrygian-dominant", "1 b2 3 4 5 b6 b7", -1, "major b2 b6 b7", "b2 4 / b2 5 / b2 b7 / 5 b6 / b6 b7"],
+  ["lydian-sharp2", "1 #2 3 #4 5 6 7", 4, "major #2 #4", "#2 5 / #2 7"],
+  ["ultralocrian", "1 b2 b3 b4 b5 b6 bb7", -5, "minor b2 b4 b5 bb7", "b2 b4 / b4 b6 / b6 bb7"],
+  ["harmonic-major", "1 2 3 4 5 b6 7", 1, "major b6", "2 b6 / 4 b6"],
+  ["dorian-flat5", "1 2 b3 4 b5 6 b7", -1, "minor b5 6", "2 4 b5 / 2 b5 b7 / b5 6 b7"],
+  ["phrygian-flat4", "1 b2 b3 b4 5 b6 b7", -3, "minor b2 b4", "b2 b4 / b4 5 / b4 b7"],
+  ["lydian-flat3", "1 2 b3 #4 5 6 7", 2, "minor #4 6 7", "2 7 / #4 5 / 5 7"],
+  ["mixolydian-flat2", "1 b2 3 4 5 6 b7", 0, "major b2 b7", "b2 4 / b2 6"],
+  ["lydian-augmented-sharp2", "1 #2 3 #4 #5 6 7", 5, "major #2 #4 #5", "#2 #4 / #2 6 / #2 7 / #4 #5 / #5 6"],
+  ["locrian-double-flat7", "1 b2 b3 4 b5 b6 bb7", -4, "minor b2 b5 bb7", "b2 bb7"],
+  ["double-harmonic", "1 b2 3 4 5 b6 7", 0, "major b2 b6", "b2 7"],
+  ["lydian-sharp2-sharp6", "1 #2 3 #4 5 #6 7", 5, "major #2 #4 #6", "#2 #4 / #2 #6 / #6 7"],
+  ["ultraphrygian", "1 b2 b3 b4 5 b6 bb7", -4, "minor b2 b4 bb7", "b2 b4 / b2 bb7"],
+  ["double-harmonic-minor", "1 2 b3 #4 5 b6 7", 1, "minor #4 7", "2 #4 / 2 7"],
+  ["mixolydian-flat2-flat5", "1 b2 3 4 b5 6 b7", -1, "major b2 b5 b7", "b2 b5 / b2 b7 / 4 b5"],
+  ["ionian-sharp2-sharp5", "1 #2 3 4 #5 6 7", 4, "major #2 #5", "#2 4"],
+  ["locrian-double-flat3-double-flat7", "1 b2 bb3 4 b5 b6 bb7", -5, "minor b2 bb3 b5 bb7", "b2"],
+  ["neapolitan-minor", "1 b2 b3 4 5 b6 7", -1, "minor b2 7", "b2 7 / b6 7"],
+  ["lydian-sharp6", "1 2 3 #4 5 #6 7", 4, "major #4 #6", "#6 7"],
+  ["mixolydian-sharp5", "1 2 3 4 #5 6 b7", 2, "major #5 b7", "2 4 #5 / 2 #5 b7 / 4 #5 6 / #5 6 b7"],
+  ["aeolian-sharp4", "1 2 b3 #4 5 b6 b7", 0, "minor #4", "2 #4 / #4 5"],
+  ["locrian-natural3", "1 b2 3 4 b5 b6 b7", -2, "major b2 b5 b6 b7", "b2 4 / b2 b7 / 4 b5"],
+  ["ionian-sharp2", "1 #2 3 4 5 6 7", 3, "major #2", "#2"],
+  ["ultralocrian-double-flat3", "1 b2 bb3 b4 b5 b6 bb7", -6, "minor b2 bb3 b4 b5 bb7", "b2"],
+  ["neapolitan-major", "1 b2 b3 4 5 6 7", 0, "minor b2 6 7", "7"],
+  ["lydian-augmented-sharp6", "1 2 3 #4 #5 #6 7", 5, "major #4 #5 #6", "#5 7 / #6 7"],
+  ["lydian-dominant-sharp5", "1 2 3 #4 #5 6 b7", 3, "major #4 #5 b7", "#5 6"],
+  ["lydian-dominant-flat6", "1 2 3 #4 5 b6 b7", 1, "major #4 b6 b7", "5 b6"],
+  ["major-locrian", "1 2 3 4 b5 b6 b7", -1, "major b5 b6 b7", "4 b5 / 4 b6"],
+  ["altered-natural2", "1 2 b3 b4 b5 b6 b7", -3, "minor b4 b5", "b4"],
+  ["altered-double-flat3", "1 b2 bb3 b4 b5 b6 b7", -5, "minor b2 bb3 b4 b5", "b2"],
+  ["major-pentatonic", "1 2 3 5 6", 2, "major -4 -7", ""],
+  ["suspended-pentatonic", "1 2 4 5 b7", 0, "major -3 -6 b7", ""],
+  ["minor-pentatonic-flat6", "1 b3 4 b6 b7", -2, "minor -2 -5", ""],
+  ["suspended-pentatonic-natural6", "1 2 4 5 6", 1, "major -3 -7", ""],
+  ["minor-pentatonic", "1 b3 4 5 b7", -1, "minor -2 -b6", ""],
+  ["blues-minor", "1 b3 4 b5 5 b7", -1.83, "minor -2 +b5 -b6", "b5 5"],
+  ["blues-major", "1 2 b3 3 5 6", 1.17, "major +b3 -4 -7", "b3"],
+  ["whole-tone", "1 2 3 #4 #5 b7", 3, "major #4 #5 -6 b7", "#5"],
+  ["diminished", "1 2 b3 4 b5 b6 6 7", -0.5, "minor b5 +6 7", "7"],
+  ["dominant-diminished", "1 b2 b3 3 #4 5 6 b7", 0.5, "major b2 +b3 #4 b7", "b2 / b3"],
+  ["augmented", "1 #2 3 5 b6 7", 2.5, "major #2 -4 b6", "#2"],
+  ["augmented-inverse", "1 b2 3 4 #5 6", 1.5, "major b2 #5 -7", "b2"],
+  ["bebop-dominant", "1 2 3 4 5 6 b7 7", 1.5, "major +b7", "b7 7"],
+  ["bebop-locrian", "1 b2 b3 4 b5 5 b6 b7", -2.5, "minor b2 +b5", "b5 5"],
+  ["bebop-dorian", "1 2 b3 3 4 5 6 b7", 0.5, "major +b3 b7", "b3"],
+  ["bebop-major", "1 2 3 4 5 #5 6 7", 2.75, "major +#5", "2 #5"],
+  ["bebop-harmonic-minor", "1 2 b3 4 5 b6 b7 7", -0.25, "minor +7", "4 7 / b7 7"],
+  [
+    "bebop-melodic-minor",
+    "1 2 b3 4 5 #5 6 7",
+    1.88,
+    "minor +6 7",
+    "2 5 7 / 2 #5 6 / 2 6 7 / 4 5 7 / 4 #5 6 / 4 6 7 / 5 #5 6 / 5 #5 7 / #5 6 7",
+  ],
+  ["ionian-without-7", "1 2 3 4 5 6", 1.5, "major -7", ""],
+  ["aeolian-without-6", "1 2 b3 4 5 b7", -0.5, "minor -b6", ""],
+  ["phrygian-without-5", "1 b2 b3 4 b6 b7", -2.5, "minor b2 -5", ""],
+  ["ionian-without-4", "1 2 3 5 6 7", 2.5, "major -4", ""],
+  ["dorian-without-3", "1 2 4 5 6 b7", 0.5, "major -3 b7", ""],
+  ["aeolian-without-2", "1 b3 4 5 b6 b7", -1.5, "minor -2", ""],
+  ["dorian-without-2", "1 b3 4 5 6 b7", -0.33, "minor -2 6", ""],
+  ["mixolydian-without-2", "1 3 4 5 6 b7", 0.83, "major -2 b7", ""],
+  ["mixolydian-without-4", "1 2 3 5 6 b7", 1.33, "major -4 b7", ""],
+  ["mixolydian-without-6", "1 2 3 4 5 b7", 0.67, "major -6 b7", ""],
+];
+
+/** What differs, degree by degree, as the table writes it. */
+function told(id: string): string {
+  const { mode: by, moved, dropped, added } = reference(mode(id));
+  const changes = [
+    ...moved.map(({ to }) => [to, printDegree(to)] as const),
+    ...dropped.map((degree) => [degree, `-${printDegree(degree)}`] as const),
+    ...added.map((degree) => [degree, `+${printDegree(degree)}`] as const),
+  ];
+  const name = by.id === "ionian" ? "major" : "minor";
+  return `${name} ${changes
+    .map(([, text]) => text)
+    .sort()
+    .join(" ")}`.trim();
+}
+
+describe("the catalogue", () => {
+  test.each(TABLE)("%s is %s, brightness %d", (id, written, bright, changes, colour) => {
+    const found = mode(id);
+    expect(degrees(found.intervals)).toBe(written);
+    expect(brightness(found.intervals)).toBeCloseTo(bright, 2);
+    const [by = "", ...rest] = changes.split(" ");
+    expect(told(id)).toBe([by, ...rest.sort()].join(" "));
+    expect(colourNotes(found).map(degrees).sort()).toEqual(colour === "" ? [] : colour.split(" / ").sort());
+    expect(modeOfSounds(found.sounds)).toBe(found);
+  });
+
+  it("holds what the table lists, and six-note scales besides", () => {
+    const listed = new Set(TABLE.map(([id]) => id));
+    expect(listed.size).toBe(TABLE.length);
+    const others = CATALOGUE.filter(({ id }) => !listed.has(id)).map(({ id }) => id);
+    expect(others.filter((id) => !id.includes("-without-"))).toEqual([]);
+    expect(CATALOGUE.filter(({ id }) => id.includes("-without-"))).toHaveLength(36);
+  });
+
+  it("has no two modes that sound alike, and no name twice", () => {
+    expect(new Set(CATALOGUE.map(({ sounds }) => sounds)).size).toBe(CATALOGUE.length);
+    const names = CATALOGUE.flatMap(({ name, aliases }) => [name, ...aliases]).map((name) =>
+      name.toLowerCase(),
+    );
+    expect(names.filter((name, at) => names.indexOf(name) !== at)).toEqual([]);
+  });
+
+  it("has rotations only in a family, each on its degree", () => {
+    for (const family of FAMILIES) {
+      const parent = family.modes[0]!;
+      expect(family.modes.map(({ sounds }) => sounds)).toEqual(rotations(parent.sounds));
+      expect(family.modes.map(({ degree }) => degree)).toEqual(family.modes.map((_, at) => at + 1));
+    }
+  });
+
+  it("names a six-note scale after the more common of the two that it comes from", () => {
+    expect(mode("aeolian-without-6").aliases).toContain("Dorian without 6");
+    expect(maybeMode("dorian-without-6")).toBeUndefined();
+    expect(mode("ionian-without-7").aliases).toEqual(["major without 7", "Mixolydian without 7"]);
+  });
+
+  it("is frozen, so that it can be shared", () => {
+    expect(Object.isFrozen(CATALOGUE)).toBe(true);
+    expect(CATALOGUE.every((each) => Object.isFrozen(each) && Object.isFrozen(each.intervals))).toBe(true);
+  });
+
+  it("refuses an id that is none", () => expect(() => mode("dorain")).toThrow("There is no mode “dorain”"));
+});
+
+describe("any set of notes", () => {
+  const anySet = fc.integer({ min: 1, max: 2047 }).map((bits) => 2 * bits + 1);
+
+  it("there are 462 of seven notes in 66 families, and 2047 of all sizes", () => {
+    const sevens = modesOfSize(7);
+    expect(sevens).toHaveLength(462);
+    expect(new Set(sevens.map(({ family }) => family)).size).toBe(66);
+    const all = Array.from({ length: 11 }, (_, at) => modesOfSize(at + 2).length);
+    expect(all).toEqual([11, 55, 165, 330, 462, 462, 330, 165, 55, 11, 1]);
+  });
+
+  it("uses each letter once where there are seven notes, whatever the home, and brightness is whole", () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...modesOfSize(7)), fc.integer({ min: -8, max: 12 }), (each, home) => {
+        const letters = notesOf({ home, mode: each }).map(letterOf);
+        expect([...letters].sort().join("")).toBe("ABCDEFG");
+        expect(Number.isInteger(brightness(each.intervals))).toBe(true);
+      }),
+      { numRuns: 500 },
+    );
+  });
+
+  it("is one object, spelled as it sounds, rising, found again by its id", () => {
+    fc.assert(
+      fc.property(anySet, (set) => {
+        const each = modeOf(set);
+        expect(soundsOf(each.intervals)).toBe(set);
+        expect(each.intervals.map(soundOf)).toEqual(each.intervals.map(soundOf).sort((a, b) => a - b));
+        expect(maybeMode(each.id)).toBe(each);
+        expect(maybeMode(`set-${set}`)).toBe(each);
+        expect(familyOf(each).modes[each.degree - 1]).toBe(each);
+        expect(maybeFamily(each.family)).toBe(familyOf(each));
+        expect(stepsOf(each.intervals.map(soundOf)).reduce((a, b) => a + b)).toBe(12);
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  it("has a parent whose count comes back, in every set and on every home", () => {
+    fc.assert(
+      fc.property(anySet, fc.integer({ min: -8, max: 12 }), (set, home) => {
+        const here = { home, mode: modeOf(set) };
+        const { family, tonic, degree } = parentOf(here);
+        expect(relatives(family, tonic)[degree - 1]).toEqual(here);
+        const sounding = relatives(family, tonic).map((each) =>
+          transpose(each.mode.sounds, soundOf(each.home)),
+        );
+        expect(new Set(sounding).size).toBe(1);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test.each([
+    ["1 b3 3 5", "1 #2 3 5"],
+    ["1 b2 3 b5 b6 b7", "1 b2 3 b5 b6 b7"],
+    ["1 2 3 #4 5 6", "1 2 3 #4 5 6"],
+    ["1 b2 2 b3 3 4", "1 b2 2 b3 3 4"],
+    ["1 b5", "1 b5"],
+    ["1 5", "1 5"],
+    ["1 3 #4 5 b7", "1 3 #4 5 b7"],
+  ])("%s is spelled %s", (asked, spelled) => {
+    expect(degrees(spellSet(soundsOf(asked.split(" ").map(degreeOf))))).toBe(spelled);
+  });
+
+  it("is refused without home, alone, or past twelve bits", () => {
+    expect(() => modeOf(6)).toThrow("with home among them");
+    expect(["set-1", "set-6", "set-4097", "set-0", "set-x", "set-"].map(maybeMode)).toEqual(
+      Array(6).fill(undefined),
+    );
+  });
+
+  it("knows the scales that are their own transposition", () => {
+    const repeating = [...CATALOGUE].filter(({ sounds }) => period(sounds) < 12);
+    expect(repeating.map(({ id, sounds }) => [id, period(sounds)])).toEqual([
+      ["whole-tone", 2],
+      ["diminished", 3],
+      ["dominant-diminished", 3],
+      ["augmented", 4],
+      ["augmented-inverse", 4],
+    ]);
+    expect(familyOf(mode("whole-tone")).modes).toHaveLength(1);
+    expect(familyOf(modeOf(0xfff)).modes).toHaveLength(1);
+  });
+
+  it("goes by its family where that has a name, otherwise by its number", () => {
+    expect(modeOf(soundSet([0, 1, 3, 4, 6, 9])).name).toMatch(/^(Minor blues, mode \d|Set \d+)$/);
+    expect(familyOf(mode("blues-minor")).modes[2]).toMatchObject({ name: "Minor blues, mode 3" });
+    expect(isNamed(familyOf(mode("blues-minor")).modes[2]!)).toBe(false);
+    expect(modeOf(soundSet([0, 1, 2, 3])).name).toBe("Set 15");
+  });
+});
+
+describe("colour notes over all modes", () => {
+  it("tell each from its comparison and none of them can be spared, for all 462 and the catalogue", () => {
+    for (const each of new Set([...CATALOGUE, ...modesOfSize(7)])) {
+      for (const comparison of COMPARISONS.slice(0, 3)) {
+        const third = thirdOf(each);
+        const given = third === undefined ? [0] : [0, third];
+        const others = comparisonOf(each, comparison);
+        const tells = (set: readonly number[]) =>
+          others.every((other) => !holdsAll(other.sounds, soundsOf([...given, ...set])));
+        const sets = colourNotes(each, comparison);
+        expect(sets.length === 0).toBe(holdersOf(each, comparison).length > 0);
+        for (const set of sets) {
+          expect(tells(set)).toBe(true);
+          expect(set.some((spared) => tells(set.filter((interval) => interval !== spared)))).toBe(false);
+        }
+      }
+    }
+  });
+
+  it("follow the comparison that is chosen", () => {
+    const colour = (id: string, comparison: (typeof COMPARISONS)[number]) =>
+      colourNotes(mode(id), comparison).map(degrees);
+    expect(colour("dorian", "seven")).toEqual(["6"]);
+    expect(colour("melodic-minor", "parent")).toEqual(["7"]);
+    expect(colour("minor-pentatonic", "parent")).toEqual(["5"]);
+    expect(colour("dorian", "catalogue")).not.toEqual(["6"]);
+    expect(holdersOf(mode("minor-pentatonic")).map(({ id }) => id)).toEqual([
+      "dorian",
+      "phrygian",
+      "aeolian",
+    ]);
+  });
+});
+
+describe("one note apart", () => {
+  it("going brighter and darker again comes back, over all 462", () => {
+    for (const each of modesOfSize(7)) {
+      for (const step of oneNoteApart(each).brighter) {
+        const back = oneNoteApart(step.mode).darker.find((other) => other.mode === each);
+        expect([back?.from, back?.to]).toEqual([step.to, step.from]);
+        expect(brightness(step.mode.intervals) - brightness(each.intervals)).toBeCloseTo(1);
+        expect(size(step.mode.sounds ^ each.sounds)).toBe(2);
+      }
+    }
+  });
+
+  it("finds fuller and sparer scales", () => {
+    const ionian = oneNoteApart(mode("ionian"));
+    expect(ionian.fuller.map(({ mode: { id }, added }) => `${id} ${printDegree(added)}`)).toEqual([
+      "bebop-dominant b7",
+      "bebop-major #5",
+    ]);
+    expect(ionian.sparer.map(({ mode: { id } }) => id)).toContain("ionian-without-4");
+    expect(oneNoteAway(mode("minor-pentatonic"), "brighter").map(({ mode: { id } }) => id)).toContain(
+      "suspended-pentatonic",
+    );
+  });
+});
