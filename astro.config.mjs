@@ -1,4 +1,5 @@
 // @ts-check
+import { fileURLToPath } from "node:url";
 import { defineConfig, passthroughImageService } from "astro/config";
 import node from "@astrojs/node";
 import react from "@astrojs/react";
@@ -29,6 +30,8 @@ export default defineConfig({
     },
   },
   vite: {
+    // Workers are bundled apart and do not see the alias of tsconfig.json.
+    resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
     worker: { format: "es" },
     optimizeDeps: {
       include: ["abcjs", "tone", "localforage", "nanostores", "@nanostores/react", "zod"],

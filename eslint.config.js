@@ -23,6 +23,7 @@ const rooms = [
   "store",
   "demo",
   "sound",
+  "workers",
   "state",
   "ui",
   "views",

@@ -19,7 +19,12 @@ export type ProblemCode =
   | "abc-unread"
   | "no-tune"
   | "no-notes"
-  | "too-long";
+  | "too-long"
+  | "count-unread"
+  | "pitch-unread"
+  | "pitches-missing"
+  | "not-twelve-tone"
+  | "no-octave";
 
 /** What a reader gives back: never thrown, always what could be read. */
 export interface Reading<T> {

@@ -73,5 +73,26 @@ const DEMO_MODES = [
   },
 ] as const satisfies readonly Kept[];
 
+const DEMO_WORDS = [
+  {
+    ...made(10),
+    id: "words-dorian",
+    kind: "words",
+    title: "Dorian",
+    words: "A gate that still swings, though nobody has oiled it.",
+    mode: "dorian",
+    tune: "Orchard Gate",
+  },
+  {
+    ...made(11),
+    id: "words-mixolydian",
+    kind: "words",
+    title: "Mixolydian",
+    words: "Climbing without hurry, sure of the stairs.",
+    mode: "mixolydian",
+    tune: "The Clock Stair",
+  },
+] as const satisfies readonly Kept[];
+
 /** Everything that the demo puts on the Shelf. */
-export const DEMO: readonly Kept[] = [...DEMO_MODES, ...DEMO_TUNES, ...DEMO_PROGRESSIONS];
+export const DEMO: readonly Kept[] = [...DEMO_MODES, ...DEMO_TUNES, ...DEMO_PROGRESSIONS, ...DEMO_WORDS];

@@ -1,105 +1,206 @@
-import { z } from "zod";
-import { type Fifths, halfSteps, printDegree, printName } from "@/core/pitch";
-import { chordNotes, diatonicChords, fullChord, fullChordSuffix, printChord, vamps } from "@/core/chord";
+import type { z } from "zod";
+import { type Fifths, halfSteps, type Interval, printDegree, printName, soundOf } from "@/core/pitch";
+import {
+  CHORD_KINDS,
+  type DegreeChords,
+  diatonicChords,
+  FOURTH_COUNTS,
+  fourthStacks,
+  fullChord,
+  fullChordSuffix,
+  printChord,
+  printFifth,
+  reducedChord,
+  sharedOut,
+  shapesOver,
+  vamps,
+} from "@/core/chord";
 import {
   brightness,
   colourNotes,
+  type Comparison,
   type HomeMode,
+  isNamed,
+  modeOf,
+  type Near,
+  nearestNamed,
   type Neighbour,
   notesOf,
   oneNoteAway,
   parallels,
   parentOf,
   reference,
+  type ReferenceSchool,
   relatives,
+  soundsOf,
   stepsOf,
   syllable,
 } from "@/core/scale";
 import { jsonResponse, problemResponse } from "./problem";
-import { askQuery, familyId, modeId, noteName } from "./request";
+import { askQuery } from "./request";
+import {
+  deriveQuery,
+  type modesAnswer,
+  modesQuery,
+  type scalesAnswer,
+  scalesQuery,
+  type shapesAnswer,
+  shapesQuery,
+  type shortMode,
+  type wholeMode,
+} from "./schemas";
 
 const names = (notes: readonly Fifths[]) => notes.map((note) => printName(note));
-const degrees = (intervals: readonly number[]) => intervals.map((interval) => printDegree(interval));
+const degrees = (intervals: readonly Interval[]) => intervals.map((interval) => printDegree(interval));
 
 /** How many vamps an answer lists. */
 const VAMPS = 6;
 
 /** A mode on its home in short, as lists show it. */
-function short({ home, mode }: HomeMode) {
+function short(
+  { home, mode }: HomeMode,
+  comparison?: Comparison,
+  school?: ReferenceSchool,
+): z.infer<typeof shortMode> {
   const parent = parentOf({ home, mode });
   return {
     home: printName(home),
-    mode: { id: mode.id, name: mode.name, aliases: mode.aliases },
+    mode: { id: mode.id, name: mode.name, aliases: [...mode.aliases] },
     parent: { id: parent.family.id, tonic: printName(parent.tonic), degree: parent.degree },
     notes: names(notesOf({ home, mode })),
     degrees: degrees(mode.intervals),
     brightness: brightness(mode.intervals),
-    colour: colourNotes(mode).map(degrees),
+    colour: colourNotes(mode, comparison, school).map(degrees),
   };
 }
 
-function whole(homeMode: HomeMode) {
+const away = ({ mode: { id }, from, to }: Neighbour) => ({
+  id,
+  from: printDegree(from),
+  to: printDegree(to),
+});
+
+const degreeChords = ({ degree, chords, roman }: DegreeChords) => ({
+  degree: printDegree(degree),
+  roman,
+  ...Object.fromEntries(
+    CHORD_KINDS.flatMap((kind) => (chords[kind] ? [[kind, printChord(chords[kind])] as const] : [])),
+  ),
+});
+
+function whole(
+  homeMode: HomeMode,
+  comparison: Comparison,
+  school: ReferenceSchool,
+): z.infer<typeof wholeMode> {
   const { home, mode } = homeMode;
   const semitones = mode.intervals.map(halfSteps);
-  const told = reference(mode);
+  const told = reference(mode, school);
   const { tonic } = parentOf(homeMode);
-  const away = ({ mode: { id }, from, to }: Neighbour) => ({
-    id,
-    from: printDegree(from),
-    to: printDegree(to),
-  });
   const full = fullChord(mode);
+  const named = (intervals: readonly Interval[]) => names(intervals.map((interval) => home + interval));
   return {
-    ...short(homeMode),
+    ...short(homeMode, comparison, school),
     semitones,
-    steps: stepsOf(semitones),
+    steps: [...stepsOf(semitones)],
     solfege: {
       home: mode.intervals.map(syllable),
       parent: notesOf(homeMode).map((note) => syllable(note - tonic)),
     },
     reference: {
       id: told.mode.id,
-      changes: told.changes.map(({ from, to }) => ({ from: printDegree(from), to: printDegree(to) })),
+      changes: told.moved.map(({ from, to }) => ({ from: printDegree(from), to: printDegree(to) })),
+      drop: degrees(told.dropped),
+      add: degrees(told.added),
     },
     brighter: oneNoteAway(mode, "brighter").map(away),
     darker: oneNoteAway(mode, "darker").map(away),
-    chords: diatonicChords(homeMode).map(({ degree, triad, seventh, roman }) => ({
-      degree: printDegree(degree),
-      triad: printChord(triad),
-      seventh: printChord(seventh),
-      roman,
-    })),
+    chords: diatonicChords(homeMode).map(degreeChords),
     full: {
       name: printName(home) + fullChordSuffix(mode, "ascii"),
-      notes: names(chordNotes({ root: home, tones: full.tones, optional: [] })),
-      fifths: full.fifths,
+      notes: named(full.tones),
+      fifths: full.fifths.map(printFifth),
+      held: named(reducedChord(mode)),
     },
     vamps: vamps(homeMode)
       .slice(0, VAMPS)
       .map(({ chords }) => chords.map((chord) => printChord(chord))),
+    shared: sharedOut(homeMode).map(({ chords, missing }) => ({
+      chords: chords.map((chord) => printChord(chord)),
+      missing: degrees(missing),
+    })),
+    fourths: FOURTH_COUNTS.flatMap((count) => fourthStacks(mode, count)).map((stack) => ({
+      degree: printDegree(stack.degree),
+      notes: named(stack.notes),
+      perfect: stack.perfect,
+    })),
   };
 }
-
-const deriveQuery = z.object({ home: noteName, mode: modeId });
 
 /** `GET /api/v1/derive?home=D&mode=dorian`: one mode on one home, with everything that makes it. */
 export function derive(url: URL): Response {
   const asked = askQuery(deriveQuery, url);
-  return "refused" in asked ? asked.refused : jsonResponse(whole(asked.value));
+  if ("refused" in asked) return asked.refused;
+  const { home, mode, comparison, reference: school } = asked.value;
+  return jsonResponse(whole({ home, mode }, comparison, school));
 }
-
-const modesQuery = z.object({ parent: familyId, tonic: noteName.optional(), home: noteName.optional() });
 
 /** `GET /api/v1/modes?parent=major&tonic=C` (relative) or `&home=C` (parallel): the modes of a parent, in short. */
 export function modes(url: URL): Response {
   const asked = askQuery(modesQuery, url);
   if ("refused" in asked) return asked.refused;
   const { parent, tonic, home } = asked.value;
-  if (tonic !== undefined && home === undefined)
-    return jsonResponse({ modes: relatives(parent, tonic).map(short) });
-  if (home !== undefined && tonic === undefined)
-    return jsonResponse({ modes: parallels(parent, home).map(short) });
+  const answer = (all: readonly HomeMode[]) =>
+    jsonResponse({ modes: all.map((each) => short(each)) } satisfies z.infer<typeof modesAnswer>);
+  if (tonic !== undefined && home === undefined) return answer(relatives(parent, tonic));
+  if (home !== undefined && tonic === undefined) return answer(parallels(parent, home));
   return problemResponse(400, [
     { code: "value-unfit", found: "tonic, home", expected: "one of tonic and home" },
   ]);
+}
+
+/** `GET /api/v1/scales?notes=A,B,C,D,E,F%23,G&home=A`: what a set of notes is called, and what is near it. */
+export function scales(url: URL): Response {
+  const asked = askQuery(scalesQuery, url);
+  if ("refused" in asked) return asked.refused;
+  const { notes, home = notes[0] ?? 0 } = asked.value;
+  const mode = modeOf(soundsOf([0, ...notes.map((note) => note - home)]));
+  /** A note of the set by the name that it was asked by. */
+  const called = (note: Fifths) => notes.find((each) => soundOf(each) === soundOf(note)) ?? note;
+  const near = ({ mode: { id }, difference: { moved, dropped, added } }: Near) => ({
+    id,
+    add: names([...moved.map(({ from }) => from), ...dropped].map((interval) => home + interval)),
+    drop: names([...moved.map(({ to }) => to), ...added].map((interval) => called(home + interval))),
+  });
+  return jsonResponse({
+    home: printName(home),
+    id: mode.id,
+    degrees: degrees(mode.intervals),
+    scales: isNamed(mode)
+      ? [{ id: mode.id, name: mode.name, aliases: [...mode.aliases], degrees: degrees(mode.intervals) }]
+      : [],
+    nearest: nearestNamed(mode).map(near),
+  } satisfies z.infer<typeof scalesAnswer>);
+}
+
+/** Degrees above the octave, as players number the upper tones of a chord. */
+const compound = (interval: Interval) =>
+  printDegree(interval).replace(/[246]$/, (number) => String(Number(number) + 7));
+
+/** `GET /api/v1/shapes?bass=A&chord=maj9`: one chord quality at all twelve places over a bass. */
+export function shapes(url: URL): Response {
+  const asked = askQuery(shapesQuery, url);
+  if ("refused" in asked) return asked.refused;
+  const { bass, chord, mode } = asked.value;
+  return jsonResponse({
+    bass: printName(bass),
+    rows: shapesOver(bass, chord, mode).map((place) => ({
+      root: printName(place.root),
+      tones: names(place.tones),
+      degrees: place.degrees.map(compound),
+      modes: place.modes.map(({ id }) => id),
+      outside: names(place.outside),
+      name: printChord(place.name),
+    })),
+  } satisfies z.infer<typeof shapesAnswer>);
 }

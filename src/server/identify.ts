@@ -1,4 +1,3 @@
-import { z } from "zod";
 import { type Fifths, printDegree, printName } from "@/core/pitch";
 import type { Problem } from "@/core/problem";
 import { type Identification, identify as identifyTune } from "@/core/identify";
@@ -6,14 +5,8 @@ import { notesOf } from "@/core/scale";
 import type { Tune } from "@/core/tune";
 import { readAbc, readNotes } from "@/formats";
 import { jsonResponse, located, problemResponse } from "./problem";
-import { askJson, askQuery, askText, mediaType, noteName } from "./request";
-
-const notesBody = z.strictObject({
-  notes: z.string(),
-  home: noteName.optional(),
-  title: z.string().max(200).optional(),
-});
-const homeQuery = z.object({ home: noteName.optional() });
+import { askJson, askQuery, askText, mediaType } from "./request";
+import { identifyBody, identifyQuery } from "./schemas";
 
 /** Kinds read as ABC; plain text is what a script sends that knows no better. */
 const ABC_KINDS = ["text/vnd.abc", "text/plain"];
@@ -63,7 +56,7 @@ function answers(
 export async function identify(request: Request): Promise<Response> {
   const kind = mediaType(request);
   if (kind === "application/json") {
-    const asked = await askJson(notesBody, request);
+    const asked = await askJson(identifyBody, request);
     if ("refused" in asked) return asked.refused;
     const { notes, home, title } = asked.value;
     const { value, problems } = readNotes(notes, title);
@@ -74,7 +67,7 @@ export async function identify(request: Request): Promise<Response> {
       { code: "kind-unread", found: kind, expected: [...ABC_KINDS, "application/json"].join(", ") },
     ]);
   }
-  const query = askQuery(homeQuery, new URL(request.url));
+  const query = askQuery(identifyQuery, new URL(request.url));
   if ("refused" in query) return query.refused;
   const body = await askText(request);
   if ("refused" in body) return body.refused;

@@ -1,3 +1,5 @@
 export * from "./derive";
+export * from "./endpoints";
 export * from "./identify";
 export * from "./match";
+export * from "./openapi";

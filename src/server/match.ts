@@ -1,17 +1,10 @@
-import { z } from "zod";
 import { type Fifths, printDegree, printName } from "@/core/pitch";
 import { chordNotes, readChart } from "@/core/chord";
 import { type Decision, decisions, modesForChord, oneModeReadings, signalNotes } from "@/core/progression";
 import type { HomeMode } from "@/core/scale";
 import { jsonResponse, located, problemResponse } from "./problem";
-import { askJson, mediaType, modeId, noteName } from "./request";
-
-const matchBody = z.strictObject({
-  chords: z.string().max(20_000),
-  home: noteName.optional(),
-  scales: z.array(modeId).min(1).max(100).optional(),
-  most: z.int().min(1).max(20).default(5),
-});
+import { askJson, mediaType } from "./request";
+import { matchBody } from "./schemas";
 
 const names = (notes: readonly Fifths[]) => notes.map((note) => printName(note));
 const place = ({ home, mode }: HomeMode) => ({ home: printName(home), mode: mode.id });

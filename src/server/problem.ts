@@ -9,7 +9,8 @@ export interface ApiError {
   readonly expected?: string;
 }
 
-const TITLES = {
+/** What each refusal means, in a few words. */
+export const REFUSALS = {
   400: "Not understood",
   405: "Not this way",
   413: "Too large",
@@ -18,11 +19,11 @@ const TITLES = {
 } as const;
 
 /** The statuses that the endpoints refuse with. */
-export type Refusal = keyof typeof TITLES;
+export type Refusal = keyof typeof REFUSALS;
 
 /** An answer as RFC 9457 problem details. */
 export function problemResponse(status: Refusal, errors: readonly ApiError[]): Response {
-  const body = { type: "about:blank", title: TITLES[status], status, errors };
+  const body = { type: "about:blank", title: REFUSALS[status], status, errors };
   return new Response(JSON.stringify(body), {
     status,
     headers: { "content-type": "application/problem+json", "cache-control": "no-store" },

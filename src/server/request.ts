@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { maybeFifths } from "@/core/pitch";
+import { readSymbol } from "@/core/chord";
+import { maybeFifths, soundOf } from "@/core/pitch";
 import { maybeFamily, maybeMode, nearestFamily, nearestMode } from "@/core/scale";
 import { type ApiError, problemResponse } from "./problem";
 
@@ -32,6 +33,34 @@ export const familyId = z.string().transform((text, context) => {
   if (family) return family;
   const { id } = nearestFamily(text).found;
   context.addIssue({ code: "custom", message: id, params: { code: "parent-unknown", found: text } });
+  return z.NEVER;
+});
+
+/** Two to twelve notes, parted by commas or spaces. */
+export const noteList = z.string().transform((text, context) => {
+  const words = text.split(/[\s,;]+/u).filter((word) => word !== "");
+  const notes = words.map((word) => maybeFifths(word));
+  const unread = words.find((_, at) => notes[at] === undefined || Math.abs(notes[at]) > 19);
+  const refuse = (code: string, found: string, expected: string) => {
+    context.addIssue({ code: "custom", message: expected, params: { code, found } });
+    return z.NEVER;
+  };
+  if (unread !== undefined) return refuse("note-unread", unread, "C, F#, Bb");
+  const sounds = [
+    ...new Map(notes.flatMap((note) => (note === undefined ? [] : [[soundOf(note), note]]))).values(),
+  ];
+  return sounds.length < 2 ? refuse("too-few-notes", text, "two to twelve different notes") : sounds;
+});
+
+/** What stands behind the root of a chord symbol, read as the chord's tones from its root. */
+export const chordQuality = z.string().transform((text, context) => {
+  const reading = readSymbol(`C${text}`);
+  if ("chord" in reading && reading.chord.bass === undefined) return reading.chord.tones;
+  context.addIssue({
+    code: "custom",
+    message: "m7, maj9, 7sus4",
+    params: { code: "quality-unread", found: text },
+  });
   return z.NEVER;
 });
 

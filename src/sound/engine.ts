@@ -12,6 +12,8 @@ export type SoundState =
 export interface SoundListener {
   readonly onState: (state: SoundState) => void;
   readonly onSounding: (midis: readonly number[]) => void;
+  /** The mark that was passed last, from 0; undefined when silent. */
+  readonly onMark: (mark: number | undefined) => void;
 }
 
 /** Decibels: where sound begins, whatever was set before, and the loudest that can be set. */
@@ -44,7 +46,7 @@ const LEAD = 0.06;
 const LEAD_TICKS = 4;
 
 /** Makes an engine; one for the whole application. */
-export function soundEngine({ onState, onSounding }: SoundListener): SoundEngine {
+export function soundEngine({ onState, onSounding, onMark }: SoundListener): SoundEngine {
   let loading: Promise<Loaded> | undefined;
   let loaded: Loaded | undefined;
   let volume = SAFE_VOLUME;
@@ -65,6 +67,7 @@ export function soundEngine({ onState, onSounding }: SoundListener): SoundEngine
     transport.cancel();
     for (const instrument of Object.values(loaded.parts)) instrument.releaseAll();
     onSounding([]);
+    onMark(undefined);
   };
 
   const stop = () => {
@@ -99,6 +102,9 @@ export function soundEngine({ onState, onSounding }: SoundListener): SoundEngine
               ticks(note.at + note.length * 0.95),
             );
           }
+        }
+        for (const [mark, beats] of (score.marks ?? []).entries()) {
+          transport.schedule((time) => tone.getDraw().schedule(() => onMark(mark), time), ticks(beats));
         }
         transport.loop = score.loops;
         if (score.loops) transport.setLoopPoints(ticks(0), ticks(score.beats));

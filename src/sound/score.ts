@@ -19,6 +19,8 @@ export interface Score {
   readonly notes: readonly ScoreNote[];
   readonly beats: number;
   readonly loops: boolean;
+  /** Beats at which the next of several things begins, so that what is heard can be shown. */
+  readonly marks?: readonly number[];
 }
 
 /** The home of a line lies in the octave from here up: G3, low enough to sing. */
@@ -83,8 +85,53 @@ function chordScore(chord: Chord, at: number, length: number): readonly ScoreNot
 
 const BEATS_A_BAR = 4;
 
+/**
+ * Notes of one chord as they are given, each above the one before: one after another, then together.
+ *
+ * @example risingChordScore([2, -1, 3]).notes.map(({ midi }) => midi) // D3 F3 A3, then the three of them again
+ */
+export function risingChordScore(notes: readonly Fifths[]): Score {
+  let below = CHORD_FROM - 3;
+  const midis = notes.map((note) => {
+    below = atOrAbove(below + 1, soundOf(note));
+    return below;
+  });
+  const begins = midis.length / 2;
+  return {
+    notes: [
+      ...midis.map((midi, at): ScoreNote => ({ part: "line", midi, at: at / 2, length: 0.5 })),
+      ...midis.map((midi): ScoreNote => ({ part: "chord", midi, at: begins, length: BEATS_A_BAR })),
+    ],
+    beats: begins + BEATS_A_BAR,
+    loops: false,
+  };
+}
+
+/** How a path through several modes goes: each up to the octave, a beat of rest between. */
+export function pathScore(modes: readonly HomeMode[]): Score {
+  let at = 0;
+  const marks: number[] = [];
+  const notes = modes.flatMap(({ home, mode }) => {
+    const steps = [...mode.intervals.map(halfSteps), 12];
+    const begins = at;
+    marks.push(begins);
+    at += steps.length / 2 + 1;
+    const low = atOrAbove(LINE_FROM, soundOf(home));
+    return [
+      ...line(home, steps, 0.5).map((note) => ({ ...note, at: note.at + begins })),
+      {
+        part: "drone",
+        midi: atOrAbove(DRONE_FROM, low % 12),
+        at: begins,
+        length: at - begins,
+      } satisfies ScoreNote,
+    ];
+  });
+  return { notes, beats: at, loops: false, marks };
+}
+
 /** A two-chord vamp, a bar each, round and round. */
-export function vampScore({ chords }: Vamp): Score {
+export function vampScore({ chords }: Pick<Vamp, "chords">): Score {
   return {
     notes: chords.flatMap((chord, at) => chordScore(chord, at * BEATS_A_BAR, BEATS_A_BAR)),
     beats: chords.length * BEATS_A_BAR,

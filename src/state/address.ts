@@ -1,5 +1,5 @@
 import { type Fifths, printName } from "@/core/pitch";
-import { mode as modeById, type Mode, nearestHome, nearestMode } from "@/core/scale";
+import { maybeMode, mode as modeById, type Mode, nearestHome, nearestMode } from "@/core/scale";
 
 /** The views in the order of the work. */
 export const VIEWS = ["derive", "match", "identify"] as const;
@@ -8,12 +8,22 @@ export type View = (typeof VIEWS)[number];
 /** How the ladder is lined up: every mode on one home (parallel), or one set of notes from every home (relative). */
 export type LineUp = "homes" | "notes";
 
+/** What Derive shows beside its panel. */
+export const SHOWS = ["modes", "make", "compare", "chords", "ask"] as const;
+export type Show = (typeof SHOWS)[number];
+
+/** Modes held against the one in hand, at most. */
+export const MOST_BESIDE = 3;
+
 /** What the address bar carries. */
 export interface Address {
   readonly view: View;
   readonly home: Fifths;
   readonly mode: Mode;
   readonly lineUp: LineUp;
+  readonly show: Show;
+  /** Modes that Compare holds against the one in hand; undefined where the user has chosen none. */
+  readonly beside?: readonly Mode[] | undefined;
   /** The progression, where Match is in front and it is short enough for a link. */
   readonly chords?: string | undefined;
 }
@@ -26,10 +36,18 @@ export interface AddressNotice {
 }
 
 /** Where the application opens when the address says nothing. */
-export const START: Address = { view: "derive", home: 2, mode: modeById("dorian"), lineUp: "homes" };
+export const START: Address = {
+  view: "derive",
+  home: 2,
+  mode: modeById("dorian"),
+  lineUp: "homes",
+  show: "modes",
+};
 
 /** Longer progressions are kept in the browser but not in the address. */
 const MOST_CHORDS_IN_ADDRESS = 1500;
+
+const isShow = (text: string | null): text is Show => (SHOWS as readonly (string | null)[]).includes(text);
 
 export const isView = (text: string): text is View => (VIEWS as readonly string[]).includes(text);
 
@@ -69,16 +87,28 @@ export function readAddress(url: URL): {
       home,
       mode,
       lineUp: asked("line") === "notes" ? "notes" : "homes",
+      show: isShow(asked("show")) ? (asked("show") as Show) : "modes",
+      beside: readBeside(asked("with"), mode),
       chords: chords?.slice(0, MOST_CHORDS_IN_ADDRESS),
     },
     notices,
   };
 }
 
+/** The modes of a comma-separated list of ids, each once, without the one in hand; ids that there are not are passed over. */
+function readBeside(text: string | null, inHand: Mode): readonly Mode[] | undefined {
+  if (text === null) return undefined;
+  const modes = text.split(",").flatMap((id) => maybeMode(id) ?? []);
+  return [...new Set(modes)].filter((mode) => mode !== inHand).slice(0, MOST_BESIDE);
+}
+
 /** Writes an address as path and query: what `readAddress` reads back. */
-export function writeAddress({ view, home, mode, lineUp, chords }: Address): string {
+export function writeAddress({ view, home, mode, lineUp, show, beside, chords }: Address): string {
   const query = new URLSearchParams({ home: printName(home), mode: mode.id });
   if (lineUp === "notes") query.set("line", lineUp);
+  if (view === "derive" && show !== "modes") query.set("show", show);
+  if (view === "derive" && show === "compare" && beside)
+    query.set("with", beside.map(({ id }) => id).join(","));
   if (view === "match" && chords && chords.length <= MOST_CHORDS_IN_ADDRESS) query.set("chords", chords);
   return `/${view}?${query.toString()}`;
 }

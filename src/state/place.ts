@@ -6,6 +6,7 @@ import {
   type AddressNotice,
   type LineUp,
   readAddress,
+  type Show,
   START,
   type View,
   writeAddress,
@@ -36,11 +37,13 @@ function go(next: Address, isStep: boolean): void {
   else window.history.replaceState(null, "", address);
 }
 
-/** Changes home, mode or how they are lined up, in place. */
+/** Changes home, mode, what Derive shows or how they are lined up, in place. */
 export function setPlace(part: {
   home?: Fifths;
   mode?: Mode;
   lineUp?: LineUp;
+  show?: Show;
+  beside?: readonly Mode[] | undefined;
   chords?: string | undefined;
 }): void {
   go({ ...$place.get(), ...part }, false);

@@ -15,9 +15,9 @@ export interface Selection {
   readonly play: Playable;
 }
 
-/** Something that the stage can start: `mode`, `tune`, `chords`. */
+/** Something that the stage can start: a mode, a tune, the bars of a chart, a chord or two held in hand. */
 export interface Playable {
-  readonly code: "mode" | "tune" | "chords";
+  readonly code: "mode" | "tune" | "chords" | "held";
   readonly score: Score;
 }
 

@@ -9,6 +9,9 @@ export const $sound = atom<SoundState>({ at: "silent" });
 /** MIDI numbers of the line's notes that sound at this moment. */
 export const $sounding = atom<readonly number[]>([]);
 
+/** Which of several things that follow one another is heard now, from 0. */
+export const $mark = atom<number | undefined>(undefined);
+
 /** What was started last, by the name that its button goes by; undefined when silent. */
 export const $playing = atom<string | undefined>(undefined);
 
@@ -18,6 +21,7 @@ const engine = soundEngine({
     if (state.at === "silent" || state.at === "unavailable") $playing.set(undefined);
   },
   onSounding: (midis) => $sounding.set(midis),
+  onMark: (mark) => $mark.set(mark),
 });
 
 $settings.listen(({ tempo, volume }) => {

@@ -1,6 +1,7 @@
 import { z } from "zod";
-import { maybeFifths } from "@/core/pitch";
-import { maybeMode } from "@/core/scale";
+import { CLAIMS } from "@/core/chord";
+import { maybeFifths, NOTE_NAMINGS } from "@/core/pitch";
+import { COMPARISONS, maybeMode, REFERENCE_SCHOOLS } from "@/core/scale";
 
 /** The version of every record written now. A record of another version is set aside until it can be carried over. */
 export const VERSION = 1;
@@ -39,8 +40,17 @@ export const keptTune = z.strictObject({
   text: z.string().min(1).max(4_000_000),
 });
 
+/** The user's own words and model tune for a mode, on whatever home. There is one for each mode at most. */
+export const ownWords = z.strictObject({
+  ...common,
+  kind: z.literal("words"),
+  mode: modeId,
+  /** The tune that brings the mode to mind, as the user names it. */
+  tune: z.string().max(200),
+});
+
 /** Whatever lies on the Shelf. */
-export const kept = z.discriminatedUnion("kind", [keptMode, keptProgression, keptTune]);
+export const kept = z.discriminatedUnion("kind", [keptMode, keptProgression, keptTune, ownWords]);
 export type Kept = z.infer<typeof kept>;
 
 /** What makes a kept thing, before the Shelf gives it an id and dates. */
@@ -58,6 +68,17 @@ export const settings = z.object({
   /** Loudness in decibels below full scale. */
   volume: z.number().min(-60).max(0).catch(-18),
   drone: z.boolean().catch(true),
+  /** What is sung: from home as do, from the parent's tonic as do, numbers, or nothing. */
+  syllables: z.enum(["home", "parent", "numbers", "none"]).catch("home"),
+  /** What a mode is told by. */
+  reference: z.enum(REFERENCE_SCHOOLS).catch("by-third"),
+  /** What its colour notes tell it from. */
+  comparison: z.enum(COMPARISONS).catch("usual"),
+  noteNames: z.enum(NOTE_NAMINGS).catch("english"),
+  /** Ionian and Aeolian, or major and natural minor. */
+  majorNames: z.enum(["modes", "plain"]).catch("modes"),
+  /** Memory lines by the id of the family whose names they order. */
+  memory: z.record(z.string().max(64), z.string().max(300)).catch({}),
 });
 export type Settings = z.infer<typeof settings>;
 
@@ -69,5 +90,19 @@ export const draft = z.object({
     .object({ source: z.enum(["abc", "notes"]), text: z.string().max(4_000_000), name: z.string() })
     .optional()
     .catch(undefined),
+  /** The question that was last asked of all modes. */
+  question: z
+    .object({
+      among: z.union([z.literal("named"), z.int().min(2).max(12)]).catch(7),
+      anyHome: z.boolean().catch(false),
+      holds: z.string().max(200).catch(""),
+      lacks: z.string().max(200).catch(""),
+      chords: z.string().max(400).catch(""),
+      claims: z.array(z.enum(CLAIMS)).catch([]),
+      near: z.boolean().catch(false),
+    })
+    .catch({ among: 7, anyHome: false, holds: "", lacks: "", chords: "", claims: [], near: false }),
+  /** The chord shape that was last moved over a bass. */
+  shape: z.string().max(60).catch("maj9"),
 });
 export type Draft = z.infer<typeof draft>;

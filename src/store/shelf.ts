@@ -23,6 +23,8 @@ export interface Shelf {
   readonly $saved: ReadableAtom<boolean>;
   load: () => Promise<void>;
   keep: (thing: ToKeep) => Kept;
+  /** Keeps a thing under an id of its own, in place of what was there. */
+  keepAs: (id: string, thing: ToKeep) => Kept;
   change: (id: string, part: { title?: string; words?: string }) => void;
   remove: (id: string) => void;
   bringBack: (id: string) => void;
@@ -86,6 +88,13 @@ export function openShelf({ store, now, newId, tell }: ShelfSurroundings): Shelf
     keep: (thing) => {
       const date = now().toISOString();
       const made: Kept = { ...thing, version: VERSION, id: newId(), keptAt: date, changedAt: date };
+      put(made);
+      return made;
+    },
+    keepAs: (id, thing) => {
+      const date = now().toISOString();
+      const before = $kept.get().find((each) => each.id === id);
+      const made: Kept = { ...thing, version: VERSION, id, keptAt: before?.keptAt ?? date, changedAt: date };
       put(made);
       return made;
     },

@@ -1,6 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { lazy, Suspense } from "react";
 import { $place, type View } from "@/state";
+import { useWordingKey } from "@/ui/useSchools";
 import { DeriveView } from "./derive";
 
 const VIEW: Readonly<Record<View, React.ComponentType>> = {
@@ -12,10 +13,11 @@ const VIEW: Readonly<Record<View, React.ComponentType>> = {
 /** The view that the address names. Views change here, so that the stage below and its sound stay. */
 export function ViewSwitch() {
   const { view } = useStore($place);
+  const wordingKey = useWordingKey();
   const Shown = VIEW[view];
   return (
     <Suspense fallback={null}>
-      <Shown />
+      <Shown key={wordingKey} />
     </Suspense>
   );
 }

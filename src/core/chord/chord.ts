@@ -105,6 +105,8 @@ export function chordSuffix(asked: readonly Interval[], form: NameForm): string 
 /** An altered or added tone: ♭5, ♯9, ♭13, add9. Unaltered ones are "add"; altered ones too where there is no seventh. */
 function extensionText(tone: Interval, seventh: boolean, form: NameForm): { order: number; text: string } {
   const number = degreeNumber(tone);
+  // Without a seventh a minor sixth is one, not a thirteenth: Em♭6.
+  if (tone === -4 && !seventh) return { order: 6, text: printDegree(tone, form) };
   const order = number === 5 || number === 7 ? number : number + 7;
   const sign = printDegree(tone, form).slice(0, -1);
   const add = sign === "" || (!seventh && number !== 5) ? "add" : "";

@@ -80,7 +80,7 @@ describe("chords of a mode", () => {
       return CHORD_KINDS.map((kind) => (chords[kind] ? printChord(chords[kind]) : "-")).join(" ");
     };
     expect(all("D", "dorian", 0)).toBe("Dm Dm7 Dm9 Dm11 Dm13 Dsus2 Dsus4 Dm6");
-    expect(all("E", "phrygian", 0)).toBe("Em Em7 Em7b9 Em11b9 Em11b9b13 Esusb2 Esus4 Emaddb13");
+    expect(all("E", "phrygian", 0)).toBe("Em Em7 Em7b9 Em11b9 Em11b9b13 Esusb2 Esus4 Emb6");
     expect(all("F", "lydian", 0)).toBe("F Fmaj7 Fmaj9 Fmaj9#11 Fmaj13#11 Fsus2 Fsus#4 F6");
     expect(all("D#", "aeolian", 6)).toBe("C# C#7 C#9 C#11 C#13 C#sus2 C#sus4 C#6");
   });

@@ -1,1 +1,2 @@
 export * from "./neck";
+export * from "./fingering";

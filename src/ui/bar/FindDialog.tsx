@@ -1,10 +1,10 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import { findModes, parentOf } from "@/core/scale";
-import { $place, goTo, shelf } from "@/state";
+import { $place, goTo, ownWordsFor, shelf } from "@/state";
 import { Dialog } from "@/ui/dialog";
 import { openKept } from "@/ui/shelf";
-import { homeModeText, parentText, Words } from "@/ui/words";
+import { countText, homeModeText, parentText, Words, wording } from "@/ui/words";
 import styles from "./FindDialog.module.css";
 
 interface FindDialogProps {
@@ -29,14 +29,19 @@ export function FindDialog({ open, onClose }: FindDialogProps) {
   const kept = useStore(shelf.$kept);
 
   const asked = text.trim().toLowerCase();
-  const modes: readonly Found[] = findModes(text, home)
+  const modes: readonly Found[] = findModes(text, home, wording().noteNames)
     .slice(0, MOST)
-    .map((homeMode) => {
+    .map(({ homeMode, by, more }) => {
       const { tonic, family, degree } = parentOf(homeMode);
+      const extra = more === 0 ? "just these notes" : countText(more, "note") + " more";
+      const { words } = ownWordsFor(homeMode.mode, kept);
       return {
-        key: homeMode.mode.id,
+        key: `${homeMode.home} ${homeMode.mode.id}`,
         text: homeModeText(homeMode),
-        aside: `${parentText(tonic, family)}, note ${degree}`,
+        aside: [
+          by === "name" ? `${parentText(tonic, family)}, note ${degree}` : extra,
+          ...(words === "" ? [] : [words.slice(0, 40)]),
+        ].join(" · "),
         go: () => goTo("derive", homeMode),
       };
     });
@@ -49,7 +54,7 @@ export function FindDialog({ open, onClose }: FindDialogProps) {
     .map((thing) => ({
       key: thing.id,
       text: thing.title,
-      aside: `kept ${thing.kind}`,
+      aside: thing.kind === "words" ? "your words" : `kept ${thing.kind}`,
       go: () => openKept(thing),
     }));
   const found = [...modes, ...things];
@@ -66,7 +71,7 @@ export function FindDialog({ open, onClose }: FindDialogProps) {
   return (
     <Dialog
       title="Find"
-      says="A mode by any of its names, with a home in front if you like: C♯ Phrygian dominant. Or something kept, by its title or your words."
+      says="A mode by any of its names, with a home in front if you like (C♯ Phrygian dominant), by degrees (1 2 b3 #4) or by notes (E F G# A B). Or something kept, by its title or your words."
       open={open}
       onClose={close}
     >
@@ -88,8 +93,8 @@ export function FindDialog({ open, onClose }: FindDialogProps) {
       </form>
       {found.length === 0 ? (
         <p>
-          Nothing goes by “{text.slice(0, 60)}”. Try part of a name: lyd, minor, ♭6; or a note and a name: Eb
-          dorian.
+          Nothing goes by “{text.slice(0, 60)}”. Try part of a name: lyd, minor, ♭6; a note and a name: Eb
+          dorian; or degrees or notes with spaces between.
         </p>
       ) : (
         <ul className={styles.list}>

@@ -21,9 +21,10 @@ import { capital, noticeText, Words } from "@/ui/words";
 import { FindDialog } from "./FindDialog";
 import { KeysDialog } from "./KeysDialog";
 import { Mark } from "./Mark";
+import { SettingsDialog } from "./SettingsDialog";
 import styles from "./TopBar.module.css";
 
-type Open = "shelf" | "find" | "keys" | undefined;
+type Open = "shelf" | "find" | "settings" | "keys" | undefined;
 
 /** The bar at the top: the views in the order of the work, the Shelf, Find and Keys. */
 export function TopBar() {
@@ -46,6 +47,7 @@ export function TopBar() {
     { key: "/", says: "Find a mode or something kept", act: () => setOpen("find") },
     { key: "h", says: "Open the Shelf", act: () => setOpen("shelf") },
     { key: "t", says: "Day or dusk", act: flipTheme },
+    { key: "i", says: "Settings", act: () => setOpen("settings") },
     { key: "?", says: "List the keys", act: () => setOpen("keys") },
   ]);
 
@@ -93,6 +95,9 @@ export function TopBar() {
           <button type="button" onClick={() => setOpen("find")}>
             Find <kbd>/</kbd>
           </button>
+          <button type="button" onClick={() => setOpen("settings")}>
+            Settings
+          </button>
           <button type="button" onClick={() => setOpen("keys")}>
             Keys <kbd>?</kbd>
           </button>
@@ -101,6 +106,7 @@ export function TopBar() {
       <Notices />
       <ShelfDialog open={open === "shelf"} onClose={close} />
       <FindDialog open={open === "find"} onClose={close} />
+      <SettingsDialog open={open === "settings"} onClose={close} />
       <KeysDialog open={open === "keys"} onClose={close} />
       <KeepDialog thing={keeping} onClose={() => $keeping.set(undefined)} />
     </>

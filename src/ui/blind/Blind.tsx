@@ -1,5 +1,6 @@
 import type { CSSProperties } from "react";
-import type { HomeMode } from "@/core/scale";
+import type { HomeMode, SoundSet } from "@/core/scale";
+import { useSchools } from "@/ui/useSchools";
 import { degreeText, noteText, Words } from "@/ui/words";
 import { columnOf, type Slat, slatsOf } from "./slats";
 import styles from "./Blind.module.css";
@@ -8,16 +9,19 @@ interface BlindProps {
   readonly homeMode: HomeMode;
   /** Column of home, 0 at the left; slats pass round the right edge. */
   readonly homeColumn?: number;
+  /** Sounds above home that this mode shares with others: shown plain, so that what differs stands out. */
+  readonly shared?: SoundSet | undefined;
 }
 
 /**
  * Twelve slats, a half step each: notes of the mode open, the others shut, home on its sill, colour notes lit and notched.
  * Hidden from readers; whoever shows it says the same in words.
  */
-export function Blind({ homeMode, homeColumn = 0 }: BlindProps) {
+export function Blind({ homeMode, homeColumn = 0, shared }: BlindProps) {
+  const schools = useSchools();
   return (
     <span className={styles.blind} aria-hidden="true">
-      {slatsOf(homeMode).map((slat) => (
+      {slatsOf(homeMode, schools, shared).map((slat) => (
         <SlatMark key={slat.step} slat={slat} column={columnOf(slat.step, homeColumn)} />
       ))}
     </span>
@@ -34,6 +38,7 @@ function SlatMark({ slat, column }: { readonly slat: Slat; readonly column: numb
       style={place}
       data-home={slat.isHome || undefined}
       data-colour={slat.isColour || undefined}
+      data-shared={slat.isShared || undefined}
     >
       <span className={styles.note}>
         <Words>{noteText(note)}</Words>

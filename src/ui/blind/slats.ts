@@ -1,6 +1,9 @@
 import { type Fifths, type Interval, modulo, soundOf } from "@/core/pitch";
 import { type Fit } from "@/core/progression";
-import { colourNotes, type HomeMode, holds, soundSet } from "@/core/scale";
+import { colourNotes, type HomeMode, holds, type SoundSet, soundSet } from "@/core/scale";
+import type { Schools } from "@/ui/words";
+
+const USUAL: Pick<Schools, "comparison" | "reference"> = { comparison: "usual", reference: "by-third" };
 
 /** One of the twelve slats of a blind, a half step each. */
 export interface Slat {
@@ -11,6 +14,8 @@ export interface Slat {
   readonly interval: Interval | undefined;
   readonly isHome: boolean;
   readonly isColour: boolean;
+  /** Whether it is open in all of several modes that are held against each other. */
+  readonly isShared: boolean;
 }
 
 /**
@@ -18,8 +23,12 @@ export interface Slat {
  *
  * @example slatsOf({ home: 2, mode: dorian }).filter((slat) => slat.note !== undefined).length // 7
  */
-export function slatsOf({ home, mode }: HomeMode): readonly Slat[] {
-  const colour = colourNotes(mode)[0] ?? [];
+export function slatsOf(
+  { home, mode }: HomeMode,
+  { comparison, reference }: Pick<Schools, "comparison" | "reference"> = USUAL,
+  shared: SoundSet = 0,
+): readonly Slat[] {
+  const colour = colourNotes(mode, comparison, reference)[0] ?? [];
   const bySound = new Map(mode.intervals.map((interval) => [soundOf(interval), interval]));
   return Array.from({ length: 12 }, (_, step) => {
     const interval = bySound.get(step);
@@ -29,6 +38,7 @@ export function slatsOf({ home, mode }: HomeMode): readonly Slat[] {
       note: interval === undefined ? undefined : home + interval,
       isHome: step === 0,
       isColour: interval !== undefined && colour.includes(interval),
+      isShared: holds(shared, step),
     };
   });
 }

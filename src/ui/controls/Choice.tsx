@@ -5,12 +5,13 @@ interface ChoiceProps<T extends string> {
   readonly value: T;
   readonly options: readonly { readonly value: T; readonly text: string }[];
   readonly onChange: (value: T) => void;
+  readonly size?: "word" | "small";
 }
 
 /** One of a few, side by side: native radio buttons under the product's own look. */
-export function Choice<T extends string>({ label, value, options, onChange }: ChoiceProps<T>) {
+export function Choice<T extends string>({ label, value, options, onChange, size = "word" }: ChoiceProps<T>) {
   return (
-    <fieldset className={styles.choice}>
+    <fieldset className={styles.choice} data-size={size}>
       <legend className="visually-hidden">{label}</legend>
       {options.map((option) => (
         <label key={option.value} className={styles.option}>

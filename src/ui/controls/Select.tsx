@@ -3,15 +3,20 @@ import styles from "./TextField.module.css";
 interface SelectProps<T extends string> {
   readonly label: string;
   readonly value: T;
-  readonly options: readonly { readonly value: T; readonly text: string }[];
+  /** Options under one heading stand together. */
+  readonly options: readonly { readonly value: T; readonly text: string; readonly under?: string }[];
   readonly onChange: (value: T) => void;
+  /** `small` stands among facts, `word` in the sentence of a view. */
+  readonly size?: "word" | "small";
 }
 
 /** A word of a sentence that is chosen from a list. */
-export function Select<T extends string>({ label, value, options, onChange }: SelectProps<T>) {
+export function Select<T extends string>({ label, value, options, onChange, size = "word" }: SelectProps<T>) {
+  const headings = [...new Set(options.map(({ under }) => under))];
   return (
     <select
       className={styles.select}
+      data-size={size}
       aria-label={label}
       value={value}
       onChange={(event) => {
@@ -19,11 +24,22 @@ export function Select<T extends string>({ label, value, options, onChange }: Se
         if (chosen) onChange(chosen.value);
       }}
     >
-      {options.map((option) => (
-        <option key={option.value} value={option.value}>
-          {option.text}
-        </option>
-      ))}
+      {headings.map((heading) => {
+        const own = options
+          .filter(({ under }) => under === heading)
+          .map((option) => (
+            <option key={option.value} value={option.value}>
+              {option.text}
+            </option>
+          ));
+        return heading === undefined ? (
+          own
+        ) : (
+          <optgroup key={heading} label={heading}>
+            {own}
+          </optgroup>
+        );
+      })}
     </select>
   );
 }

@@ -10,10 +10,21 @@ interface TextFieldProps {
   readonly suggestions?: readonly string[];
   /** Width in characters. */
   readonly width?: number;
+  /** `small` stands among facts, `word` in the sentence of a view. */
+  readonly size?: "word" | "small";
+  readonly placeholder?: string;
 }
 
 /** A word of a sentence that can be typed over: taken at Enter or on leaving, put back with Escape. */
-export function TextField({ label, value, onCommit, suggestions = [], width = 4 }: TextFieldProps) {
+export function TextField({
+  label,
+  value,
+  onCommit,
+  suggestions = [],
+  width = 4,
+  size = "word",
+  placeholder,
+}: TextFieldProps) {
   const [draft, setDraft] = useState<string>();
   const [refusal, setRefusal] = useState<string>();
   const id = useId();
@@ -36,6 +47,8 @@ export function TextField({ label, value, onCommit, suggestions = [], width = 4 
     <span className={styles.field}>
       <input
         className={styles.input}
+        data-size={size}
+        placeholder={placeholder}
         style={{ width: `calc(${width}ch + 22px)` }}
         aria-label={label}
         aria-invalid={refusal !== undefined}

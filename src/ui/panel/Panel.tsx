@@ -6,20 +6,30 @@ interface PanelProps {
   readonly title: string;
   /** Set small beside the title. */
   readonly aside?: string | undefined;
+  /** What turns the panel's pages, at its upper right corner. */
+  readonly corner?: ReactNode;
   readonly children: ReactNode;
   /** The acts at the panel's foot. */
   readonly acts?: ReactNode;
 }
 
 /** The panel at the right: the answer in words, its working, and what can be done with it. */
-export function Panel({ title, aside, children, acts }: PanelProps) {
+export function Panel({ title, aside, corner, children, acts }: PanelProps) {
   const id = useId();
   return (
     <section className={styles.panel} aria-labelledby={id}>
-      <h2 id={id} className={styles.title}>
-        <Words>{title}</Words>
-        {aside !== undefined && <small className={styles.aside}> {aside}</small>}
-      </h2>
+      <div className={styles.head}>
+        <h2 id={id} className={styles.title}>
+          <Words>{title}</Words>
+          {aside !== undefined && (
+            <small className={styles.aside}>
+              {" "}
+              <Words>{aside}</Words>
+            </small>
+          )}
+        </h2>
+        {corner}
+      </div>
       <div className={styles.body}>{children}</div>
       {acts !== undefined && <div className={styles.acts}>{acts}</div>}
     </section>

@@ -1,2 +1,3 @@
 export * from "./Acts";
+export * from "./OwnWords";
 export * from "./Panel";

@@ -5,6 +5,7 @@ import { SAFE_VOLUME } from "@/sound";
 import { type Kept, KEEP_DELETED_DAYS } from "@/store";
 import { Button } from "@/ui/controls";
 import { Dialog } from "@/ui/dialog";
+import { saveFile } from "@/ui/files";
 import { backupProblemText, countText, Words } from "@/ui/words";
 import { KeptForm } from "./KeepDialog";
 import { openKept } from "./open";
@@ -19,6 +20,7 @@ const KINDS = [
   ["mode", "Modes"],
   ["progression", "Progressions"],
   ["tune", "Tunes"],
+  ["words", "Your words for modes"],
 ] as const;
 
 /** The Shelf: what was kept, with the user's words; opened, renamed, deleted, brought back, exported and imported. */
@@ -87,6 +89,7 @@ function EmptyShelf() {
 function under(thing: Kept): string {
   if (thing.kind === "mode") return `${thing.home} ${thing.mode.replaceAll("-", " ")}`;
   if (thing.kind === "progression") return thing.chords;
+  if (thing.kind === "words") return thing.tune;
   return thing.source === "abc" ? "tune in ABC" : "typed notes";
 }
 
@@ -149,11 +152,7 @@ function Files() {
 
   const exportAll = async () => {
     const text = await shelf.exportAll($settings.get());
-    const link = document.createElement("a");
-    link.href = URL.createObjectURL(new Blob([text], { type: "application/json" }));
-    link.download = `shade-${new Date().toISOString().slice(0, 10)}.json`;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+    saveFile(`shade-${new Date().toISOString().slice(0, 10)}.json`, text, "application/json");
   };
   const importAll = async (file: File | undefined) => {
     if (!file) return;

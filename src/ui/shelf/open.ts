@@ -7,6 +7,8 @@ import type { Kept } from "@/store";
 export function openKept(thing: Kept): void {
   if (thing.kind === "mode") {
     goTo("derive", { home: fifthsOf(thing.home), mode: mode(thing.mode) });
+  } else if (thing.kind === "words") {
+    goTo("derive", { mode: mode(thing.mode) });
   } else if (thing.kind === "progression") {
     changeDraft({ chords: thing.chords });
     goTo("match");

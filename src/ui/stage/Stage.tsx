@@ -1,7 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { GUITAR, type NeckNote, position, positionFrets } from "@/core/instrument";
-import { printName } from "@/core/pitch";
 import { LOUDEST } from "@/sound";
 import {
   $playing,
@@ -26,6 +25,7 @@ const PLAY: Readonly<Record<Playable["code"], string>> = {
   mode: "Play",
   tune: "Play the tune",
   chords: "Play the bars",
+  held: "Play",
 };
 
 /** Where the hand starts: high enough for all fingers, low enough for every guitar. */
@@ -67,7 +67,7 @@ export function Stage() {
           {isOpen ? "Fold" : "Show"}
         </button>
         <span className={styles.instrument}>
-          Guitar, {GUITAR.strings.map(({ name }) => printName(name)).join(" ")}
+          Guitar, <Words>{GUITAR.strings.map(({ name }) => noteText(name)).join(" ")}</Words>
         </span>
         <div className={styles.where}>
           <Choice

@@ -1,37 +1,60 @@
-import { accidentalsOf, degreeNumber, type Interval, halfSteps } from "@/core/pitch";
-import { type FifthSize, fullChord, fullChordSuffix, diatonicChords, vamps } from "@/core/chord";
+import { accidentalsOf, degreeNumber, halfSteps, type Interval } from "@/core/pitch";
+import { diatonicChords, fullChord, fullChordSuffix, vamps } from "@/core/chord";
 import {
   colourNotes,
+  type Comparison,
+  type Difference,
+  extentOf,
+  familyOf,
   type HomeMode,
+  holdersOf,
+  isNamed,
+  type Mode,
+  type Near,
   nearerReference,
+  nearestNamed,
+  notesOf,
   parentOf,
+  period,
   type Reference,
   reference,
+  type ReferenceSchool,
+  relatives,
   stepsOf,
   syllable,
   thirdOf,
 } from "@/core/scale";
+import type { Settings } from "@/store";
 import {
   capital,
   chordText,
+  countText,
   degreeText,
   familyText,
+  homeModeText,
+  intervalText,
+  inTitle,
   listText,
+  modeText,
   noteText,
+  numberText,
   ordinalText,
   parentText,
   type Phrase,
 } from "./names";
 
+/** The schools that decide how a mode is told. */
+export type Schools = Pick<Settings, "reference" | "comparison" | "syllables">;
+
 /** What a reference is called in a sentence. */
-function referenceText({ mode }: Reference): string {
+function referenceText({ mode }: { readonly mode: Mode }): string {
   if (mode.id === "ionian") return "the major scale";
   if (mode.id === "aeolian") return "the natural minor";
-  return mode.name;
+  return inTitle(modeText(mode));
 }
 
 /** "its sixth raised", "its second and fifth lowered", "its fourth raised and its seventh lowered". */
-function movedText(changes: Reference["changes"]): string {
+function movedText(changes: Difference["moved"]): string {
   const moved = (way: "raised" | "lowered") =>
     changes.filter(({ from, to }) => accidentalsOf(to) > accidentalsOf(from) === (way === "raised"));
   return (["raised", "lowered"] as const)
@@ -41,28 +64,80 @@ function movedText(changes: Reference["changes"]): string {
     .join(" and ");
 }
 
-/** What the mode is, against its reference: "The natural minor with its sixth raised: B in place of B♭." */
-function referenceSentence({ home, mode }: HomeMode, colour: readonly Interval[]): readonly Phrase[] {
-  const told = reference(mode);
-  if (told.changes.length === 0) return [`${capital(referenceText(told))} itself. `];
-  const pairs = told.changes.flatMap(({ from, to }, at): readonly Phrase[] => {
-    const note = noteText(home + to);
-    const joint = at === 0 ? "" : at === told.changes.length - 1 ? " and " : ", ";
-    return [joint, colour.includes(to) ? { lit: note } : note, ` in place of ${noteText(home + from)}`];
-  });
-  const nearer = nearerReference(mode);
-  const near = nearer
-    ? `Nearer still: ${nearer.mode.name} with ${listText(nearer.changes.map(({ to }) => degreeText(to)))}. `
-    : "";
-  return [`${capital(referenceText(told))} with ${movedText(told.changes)}: `, ...pairs, ". ", near];
+/** "with its sixth raised", "without its second and sixth", "with ♭5 besides". */
+function differenceText({ moved, dropped, added }: Difference): string {
+  return [
+    moved.length > 0 ? `with ${movedText(moved)}` : "",
+    dropped.length > 0
+      ? `without its ${listText(dropped.map((degree) => ordinalText(degreeNumber(degree))))}`
+      : "",
+    added.length > 0 ? `with ${listText(added.map(degreeText))} besides` : "",
+  ]
+    .filter((part) => part !== "")
+    .join(", ");
 }
 
-/** What tells the mode from all others: "Once a minor third is heard, the 6 alone tells it." */
-function colourSentence({ home, mode }: HomeMode): readonly Phrase[] {
-  const [first, ...others] = colourNotes(mode);
-  if (!first) return [];
+/** What the mode is, against its reference: "The natural minor with its sixth raised: B in place of B♭." */
+function referenceSentence(
+  { home, mode }: HomeMode,
+  colour: readonly Interval[],
+  school: ReferenceSchool,
+): readonly Phrase[] {
+  const told = reference(mode, school);
+  if (extentOf(told) === 0) return [`${capital(referenceText(told))} itself. `];
+  const pairs = told.moved.flatMap(({ from, to }, at): readonly Phrase[] => {
+    const note = noteText(home + to);
+    const joint = at === 0 ? ": " : at === told.moved.length - 1 ? " and " : ", ";
+    return [joint, colour.includes(to) ? { lit: note } : note, ` in place of ${noteText(home + from)}`];
+  });
+  const nearer = nearerReference(mode, school);
+  return [
+    `${capital(referenceText(told))} ${differenceText(told)}`,
+    ...pairs,
+    ". ",
+    nearer ? `Nearer still: ${nearText(nearer)}. ` : "",
+  ];
+}
+
+/** "Phrygian with 3", "minor blues without ♭5". */
+function nearText({ mode, moved, dropped, added }: Reference): string {
+  const has = [...moved.map(({ to }) => to), ...added].map(degreeText);
+  return [
+    inTitle(modeText(mode)),
+    has.length > 0 ? `with ${listText(has)}` : "",
+    dropped.length > 0 ? `without ${listText(dropped.map(degreeText))}` : "",
+  ]
+    .filter((part) => part !== "")
+    .join(" ");
+}
+
+/** How many modes that hold every note are named before the rest are counted. */
+const HOLDERS = 3;
+
+/** What tells the mode from those it is compared with: "Once a minor third is heard, the 6 alone tells it." */
+function colourSentence(
+  { home, mode }: HomeMode,
+  { comparison, reference: school }: Schools,
+): readonly Phrase[] {
+  const [first, ...others] = colourNotes(mode, comparison, school);
   const third = thirdOf(mode);
-  const heard = third === undefined ? "" : `Once a ${third === 4 ? "major" : "minor"} third is heard, `;
+  const thirdName = third === undefined ? "" : intervalText(third);
+  if (!first) {
+    const holders = holdersOf(mode, comparison);
+    const named = holders.slice(0, HOLDERS).map((each) => inTitle(modeText(each)));
+    const rest = holders.length > HOLDERS ? [`${numberText(holders.length - HOLDERS)} more`] : [];
+    return [
+      `No note of it tells it: ${listText([...named, ...rest])} ${holders.length === 1 ? "holds" : "hold"} them all. What it leaves out is what one hears.`,
+    ];
+  }
+  if (first.length === 0)
+    return [
+      third === undefined
+        ? "Nothing that it is compared with is like it."
+        : `Its ${thirdName} alone tells it.`,
+    ];
+  const heard =
+    third === undefined ? "" : `Once ${/^[aeiou]/.test(thirdName) ? "an" : "a"} ${thirdName} is heard, `;
   const named = first.flatMap((interval, at): readonly Phrase[] => [
     at === 0 ? "" : at === first.length - 1 ? " and " : ", ",
     `${degreeText(interval)} (`,
@@ -72,34 +147,95 @@ function colourSentence({ home, mode }: HomeMode): readonly Phrase[] {
   const together =
     first.length === 1
       ? " alone tells it: no mode near it has one."
-      : " together tell it: no mode near it has both.";
+      : ` together tell it: no mode near it has ${first.length === 2 ? "both" : "all of them"}.`;
   const instead =
     others.length === 0
       ? ""
-      : ` So ${others.length === 1 ? "does" : "do"} ${listText(
-          others.map((set) => set.map(degreeText).join(" with ")),
-          "or",
-        )}.`;
+      : others.length > 2
+        ? ` ${capital(numberText(others.length))} other sets would do.`
+        : ` So ${others.length === 1 ? "does" : "do"} ${listText(
+            others.map((set) => set.map(degreeText).join(" with ")),
+            "or",
+          )}.`;
+  return [heard === "" ? "The " : `${heard}the `, ...named, together, instead];
+}
+
+/** "6", or every smallest set where there are several: "♭2 with 4 · ♭2 with 5". */
+export function everySetText({ mode }: HomeMode, { comparison, reference: school }: Schools): string {
+  const sets = colourNotes(mode, comparison, school);
+  if (sets.length === 0) return "none tells it";
+  return sets.map((set) => (set.length === 0 ? "its third" : set.map(degreeText).join(" with "))).join(" · ");
+}
+
+/** What is compared with, as a choice says it. */
+export const COMPARISON_TEXT: Readonly<Record<Comparison, string>> = {
+  usual: "the seven and its own parent",
+  parent: "its own parent",
+  seven: "the seven of major",
+  catalogue: "all named modes of its size",
+};
+
+export const REFERENCE_TEXT: Readonly<Record<ReferenceSchool, string>> = {
+  "by-third": "major or minor, by its third",
+  major: "major always",
+  nearest: "the nearest of the seven",
+};
+
+/** A set without a name of its own: how many notes, and the nearest that has a name. */
+function unnamedSentence({ home, mode }: HomeMode): readonly Phrase[] {
+  if (isNamed(mode)) return [];
+  const [near] = nearestNamed(mode, 1);
+  const count = capital(countText(mode.intervals.length, "note"));
+  return [`${count} without a name of their own. `, near ? `Nearest: ${nearNamedText(home, near)}. ` : ""];
+}
+
+/** "D Lydian dominant with E♭ for E", "D minor blues without A♭". */
+export function nearNamedText(home: number, { mode, difference }: Near): string {
+  const { moved, dropped, added } = difference;
+  const note = (interval: Interval) => noteText(home + interval);
   return [
-    heard === "" ? "The " : `${heard}the `,
-    ...named,
-    first.length > 2 ? together.replace("both", "all of them") : together,
-    instead,
-  ];
+    homeModeText({ home, mode }),
+    moved.length > 0 ? `with ${listText(moved.map(({ from, to }) => `${note(to)} for ${note(from)}`))}` : "",
+    dropped.length > 0 ? `without ${listText(dropped.map(note))}` : "",
+    added.length > 0 ? `with ${listText(added.map(note))} besides` : "",
+  ]
+    .filter((part) => part !== "")
+    .join(" ");
+}
+
+/** Why a scale has fewer modes than notes; empty for most. */
+export function symmetryText({ mode }: HomeMode): string {
+  const by = period(mode.sounds);
+  if (by === 12) return "";
+  const modes = familyOf(mode).modes.length;
+  return `${capital(numberText(by))} half ${by === 1 ? "step" : "steps"} up it is the same notes again, so its ${numberText(mode.intervals.length)} notes make ${modes === 1 ? "one mode only" : countText(modes, "mode")}, each at home on ${numberText(12 / by)} of them.`;
 }
 
 /** The panel's opening: what the mode is, and what tells it. */
-export function whatItIs(homeMode: HomeMode): readonly Phrase[] {
-  const colour = colourNotes(homeMode.mode)[0] ?? [];
-  return [...referenceSentence(homeMode, colour), ...colourSentence(homeMode)];
+export function whatItIs(homeMode: HomeMode, schools: Schools): readonly Phrase[] {
+  const { mode } = homeMode;
+  const colour = colourNotes(mode, schools.comparison, schools.reference)[0] ?? [];
+  return [
+    ...unnamedSentence(homeMode),
+    ...referenceSentence(homeMode, colour, schools.reference),
+    ...colourSentence(homeMode, schools),
+  ];
 }
 
-/** "D Dorian begins on the second note of C major." */
+/** The count worked out: the parent's notes up to home. "C D: D is the second note of C major." */
 export function countSentence(homeMode: HomeMode): string {
   const { tonic, family, degree } = parentOf(homeMode);
-  const parent = parentText(tonic, family);
-  if (degree === 1) return `${noteText(homeMode.home)} is the first note: the parent scale itself.`;
-  return `${noteText(homeMode.home)} is the ${ordinalText(degree)} note of ${parent}.`;
+  if (degree === 1) return "The parent scale itself, counted from its first note.";
+  const up = relatives(family, tonic)
+    .slice(0, degree)
+    .map(({ home }, at) => `${noteText(home)} ${at + 1}`);
+  return `Count up from ${noteText(tonic)}: ${up.join(", ")}.`;
+}
+
+/** The count both ways in one sentence: "G Lydian: the fourth note of D; so D major." */
+export function backwardsText(homeMode: HomeMode): string {
+  const { tonic, family, degree } = parentOf(homeMode);
+  return `${homeModeText(homeMode)}: the ${ordinalText(degree)} note of ${noteText(tonic)}; so ${parentText(tonic, family)}.`;
 }
 
 const STEPS: Readonly<Record<number, string>> = {
@@ -109,32 +245,52 @@ const STEPS: Readonly<Record<number, string>> = {
   4: "two whole",
 };
 
-/** "whole half whole whole whole half whole". */
-export const stepsText = ({ mode }: HomeMode): string =>
-  stepsOf(mode.intervals.map(halfSteps))
-    .map((step) => STEPS[step] ?? String(step))
-    .join(" ");
+const halfStepsBetween = ({ mode }: HomeMode) => stepsOf(mode.intervals.map(halfSteps));
 
-/** "do re me fa sol la te". */
-export const sungText = ({ mode }: HomeMode): string => mode.intervals.map(syllable).join(" ");
+/** "whole half whole whole whole half whole (2 1 2 2 2 1 2)". */
+export function stepsText(homeMode: HomeMode): string {
+  const steps = halfStepsBetween(homeMode);
+  return `${steps.map((step) => STEPS[step] ?? `${step} halves`).join(" ")} (${steps.join(" ")})`;
+}
 
-/** "every fifth perfect", "5 of 6 fifths perfect". */
-function fifthsText(fifths: readonly FifthSize[]): string {
-  const perfect = fifths.filter((fifth) => fifth === "P5").length;
+/** "major second, minor third, …" */
+export const intervalsText = ({ mode }: HomeMode): string =>
+  mode.intervals
+    .filter((interval) => interval !== 0)
+    .map(intervalText)
+    .join(", ");
+
+/** "do re me fa sol la te" from home; "re mi fa sol la ti do" from the parent's tonic; "1 2 ♭3 …"; nothing. */
+export function sungText(homeMode: HomeMode, school: Schools["syllables"]): string {
+  const { tonic } = parentOf(homeMode);
+  const sing: Readonly<Record<Schools["syllables"], (note: number) => string>> = {
+    home: (note) => syllable(note - homeMode.home),
+    parent: (note) => syllable(note - tonic),
+    numbers: (note) => degreeText(note - homeMode.home),
+    none: () => "",
+  };
+  return notesOf(homeMode).map(sing[school]).join(" ").trim();
+}
+
+/** "every fifth perfect", "5 of 6 fifths perfect"; nothing where they could not be measured. */
+export function fifthsText(fifths: readonly number[]): string {
+  if (fifths.length === 0) return "";
+  const perfect = fifths.filter((off) => off === 0).length;
   return perfect === fifths.length ? "every fifth perfect" : `${perfect} of ${fifths.length} fifths perfect`;
 }
 
 /** "Dm7, in full Dm13 (every fifth perfect)". */
 export function homeChordText(homeMode: HomeMode): string {
-  const seventh = diatonicChords(homeMode)[0]?.seventh;
+  const { triad, seventh = triad } = diatonicChords(homeMode)[0]?.chords ?? {};
   const full = noteText(homeMode.home) + fullChordSuffix(homeMode.mode, "signs");
-  return `${seventh ? chordText(seventh) : ""}, in full ${full} (${fifthsText(fullChord(homeMode.mode).fifths)})`;
+  const fifths = fifthsText(fullChord(homeMode.mode).fifths);
+  return `${seventh ? `${chordText(seventh)}, in full ` : ""}${full}${fifths === "" ? "" : ` (${fifths})`}`;
 }
 
-/** "Dm and G, back and forth". */
+/** "Dm and G, back and forth"; empty where the mode has no two chords. */
 export function vampText(homeMode: HomeMode): string {
-  const chords = vamps(homeMode)[0]?.chords ?? [];
-  return `${listText(chords.map(chordText))}, back and forth`;
+  const [first] = vamps(homeMode);
+  return first ? `${listText(first.chords.map(chordText))}, back and forth` : "";
 }
 
 /** The name of the ladder for those who cannot see it. */

@@ -7,6 +7,7 @@ import {
   homeModeText,
   numberText,
   listText,
+  modeText,
   noteText,
   ordinalText,
   parentText,
@@ -67,7 +68,7 @@ export function notesReason({ homeMode, visiting, hearing }: Identification): re
 export function countReason({ homeMode }: Identification): readonly Phrase[] {
   const { tonic, degree } = parentOf(homeMode);
   const counted = countUp(homeMode).slice(0, degree);
-  const text = counted.map(({ home, mode }) => `${mode.name} ${noteText(home)}`).join(", ");
+  const text = counted.map(({ home, mode }) => `${modeText(mode)} ${noteText(home)}`).join(", ");
   return [{ strong: `Count up from ${noteText(tonic)}:` }, ` ${text}.`];
 }
 

@@ -4,3 +4,6 @@ export * from "./match";
 export * from "./names";
 export * from "./problems";
 export * from "./Words";
+export * from "./wording";
+export * from "./chords";
+export * from "./ask";

@@ -7,6 +7,7 @@ import {
   degreeText,
   homeModeText,
   inTitle,
+  modeText,
   listText,
   noteText,
   type Phrase,
@@ -92,7 +93,7 @@ export function decisionText(
   }
   const told = (notes: readonly Fifths[]) => notesText(notes);
   if (by === "open") {
-    return `Nothing here decides against ${homeModeText(other)}: ${told(differ[0])} would make it ${inTitle(one.mode.name)}, ${told(differ[1])} ${inTitle(other.mode.name)}`;
+    return `Nothing here decides against ${homeModeText(other)}: ${told(differ[0])} would make it ${inTitle(modeText(one.mode))}, ${told(differ[1])} ${inTitle(modeText(other.mode))}`;
   }
   const holders = first.length > 0 ? first : second;
   const notes = unique(holders.map(({ note }) => note));
@@ -108,9 +109,9 @@ export function decisionText(
   }
   const against =
     second.length === 0
-      ? `${told(differ[1])} would make it ${inTitle(other.mode.name)}`
-      : `${told(unique(second.map(({ note }) => note)))} in ${barsText(second.map(({ at }) => chart[at]?.bar ?? 0))} leans towards ${inTitle(other.mode.name)}`;
-  return `${told(notes)}${role} in ${bars} makes it ${inTitle(one.mode.name)}; ${against}`;
+      ? `${told(differ[1])} would make it ${inTitle(modeText(other.mode))}`
+      : `${told(unique(second.map(({ note }) => note)))} in ${barsText(second.map(({ at }) => chart[at]?.bar ?? 0))} leans towards ${inTitle(modeText(other.mode))}`;
+  return `${told(notes)}${role} in ${bars} makes it ${inTitle(modeText(one.mode))}; ${against}`;
 }
 
 /** "bar 2", "bars 2 and 4", "5 bars". */

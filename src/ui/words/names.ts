@@ -1,24 +1,70 @@
-import { type Fifths, type Interval, printDegree, printName } from "@/core/pitch";
-import { type Chord, printChord } from "@/core/chord";
+import {
+  accidentalsOf,
+  degreeNumber,
+  type Fifths,
+  type Interval,
+  printDegree,
+  printNameIn,
+} from "@/core/pitch";
+import { type Chord, chordSuffix } from "@/core/chord";
 import type { Family, HomeMode, Mode } from "@/core/scale";
+import { wording } from "./wording";
 
 /** A part of a sentence: plain, lit (a colour note, on amber), or strong. */
 export type Phrase = string | { readonly lit: string } | { readonly strong: string };
 
 /** Names as the screen shows them, with real accidentals. */
-export const noteText = (note: Fifths): string => printName(note, "signs");
+export const noteText = (note: Fifths): string => printNameIn(note, wording().noteNames);
 export const degreeText = (interval: Interval): string => printDegree(interval, "signs");
-export const chordText = (chord: Chord): string => printChord(chord, "signs");
+export const chordText = ({ root, tones, bass }: Chord): string =>
+  noteText(root) + chordSuffix(tones, "signs") + (bass === undefined ? "" : `/${noteText(bass)}`);
+
+const PLAIN_NAMES: Readonly<Record<string, string>> = { ionian: "Major", aeolian: "Natural minor" };
+
+/** "Dorian"; Ionian and Aeolian by the names that the user prefers. */
+export const modeText = ({ id, name }: Mode): string =>
+  (wording().majorNames === "plain" ? PLAIN_NAMES[id] : undefined) ?? name;
 
 /** "D Dorian"; in the middle of a title a name of several words stays as it is. */
-export const homeModeText = ({ home, mode }: HomeMode): string => `${noteText(home)} ${inTitle(mode.name)}`;
+export const homeModeText = ({ home, mode }: HomeMode): string =>
+  `${noteText(home)} ${inTitle(modeText(mode))}`;
 
 /** Names that begin with a common word are lower-cased inside a sentence: "melodic minor", but "Lydian dominant". */
 export const inTitle = (name: string): string =>
-  /^(Melodic|Harmonic|Altered)/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name;
+  /^(Melodic|Harmonic|Altered|Double|Major|Minor|Natural|Suspended|Whole|Diminished|Dominant|Augmented|Bebop|Set)/.test(
+    name,
+  )
+    ? name.charAt(0).toLowerCase() + name.slice(1)
+    : name;
 
-/** "the major scale", "the harmonic minor scale". */
-export const familyText = ({ name }: Family): string => `the ${name} scale`;
+/** "the major scale", "the harmonic minor scale", "the major scale without 7", "set 1387". */
+export function familyText({ name }: Family): string {
+  const [scale = name, without] = name.split(" without ");
+  if (name.startsWith("set ")) return name;
+  return `the ${scale} scale${without === undefined ? "" : ` without ${without}`}`;
+}
+
+const SIZES: Readonly<Record<string, readonly string[]>> = {
+  perfect: ["perfect", "augmented", "doubly augmented", "triply augmented"],
+  imperfect: ["major", "augmented", "doubly augmented", "triply augmented"],
+};
+const LOWERED: Readonly<Record<string, readonly string[]>> = {
+  perfect: ["perfect", "diminished", "doubly diminished", "triply diminished"],
+  imperfect: ["major", "minor", "diminished", "doubly diminished", "triply diminished"],
+};
+const NUMBER_NAMES = ["unison", "second", "third", "fourth", "fifth", "sixth", "seventh"];
+
+/** "minor third", "augmented fourth", "home" for the unison; very odd ones by how often they are altered. */
+export function intervalText(interval: Interval): string {
+  if (interval === 0) return "home";
+  const number = degreeNumber(interval);
+  const kind = [1, 4, 5].includes(number) ? "perfect" : "imperfect";
+  const by = accidentalsOf(interval);
+  const size =
+    (by < 0 ? LOWERED : SIZES)[kind]?.[Math.abs(by)] ??
+    `${Math.abs(by)} times ${by < 0 ? "lowered" : "raised"}`;
+  return `${size} ${NUMBER_NAMES[number - 1] ?? ""}`;
+}
 
 /** "C major", "A harmonic minor". */
 export const parentText = (tonic: Fifths, { name }: Family): string => `${noteText(tonic)} ${name}`;
@@ -45,13 +91,37 @@ const SHORT_WORDS: Readonly<Record<string, string>> = {
   major: "maj.",
   dominant: "dom.",
   augmented: "aug.",
+  Double: "Dbl",
+  Neapolitan: "Neap.",
+  Ultralocrian: "Ultral.",
+  Aeolian: "Aeol.",
+  Major: "Maj.",
+  Minor: "Min.",
+  Suspended: "Sus.",
+  pentatonic: "pent.",
+  Whole: "Whole",
+  Dominant: "Dom.",
+  "Augmented,": "Aug.",
+  half: "½",
+  step: "",
+  first: "",
+  Bebop: "Beb.",
+  melodic: "mel.",
+  harmonic: "har.",
+  diminished: "dim.",
+  without: "no",
 };
 
 /** Names short enough for a narrow column: "Phryg.", "Mixol.", "Phr. dom.". */
-export function shortName({ name }: Mode): string {
-  const words = name.split(" ");
+export function shortName(mode: Mode): string {
+  const name = modeText(mode);
+  if (name === "Natural minor") return "Minor";
+  const words = name.replace(", mode", "").split(" ");
   if (words.length === 1) return SHORT[name] ?? name;
-  return words.map((word) => SHORT_WORDS[word] ?? word).join(" ");
+  return words
+    .map((word) => SHORT_WORDS[word] ?? word)
+    .filter((word) => word !== "")
+    .join(" ");
 }
 
 /** "+3", "±0", "−2", one decimal where it is a fraction. */

@@ -1,7 +1,8 @@
 import { placeOf, type Problem } from "@/core/problem";
-import { maybeFifths, printName } from "@/core/pitch";
+import { maybeFifths } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import type { BackupProblem } from "@/store";
+import { modeText, noteText } from "./names";
 import type { AddressNotice } from "@/state";
 
 /** Where, what was found, what would do. */
@@ -30,6 +31,16 @@ export function problemText(problem: Problem, text: string): string {
       return problem.found === ""
         ? "There are no notes in it yet."
         : `“${problem.found.slice(0, 40)}” has no notes.`;
+    case "count-unread":
+      return `${where}: a Scala file says after its description how many pitches follow${found === "“”" ? "" : `; ${found} is no number`}.`;
+    case "pitch-unread":
+      return `${where}: ${found} is no pitch; cents with a point such as 702. or a ratio such as 3/2 would do.`;
+    case "pitches-missing":
+      return `The file promises ${problem.expected ?? "more"} pitches and has ${problem.found}.`;
+    case "not-twelve-tone":
+      return `${where}: ${problem.found} cents lies between the twelve notes; the nearest is ${problem.expected ?? ""}. Only twelve-tone scales become modes here.`;
+    case "no-octave":
+      return `The last pitch should be the octave, 1200 cents or 2/1${problem.found === "" ? "" : `, not ${problem.found} cents`}.`;
     case "too-long":
       return `${where}: longer than is read here; what stands before was read.`;
   }
@@ -39,9 +50,9 @@ export function problemText(problem: Problem, text: string): string {
 export function noticeText({ code, asked, found }: AddressNotice): string {
   switch (code) {
     case "home-unknown":
-      return `“${asked}” is no note name. Home is ${printName(maybeFifths(found) ?? 0, "signs")}; a letter A to G with ♯ or ♭ sets another.`;
+      return `“${asked}” is no note name. Home is ${noteText(maybeFifths(found) ?? 0)}; a letter A to G with ♯ or ♭ sets another.`;
     case "mode-unknown":
-      return `There is no mode “${asked}”. Shown is ${mode(found).name}, the nearest name.`;
+      return `There is no mode “${asked}”. Shown is ${modeText(mode(found))}, the nearest name.`;
     case "chords-cut":
       return `The link holds ${asked} characters of chords; the first ${found} are shown.`;
   }

@@ -1,86 +1,89 @@
 import { useStore } from "@nanostores/react";
-import { useEffect, useMemo } from "react";
-import {
-  accidentalsOf,
-  type Fifths,
-  fifthsFrom,
-  letterOf,
-  maybeFifths,
-  printName,
-  soundOf,
-} from "@/core/pitch";
+import { useEffect, useMemo, useState } from "react";
+import { accidentalsOf, type Fifths, fifthsFrom, letterOf, printName } from "@/core/pitch";
+import { vamps } from "@/core/chord";
 import {
   brightestFirst,
   colourNotes,
   colourSwap,
-  FAMILIES,
   type HomeMode,
-  maybeFamily,
-  type Mode,
   parallels,
   parentOf,
   relatives,
 } from "@/core/scale";
-import { modeScore, swapScore, vampScore } from "@/sound";
-import { vamps } from "@/core/chord";
-import { $keeping, $place, $selection, $settings, moveBy, setHomeMode, setPlace, toggle } from "@/state";
-import { Choice, Select, TextField } from "@/ui/controls";
+import { modeScore, pathScore, swapScore, vampScore } from "@/sound";
+import {
+  $keeping,
+  $place,
+  $selection,
+  $settings,
+  moveBy,
+  setHomeMode,
+  setPlace,
+  type Show,
+  SHOWS,
+  toggle,
+  writeAddress,
+} from "@/state";
+import { Tabs } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
-import { familyText, homeModeText, ladderText, noteText } from "@/ui/words";
-import { Ladder } from "./Ladder";
-import { ModePanel } from "./ModePanel";
+import { useSchools } from "@/ui/useSchools";
+import { homeModeText } from "@/ui/words";
+import { AskShow } from "./AskShow";
+import { ChordsShow } from "./ChordsShow";
+import { CompareShow, compareRows } from "./CompareShow";
+import { type Held, heldNotes, heldScore } from "./held";
+import { HeldPanel } from "./HeldPanel";
+import { MakeShow } from "./MakeShow";
+import { ModePanel, type Page, PAGES } from "./ModePanel";
+import { ModesShow } from "./ModesShow";
 import styles from "@/ui/frame/View.module.css";
 
-/** Names offered for a home: the twelve sounds under the names that players use. */
-const HOMES = [
-  "C",
-  "C♯",
-  "D♭",
-  "D",
-  "D♯",
-  "E♭",
-  "E",
-  "F",
-  "F♯",
-  "G♭",
-  "G",
-  "G♯",
-  "A♭",
-  "A",
-  "A♯",
-  "B♭",
-  "B",
-  "C♭",
-];
-
-/** As far out as homes go: double sharps and flats. */
-const FARTHEST = 19;
+const TAB: Readonly<
+  Record<Show, { readonly text: string; readonly keyName: string; readonly says: string }>
+> = {
+  modes: { text: "Modes", keyName: "m", says: "The modes of a parent scale" },
+  make: { text: "Make a scale", keyName: "o", says: "Open and shut slats" },
+  compare: { text: "Compare", keyName: "x", says: "Compare modes" },
+  chords: { text: "Chords", keyName: "r", says: "The chords of the mode" },
+  ask: { text: "Ask all modes", keyName: "q", says: "Ask all modes" },
+};
 
 /** Derive: the modes of a parent scale on one home or from every home of one set of notes, and what makes each. */
 export function DeriveView() {
   const place = useStore($place);
   const { drone } = useStore($settings);
-  const { home, mode, lineUp } = place;
+  const { reference, comparison } = useSchools();
+  const [page, setPage] = useState<Page>("says");
+  const [holding, setHolding] = useState<{ readonly held: Held; readonly of: HomeMode }>();
+  const { home, mode, lineUp, show, beside } = place;
   const homeMode = useMemo<HomeMode>(() => ({ home, mode }), [home, mode]);
-  const { family, tonic } = parentOf(homeMode);
   const rows = useMemo(() => ladderRows(homeMode, lineUp), [homeMode, lineUp]);
-  const swap = colourSwap(mode);
+  const swap = colourSwap(mode, comparison, reference);
   const vamp = vamps(homeMode)[0];
+  // What was held of another mode, or in another part of the view, is let go.
+  const held = show === "chords" && holding?.of === homeMode ? holding.held : undefined;
 
   useEffect(() => {
     $selection.set({
       homeMode,
-      lit: (colourNotes(mode)[0] ?? []).map((interval) => home + interval),
+      lit: (colourNotes(mode, comparison, reference)[0] ?? []).map((interval) => home + interval),
       unknown: [],
-      targets: [],
-      play: { code: "mode", score: modeScore(homeMode, drone) },
+      targets: held ? heldNotes(held) : [],
+      play: held
+        ? { code: "held", score: heldScore(held) }
+        : { code: "mode", score: modeScore(homeMode, drone) },
     });
-  }, [homeMode, home, mode, drone]);
+  }, [homeMode, home, mode, drone, comparison, reference, held]);
 
   const walk = (by: 1 | -1) => {
-    const at = rows.findIndex((row) => row.mode === mode);
-    const next = rows[at + by];
-    if (next) setHomeMode(next);
+    const listed = show === "compare" ? compareRows(homeMode, beside) : rows;
+    const at = listed.findIndex((row) => row.mode === mode);
+    const next = listed[at + by];
+    if (!next) return;
+    if (show === "compare")
+      setPlace({ mode: next.mode, beside: listed.filter((row) => row !== next).map((row) => row.mode) });
+    else setHomeMode(next);
   };
   const playSwap = () => {
     if (swap) toggle("swap", swapScore(homeMode, swap.from, swap.to));
@@ -88,6 +91,7 @@ export function DeriveView() {
   const playVamp = () => {
     if (vamp) toggle("vamp", vampScore(vamp));
   };
+  const playPath = () => toggle("path", pathScore(show === "compare" ? compareRows(homeMode, beside) : rows));
   const keep = () =>
     $keeping.set({
       kind: "mode",
@@ -112,8 +116,19 @@ export function DeriveView() {
     {
       key: "l",
       says: "Line up homes or notes",
-      act: () => setPlace({ lineUp: lineUp === "homes" ? "notes" : "homes" }),
+      act: () => setPlace({ show: "modes", lineUp: lineUp === "homes" ? "notes" : "homes" }),
     },
+    ...SHOWS.map((each) => ({
+      key: TAB[each].keyName,
+      says: TAB[each].says,
+      act: () => setPlace({ show: each }),
+    })),
+    {
+      key: "w",
+      says: "Turn the panel's page",
+      act: () => setPage(PAGES[(PAGES.indexOf(page) + 1) % PAGES.length] ?? "says"),
+    },
+    { key: "u", says: "Play the path from bright to dark", act: playPath },
     { key: "s", says: "Swap the colour note, back and forth", act: playSwap },
     { key: "v", says: "Play the vamp", act: playVamp },
     { key: "k", says: "Keep this mode", act: keep },
@@ -122,51 +137,41 @@ export function DeriveView() {
   return (
     <div className={styles.view}>
       <div className={styles.answer}>
-        <div className={styles.sentence}>
-          <h1 className="visually-hidden">{ladderText(homeMode, lineUp)}</h1>
-          <span>{lineUp === "homes" ? "Home" : "The notes of"}</span>
-          <TextField
-            label={lineUp === "homes" ? "Home" : "Tonic of the parent scale"}
-            value={noteText(lineUp === "homes" ? home : tonic)}
-            suggestions={HOMES}
-            width={2}
-            onCommit={(text) => {
-              const named = maybeFifths(text);
-              if (named === undefined || Math.abs(named) > FARTHEST) return refusal(text);
-              setPlace({ home: lineUp === "homes" ? named : named + home - tonic });
-              return undefined;
-            }}
-          />
-          <span>{lineUp === "homes" ? "through the modes of" : "in"}</span>
-          <Select
-            label="Parent scale"
-            value={family.id}
-            options={FAMILIES.map((each) => ({ value: each.id, text: familyText(each) }))}
-            onChange={(id) => setPlace({ mode: sameDegree(id, mode) })}
-          />
-          {lineUp === "notes" && <span>from every home</span>}
-          <div className={styles.right}>
-            <Choice
-              label="How the ladder is lined up"
-              value={lineUp}
-              onChange={(next) => setPlace({ lineUp: next })}
-              options={[
-                { value: "homes", text: "Line up homes" },
-                { value: "notes", text: "Line up notes" },
-              ]}
-            />
-          </div>
-        </div>
-        <Ladder
-          rows={rows}
-          selected={homeMode}
-          leftSound={soundOf(lineUp === "homes" ? home : tonic)}
-          lineUp={lineUp}
-          label={ladderText(homeMode, lineUp)}
-          onSelect={setHomeMode}
+        <Tabs
+          label="Parts of Derive"
+          value={show}
+          tabs={SHOWS.map((each) => ({
+            value: each,
+            ...TAB[each],
+            href: writeAddress({ ...place, show: each }),
+          }))}
+          onChoose={(next) => setPlace({ show: next })}
         />
+        {show === "modes" && <ModesShow homeMode={homeMode} rows={rows} onPath={playPath} />}
+        {show === "make" && <MakeShow homeMode={homeMode} />}
+        {show === "compare" && <CompareShow homeMode={homeMode} onPath={playPath} />}
+        {show === "chords" && (
+          <ChordsShow
+            homeMode={homeMode}
+            held={held}
+            onHold={(next) => setHolding({ held: next, of: homeMode })}
+          />
+        )}
+        {show === "ask" && <AskShow homeMode={homeMode} />}
       </div>
-      <ModePanel homeMode={homeMode} swap={swap} onSwap={playSwap} onVamp={playVamp} onKeep={keep} />
+      {held ? (
+        <HeldPanel homeMode={homeMode} held={held} onLetGo={() => setHolding(undefined)} />
+      ) : (
+        <ModePanel
+          homeMode={homeMode}
+          page={page}
+          onPage={setPage}
+          swap={swap}
+          onSwap={playSwap}
+          onVamp={playVamp}
+          onKeep={keep}
+        />
+      )}
     </div>
   );
 }
@@ -179,17 +184,8 @@ function ladderRows(homeMode: HomeMode, lineUp: "homes" | "notes"): readonly Hom
   return brightestFirst(family.modes).flatMap((mode) => all.filter((each) => each.mode === mode));
 }
 
-/** A change of parent scale keeps the degree: from the second mode of one to the second of the other. */
-const sameDegree = (familyId: string, mode: Mode): Mode =>
-  maybeFamily(familyId)?.modes[mode.degree - 1] ?? mode;
-
 /** The same letter, a half step sharper or flatter, not past double accidentals. */
 function altered(home: Fifths, by: 1 | -1): Fifths {
   const accidentals = accidentalsOf(home) + by;
   return Math.abs(accidentals) > 2 ? home : fifthsFrom(letterOf(home), accidentals);
 }
-
-const refusal = (text: string) =>
-  text.trim() === ""
-    ? "Type a note: a letter A to G, with ♯ or ♭ if it has one."
-    : `“${text.slice(0, 20)}” is no note; a letter A to G with # or b would do, as in Eb.`;

@@ -1,22 +1,39 @@
 import { useStore } from "@nanostores/react";
 import {
+  COMPARISONS,
   enharmonicHome,
+  familyOf,
   type HomeMode,
   type Neighbour,
+  oneNoteApart,
   oneNoteAway,
   parentOf,
+  REFERENCE_SCHOOLS,
   relatives,
   type Swap,
 } from "@/core/scale";
-import { $playing, setHomeMode, setPlace } from "@/state";
-import { Button } from "@/ui/controls";
-import { Facts, HearAndKeep, Panel, Saying } from "@/ui/panel";
+import { printName } from "@/core/pitch";
+import { writeScala } from "@/formats";
+import { $playing, $settings, changeSettings, setHomeMode, setPlace } from "@/state";
+import { Button, Choice, Select, WrittenField } from "@/ui/controls";
+import { saveFile } from "@/ui/files";
+import { Facts, HearAndKeep, OwnWordsFields, OwnWordsSaid, Panel, Saying } from "@/ui/panel";
+import { useSchools } from "@/ui/useSchools";
 import {
+  backwardsText,
+  capital,
+  COMPARISON_TEXT,
+  degreeText,
   countSentence,
+  everySetText,
   homeChordText,
   homeModeText,
+  intervalsText,
   inTitle,
+  modeText,
   noteText,
+  ordinalText,
+  REFERENCE_TEXT,
   shortName,
   stepsText,
   sungText,
@@ -24,10 +41,17 @@ import {
   whatItIs,
   Words,
 } from "@/ui/words";
+import { HomeField } from "./HomeField";
 import styles from "./ModePanel.module.css";
+
+/** The pages of the panel: what the mode is, its working, what is the user's own. */
+export const PAGES = ["says", "working", "yours"] as const;
+export type Page = (typeof PAGES)[number];
 
 interface ModePanelProps {
   readonly homeMode: HomeMode;
+  readonly page: Page;
+  readonly onPage: (page: Page) => void;
   readonly swap: Swap | undefined;
   readonly onSwap: () => void;
   readonly onVamp: () => void;
@@ -35,12 +59,24 @@ interface ModePanelProps {
 }
 
 /** The panel of Derive: what the mode is, the count from its parent, its chords and its neighbours. */
-export function ModePanel({ homeMode, swap, onSwap, onVamp, onKeep }: ModePanelProps) {
-  const { home } = homeMode;
-  const playing = useStore($playing);
+export function ModePanel({ homeMode, page, onPage, swap, onSwap, onVamp, onKeep }: ModePanelProps) {
+  const { home, mode } = homeMode;
   return (
     <Panel
       title={homeModeText(homeMode)}
+      corner={
+        <Choice
+          label="Page of the panel"
+          size="small"
+          value={page}
+          onChange={onPage}
+          options={[
+            { value: "says", text: "In words" },
+            { value: "working", text: "Working" },
+            { value: "yours", text: "Yours" },
+          ]}
+        />
+      }
       acts={
         <HearAndKeep
           hear="Hear it"
@@ -49,47 +85,172 @@ export function ModePanel({ homeMode, swap, onSwap, onVamp, onKeep }: ModePanelP
         />
       }
     >
-      <Saying>{whatItIs(homeMode)}</Saying>
-      <Count homeMode={homeMode} />
-      <Facts
-        rows={[
-          ["Steps", stepsText(homeMode)],
-          ["Sung", sungText(homeMode)],
-          ["Home chord", homeChordText(homeMode)],
-          [
-            "Shows it best",
-            <span key="vamp" className={styles.vamp}>
-              <span>
-                <Words>{vampText(homeMode)}</Words>
-              </span>
-              <Button
-                kind="quiet"
-                keyName="v"
-                aria-label={`Hear the vamp ${vampText(homeMode)}`}
-                aria-pressed={playing === "vamp"}
-                onClick={onVamp}
-              >
-                Hear
-              </Button>
-            </span>,
-          ],
-          ["One note brighter", <Neighbours key="up" homeMode={homeMode} way="brighter" />],
-          ["One note darker", <Neighbours key="down" homeMode={homeMode} way="darker" />],
-        ]}
-      />
+      {page === "says" && <Says homeMode={homeMode} onVamp={onVamp} />}
+      {page === "working" && <Working homeMode={homeMode} />}
+      {page === "yours" && <Yours key={mode.id} homeMode={homeMode} />}
     </Panel>
   );
 }
 
-/** The count from the parent: its modes in a row, the one in hand dark; each a way to go there. */
+/** What it is in plain sentences, the count, home chord, vamp, neighbours. */
+function Says({ homeMode, onVamp }: { readonly homeMode: HomeMode; readonly onVamp: () => void }) {
+  const schools = useSchools();
+  const playing = useStore($playing);
+  const vamp = vampText(homeMode);
+  const sung = sungText(homeMode, schools.syllables);
+  return (
+    <>
+      <Saying>{whatItIs(homeMode, schools)}</Saying>
+      <OwnWordsSaid mode={homeMode.mode} />
+      <Count homeMode={homeMode} />
+      <Facts
+        rows={[
+          ...(sung === "" ? [] : [["Sung", sung] as const]),
+          ["Home chord", homeChordText(homeMode)],
+          ...(vamp === ""
+            ? []
+            : [
+                [
+                  "Shows it best",
+                  <span key="vamp" className={styles.vamp}>
+                    <span>
+                      <Words>{vamp}</Words>
+                    </span>
+                    <Button
+                      kind="quiet"
+                      keyName="v"
+                      aria-label={`Hear the vamp ${vamp}`}
+                      aria-pressed={playing === "vamp"}
+                      onClick={onVamp}
+                    >
+                      Hear
+                    </Button>
+                  </span>,
+                ] as const,
+              ]),
+          ["One note brighter", <Neighbours key="up" homeMode={homeMode} way="brighter" />],
+          ["One note darker", <Neighbours key="down" homeMode={homeMode} way="darker" />],
+        ]}
+      />
+    </>
+  );
+}
+
+/** The working: intervals by name, what it is told by and told from, every smallest set, one note more or fewer. */
+function Working({ homeMode }: { readonly homeMode: HomeMode }) {
+  const schools = useSchools();
+  return (
+    <Facts
+      rows={[
+        ["Steps", stepsText(homeMode)],
+        ["Intervals", intervalsText(homeMode)],
+        [
+          "Told by",
+          <Select
+            key="by"
+            label="What it is told by"
+            size="small"
+            value={schools.reference}
+            options={REFERENCE_SCHOOLS.map((value) => ({ value, text: REFERENCE_TEXT[value] }))}
+            onChange={(reference) => changeSettings({ reference })}
+          />,
+        ],
+        [
+          "Told from",
+          <Select
+            key="from"
+            label="What it is told from"
+            size="small"
+            value={schools.comparison}
+            options={COMPARISONS.map((value) => ({ value, text: COMPARISON_TEXT[value] }))}
+            onChange={(comparison) => changeSettings({ comparison })}
+          />,
+        ],
+        ["Colour notes", everySetText(homeMode, schools)],
+        ["Counted", backwardsText(homeMode)],
+        ["One note more", <Besides key="more" homeMode={homeMode} way="fuller" />],
+        ["One note fewer", <Besides key="fewer" homeMode={homeMode} way="sparer" />],
+      ]}
+    />
+  );
+}
+
+/** What is the user's own: words, a model tune, a memory line for the names; and the mode as a file. */
+function Yours({ homeMode }: { readonly homeMode: HomeMode }) {
+  const { memory } = useStore($settings);
+  const { home, mode } = homeMode;
+  const family = familyOf(mode);
+  const letters = family.modes.map((each) => modeText(each).charAt(0)).join(" ");
+  const title = `${printName(home)} ${inTitle(mode.name)}`;
+  return (
+    <>
+      <OwnWordsFields mode={mode} />
+      <WrittenField
+        label={`Your memory line for ${letters}`}
+        value={memory[family.id] ?? ""}
+        most={300}
+        placeholder="A word for each mode, in order"
+        onCommit={(text) => changeSettings({ memory: { ...memory, [family.id]: text } })}
+      />
+      <div className={styles.files}>
+        <a
+          className={styles.sheet}
+          href={`/sheet?home=${encodeURIComponent(printName(home))}&mode=${mode.id}`}
+        >
+          Mode sheet
+        </a>
+        <Button
+          kind="quiet"
+          onClick={() =>
+            saveFile(
+              `${mode.id}.scl`,
+              writeScala(
+                homeMode,
+                title.replaceAll("♭", "b").replaceAll("♯", "#").replaceAll("♮", "natural "),
+              ),
+              "text/plain",
+            )
+          }
+        >
+          Save as Scala
+        </Button>
+      </div>
+    </>
+  );
+}
+
+/** The count from the parent, both ways: which note of whose scale, each part to be changed; its modes in a row. */
 function Count({ homeMode }: { readonly homeMode: HomeMode }) {
-  const { family, tonic } = parentOf(homeMode);
+  const { memory } = useStore($settings);
+  const { family, tonic, degree } = parentOf(homeMode);
   const easier = enharmonicHome(homeMode);
+  const all = relatives(family, tonic);
+  const words = (memory[family.id] ?? "").split(/\s+/u).filter((word) => word !== "");
   return (
     <div className={styles.count}>
       <p className={styles.counted}>
         <span>
-          <Words>{countSentence(homeMode)}</Words>
+          <Words>{`${noteText(homeMode.home)} is the`}</Words>
+        </span>
+        <Select
+          label="Which note of the parent"
+          size="small"
+          value={String(degree)}
+          options={all.map((_, at) => ({ value: String(at + 1), text: ordinalText(at + 1) }))}
+          onChange={(number) => {
+            const there = all[Number(number) - 1];
+            if (there) setHomeMode(there);
+          }}
+        />
+        <span>note of</span>
+        <HomeField
+          label="Parent's tonic"
+          size="small"
+          value={tonic}
+          onChange={(note) => setPlace({ home: note + homeMode.home - tonic })}
+        />
+        <span>
+          <Words>{family.name}</Words>.
         </span>
         {easier !== undefined && (
           <button type="button" className={styles.link} onClick={() => setPlace({ home: easier })}>
@@ -97,26 +258,33 @@ function Count({ homeMode }: { readonly homeMode: HomeMode }) {
           </button>
         )}
       </p>
-      <ol className={styles.strip}>
-        {relatives(family, tonic).map((each) => (
+      <ol
+        className={styles.strip}
+        aria-label={countSentence(homeMode)}
+        data-many={all.length > 7 || undefined}
+      >
+        {all.map((each, at) => (
           <li key={each.mode.id}>
             <button
               type="button"
               className={styles.counting}
               aria-current={each.mode === homeMode.mode ? "true" : undefined}
               aria-label={homeModeText(each)}
+              title={homeModeText(each)}
               onClick={() => setHomeMode(each)}
             >
               <span>
-                <Words>{noteText(each.home)}</Words>
+                <i>{at + 1}</i> <Words>{noteText(each.home)}</Words>
               </span>
               <b>
                 <Words>{shortName(each.mode)}</Words>
               </b>
             </button>
+            {words.length > 0 && <small className={styles.memory}>{words[at] ?? ""}</small>}
           </li>
         ))}
       </ol>
+      {words.length > all.length && <p className={styles.worked}>{words.slice(all.length).join(" ")}</p>}
     </div>
   );
 }
@@ -141,7 +309,39 @@ function Neighbours({ homeMode, way }: { readonly homeMode: HomeMode; readonly w
           title={change(other)}
           onClick={() => setPlace({ mode: other.mode })}
         >
-          <Words>{`or ${inTitle(other.mode.name)}`}</Words>
+          <Words>{`or ${inTitle(modeText(other.mode))}`}</Words>
+        </button>
+      ))}
+    </span>
+  );
+}
+
+/** Named scales with one note more, or one fewer. */
+function Besides({
+  homeMode: { home, mode },
+  way,
+}: {
+  readonly homeMode: HomeMode;
+  readonly way: "fuller" | "sparer";
+}) {
+  const apart = oneNoteApart(mode);
+  const beside =
+    way === "fuller"
+      ? apart.fuller.map(({ mode: other, added }) => ({ other, note: added }))
+      : apart.sparer.map(({ mode: other, dropped }) => ({ other, note: dropped }));
+  if (beside.length === 0) return "no named scale";
+  return (
+    <span className={styles.neighbours}>
+      {beside.map(({ other, note }) => (
+        <button
+          key={other.id}
+          type="button"
+          className={styles.link}
+          onClick={() => setPlace({ mode: other })}
+        >
+          <Words>
+            {`${capital(inTitle(modeText(other)))} (${way === "fuller" ? "with" : "without"} ${noteText(home + note)}, ${degreeText(note)})`}
+          </Words>
         </button>
       ))}
     </span>

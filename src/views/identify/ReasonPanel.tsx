@@ -1,12 +1,13 @@
 import { soundOf } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
-import { Facts, HearAndKeep, Panel } from "@/ui/panel";
+import { Facts, HearAndKeep, OwnWordsSaid, Panel } from "@/ui/panel";
 import {
   countReason,
   degreeText,
   homeModeText,
   homeReason,
   listText,
+  modeText,
   notesReason,
   noteText,
   orText,
@@ -45,6 +46,7 @@ export function ReasonPanel({ found, swapName, onSwap, onKeep }: ReasonPanelProp
         />
       }
     >
+      <OwnWordsSaid mode={homeMode.mode} />
       <ol className={styles.reasons}>
         {reasons.map((reason, at) => (
           <li key={at} className={styles.reason}>
@@ -64,7 +66,9 @@ export function ReasonPanel({ found, swapName, onSwap, onKeep }: ReasonPanelProp
               [
                 `Open: ${degreeText(interval).slice(-1)}`,
                 listText(
-                  modes.map((each) => `${noteText(homeMode.home + each.interval)} for ${each.mode.name}`),
+                  modes.map(
+                    (each) => `${noteText(homeMode.home + each.interval)} for ${modeText(each.mode)}`,
+                  ),
                   "or",
                 ),
               ] as const,

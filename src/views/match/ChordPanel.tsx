@@ -5,7 +5,7 @@ import { type Decision, fitOf, modesForChord, type OneModeReading } from "@/core
 import type { HomeMode } from "@/core/scale";
 import { $playing } from "@/state";
 import { Button } from "@/ui/controls";
-import { Facts, Panel, Saying } from "@/ui/panel";
+import { Facts, OwnWordsSaid, Panel, Saying } from "@/ui/panel";
 import {
   decisionText,
   homeModeText,
@@ -77,6 +77,7 @@ export function ChordPanel({
           No chord could be read yet, so no mode can be named. The sentence under the line says what would do.
         </Saying>
       )}
+      {reading && <OwnWordsSaid mode={reading.homeMode.mode} />}
       <Facts
         rows={[
           ...(reading

@@ -1,0 +1,4 @@
+import type { APIRoute } from "astro";
+import { scales } from "@/server";
+
+export const GET: APIRoute = ({ url }) => scales(url);

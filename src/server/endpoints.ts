@@ -1,0 +1,90 @@
+import type { z } from "zod";
+import {
+  deriveQuery,
+  identifyAnswer,
+  identifyBody,
+  identifyQuery,
+  matchAnswer,
+  matchBody,
+  modesAnswer,
+  modesQuery,
+  scalesAnswer,
+  scalesQuery,
+  shapesAnswer,
+  shapesQuery,
+  wholeMode,
+} from "./schemas";
+
+/** An endpoint as its description says it. */
+export interface Endpoint {
+  readonly method: "get" | "post";
+  readonly path: string;
+  /** What it answers, in one line. */
+  readonly summary: string;
+  readonly query?: z.ZodObject;
+  /** Bodies that it takes, by media type; text kinds have no schema. */
+  readonly bodies?: Readonly<Record<string, z.ZodObject | "text">>;
+  readonly answer: z.ZodObject;
+  readonly refuses: readonly (400 | 413 | 415 | 422)[];
+  /** What can be typed into a shell as it stands, after the server's address. */
+  readonly example: string;
+}
+
+/** All endpoints, in the order of the work. */
+export const ENDPOINTS: readonly Endpoint[] = [
+  {
+    method: "get",
+    path: "/api/v1/derive",
+    summary: "One mode on one home: notes, degrees, what makes it that mode, neighbours, chords.",
+    query: deriveQuery,
+    answer: wholeMode,
+    refuses: [400],
+    example: "/api/v1/derive?home=D&mode=dorian",
+  },
+  {
+    method: "get",
+    path: "/api/v1/modes",
+    summary: "The modes of a parent scale, from each of its notes or all on one home.",
+    query: modesQuery,
+    answer: modesAnswer,
+    refuses: [400],
+    example: "/api/v1/modes?parent=major&tonic=C",
+  },
+  {
+    method: "get",
+    path: "/api/v1/scales",
+    summary: "What a set of notes is called, and the named scales near it.",
+    query: scalesQuery,
+    answer: scalesAnswer,
+    refuses: [400],
+    example: "/api/v1/scales?notes=A,B,C,D,E,F%23,G&home=A",
+  },
+  {
+    method: "get",
+    path: "/api/v1/shapes",
+    summary: "One chord quality at all twelve places over a bass that stays.",
+    query: shapesQuery,
+    answer: shapesAnswer,
+    refuses: [400],
+    example: "/api/v1/shapes?bass=A&chord=maj9",
+  },
+  {
+    method: "post",
+    path: "/api/v1/match",
+    summary: "The modes that hold each chord of a chart, one mode for all of it, and what decides.",
+    bodies: { "application/json": matchBody },
+    answer: matchAnswer,
+    refuses: [400, 413, 415, 422],
+    example: "/api/v1/match",
+  },
+  {
+    method: "post",
+    path: "/api/v1/identify",
+    summary: "The mode of each tune of an ABC text, or of typed notes, with the reasons.",
+    query: identifyQuery,
+    bodies: { "text/vnd.abc": "text", "application/json": identifyBody },
+    answer: identifyAnswer,
+    refuses: [400, 413, 415, 422],
+    example: "/api/v1/identify",
+  },
+];

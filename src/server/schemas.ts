@@ -1,0 +1,208 @@
+import { z } from "zod";
+import { COMPARISONS, REFERENCE_SCHOOLS } from "@/core/scale";
+import { chordQuality, familyId, modeId, noteList, noteName } from "./request";
+
+/**
+ * What the endpoints take and answer. The same schemas check queries and bodies, type the answers, and are what the OpenAPI
+ * document is made from.
+ */
+
+const note = z
+  .string()
+  .regex(/^[A-G](#+|b+)?$/)
+  .meta({ description: "A note name in ASCII: C, F#, Ebb", example: "F#" });
+const degree = z
+  .string()
+  .regex(/^(#+|b+)?\d+$/)
+  .meta({ description: "A degree against the major scale: 1, b3, #4", example: "b3" });
+const id = z
+  .string()
+  .meta({ description: "The id of a mode, kebab-case, or set- and its 12-bit number", example: "dorian" });
+const symbol = z.string().meta({ description: "A chord symbol in ASCII", example: "Em9" });
+
+export const deriveQuery = z.object({
+  home: noteName.meta({ description: "The home note", example: "D" }),
+  mode: modeId.meta({ description: "The mode's id", example: "dorian" }),
+  reference: z.enum(REFERENCE_SCHOOLS).default("by-third").meta({ description: "What the mode is told by" }),
+  comparison: z
+    .enum(COMPARISONS)
+    .default("usual")
+    .meta({ description: "What its colour notes tell it from" }),
+});
+
+export const modesQuery = z.object({
+  parent: familyId.meta({ description: "The parent scale's id", example: "major" }),
+  tonic: noteName
+    .optional()
+    .meta({ description: "Its tonic: the modes of one set of notes (relative)", example: "C" }),
+  home: noteName.optional().meta({ description: "One home for all of them (parallel)" }),
+});
+
+export const scalesQuery = z.object({
+  notes: noteList.meta({ description: "Two to twelve notes, parted by commas", example: "A,B,C,D,E,F#,G" }),
+  home: noteName
+    .optional()
+    .meta({ description: "The home; the first of the notes where it is left out", example: "A" }),
+});
+
+export const shapesQuery = z.object({
+  bass: noteName.meta({ description: "The bass that stays", example: "A" }),
+  chord: chordQuality.meta({
+    description: "The chord's quality, as it stands behind a root",
+    example: "maj9",
+  }),
+  mode: modeId
+    .optional()
+    .meta({ description: "The mode on the bass against which notes are called outside" }),
+});
+
+export const matchBody = z.strictObject({
+  chords: z.string().max(20_000).meta({ description: "A line of chords", example: "| Em9 | A13 |" }),
+  home: noteName.optional().meta({ description: "The home, where it is known" }),
+  scales: z.array(modeId).min(1).max(100).optional().meta({ description: "The modes to choose from" }),
+  most: z.int().min(1).max(20).default(5).meta({ description: "How many readings" }),
+});
+
+export const identifyBody = z.strictObject({
+  notes: z.string().meta({
+    description: "Pitch and length in quarters, z a rest, | a bar line, || the end of a section",
+    example: "A4:1 B4:0.5 | C#5:2 ||",
+  }),
+  home: noteName.optional(),
+  title: z.string().max(200).optional(),
+});
+
+export const identifyQuery = z.object({
+  home: noteName.optional().meta({ description: "The home, where it is known" }),
+});
+
+export const shortMode = z.object({
+  home: note,
+  mode: z.object({ id, name: z.string(), aliases: z.array(z.string()) }),
+  parent: z.object({ id: z.string(), tonic: note, degree: z.int() }),
+  notes: z.array(note),
+  degrees: z.array(degree),
+  brightness: z.number().meta({ description: "Mean of the degrees on the line of fifths" }),
+  colour: z
+    .array(z.array(degree))
+    .meta({ description: "Every smallest set of colour notes, the first shown first" }),
+});
+
+const change = z.object({ from: degree, to: degree });
+const neighbour = z.object({ id, from: degree, to: degree });
+
+export const wholeMode = shortMode.extend({
+  semitones: z.array(z.int()),
+  steps: z.array(z.int()).meta({ description: "Half steps from each note to the next" }),
+  solfege: z.object({ home: z.array(z.string()), parent: z.array(z.string()) }),
+  reference: z.object({ id, changes: z.array(change), drop: z.array(degree), add: z.array(degree) }),
+  brighter: z.array(neighbour),
+  darker: z.array(neighbour),
+  chords: z.array(
+    z.object({
+      degree,
+      roman: z.string(),
+      triad: symbol.optional(),
+      seventh: symbol.optional(),
+      ninth: symbol.optional(),
+      eleventh: symbol.optional(),
+      thirteenth: symbol.optional(),
+      sus2: symbol.optional(),
+      sus4: symbol.optional(),
+      sixth: symbol.optional(),
+    }),
+  ),
+  full: z.object({ name: symbol, notes: z.array(note), fifths: z.array(z.string()), held: z.array(note) }),
+  vamps: z.array(z.array(symbol)),
+  shared: z.array(z.object({ chords: z.array(symbol), missing: z.array(degree) })),
+  fourths: z.array(z.object({ degree, notes: z.array(note), perfect: z.boolean() })),
+});
+
+export const modesAnswer = z.object({ modes: z.array(shortMode) });
+
+export const scalesAnswer = z.object({
+  home: note,
+  id,
+  degrees: z.array(degree),
+  scales: z.array(z.object({ id, name: z.string(), aliases: z.array(z.string()), degrees: z.array(degree) })),
+  nearest: z.array(z.object({ id, add: z.array(note), drop: z.array(note) })),
+});
+
+export const shapesAnswer = z.object({
+  bass: note,
+  rows: z.array(
+    z.object({
+      root: note,
+      tones: z.array(note),
+      degrees: z.array(degree),
+      modes: z.array(id),
+      outside: z.array(note),
+      name: symbol,
+    }),
+  ),
+});
+
+export const apiProblem = z.object({
+  code: z.string(),
+  line: z.int().optional(),
+  column: z.int().optional(),
+  found: z.string().optional(),
+  expected: z.string().optional(),
+});
+
+const place = z.object({ home: note, mode: id });
+
+export const matchAnswer = z.object({
+  chords: z.array(
+    z.object({
+      bar: z.int(),
+      symbol: z.string(),
+      tones: z.array(note),
+      signal: z.array(note),
+      modes: z.array(place.extend({ rubs: z.array(note), outside: z.array(note) })),
+    }),
+  ),
+  readings: z.array(
+    z.object({
+      kind: z.literal("one-mode"),
+      segments: z.array(place.extend({ from: z.int(), to: z.int(), outside: z.array(note) })),
+      cost: z.number(),
+    }),
+  ),
+  deciding: z.array(
+    z.object({
+      between: z.array(place).length(2),
+      by: z.string(),
+      note: note.optional(),
+      chord: z.int().optional(),
+      role: degree.optional(),
+      undecided: z.array(note).optional(),
+    }),
+  ),
+  problems: z.array(apiProblem),
+});
+
+export const identifyAnswer = z.object({
+  tunes: z.array(
+    z.object({
+      title: z.string(),
+      candidates: z.array(place.extend({ weight: z.number() })),
+      notes: z.array(note),
+      open: z.array(z.object({ degree, modes: z.array(z.object({ mode: id, degree })) })),
+      visiting: z.array(z.object({ note, share: z.number() })),
+      evidence: z.array(
+        z.object({ code: z.string(), note, count: z.number().optional(), of: z.number().optional() }),
+      ),
+      passages: z.array(place.extend({ fromBar: z.int(), toBar: z.int() })),
+    }),
+  ),
+  problems: z.array(apiProblem),
+});
+
+/** RFC 9457, with what was wrong in `errors`. */
+export const problemAnswer = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  errors: z.array(apiProblem),
+});

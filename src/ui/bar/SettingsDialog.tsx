@@ -1,0 +1,119 @@
+import { useStore } from "@nanostores/react";
+import { type ReactNode } from "react";
+import { NOTE_NAMINGS, type NoteNaming } from "@/core/pitch";
+import { COMPARISONS, REFERENCE_SCHOOLS } from "@/core/scale";
+import { $settings, changeSettings } from "@/state";
+import type { Settings } from "@/store";
+import { Choice, Select } from "@/ui/controls";
+import { Dialog } from "@/ui/dialog";
+import { COMPARISON_TEXT, REFERENCE_TEXT } from "@/ui/words";
+import styles from "./SettingsDialog.module.css";
+
+interface SettingsDialogProps {
+  readonly open: boolean;
+  readonly onClose: () => void;
+}
+
+const NAMING_TEXT: Readonly<Record<NoteNaming, string>> = {
+  english: "A B C",
+  german: "German, H and B",
+  "fixed-do": "Do Ré Mi",
+};
+
+const SYLLABLES: readonly { readonly value: Settings["syllables"]; readonly text: string }[] = [
+  { value: "home", text: "do on home" },
+  { value: "parent", text: "do on the parent’s tonic" },
+  { value: "numbers", text: "numbers" },
+  { value: "none", text: "none" },
+];
+
+/** How notes and modes are called, sung and told: where players disagree, each chooses. */
+export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
+  const { theme, noteNames, majorNames, syllables, reference, comparison } = useStore($settings);
+  return (
+    <Dialog
+      title="Settings"
+      says="How notes and modes are called, sung and told. They hold everywhere, in this browser."
+      open={open}
+      onClose={onClose}
+      place="side"
+    >
+      <Row name="Note names">
+        <Choice
+          label="Note names"
+          value={noteNames}
+          onChange={(value) => changeSettings({ noteNames: value })}
+          options={NOTE_NAMINGS.map((value) => ({ value, text: NAMING_TEXT[value] }))}
+        />
+      </Row>
+      <Row name="The two plain modes">
+        <Choice
+          label="The two plain modes"
+          value={majorNames}
+          onChange={(value) => changeSettings({ majorNames: value })}
+          options={[
+            { value: "modes", text: "Ionian and Aeolian" },
+            { value: "plain", text: "major and natural minor" },
+          ]}
+        />
+      </Row>
+      <Row name="Syllables" says="What is sung to the notes of a mode.">
+        <Select
+          label="Syllables"
+          size="small"
+          value={syllables}
+          options={SYLLABLES}
+          onChange={(value) => changeSettings({ syllables: value })}
+        />
+      </Row>
+      <Row name="A mode is told by" says="The scale that it is described as a change of.">
+        <Select
+          label="A mode is told by"
+          size="small"
+          value={reference}
+          options={REFERENCE_SCHOOLS.map((value) => ({ value, text: REFERENCE_TEXT[value] }))}
+          onChange={(value) => changeSettings({ reference: value })}
+        />
+      </Row>
+      <Row name="Colour notes tell it from" says="The modes on the same home that it is held against.">
+        <Select
+          label="Colour notes tell it from"
+          size="small"
+          value={comparison}
+          options={COMPARISONS.map((value) => ({ value, text: COMPARISON_TEXT[value] }))}
+          onChange={(value) => changeSettings({ comparison: value })}
+        />
+      </Row>
+      <Row name="Light">
+        <Choice
+          label="Light"
+          value={theme}
+          onChange={(value) => changeSettings({ theme: value })}
+          options={[
+            { value: "system", text: "as the system" },
+            { value: "day", text: "day" },
+            { value: "dusk", text: "dusk" },
+          ]}
+        />
+      </Row>
+    </Dialog>
+  );
+}
+
+function Row({
+  name,
+  says,
+  children,
+}: {
+  readonly name: string;
+  readonly says?: string;
+  readonly children: ReactNode;
+}) {
+  return (
+    <div className={styles.row}>
+      <h3 className={styles.name}>{name}</h3>
+      {says !== undefined && <p className={styles.says}>{says}</p>}
+      <div>{children}</div>
+    </div>
+  );
+}

@@ -1,0 +1,49 @@
+import { halfSteps } from "@/core/pitch";
+import { type HomeMode, holds, spellSet } from "@/core/scale";
+import { useSchools } from "@/ui/useSchools";
+import { degreeText, intervalText, noteText, Words } from "@/ui/words";
+import { slatsOf } from "./slats";
+import styles from "./SlatEditor.module.css";
+
+interface SlatEditorProps {
+  readonly homeMode: HomeMode;
+  /** Opens or shuts the slat so many half steps above home. */
+  readonly onFlip: (step: number) => void;
+}
+
+/** The blind with its slats to be opened and shut: each is a button that is pressed or not; home stays open. */
+export function SlatEditor({ homeMode, onFlip }: SlatEditorProps) {
+  const schools = useSchools();
+  const { home, mode } = homeMode;
+  return (
+    <fieldset className={styles.editor}>
+      <legend className="visually-hidden">Slats from {noteText(home)} up, a half step each</legend>
+      {slatsOf(homeMode, schools).map(({ step, note, interval, isHome, isColour }) => {
+        // A shut slat is named as it would be if it were opened.
+        const would =
+          interval ?? spellSet(mode.sounds | (1 << step)).find((each) => halfSteps(each) === step) ?? 0;
+        const name = note ?? home + would;
+        return (
+          <button
+            key={step}
+            type="button"
+            className={styles.slat}
+            aria-pressed={holds(mode.sounds, step)}
+            aria-label={`${noteText(name)}, ${intervalText(would)}`}
+            disabled={isHome}
+            data-colour={isColour || undefined}
+            data-home={isHome || undefined}
+            onClick={() => onFlip(step)}
+          >
+            <span className={styles.name}>
+              <Words>{noteText(name)}</Words>
+            </span>
+            <span className={styles.degree}>
+              <Words>{degreeText(would)}</Words>
+            </span>
+          </button>
+        );
+      })}
+    </fieldset>
+  );
+}

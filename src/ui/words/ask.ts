@@ -1,0 +1,33 @@
+import { spellSound } from "@/core/pitch";
+import type { Claim } from "@/core/chord";
+import { members, type SoundSet, size } from "@/core/scale";
+import { countText, listText, noteText, numberText } from "./names";
+
+/** What a claim says of a mode. */
+export const CLAIM_TEXT: Readonly<Record<Claim, string>> = {
+  "major-third": "a major third",
+  "minor-third": "a minor third",
+  "perfect-fifth": "a perfect fifth",
+  "fifths-perfect": "a home chord with only perfect fifths",
+  "no-tritone": "no tritone anywhere",
+  "no-half-step": "no half step",
+  "no-half-steps-together": "no two half steps in a row",
+  "own-transposition": "the same notes again when moved",
+};
+
+/** "F♯, G and A": sounding notes by their plainest names. */
+export const soundsText = (sounds: SoundSet): string =>
+  listText(members(sounds).map((sound) => noteText(spellSound(sound))));
+
+/** "1 of 462 modes." */
+export function foundText(found: number, asked: number): string {
+  if (found === asked) return `All ${asked} modes.`;
+  return found === 0 ? `None of ${asked} modes.` : `${found} of ${asked} modes.`;
+}
+
+/** Why nothing was found where it was the notes: "These need eight different notes: …, more than seven." */
+export function neededText(needed: SoundSet, among: "named" | number): string {
+  const count = size(needed);
+  const much = typeof among === "number" && count > among ? `, more than ${numberText(among)}` : "";
+  return `What you ask for needs ${countText(count, "different note")}${much}: ${soundsText(needed)}.`;
+}

@@ -1,0 +1,70 @@
+import { type Fifths, soundOf } from "@/core/pitch";
+import { type Chord, type ChordKind, chordNotes, chordSounds, type ShapePlace } from "@/core/chord";
+import { colourNotes, holdsAll, type HomeMode, notesOf, soundSet } from "@/core/scale";
+import { chordText, degreeText, homeModeText, listText, noteText, type Phrase } from "./names";
+import type { Schools } from "./derive";
+
+/** What the kinds of chord are called at the head of their column. */
+export const CHORD_KIND_TEXT: Readonly<Record<ChordKind, string>> = {
+  triad: "Triad",
+  seventh: "7th",
+  ninth: "9th",
+  eleventh: "11th",
+  thirteenth: "13th",
+  sus2: "sus2",
+  sus4: "sus4",
+  sixth: "6th",
+};
+
+/** "D F A C". */
+export const notesText = (notes: readonly Fifths[]): string => notes.map(noteText).join(" ");
+
+/** The chord's notes with what each is in the mode: "F ♭3, A 5". */
+export const inModeText = (chord: Chord, { home }: HomeMode): string =>
+  chordNotes(chord)
+    .map((note) => `${noteText(note)} ${degreeText(note - home)}`)
+    .join(", ");
+
+/** What a chord says of the mode: whether it has the colour notes, and which notes it leaves free. */
+export function chordSentence(chord: Chord, homeMode: HomeMode, schools: Schools): readonly Phrase[] {
+  const { home, mode } = homeMode;
+  const sounds = chordSounds(chord);
+  const own = soundSet(notesOf(homeMode).map(soundOf));
+  const outside = chordNotes(chord).filter((note) => !holdsAll(own, soundSet([soundOf(note)])));
+  if (outside.length > 0)
+    return [
+      `${notesText(outside)} ${outside.length === 1 ? "falls" : "fall"} outside ${homeModeText(homeMode)}.`,
+    ];
+  const colour = (colourNotes(mode, schools.comparison, schools.reference)[0] ?? []).map(
+    (each) => home + each,
+  );
+  const held = colour.filter((note) => holdsAll(sounds, soundSet([soundOf(note)])));
+  if (colour.length === 0 || held.length === 0)
+    return [
+      `It is in ${homeModeText(homeMode)} and has none of its colour notes: any mode near it could use it.`,
+    ];
+  const lit = held.flatMap((note, at): readonly Phrase[] => [
+    at === 0 ? "" : " and ",
+    { lit: noteText(note) },
+  ]);
+  const rest = colour.filter((note) => !held.includes(note)).map(noteText);
+  return [
+    "It has ",
+    ...lit,
+    rest.length === 0
+      ? ", all that tells the mode."
+      : `; ${listText(rest)} ${rest.length === 1 ? "is" : "are"} still wanted to tell the mode.`,
+  ];
+}
+
+/** What a place of a shape makes over the bass, or what falls outside. */
+export function placeText({ name, outside }: ShapePlace): string {
+  return outside.length === 0 ? chordText(name) : `${notesText(outside)} outside`;
+}
+
+/** Which places of a shape are right: "C and G are in A Dorian." */
+export function rightPlacesText(places: readonly ShapePlace[], homeMode: HomeMode): string {
+  const right = places.filter(({ outside }) => outside.length === 0).map(({ root }) => noteText(root));
+  if (right.length === 0) return `Nowhere is all of it in ${homeModeText(homeMode)}.`;
+  return `From ${listText(right)} all of it is in ${homeModeText(homeMode)}.`;
+}

@@ -1,0 +1,173 @@
+import { useRef, useState } from "react";
+import { soundOf } from "@/core/pitch";
+import {
+  familyOf,
+  findModes,
+  type HomeMode,
+  isNamed,
+  type Mode,
+  modeOf,
+  nearestNamed,
+  parallels,
+  size,
+} from "@/core/scale";
+import { readScala } from "@/formats";
+import { setHomeMode, setPlace } from "@/state";
+import { SlatEditor } from "@/ui/blind";
+import { Button, TextField } from "@/ui/controls";
+import { Problems } from "@/ui/problems";
+import {
+  capital,
+  countText,
+  homeModeText,
+  listText,
+  modeText,
+  nearNamedText,
+  noteText,
+  symmetryText,
+  Words,
+  wording,
+} from "@/ui/words";
+import { HomeField } from "./HomeField";
+import { Ladder } from "./Ladder";
+import { MODE_NAMES } from "./ModesShow";
+import view from "@/ui/frame/View.module.css";
+import styles from "./MakeShow.module.css";
+
+/** Any set of 2 to 12 notes, made by opening and shutting slats, typed, or read from a file; named, or described. */
+export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
+  const { home, mode } = homeMode;
+  const [refused, setRefused] = useState("");
+  const family = familyOf(mode);
+
+  const flip = (step: number) => {
+    const sounds = mode.sounds ^ (1 << step);
+    if (size(sounds) < 2)
+      setRefused("A scale needs home and one note more; open another slat before you shut this one.");
+    else {
+      setRefused("");
+      setPlace({ mode: modeOf(sounds) });
+    }
+  };
+  const take = (text: string) => {
+    const [found] = findModes(text, home, wording().noteNames);
+    if (!found)
+      return `“${text.slice(0, 30)}” names no scale; degrees such as 1 2 b3 #4, notes such as E F G# A B, or a name would do.`;
+    setHomeMode(found.homeMode);
+    return undefined;
+  };
+
+  return (
+    <>
+      <div className={view.sentence}>
+        <h1 className="visually-hidden">Make a scale on {noteText(home)}</h1>
+        <span>Home</span>
+        <HomeField label="Home" value={home} onChange={(note) => setPlace({ home: note })} />
+        <span>with these slats open, or type</span>
+        <TextField
+          label="Degrees, notes or a name"
+          value=""
+          placeholder="1 2 b3 #4"
+          suggestions={MODE_NAMES}
+          width={15}
+          onCommit={(text) => (text.trim() === "" ? undefined : take(text))}
+        />
+        <div className={view.right}>
+          <ScalaFile onRead={(read) => setPlace({ mode: read })} />
+        </div>
+      </div>
+      <SlatEditor homeMode={homeMode} onFlip={flip} />
+      <div className={styles.verdict} role="status">
+        {refused !== "" && <p role="alert">{refused}</p>}
+        <Verdict homeMode={homeMode} />
+      </div>
+      <Ladder
+        rows={parallels(family, home)}
+        selected={homeMode}
+        leftSound={soundOf(home)}
+        lineUp="homes"
+        label={`The rotations of ${homeModeText(homeMode)} on ${noteText(home)}`}
+        onSelect={setHomeMode}
+      />
+    </>
+  );
+}
+
+/** What the slats make: its name and other names, or how many notes it has and what is nearest; how it repeats. */
+function Verdict({ homeMode }: { readonly homeMode: HomeMode }) {
+  const { home, mode } = homeMode;
+  const symmetry = symmetryText(homeMode);
+  const rotations = familyOf(mode).modes.length;
+  return (
+    <>
+      <p className={styles.named}>
+        <Words>
+          {isNamed(mode)
+            ? namedText(mode)
+            : `${capital(countText(mode.intervals.length, "note"))}, no name in use.`}
+        </Words>
+      </p>
+      {!isNamed(mode) && (
+        <p>
+          <Words>{`Nearest: ${nearestNamed(mode)
+            .map((near) => nearNamedText(home, near))
+            .join("; ")}.`}</Words>
+        </p>
+      )}
+      <p>
+        {symmetry === ""
+          ? `${capital(countText(rotations, "rotation"))}, each a mode, brightest first:`
+          : symmetry}
+      </p>
+    </>
+  );
+}
+
+function namedText(mode: Mode): string {
+  const name = `This is ${modeText(mode)}`;
+  return mode.aliases.length === 0 ? `${name}.` : `${name}, also called ${listText(mode.aliases)}.`;
+}
+
+/** Larger files are no scale. */
+const MOST_BYTES = 100_000;
+
+/** Reads a Scala file: a twelve-tone scale becomes the set in hand, of any other it is said why not. */
+function ScalaFile({ onRead }: { readonly onRead: (mode: Mode) => void }) {
+  const chooser = useRef<HTMLInputElement>(null);
+  const [read, setRead] = useState<{
+    readonly text: string;
+    readonly problems: ReturnType<typeof readScala>["problems"];
+  }>();
+  const open = async (file: File | undefined) => {
+    if (!file) return;
+    const text = await file.slice(0, MOST_BYTES).text();
+    const { value, problems } = readScala(text);
+    setRead({ text, problems });
+    if (value?.sounds !== undefined) onRead(modeOf(value.sounds));
+  };
+  return (
+    <span className={styles.file}>
+      <Button onClick={() => chooser.current?.click()}>Open a Scala file</Button>
+      <input
+        ref={chooser}
+        type="file"
+        accept=".scl,text/plain"
+        className="visually-hidden"
+        tabIndex={-1}
+        aria-label="Scala file"
+        onChange={(event) => {
+          void open(event.target.files?.[0]);
+          event.target.value = "";
+        }}
+      />
+      {read && read.problems.length > 0 && (
+        <span className={styles.problems}>
+          <Problems problems={read.problems} text={read.text} />
+          <Button kind="quiet" onClick={() => setRead(undefined)}>
+            Put away
+          </Button>
+        </span>
+      )}
+    </span>
+  );
+}

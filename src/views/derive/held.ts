@@ -1,0 +1,32 @@
+import { type Fifths, soundOf } from "@/core/pitch";
+import { type Chord, chordNotes } from "@/core/chord";
+import { risingChordScore, type Score, vampScore } from "@/sound";
+import { chordText, listText } from "@/ui/words";
+
+/** A chord of the mode, or two that go together, held in the hand: heard, shown on the stage, kept. */
+export interface Held {
+  readonly chords: readonly [Chord] | readonly [Chord, Chord];
+  /** Its notes as they are voiced, rising, where that matters: a stack of fourths. */
+  readonly voiced?: readonly Fifths[];
+}
+
+/** "Dm and G". */
+export const heldText = ({ chords }: Held): string => listText(chords.map(chordText));
+
+/** A chord's notes from its bass up. */
+function fromBass(chord: Chord): readonly Fifths[] {
+  const notes = chordNotes(chord);
+  if (chord.bass === undefined) return notes;
+  const bass = soundOf(chord.bass);
+  return [chord.bass, ...notes.filter((note) => soundOf(note) !== bass)];
+}
+
+/** One chord note by note and then together; two by turns, round and round. */
+export function heldScore({ chords, voiced }: Held): Score {
+  const [first, second] = chords;
+  if (second) return vampScore({ chords: [first, second] });
+  return risingChordScore(voiced ?? fromBass(first));
+}
+
+/** Every note of what is held, once. */
+export const heldNotes = ({ chords }: Held): readonly Fifths[] => [...new Set(chords.flatMap(chordNotes))];

@@ -1,0 +1,348 @@
+import { type ReactNode } from "react";
+import { GUITAR, neckNotes } from "@/core/instrument";
+import { colourNotes, type HomeMode, notesOf } from "@/core/scale";
+import { slatsOf } from "@/ui/blind";
+import { isMarked, NECK, neckHeight, plateAt, stringAt, wireAt } from "@/ui/neck";
+import {
+  backwardsText,
+  degreeText,
+  homeChordText,
+  homeModeText,
+  noteText,
+  type Schools,
+  stepsText,
+  symmetryText,
+  vampText,
+  whatItIs,
+} from "@/ui/words";
+import { degreeFacts, linesOf } from "./facts";
+
+/** The sheet is an upright page of A4's proportions. */
+export const WIDTH = 840;
+export const HEIGHT = 1188;
+
+const MARGIN = 56;
+const INNER = WIDTH - 2 * MARGIN;
+const INK = "#14232b";
+const SOFT = "#4c5d64";
+const LINE = "#c6cfcc";
+const LIT = "#f2a900";
+const PAPER = "#ffffff";
+
+interface SheetDrawingProps {
+  readonly homeMode: HomeMode;
+  readonly schools: Schools;
+  /** The user's own words and model tune for the mode. */
+  readonly own: { readonly words: string; readonly tune: string };
+}
+
+interface LabelProps {
+  readonly x: number;
+  readonly y: number;
+  readonly size?: number;
+  readonly weight?: number;
+  readonly fill?: string;
+  readonly anchor?: "start" | "middle" | "end";
+  readonly children: string;
+}
+
+const SIGNS = /([♯♭♮𝄪𝄫]+)/u;
+/** Accidentals are set in the music font, a little larger and higher, so that they read as part of the name. */
+const SIGN_SIZE = 1.2;
+const SIGN_RISE = 0.1;
+
+function Label({ x, y, size = 14, weight = 400, fill = INK, anchor = "start", children }: LabelProps) {
+  const parts = children.split(SIGNS);
+  return (
+    <text x={x} y={y} fontSize={size} fontWeight={weight} fill={fill} textAnchor={anchor} xmlSpace="preserve">
+      {parts.map((part, at) => {
+        if (part === "") return null;
+        const isSign = at % 2 === 1;
+        const rise = isSign ? -SIGN_RISE * size : at > 0 ? SIGN_RISE * size : 0;
+        return (
+          <tspan
+            key={at}
+            dy={rise}
+            {...(isSign ? { fontFamily: "'Noto Music'", fontWeight: 400, fontSize: size * SIGN_SIZE } : {})}
+          >
+            {part}
+          </tspan>
+        );
+      })}
+    </text>
+  );
+}
+
+/** The mode on one page, drawn whole so that it can be saved as it stands. */
+export function SheetDrawing({ homeMode, schools, own }: SheetDrawingProps) {
+  const plain = whatItIs(homeMode, schools)
+    .map((phrase) => (typeof phrase === "string" ? phrase : "lit" in phrase ? phrase.lit : phrase.strong))
+    .join("");
+  const said = linesOf([plain, symmetryText(homeMode)].join(" "), 104);
+  const words = linesOf([own.words, own.tune === "" ? "" : `(${own.tune})`].join(" "), 104).slice(0, 4);
+  const afterSaid = 122 + said.length * 20;
+  const afterWords = afterSaid + words.length * 20;
+  const blind = afterWords + 12;
+  const table = blind + 118;
+  const rows = degreeFacts(homeMode, schools);
+  const facts = table + 26 + rows.length * 27 + 20;
+  const neck = facts + 92;
+  return (
+    <svg
+      xmlns="http://www.w3.org/2000/svg"
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      fontFamily="'Archivo Variable', Archivo, 'Noto Music', sans-serif"
+      role="img"
+      aria-label={`Mode sheet of ${homeModeText(homeMode)}: ${notesOf(homeMode).map(noteText).join(" ")}. ${plain}`}
+    >
+      <rect width={WIDTH} height={HEIGHT} fill={PAPER} />
+      <Label x={MARGIN} y={78} size={38} weight={720}>
+        {homeModeText(homeMode)}
+      </Label>
+      <Label x={WIDTH - MARGIN} y={78} size={15} fill={SOFT} anchor="end">
+        {backwardsText(homeMode).replace(/^.*?: t/u, "T")}
+      </Label>
+      <rect x={MARGIN} y={92} width={INNER} height={2} fill={INK} />
+      {said.map((line, at) => (
+        <Label key={line} x={MARGIN} y={118 + at * 20} size={15}>
+          {line}
+        </Label>
+      ))}
+      {words.length > 0 && (
+        <rect x={MARGIN} y={afterSaid - 15} width={3} height={words.length * 20} fill={LINE} />
+      )}
+      {words.map((line, at) => (
+        <Label key={line} x={MARGIN + 12} y={afterSaid + at * 20} size={15} fill={SOFT}>
+          {line}
+        </Label>
+      ))}
+      <BlindDrawing homeMode={homeMode} schools={schools} y={blind} />
+      <Table rows={rows} y={table} />
+      <Facts
+        y={facts}
+        rows={[
+          ["Steps", stepsText(homeMode)],
+          ["Home chord", homeChordText(homeMode)],
+          ["Shows it best", vampText(homeMode)],
+        ]}
+      />
+      <NeckDrawing homeMode={homeMode} schools={schools} y={neck} />
+      <Ruled from={neck + neckHeight(GUITAR) * (INNER / NECK.width) + 60} />
+    </svg>
+  );
+}
+
+/** A plate with a name: home on its sill, colour notes amber and notched, as on the screen. */
+function Plate(props: {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly isHome: boolean;
+  readonly isColour: boolean;
+  readonly children: ReactNode;
+}) {
+  const { x, y, width, height, isHome, isColour, children } = props;
+  const notch = Math.min(10, height / 2.4);
+  return (
+    <g>
+      <rect x={x} y={y} width={width} height={height} fill={isColour ? LIT : PAPER} stroke={INK} />
+      {isHome && <rect x={x} y={y + height - height / 9} width={width} height={height / 9} fill={INK} />}
+      {isColour && <path d={`M${x + width} ${y}v${notch}l${-notch} ${-notch}z`} fill={INK} />}
+      {children}
+    </g>
+  );
+}
+
+function BlindDrawing({
+  homeMode,
+  schools,
+  y,
+}: {
+  readonly homeMode: HomeMode;
+  readonly schools: Schools;
+  readonly y: number;
+}) {
+  const wide = INNER / 12;
+  return (
+    <g>
+      {slatsOf(homeMode, schools).map(({ step, note, interval, isHome, isColour }) => {
+        const x = MARGIN + step * wide;
+        if (note === undefined || interval === undefined)
+          return (
+            <rect key={step} x={x + wide * 0.36} y={y + 4} width={wide * 0.28} height={74} fill={LINE} />
+          );
+        return (
+          <Plate key={step} x={x + 1} y={y} width={wide - 2} height={82} isHome={isHome} isColour={isColour}>
+            <Label x={x + wide / 2} y={y + 38} size={20} weight={660} anchor="middle">
+              {noteText(note)}
+            </Label>
+            <Label x={x + wide / 2} y={y + 62} size={15} anchor="middle">
+              {degreeText(interval)}
+            </Label>
+          </Plate>
+        );
+      })}
+    </g>
+  );
+}
+
+const COLUMNS: readonly (readonly [head: string, x: number])[] = [
+  ["Degree", 0],
+  ["Note", 70],
+  ["Interval", 130],
+  ["Half steps", 320],
+  ["Sung", 410],
+  ["Roman", 480],
+  ["Triad", 560],
+  ["Seventh", 640],
+];
+
+function Table({ rows, y }: { readonly rows: ReturnType<typeof degreeFacts>; readonly y: number }) {
+  return (
+    <g>
+      {COLUMNS.map(([head, x]) => (
+        <Label key={head} x={MARGIN + x} y={y} size={13} fill={SOFT}>
+          {head}
+        </Label>
+      ))}
+      <rect x={MARGIN} y={y + 7} width={INNER} height={2} fill={INK} />
+      {rows.map((row, at) => {
+        const line = y + 28 + at * 27;
+        const cells = [
+          row.degree,
+          row.note,
+          row.interval,
+          String(row.halfSteps),
+          row.sung,
+          row.roman,
+          row.triad,
+          row.seventh,
+        ];
+        return (
+          <g key={row.halfSteps}>
+            {row.isColour && <rect x={MARGIN - 12} y={line - 15} width={6} height={20} fill={LIT} />}
+            {cells.map((cell, column) => (
+              <Label
+                key={COLUMNS[column]?.[0]}
+                x={MARGIN + (COLUMNS[column]?.[1] ?? 0)}
+                y={line}
+                weight={column < 2 ? 640 : 400}
+              >
+                {cell}
+              </Label>
+            ))}
+            <rect x={MARGIN} y={line + 8} width={INNER} height={1} fill={LINE} />
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+function Facts({
+  rows,
+  y,
+}: {
+  readonly rows: readonly (readonly [name: string, text: string])[];
+  readonly y: number;
+}) {
+  return (
+    <g>
+      {rows
+        .filter(([, text]) => text !== "")
+        .map(([name, text], at) => (
+          <g key={name}>
+            <Label x={MARGIN} y={y + at * 26} fill={SOFT}>
+              {name}
+            </Label>
+            <Label x={MARGIN + 130} y={y + at * 26}>
+              {text}
+            </Label>
+          </g>
+        ))}
+    </g>
+  );
+}
+
+function NeckDrawing({
+  homeMode,
+  schools,
+  y,
+}: {
+  readonly homeMode: HomeMode;
+  readonly schools: Schools;
+  readonly y: number;
+}) {
+  const colour = colourNotes(homeMode.mode, schools.comparison, schools.reference)[0] ?? [];
+  const foot = stringAt(GUITAR.strings.length);
+  const { plate } = NECK;
+  return (
+    <g transform={`translate(${MARGIN} ${y}) scale(${INNER / NECK.width})`}>
+      {GUITAR.strings.map((_, at) => (
+        <rect
+          key={at}
+          x={NECK.nut}
+          y={stringAt(at + 1) - 0.5}
+          width={NECK.right - NECK.nut}
+          height={1 + at * 0.3}
+          fill={SOFT}
+        />
+      ))}
+      {Array.from({ length: GUITAR.frets + 1 }, (_, fret) => (
+        <g key={fret}>
+          <rect
+            x={wireAt(fret, GUITAR) - (fret === 0 ? 5 : 0)}
+            y={NECK.top - 8}
+            width={fret === 0 ? 5 : 1.4}
+            height={foot - NECK.top + 16}
+            fill={fret === 0 ? INK : LINE}
+          />
+          {fret > 0 && (
+            <Label
+              x={plateAt(fret, GUITAR)}
+              y={foot + 36}
+              size={17}
+              anchor="middle"
+              fill={SOFT}
+              weight={isMarked(fret) ? 700 : 400}
+            >
+              {String(fret)}
+            </Label>
+          )}
+        </g>
+      ))}
+      {neckNotes(GUITAR, homeMode).map(({ string, fret, pitch, interval }) => {
+        const x = plateAt(fret, GUITAR);
+        const middle = stringAt(string);
+        return (
+          <Plate
+            key={`${string} ${fret}`}
+            x={x - plate.width / 2 - 2}
+            y={middle - plate.height / 2}
+            width={plate.width + 4}
+            height={plate.height}
+            isHome={interval === 0}
+            isColour={colour.includes(interval)}
+          >
+            <Label x={x} y={middle + 5.5} size={16} weight={600} anchor="middle">
+              {noteText(pitch.name)}
+            </Label>
+          </Plate>
+        );
+      })}
+    </g>
+  );
+}
+
+/** Ruled lines to the foot of the page, to be written on. */
+function Ruled({ from }: { readonly from: number }) {
+  const lines = Math.max(0, Math.floor((HEIGHT - MARGIN - from) / 38) + 1);
+  return (
+    <g>
+      {Array.from({ length: lines }, (_, at) => (
+        <rect key={at} x={MARGIN} y={from + at * 38} width={INNER} height={1} fill={LINE} />
+      ))}
+    </g>
+  );
+}

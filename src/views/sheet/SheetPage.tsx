@@ -1,0 +1,74 @@
+import { useStore } from "@nanostores/react";
+import { useEffect, useRef, useState } from "react";
+import { printName } from "@/core/pitch";
+import { writeCsv } from "@/formats";
+import { $addressNotices, $place, $ready, ownWordsFor, shelf, start, writeAddress } from "@/state";
+import { Button } from "@/ui/controls";
+import { saveFile } from "@/ui/files";
+import { useSchools, useWordingKey } from "@/ui/useSchools";
+import { noticeText, Words } from "@/ui/words";
+import { sheetRows } from "./facts";
+import { pngFile, svgFile } from "./picture";
+import { SheetDrawing } from "./SheetDrawing";
+import styles from "./SheetPage.module.css";
+
+/** The mode sheet: the mode of the address on one page, to be printed or saved. */
+export function SheetPage() {
+  const place = useStore($place);
+  const notices = useStore($addressNotices);
+  const kept = useStore(shelf.$kept);
+  const ready = useStore($ready);
+  const schools = useSchools();
+  const wordingKey = useWordingKey();
+  const page = useRef<HTMLDivElement>(null);
+  const [trouble, setTrouble] = useState("");
+  useEffect(() => void start(), []);
+  const { home, mode } = place;
+  const name = `${printName(home)}-${mode.id}`.replaceAll("#", "sharp");
+  const drawing = () => page.current?.querySelector("svg") ?? undefined;
+
+  const save = (make: (svg: SVGSVGElement) => Promise<void>) => () => {
+    const svg = drawing();
+    setTrouble("");
+    if (svg)
+      make(svg).catch((error: unknown) =>
+        setTrouble(
+          `It could not be saved: ${error instanceof Error ? error.message : String(error)}. Print it to a file instead.`,
+        ),
+      );
+  };
+
+  return (
+    <main className={styles.sheet} data-ready={ready || undefined}>
+      <h1 className="visually-hidden">Mode sheet</h1>
+      <div className={styles.acts}>
+        <a className={styles.back} href={writeAddress({ ...place, view: "derive" })}>
+          Back to Derive
+        </a>
+        <Button kind="main" onClick={() => window.print()}>
+          Print
+        </Button>
+        <Button onClick={save(async (svg) => saveFile(`${name}.svg`, await svgFile(svg), "image/svg+xml"))}>
+          Save as SVG
+        </Button>
+        <Button onClick={save(async (svg) => saveFile(`${name}.png`, await pngFile(svg), "image/png"))}>
+          Save as PNG
+        </Button>
+        <Button
+          onClick={() => saveFile(`${name}.csv`, `\uFEFF${writeCsv(sheetRows(place, schools))}`, "text/csv")}
+        >
+          Save as CSV
+        </Button>
+        {trouble !== "" && <p role="alert">{trouble}</p>}
+        {notices.map((notice) => (
+          <p key={notice.code} role="status">
+            <Words>{noticeText(notice)}</Words>
+          </p>
+        ))}
+      </div>
+      <div ref={page} className={styles.page}>
+        <SheetDrawing key={wordingKey} homeMode={place} schools={schools} own={ownWordsFor(mode, kept)} />
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,42 @@
+import type { Fifths, Interval } from "@/core/pitch";
+import type { Chord, Claim } from "@/core/chord";
+import type { Comparison, ReferenceSchool, SoundSet } from "@/core/scale";
+
+/** A question about all modes as it crosses to the worker: modes by id, since identity does not cross. */
+export interface AskedOf {
+  readonly among: "named" | number;
+  readonly home?: Fifths | undefined;
+  readonly holds: readonly Fifths[];
+  readonly lacks: readonly Fifths[];
+  readonly chords: readonly Chord[];
+  readonly claims: readonly Claim[];
+  readonly near?: string | undefined;
+  /** What the colour notes in the answer tell a mode from. */
+  readonly comparison: Comparison;
+  readonly reference: ReferenceSchool;
+}
+
+/** A mode that was reckoned: everything that a row about it shows. */
+export interface ReckonedMode {
+  readonly home: Fifths;
+  readonly id: string;
+  readonly name: string;
+  readonly brightness: number;
+  readonly colour: readonly (readonly Interval[])[];
+  /** Ids of the modes one note brighter and darker. */
+  readonly brighter: readonly string[];
+  readonly darker: readonly string[];
+}
+
+/** What comes back. */
+export interface ReckonedAnswer {
+  readonly found: readonly ReckonedMode[];
+  readonly asked: number;
+  readonly needed: SoundSet;
+  readonly nearest: readonly { readonly home: Fifths; readonly id: string; readonly missing: SoundSet }[];
+}
+
+/** The jobs that the worker does. */
+export interface ModeJobs {
+  readonly ask: (question: AskedOf) => ReckonedAnswer;
+}

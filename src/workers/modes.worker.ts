@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { modeJobs } from "./reckon";
+
+expose(modeJobs);

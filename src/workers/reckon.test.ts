@@ -1,0 +1,44 @@
+import { describe, expect, it } from "vitest";
+import { fifthsOf } from "@/core/pitch";
+import type { AskedOf } from "./messages";
+import { ask } from "./reckon";
+
+const question = (part: Partial<AskedOf>): AskedOf => ({
+  among: 7,
+  home: fifthsOf("D"),
+  holds: [],
+  lacks: [],
+  chords: [],
+  claims: [],
+  comparison: "usual",
+  reference: "by-third",
+  ...part,
+});
+
+describe("asking all modes off the main thread", () => {
+  it("reckons all 462 with name, brightness, colour notes and neighbours", () => {
+    const { found, asked } = ask(question({}));
+    expect([found.length, asked]).toEqual([462, 462]);
+    expect(found.find(({ id }) => id === "dorian")).toMatchObject({
+      name: "Dorian",
+      brightness: 0,
+      colour: [[3]],
+    });
+    expect(found.every(({ brighter, darker }) => brighter.length + darker.length > 0)).toBe(true);
+  });
+
+  it("crosses to the worker and back as plain values", () => {
+    const asked = question({ claims: ["fifths-perfect"], near: "aeolian" });
+    const answer = ask(structuredClone(asked));
+    expect(structuredClone(answer)).toEqual(answer);
+    expect(answer.found.map(({ id }) => id)).toEqual(["dorian"]);
+  });
+
+  it("tells what misses least where nothing was found", () => {
+    const { found, nearest } = ask(
+      question({ home: undefined, holds: ["C", "C#", "D", "D#", "E", "F", "F#", "G"].map(fifthsOf) }),
+    );
+    expect(found).toEqual([]);
+    expect(nearest).toHaveLength(3);
+  });
+});

@@ -1,0 +1,34 @@
+import { askModes } from "@/core/chord";
+import { brightness, colourNotes, type HomeMode, maybeMode, oneNoteApart } from "@/core/scale";
+import type { AskedOf, ModeJobs, ReckonedAnswer, ReckonedMode } from "./messages";
+
+function reckoned({ home, mode }: HomeMode, { comparison, reference }: AskedOf): ReckonedMode {
+  const { brighter, darker } = oneNoteApart(mode);
+  return {
+    home,
+    id: mode.id,
+    name: mode.name,
+    brightness: brightness(mode.intervals),
+    colour: colourNotes(mode, comparison, reference),
+    brighter: brighter.map((each) => each.mode.id),
+    darker: darker.map((each) => each.mode.id),
+  };
+}
+
+/**
+ * Holds a question against all modes and reckons each that answers it: name, brightness, colour notes, neighbours.
+ *
+ * @example ask({ among: 7, holds: [], … }).found.length // 462
+ */
+export function ask(question: AskedOf): ReckonedAnswer {
+  const near = question.near === undefined ? undefined : maybeMode(question.near);
+  const { found, asked, needed, nearest } = askModes({ ...question, near });
+  return {
+    found: found.map((each) => reckoned(each, question)),
+    asked,
+    needed,
+    nearest: nearest.map(({ homeMode: { home, mode }, missing }) => ({ home, id: mode.id, missing })),
+  };
+}
+
+export const modeJobs: ModeJobs = { ask };
