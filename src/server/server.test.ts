@@ -1,6 +1,8 @@
 import { describe, expect, it, test } from "vitest";
-import { derive, identify, match, modes } from ".";
+import { CATALOGUE, mode } from "@/core/scale";
+import { derive, ENDPOINTS, identify, match, modes, openApi, parametersOf, scales, shapes } from ".";
 import { MOST_BYTES } from "./request";
+import { problemAnswer } from "./schemas";
 
 const at = (query: string) => new URL(`http://127.0.0.1/api/v1/${query}`);
 const json = async (response: Response | Promise<Response>) => (await response).json() as Promise<unknown>;
@@ -40,7 +42,21 @@ describe("GET derive", () => {
     expect(part(answer, "brighter.0")).toEqual({ id: "mixolydian", from: "b3", to: "3" });
     expect(part(answer, "darker.0")).toEqual({ id: "aeolian", from: "6", to: "b6" });
     expect(part(answer, "vamps.0")).toEqual(["Dm", "G"]);
-    expect(part(answer, "chords.0")).toEqual({ degree: "1", triad: "Dm", seventh: "Dm7", roman: "i" });
+    expect(part(answer, "chords.0")).toEqual({
+      degree: "1",
+      roman: "i",
+      triad: "Dm",
+      seventh: "Dm7",
+      ninth: "Dm9",
+      eleventh: "Dm11",
+      thirteenth: "Dm13",
+      sus2: "Dsus2",
+      sus4: "Dsus4",
+      sixth: "Dm6",
+    });
+    expect(part(answer, "full.held")).toEqual(["D", "F", "C", "E", "G", "B"]);
+    expect(part(answer, "fourths.0")).toEqual({ degree: "1", notes: ["D", "G", "C"], perfect: true });
+    expect(part(answer, "shared.0.missing")).toEqual([]);
   });
 
   test.each([
@@ -74,6 +90,137 @@ describe("GET modes", () => {
     "refuses %s",
     (query) => expect(modes(at(query)).status).toBe(400),
   );
+});
+
+describe("GET derive by other schools", () => {
+  const told = async (query: string) => json(derive(at(`derive?home=D&${query}`)));
+
+  it("tells a mode by what is asked", async () => {
+    expect(part(await told("mode=dorian&reference=major"), "reference.id")).toBe("ionian");
+    expect(part(await told("mode=phrygian-dominant&reference=nearest"), "reference")).toEqual({
+      id: "phrygian",
+      changes: [{ from: "b3", to: "3" }],
+      drop: [],
+      add: [],
+    });
+    expect(part(await told("mode=minor-pentatonic"), "reference")).toMatchObject({
+      changes: [],
+      drop: ["2", "b6"],
+    });
+    expect(part(await told("mode=minor-pentatonic&comparison=parent"), "colour")).toEqual([["5"]]);
+    expect(part(await told("mode=set-1739"), "mode")).toMatchObject({ id: "set-1739", aliases: [] });
+    expect(derive(at("derive?home=D&mode=dorian&reference=minor")).status).toBe(400);
+    expect(derive(at("derive?home=D&mode=set-4")).status).toBe(400);
+  });
+});
+
+describe("GET scales", () => {
+  it("names a set of notes and what is near it", async () => {
+    const answer = await json(scales(at("scales?notes=A,B,C,D,E,F%23,G&home=A")));
+    expect(answer).toMatchObject({ home: "A", id: "dorian", scales: [{ id: "dorian", name: "Dorian" }] });
+    expect(part(answer, "nearest")).toContainEqual({ id: "aeolian", add: ["F"], drop: ["F#"] });
+  });
+
+  it("takes the first note for home, and says what is near a set that has no name", async () => {
+    const answer = await json(scales(at("scales?notes=Gb%20Abb%20Bbb%20C%20Db%20Eb%20Fb")));
+    expect(answer).toMatchObject({
+      home: "Gb",
+      id: "set-1739",
+      scales: [],
+      degrees: ["1", "b2", "b3", "#4", "5", "6", "b7"],
+    });
+    expect(part(answer, "nearest.0")).toEqual({ id: "dorian-flat2", add: ["Cb"], drop: ["C"] });
+  });
+
+  test.each([
+    ["scales?notes=A,H", "note-unread"],
+    ["scales?notes=A,A", "too-few-notes"],
+    ["scales?notes=", "too-few-notes"],
+    ["scales", "value-unfit"],
+    ["scales?notes=C,D&home=X", "note-unread"],
+  ])("refuses %s with %s", async (query, code) => {
+    const response = scales(at(query));
+    expect(response.status).toBe(400);
+    expect(part(await json(response), "errors.0.code")).toBe(code);
+  });
+});
+
+describe("GET shapes", () => {
+  it("moves one quality over a bass, as the description has it", async () => {
+    const answer = await json(shapes(at("shapes?bass=A&chord=maj9")));
+    expect(part(answer, "rows")).toHaveLength(12);
+    expect(part(answer, "rows.3")).toEqual({
+      root: "C",
+      tones: ["C", "E", "G", "B", "D"],
+      degrees: ["b3", "5", "b7", "9", "11"],
+      modes: ["dorian", "aeolian"],
+      outside: [],
+      name: "Am11",
+    });
+  });
+
+  it("says what falls outside a mode", async () => {
+    const answer = await json(shapes(at("shapes?bass=A&chord=maj7&mode=dorian")));
+    expect(part(answer, "rows.2")).toMatchObject({ root: "B", outside: ["D#", "A#"] });
+  });
+
+  test.each([
+    "shapes?bass=A&chord=xyz",
+    "shapes?bass=H&chord=maj9",
+    "shapes?bass=A",
+    "shapes?bass=A&chord=maj9/E",
+  ])("refuses %s", (query) => expect(shapes(at(query)).status).toBe(400));
+});
+
+describe("the description", () => {
+  const route: Readonly<Record<string, (url: URL) => Response>> = {
+    "/api/v1/derive": derive,
+    "/api/v1/modes": modes,
+    "/api/v1/scales": scales,
+    "/api/v1/shapes": shapes,
+  };
+
+  it("has every endpoint, with its parameters and what is required", () => {
+    const document = openApi();
+    expect(document.openapi).toBe("3.1.0");
+    expect(Object.keys(document.paths as object)).toEqual(ENDPOINTS.map(({ path }) => path));
+    expect(parametersOf(ENDPOINTS[0]!).map(({ name, required }) => [name, required])).toEqual([
+      ["home", true],
+      ["mode", true],
+      ["reference", false],
+      ["comparison", false],
+    ]);
+    expect(() => JSON.stringify(document)).not.toThrow();
+  });
+
+  test.each(ENDPOINTS.filter(({ method }) => method === "get"))(
+    "$path answers its example as it says",
+    async (endpoint) => {
+      const response = route[endpoint.path]!(new URL(endpoint.example, "http://127.0.0.1"));
+      expect(response.status).toBe(200);
+      expect(endpoint.answer.strict().safeParse(await json(response)).error).toBeUndefined();
+    },
+  );
+
+  it("holds for every mode of the catalogue and for sets without a name", async () => {
+    const [whole] = ENDPOINTS;
+    for (const { id } of [...CATALOGUE, mode("set-1739"), mode("set-3"), mode("set-4095")]) {
+      const answer = await json(derive(at(`derive?home=Eb&mode=${id}`)));
+      expect(whole!.answer.strict().safeParse(answer).error).toBeUndefined();
+    }
+  });
+
+  it("holds for what is posted, and for what is refused", async () => {
+    const answerOf = (path: string) => ENDPOINTS.find((each) => each.path === path)!.answer.strict();
+    const matched = await json(match(post(JSON.stringify({ chords: "| Em9 | A13 |" }), "application/json")));
+    expect(answerOf("/api/v1/match").safeParse(matched).error).toBeUndefined();
+    const identified = await json(
+      identify(post(JSON.stringify({ notes: "D4 F A | G F E | D4:3 ||" }), "application/json")),
+    );
+    expect(answerOf("/api/v1/identify").safeParse(identified).error).toBeUndefined();
+    const refused = await json(derive(at("derive?home=H")));
+    expect(problemAnswer.strict().safeParse(refused).error).toBeUndefined();
+  });
 });
 
 describe("POST match", () => {

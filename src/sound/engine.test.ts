@@ -71,10 +71,16 @@ const score: Score = {
 function engine() {
   const states: SoundState["at"][] = [];
   const sounding: (readonly number[])[] = [];
+  const marks: (number | undefined)[] = [];
   return {
     states,
     sounding,
-    made: soundEngine({ onState: ({ at }) => states.push(at), onSounding: (midis) => sounding.push(midis) }),
+    marks,
+    made: soundEngine({
+      onState: ({ at }) => states.push(at),
+      onSounding: (midis) => sounding.push(midis),
+      onMark: (mark) => marks.push(mark),
+    }),
   };
 }
 
@@ -111,6 +117,15 @@ describe("the engine", () => {
     expect(asked.scheduled.map((at) => Number.parseInt(at, 10)).every((tick) => tick > 0)).toBe(true);
     // A line note sounds and falls silent, the drone sounds, and the end stops all of it.
     expect(asked.scheduled).toHaveLength(4);
+  });
+
+  it("tells the marks of a score, and that there is none when silent", async () => {
+    const { made, marks } = engine();
+    await made.play({ ...score, marks: [0, 2] }, 96);
+    expect(asked.scheduled).toHaveLength(6);
+    expect(asked.scheduled).toContain(`${4 + 2 * 192}i`);
+    made.stop();
+    expect(marks.at(-1)).toBeUndefined();
   });
 
   it("loops between its first note and its last beat", async () => {

@@ -3,7 +3,18 @@ import { fifthsOf } from "@/core/pitch";
 import { readChart, vamps } from "@/core/chord";
 import { mode } from "@/core/scale";
 import { readNotes } from "@/formats";
-import { byTurns, chartScore, modeScore, type Part, type Score, swapScore, tuneScore, vampScore } from ".";
+import {
+  byTurns,
+  chartScore,
+  modeScore,
+  type Part,
+  pathScore,
+  risingChordScore,
+  type Score,
+  swapScore,
+  tuneScore,
+  vampScore,
+} from ".";
 
 const dorian = { home: fifthsOf("D"), mode: mode("dorian") };
 const midis = (score: Score, part: Part) =>
@@ -40,6 +51,25 @@ describe("what is played", () => {
       [71, 70],
     ]);
     expect([score.beats, score.loops]).toEqual([16, true]);
+  });
+
+  it("a path goes up each mode in turn over its home, with a mark at each", () => {
+    const score = pathScore(["lydian", "ionian"].map((id) => ({ home: fifthsOf("D"), mode: mode(id) })));
+    expect(midis(score, "line")).toEqual([62, 64, 66, 68, 69, 71, 73, 74, 62, 64, 66, 67, 69, 71, 73, 74]);
+    expect([score.marks, score.beats]).toEqual([[0, 5], 10]);
+    expect(
+      score.notes.filter(({ part }) => part === "drone").map(({ midi, at, length }) => [midi, at, length]),
+    ).toEqual([
+      [50, 0, 5],
+      [50, 5, 5],
+    ]);
+  });
+
+  it("a chord rises note by note as it is voiced, then sounds together", () => {
+    const score = risingChordScore(["D", "G", "C"].map(fifthsOf));
+    expect(midis(score, "line")).toEqual([50, 55, 60]);
+    expect(midis(score, "chord")).toEqual([50, 55, 60]);
+    expect([score.beats, score.loops]).toEqual([5.5, false]);
   });
 
   it("a vamp has its bass under its chord, a bar each", () => {

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { printName } from "@/core/pitch";
-import { CATALOGUE } from "@/core/scale";
-import { type Address, readAddress, START, VIEWS, writeAddress } from "./address";
+import { CATALOGUE, mode } from "@/core/scale";
+import { type Address, readAddress, SHOWS, START, VIEWS, writeAddress } from "./address";
 
 const read = (path: string) => readAddress(new URL(path, "http://127.0.0.1"));
 
@@ -13,13 +13,21 @@ describe("the address", () => {
       home: fc.integer({ min: -15, max: 19 }),
       mode: fc.constantFrom(...CATALOGUE),
       lineUp: fc.constantFrom("homes" as const, "notes" as const),
+      show: fc.constantFrom(...SHOWS),
+      beside: fc.constantFrom(undefined, [], [mode("set-2741"), mode("set-15")]),
       chords: fc.constantFrom(undefined, "| Em9 | A13 |", "C7(b9, #11) & %"),
     });
     fc.assert(
       fc.property(anyAddress, (address) => {
         const { address: back, notices } = read(writeAddress(address));
         expect(notices).toEqual([]);
-        expect(back).toEqual({ ...address, chords: address.view === "match" ? address.chords : undefined });
+        const isCompared = address.view === "derive" && address.show === "compare";
+        expect(back).toEqual({
+          ...address,
+          show: address.view === "derive" ? address.show : "modes",
+          beside: isCompared ? address.beside?.filter((each) => each !== address.mode) : undefined,
+          chords: address.view === "match" ? address.chords : undefined,
+        });
       }),
     );
   });
@@ -39,6 +47,15 @@ describe("the address", () => {
     const { address, notices } = read(path);
     expect(`${printName(address.home)} ${address.mode.id}`).toBe(expected);
     expect(notices.map(({ code }) => code)).toEqual(codes);
+  });
+
+  it("holds at most three modes beside the one in hand, and passes over what there is not", () => {
+    const { address } = read(
+      "/derive?mode=dorian&show=compare&with=dorian,nope,lydian,set-15,ionian,locrian",
+    );
+    expect(address.beside?.map(({ id }) => id)).toEqual(["lydian", "set-15", "ionian"]);
+    expect(read("/derive?show=nothing").address.show).toBe("modes");
+    expect(read("/derive?mode=set-4").address.mode.id).not.toBe("set-4");
   });
 
   it("cuts a progression too long for a link and says so", () => {

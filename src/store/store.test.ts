@@ -216,6 +216,12 @@ describe("settings", () => {
       tempo: 96,
       volume: -18,
       drone: true,
+      syllables: "home",
+      reference: "by-third",
+      comparison: "usual",
+      noteNames: "english",
+      majorNames: "modes",
+      memory: {},
     });
   });
 });

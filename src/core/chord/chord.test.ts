@@ -1,20 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { fifthsOf, letterOf, printDegree, printName } from "../pitch";
+import { printDegree, printName } from "../pitch";
 import { USUAL_MODES } from "../scale";
-import {
-  chordNotes,
-  chordSuffix,
-  diatonicChords,
-  fullChord,
-  fullChordSuffix,
-  MOST_CHORDS,
-  printChord,
-  readChart,
-  readSymbol,
-  romanNumeral,
-  vamps,
-} from ".";
+import { chordNotes, diatonicChords, MOST_CHORDS, printChord, readChart, readSymbol } from ".";
 
 function read(text: string): string {
   const reading = readSymbol(text);

@@ -23,7 +23,6 @@ import {
   FAMILIES,
   findModes,
   holds,
-  holdsAll,
   maybeFamily,
   mode,
   modeOf,
@@ -44,7 +43,6 @@ import {
   soundsOf,
   stepsOf,
   syllable,
-  thirdOf,
   transpose,
   USUAL_MODES,
 } from ".";

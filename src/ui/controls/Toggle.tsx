@@ -11,7 +11,12 @@ interface ToggleProps {
 export function Toggle({ isOn, onChange, children }: ToggleProps) {
   return (
     <label className={styles.toggle} data-on={isOn || undefined}>
-      <input type="checkbox" checked={isOn} onChange={(event) => onChange(event.target.checked)} />
+      <input
+        type="checkbox"
+        aria-label={children}
+        checked={isOn}
+        onChange={(event) => onChange(event.target.checked)}
+      />
       <span>
         <Words>{children}</Words>
       </span>

@@ -3,7 +3,7 @@ import "fake-indexeddb/auto";
 import { cleanup, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from "vitest";
 import { printName } from "@/core/pitch";
-import { $draft, $place, bringInDemo, shelf } from "@/state";
+import { $draft, $place, $settings, bringInDemo, shelf } from "@/state";
 import { KeepDialog, openKept, ShelfDialog } from ".";
 
 beforeAll(() => {
@@ -26,7 +26,7 @@ describe("the Shelf on the screen", () => {
   it("when empty says how to fill it, and brings the demo in", async () => {
     render(<ShelfDialog open onClose={() => undefined} />);
     fireEvent.click(screen.getByRole("button", { name: "Bring in the demo" }));
-    await waitFor(() => expect(living()).toHaveLength(6));
+    await waitFor(() => expect(living()).toHaveLength(8));
     const kinds = screen.getAllByRole("heading", { level: 3 }).map(({ textContent }) => textContent);
     expect(kinds).toEqual(expect.arrayContaining(["Modes", "Progressions", "Tunes"]));
     expect($draft.get().chords).toContain("Em9");
@@ -55,7 +55,13 @@ describe("the Shelf on the screen", () => {
     give("{");
     await screen.findByText(/it is not JSON/);
     const kept = shelf.keep({ kind: "progression", title: "Two", words: "", chords: "C G" });
-    const file = await shelf.exportAll({ version: 1, theme: "dusk", tempo: 80, volume: 0, drone: false });
+    const file = await shelf.exportAll({
+      ...$settings.get(),
+      theme: "dusk",
+      tempo: 80,
+      volume: 0,
+      drone: false,
+    });
     shelf.remove(kept.id);
     give(file);
     await screen.findByText(/One thing came in/);
@@ -75,6 +81,8 @@ describe("the Shelf on the screen", () => {
     expect([$place.get().view, $draft.get().chords]).toEqual(["match", "| Fm7 |"]);
     openKept({ ...common, kind: "tune", source: "notes", text: "A4" });
     expect([$place.get().view, $draft.get().tune?.text]).toEqual(["identify", "A4"]);
+    openKept({ ...common, kind: "words", mode: "phrygian", tune: "Fox" });
+    expect([$place.get().view, $place.get().mode.id]).toEqual(["derive", "phrygian"]);
   });
 });
 
@@ -100,6 +108,6 @@ describe("keeping", () => {
   it("knows the demo by its ids, so that it comes in once", async () => {
     await bringInDemo();
     await bringInDemo();
-    expect(living()).toHaveLength(6);
+    expect(living()).toHaveLength(8);
   });
 });

@@ -1,12 +1,24 @@
-import { describe, expect, it, test } from "vitest";
+import { afterEach, describe, expect, it, test } from "vitest";
 import { degreeOf, fifthsOf } from "@/core/pitch";
-import { readChart } from "@/core/chord";
+import { readChart, shapesOver } from "@/core/chord";
 import { identify } from "@/core/identify";
 import { decisions, fitOf, oneModeReadings, signalNotes, whatDecides } from "@/core/progression";
 import { CATALOGUE, colourSwap, type HomeMode, mode } from "@/core/scale";
 import { readNotes } from "@/formats";
 import {
   backupProblemText,
+  backwardsText,
+  chordSentence,
+  chordText,
+  everySetText,
+  foundText,
+  intervalsText,
+  intervalText,
+  neededText,
+  placeText,
+  rightPlacesText,
+  setWording,
+  symmetryText,
   barsText,
   brightnessText,
   countReason,
@@ -41,6 +53,8 @@ import {
   whatItIs,
 } from ".";
 
+const USUAL = { reference: "by-third", comparison: "usual", syllables: "home" } as const;
+
 const at = (home: string, id: string): HomeMode => ({ home: fifthsOf(home), mode: mode(id) });
 
 /** A sentence as it is read; what is lit stands in brackets. */
@@ -66,7 +80,7 @@ describe("names", () => {
       "Ionian Dorian Phryg. Lydian Mixol. Aeol. Locr.",
     );
     expect(shortName(mode("phrygian-dominant"))).toBe("Phr. dom.");
-    expect(CATALOGUE.every((each) => shortName(each).length <= 12)).toBe(true);
+    expect(CATALOGUE.every((each) => shortName(each).length <= 16)).toBe(true);
   });
 
   test.each([
@@ -105,6 +119,54 @@ describe("names", () => {
   ])("%s is shown as %s", (symbol, text) => expect(symbolText(symbol)).toBe(text));
 });
 
+describe("the wording that is chosen", () => {
+  afterEach(() => setWording({ noteNames: "english", majorNames: "modes" }));
+
+  it("names notes, chords and the two plain modes", () => {
+    setWording({ noteNames: "german", majorNames: "plain" });
+    expect([homeModeText(at("B", "aeolian")), homeModeText(at("Bb", "ionian"))]).toEqual([
+      "H natural minor",
+      "B major",
+    ]);
+    expect(vampText(at("E", "dorian"))).toBe("Em and A, back and forth");
+    expect(chordText({ root: 5, tones: [0, -3, -6, -2], optional: [], bass: -2 })).toBe("Hm7♭5/B");
+    setWording({ noteNames: "fixed-do", majorNames: "modes" });
+    expect(homeModeText(at("Eb", "lydian"))).toBe("Mi♭ Lydian");
+    expect(vampText(at("D", "dorian"))).toBe("Rém and Sol, back and forth");
+  });
+});
+
+describe("what all modes answer", () => {
+  it("counts, and says what would be needed", () => {
+    expect([foundText(462, 462), foundText(1, 462), foundText(0, 12)]).toEqual([
+      "All 462 modes.",
+      "1 of 462 modes.",
+      "None of 12 modes.",
+    ]);
+    expect(neededText(0b11111111, 7)).toBe(
+      "What you ask for needs eight different notes, more than seven: C, D♭, D, E♭, E, F, F♯ and G.",
+    );
+    expect(neededText(0b10010001, "named")).toBe("What you ask for needs three different notes: C, E and G.");
+  });
+
+  it("of a chord in a mode: what it tells, or what falls outside", () => {
+    const am9 = { root: 3, tones: [0, -3, 1, -2, 2], optional: [] };
+    expect(plain(chordSentence(am9, at("D", "dorian"), USUAL))).toBe("It has [B], all that tells the mode.");
+    expect(plain(chordSentence({ ...am9, tones: [0, -3, 1] }, at("D", "dorian"), USUAL))).toContain(
+      "none of its colour notes",
+    );
+    expect(plain(chordSentence({ ...am9, tones: [0, 4, 1] }, at("D", "dorian"), USUAL))).toBe(
+      "C♯ falls outside D Dorian.",
+    );
+    expect(
+      plain(chordSentence({ root: 2, tones: [0, 4, -1], optional: [] }, at("D", "ionian"), USUAL)),
+    ).toContain("C♯ is still wanted");
+    const places = shapesOver(3, [0, 4, 1, 5], mode("dorian"));
+    expect(rightPlacesText(places, at("A", "dorian"))).toBe("From C and G all of it is in A Dorian.");
+    expect(placeText(places[2]!)).toBe("D♯ A♯ outside");
+  });
+});
+
 describe("what a mode is, in a sentence", () => {
   test.each([
     [
@@ -119,32 +181,87 @@ describe("what a mode is, in a sentence", () => {
       at("B", "locrian"),
       "The natural minor with its second and fifth lowered: C in place of C♯ and [F] in place of F♯. Nearer still: Phrygian with ♭5. Once a minor third is heard, the ♭5 ([F]) alone tells it: no mode near it has one.",
     ],
-  ])("%#", (homeMode, text) => expect(plain(whatItIs(homeMode))).toBe(text));
+  ])("%#", (homeMode, text) => expect(plain(whatItIs(homeMode, USUAL))).toBe(text));
 
-  it("names every smallest set where there are several", () => {
-    expect(plain(whatItIs(at("E", "phrygian-dominant")))).toContain(
-      "So do ♭2 with 4, ♭2 with 5, 5 with ♭6 or ♭6 with ♭7.",
+  it("names the other smallest sets where there are few, and counts them where there are many", () => {
+    expect(plain(whatItIs(at("E", "phrygian-dominant"), USUAL))).toContain("Four other sets would do.");
+    expect(plain(whatItIs(at("G", "harmonic-major"), USUAL))).toContain("So does 4 with ♭6.");
+    expect(everySetText(at("E", "phrygian-dominant"), USUAL)).toBe(
+      "♭2 with ♭7 · ♭2 with 4 · ♭2 with 5 · 5 with ♭6 · ♭6 with ♭7",
     );
-    expect(plain(whatItIs(at("G", "harmonic-major")))).toContain("So does 4 with ♭6.");
+  });
+
+  it.each([
+    [
+      "minor-pentatonic",
+      "The natural minor without its second and sixth. No note of it tells it: Dorian, Phrygian and Aeolian hold them all. What it leaves out is what one hears.",
+    ],
+    ["blues-minor", "The natural minor without its second and sixth, with ♭5 besides. "],
+    [
+      "major-pentatonic",
+      "The major scale without its fourth and seventh. No note of it tells it: Ionian, Lydian and Mixolydian hold them all.",
+    ],
+    [
+      "dominant-diminished",
+      "The major scale with its fourth raised and its second and seventh lowered, with ♭3 besides: ",
+    ],
+    ["set-1739", "Seven notes without a name of their own. Nearest: "],
+    ["locrian-double-flat3-double-flat7", "Once a diminished third is heard, the ♭2"],
+  ])("of other sizes: %s", (id, text) =>
+    expect(plain(whatItIs(at("D", id), USUAL)).replaceAll(/[[\]]/g, "")).toContain(text),
+  );
+
+  it("follows the schools", () => {
+    const dorian = at("D", "dorian");
+    expect(plain(whatItIs(dorian, { ...USUAL, reference: "major" }))).toContain(
+      "The major scale with its third and seventh lowered: F in place of F♯ and C in place of C♯.",
+    );
+    expect(plain(whatItIs(at("D", "phrygian-dominant"), { ...USUAL, reference: "nearest" }))).toContain(
+      "Phrygian with its third raised",
+    );
+    expect(everySetText(dorian, { ...USUAL, comparison: "parent" })).toBe("6");
+    expect(sungText(dorian, "parent")).toBe("re mi fa sol la ti do");
+    expect(sungText(dorian, "numbers")).toBe("1 2 ♭3 4 5 6 ♭7");
+    expect(sungText(dorian, "none")).toBe("");
+  });
+
+  it("says why a scale has fewer modes than notes", () => {
+    expect(symmetryText(at("C", "whole-tone"))).toBe(
+      "Two half steps up it is the same notes again, so its six notes make one mode only, each at home on six of them.",
+    );
+    expect(symmetryText(at("C", "diminished"))).toContain("eight notes make two modes");
+    expect(symmetryText(at("C", "dorian"))).toBe("");
+  });
+
+  it("counts backwards", () => {
+    expect(backwardsText(at("G", "lydian"))).toBe("G Lydian: the fourth note of D; so D major.");
+    expect(backwardsText(at("D#", "aeolian"))).toBe("D♯ Aeolian: the sixth note of F♯; so F♯ major.");
+    expect(intervalsText(at("F", "lydian-augmented"))).toBe(
+      "major second, major third, augmented fourth, augmented fifth, major sixth, major seventh",
+    );
+    expect(intervalText(-9)).toBe("diminished seventh");
+    expect(intervalText(-16)).toBe("doubly diminished seventh");
   });
 
   it("says both ways in which a degree may move", () => {
-    expect(plain(whatItIs(at("C", "lydian-dominant")))).toContain(
+    expect(plain(whatItIs(at("C", "lydian-dominant"), USUAL))).toContain(
       "The major scale with its fourth raised and its seventh lowered: [F♯] in place of F and [B♭] in place of B.",
     );
   });
 
   it("never leaves a hole, for any mode and home", () => {
-    for (const each of CATALOGUE) {
+    for (const each of [...CATALOGUE, mode("set-15"), mode("set-4095"), mode("set-3"), mode("set-2925")]) {
       for (const home of [-8, -6, 0, 2, 7, 10]) {
         const homeMode = { home, mode: each };
         const texts = [
-          plain(whatItIs(homeMode)),
+          plain(whatItIs(homeMode, USUAL)),
           countSentence(homeMode),
           stepsText(homeMode),
-          sungText(homeMode),
+          sungText(homeMode, "home"),
           homeChordText(homeMode),
-          vampText(homeMode),
+          backwardsText(homeMode),
+          intervalsText(homeMode),
+          everySetText(homeMode, USUAL),
           playItFromText(homeMode),
         ];
         for (const text of texts) expect(text).not.toMatch(/undefined|null|NaN|^\s*$| {2}/);
@@ -154,10 +271,10 @@ describe("what a mode is, in a sentence", () => {
 
   it("counts, steps, sings and stacks", () => {
     const dorian = at("D", "dorian");
-    expect(countSentence(dorian)).toBe("D is the second note of C major.");
-    expect(countSentence(at("Gb", "ionian"))).toBe("G♭ is the first note: the parent scale itself.");
-    expect(stepsText(at("A", "harmonic-minor"))).toBe("whole half whole whole half 1½ half");
-    expect(sungText(dorian)).toBe("do re me fa sol la te");
+    expect(countSentence(dorian)).toBe("Count up from C: C 1, D 2.");
+    expect(countSentence(at("Gb", "ionian"))).toBe("The parent scale itself, counted from its first note.");
+    expect(stepsText(at("A", "harmonic-minor"))).toBe("whole half whole whole half 1½ half (2 1 2 2 1 3 1)");
+    expect(sungText(dorian, "home")).toBe("do re me fa sol la te");
     expect(homeChordText(dorian)).toBe("Dm7, in full Dm13 (every fifth perfect)");
     expect(homeChordText(at("F", "lydian"))).toBe("Fmaj7, in full Fmaj13♯11 (5 of 6 fifths perfect)");
     expect(vampText(dorian)).toBe("Dm and G, back and forth");

@@ -276,7 +276,8 @@ function NeckDrawing({
 }) {
   const colour = colourNotes(homeMode.mode, schools.comparison, schools.reference)[0] ?? [];
   const foot = stringAt(GUITAR.strings.length);
-  const { plate } = NECK;
+  /** Larger than on the screen, since the drawing is scaled down to the page. */
+  const plate = { width: 42, height: NECK.stringGap - 1 };
   return (
     <g transform={`translate(${MARGIN} ${y}) scale(${INNER / NECK.width})`}>
       {GUITAR.strings.map((_, at) => (
@@ -301,8 +302,8 @@ function NeckDrawing({
           {fret > 0 && (
             <Label
               x={plateAt(fret, GUITAR)}
-              y={foot + 36}
-              size={17}
+              y={foot + 42}
+              size={20}
               anchor="middle"
               fill={SOFT}
               weight={isMarked(fret) ? 700 : 400}
@@ -318,14 +319,14 @@ function NeckDrawing({
         return (
           <Plate
             key={`${string} ${fret}`}
-            x={x - plate.width / 2 - 2}
+            x={x - plate.width / 2}
             y={middle - plate.height / 2}
-            width={plate.width + 4}
+            width={plate.width}
             height={plate.height}
             isHome={interval === 0}
             isColour={colour.includes(interval)}
           >
-            <Label x={x} y={middle + 5.5} size={16} weight={600} anchor="middle">
+            <Label x={x} y={middle + 7} size={20} weight={600} anchor="middle">
               {noteText(pitch.name)}
             </Label>
           </Plate>

@@ -25,17 +25,14 @@ export function SheetPage() {
   useEffect(() => void start(), []);
   const { home, mode } = place;
   const name = `${printName(home)}-${mode.id}`.replaceAll("#", "sharp");
-  const drawing = () => page.current?.querySelector("svg") ?? undefined;
-
-  const save = (make: (svg: SVGSVGElement) => Promise<void>) => () => {
-    const svg = drawing();
+  const save = (make: (drawing: SVGSVGElement) => Promise<void>) => {
+    const drawing = page.current?.querySelector("svg");
     setTrouble("");
-    if (svg)
-      make(svg).catch((error: unknown) =>
-        setTrouble(
-          `It could not be saved: ${error instanceof Error ? error.message : String(error)}. Print it to a file instead.`,
-        ),
-      );
+    if (!drawing) return;
+    make(drawing).catch((error: unknown) => {
+      const reason = error instanceof Error ? error.message : String(error);
+      setTrouble(`It could not be saved: ${reason}. Print it to a file instead.`);
+    });
   };
 
   return (
@@ -48,10 +45,18 @@ export function SheetPage() {
         <Button kind="main" onClick={() => window.print()}>
           Print
         </Button>
-        <Button onClick={save(async (svg) => saveFile(`${name}.svg`, await svgFile(svg), "image/svg+xml"))}>
+        <Button
+          onClick={() =>
+            save(async (drawing) => saveFile(`${name}.svg`, await svgFile(drawing), "image/svg+xml"))
+          }
+        >
           Save as SVG
         </Button>
-        <Button onClick={save(async (svg) => saveFile(`${name}.png`, await pngFile(svg), "image/png"))}>
+        <Button
+          onClick={() =>
+            save(async (drawing) => saveFile(`${name}.png`, await pngFile(drawing), "image/png"))
+          }
+        >
           Save as PNG
         </Button>
         <Button

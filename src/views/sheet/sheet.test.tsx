@@ -1,0 +1,85 @@
+// @vitest-environment jsdom
+import { cleanup, render, screen } from "@testing-library/react";
+import { afterEach, describe, expect, it } from "vitest";
+import { fifthsOf } from "@/core/pitch";
+import { mode } from "@/core/scale";
+import { degreeFacts, linesOf, sheetRows } from "./facts";
+import { HEIGHT, SheetDrawing } from "./SheetDrawing";
+
+afterEach(cleanup);
+
+const schools = { reference: "by-third", comparison: "usual", syllables: "home" } as const;
+const at = (home: string, id: string) => ({ home: fifthsOf(home), mode: mode(id) });
+
+describe("the mode sheet", () => {
+  it("lists each degree with what there is to say of it", () => {
+    const [, second] = degreeFacts(at("C#", "phrygian-dominant"), schools);
+    expect(second).toEqual({
+      note: "D",
+      degree: "♭2",
+      halfSteps: 1,
+      interval: "minor second",
+      step: 3,
+      sung: "ra",
+      isColour: true,
+      roman: "♭II",
+      triad: "D",
+      seventh: "Dmaj7",
+    });
+    expect(sheetRows(at("D", "dorian"), { ...schools, syllables: "parent" })[1]).toEqual([
+      "1",
+      "D",
+      "0",
+      "home",
+      "2",
+      "re",
+      "no",
+      "i",
+      "Dm",
+      "Dm7",
+    ]);
+  });
+
+  it("breaks its sentences at spaces, losing nothing", () => {
+    const text = "The natural minor with its sixth raised";
+    expect(linesOf(text, 14)).toEqual(["The natural", "minor with its", "sixth raised"]);
+    expect(linesOf(text, 9).join(" ")).toBe(text);
+    expect(linesOf("", 9)).toEqual([]);
+  });
+
+  it("stays on its page and leaves no hole, for modes of any size, with the user's words", () => {
+    for (const id of [
+      "dorian",
+      "minor-pentatonic",
+      "bebop-melodic-minor",
+      "ultralocrian-double-flat3",
+      "set-1739",
+      "set-4095",
+      "set-3",
+    ]) {
+      const each = mode(id);
+      const { container } = render(
+        <SheetDrawing
+          homeMode={{ home: 2, mode: each }}
+          schools={schools}
+          own={{ words: "A gate. ".repeat(200), tune: "Gate" }}
+        />,
+      );
+      const lowest = Math.max(
+        ...[...container.querySelectorAll("svg > g text, svg > text")].map((text) =>
+          Number(text.getAttribute("y")),
+        ),
+      );
+      expect(lowest).toBeLessThan(HEIGHT);
+      expect(container.textContent).not.toMatch(/undefined|NaN/);
+      cleanup();
+    }
+  });
+
+  it("says in words what it shows", () => {
+    render(<SheetDrawing homeMode={at("Gb", "lydian")} schools={schools} own={{ words: "", tune: "" }} />);
+    expect(screen.getByRole("img").getAttribute("aria-label")).toContain(
+      "Mode sheet of G♭ Lydian: G♭ A♭ B♭ C D♭ E♭ F.",
+    );
+  });
+});
