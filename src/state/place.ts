@@ -21,21 +21,42 @@ export const $addressNotices = atom<readonly AddressNotice[]>([]);
 onMount($place, () => {
   if (typeof window === "undefined") return undefined;
   const open = () => {
+    clearTimeout(following);
+    following = undefined;
     const { address, notices } = readAddress(new URL(window.location.href));
     $place.set(address);
     $addressNotices.set(notices);
   };
+  const leave = () => {
+    if (following !== undefined) follow();
+  };
   open();
   window.addEventListener("popstate", open);
-  return () => window.removeEventListener("popstate", open);
+  window.addEventListener("pagehide", leave);
+  return () => {
+    window.removeEventListener("popstate", open);
+    window.removeEventListener("pagehide", leave);
+  };
 });
 
-function go(next: Address, isStep: boolean): void {
-  $place.set(next);
-  const address = writeAddress(next);
-  if (isStep) window.history.pushState(null, "", address);
-  else window.history.replaceState(null, "", address);
+/** The address bar is slow to change; it follows once the change is on the screen. */
+let following: ReturnType<typeof setTimeout> | undefined;
+
+function follow(): void {
+  clearTimeout(following);
+  following = undefined;
+  window.history.replaceState(null, "", writeAddress($place.get()));
 }
+
+function go(next: Address, isStep: boolean): void {
+  if (isStep && following !== undefined) follow();
+  $place.set(next);
+  if (isStep) window.history.pushState(null, "", writeAddress(next));
+  else following ??= setTimeout(follow, FOLLOW_AFTER);
+}
+
+/** Milliseconds: several frames, and sooner than anybody copies a link. */
+const FOLLOW_AFTER = 100;
 
 /** Changes home, mode, what Derive shows or how they are lined up, in place. */
 export function setPlace(part: {

@@ -1,17 +1,16 @@
 import { askModes } from "@/core/chord";
-import { brightness, colourNotes, type HomeMode, maybeMode, oneNoteApart } from "@/core/scale";
+import { brightness, colourNotes, everyNoteAway, type HomeMode, maybeMode } from "@/core/scale";
 import type { AskedOf, ModeJobs, ReckonedAnswer, ReckonedMode } from "./messages";
 
 function reckoned({ home, mode }: HomeMode, { comparison, reference }: AskedOf): ReckonedMode {
-  const { brighter, darker } = oneNoteApart(mode);
   return {
     home,
     id: mode.id,
     name: mode.name,
     brightness: brightness(mode.intervals),
     colour: colourNotes(mode, comparison, reference),
-    brighter: brighter.map((each) => each.mode.id),
-    darker: darker.map((each) => each.mode.id),
+    brighter: everyNoteAway(mode, "brighter").map((each) => each.mode.id),
+    darker: everyNoteAway(mode, "darker").map((each) => each.mode.id),
   };
 }
 

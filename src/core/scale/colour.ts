@@ -2,7 +2,8 @@ import { halfSteps, type Interval } from "../pitch";
 import { CATALOGUE, familyOf, type Mode, SEVEN } from "./catalogue";
 import { thirdOf } from "./count";
 import { reference, type ReferenceSchool } from "./reference";
-import { holdsAll, size, type SoundSet, soundsOf } from "./sound-set";
+import { compareRanks } from "./rank";
+import { holds, holdsAll, size, soundsOf } from "./sound-set";
 
 /**
  * What a mode is told from, on the same home: the seven of major and the modes of its own parent together, either of them
@@ -56,27 +57,31 @@ export function colourNotes(
   return frozen;
 }
 
+/**
+ * Each other mode lacks some of the candidates; a set tells the mode from all of them if it holds one of the lacking notes of
+ * each. Sets of candidates are numbers, a bit for each, and the smallest that do are looked for by size.
+ */
 function smallestSets(mode: Mode, comparison: readonly Mode[]): Sets {
   const third = thirdOf(mode);
   const given = third === undefined ? [0] : [0, third];
   const givenSounds = soundsOf(given);
-  const others = comparison.map((other) => other.sounds).filter((other) => holdsAll(other, givenSounds));
-  if (others.some((other) => holdsAll(other, mode.sounds))) return [];
   const candidates = mode.intervals.filter((interval) => !given.includes(interval));
-  for (let count = 0; count <= candidates.length; count += 1) {
-    const telling = choose(candidates, count).filter((set) => {
-      const sounds: SoundSet = soundsOf(set);
-      return others.every((other) => !holdsAll(other, sounds));
-    });
-    if (telling.length > 0) return telling;
-  }
-  return [];
-}
-
-/** All ways to take `count` of the items, in order. */
-function choose<T>(items: readonly T[], count: number): readonly (readonly T[])[] {
-  if (count === 0) return [[]];
-  return items.flatMap((item, at) => choose(items.slice(at + 1), count - 1).map((rest) => [item, ...rest]));
+  const lacking = comparison
+    .filter((other) => holdsAll(other.sounds, givenSounds))
+    .map(({ sounds }) =>
+      candidates.reduce(
+        (bits, interval, at) => (holds(sounds, halfSteps(interval)) ? bits : bits | (1 << at)),
+        0,
+      ),
+    );
+  const all = Array.from({ length: 1 << candidates.length }, (_, bits) => bits);
+  const telling = all.filter((bits) => lacking.every((lacks) => (bits & lacks) !== 0));
+  const smallest = Math.min(...telling.map(size));
+  return telling
+    .filter((bits) => size(bits) === smallest)
+    .map((bits) => candidates.flatMap((_, at) => (bits & (1 << at) ? [at] : [])))
+    .sort(compareRanks)
+    .map((places) => places.map((at) => candidates[at] ?? 0));
 }
 
 function shownFirst(sets: Sets, mode: Mode, school: ReferenceSchool): Sets {

@@ -44,7 +44,7 @@ export const SEVEN_NOTE_ROWS: readonly FamilyRow[] = [
     ["dorian-sharp4", "Dorian ♯4", "Romanian minor", "Ukrainian Dorian"],
     ["phrygian-dominant", "Phrygian dominant", "Phrygian major", "Mixolydian ♭2 ♭6", "freygish"],
     ["lydian-sharp2", "Lydian ♯2"],
-    ["ultralocrian", "Ultralocrian", "altered ♭♭7"],
+    ["ultralocrian", "Ultralocrian", "altered 𝄫7"],
   ]),
   row("harmonic-major", "harmonic major", "1 2 3 4 5 b6 7", [
     ["harmonic-major", "Harmonic major", "Ionian ♭6"],
@@ -53,16 +53,16 @@ export const SEVEN_NOTE_ROWS: readonly FamilyRow[] = [
     ["lydian-flat3", "Lydian ♭3", "melodic minor ♯4"],
     ["mixolydian-flat2", "Mixolydian ♭2"],
     ["lydian-augmented-sharp2", "Lydian augmented ♯2", "Lydian ♯2 ♯5"],
-    ["locrian-double-flat7", "Locrian ♭♭7"],
+    ["locrian-double-flat7", "Locrian 𝄫7"],
   ]),
   row("double-harmonic", "double harmonic", "1 b2 3 4 5 b6 7", [
     ["double-harmonic", "Double harmonic", "double harmonic major", "Byzantine"],
     ["lydian-sharp2-sharp6", "Lydian ♯2 ♯6"],
-    ["ultraphrygian", "Ultraphrygian", "Phrygian ♭4 ♭♭7"],
+    ["ultraphrygian", "Ultraphrygian", "Phrygian ♭4 𝄫7"],
     ["double-harmonic-minor", "Double harmonic minor", "Hungarian minor", "harmonic minor ♯4"],
     ["mixolydian-flat2-flat5", "Mixolydian ♭2 ♭5", "oriental"],
     ["ionian-sharp2-sharp5", "Ionian ♯2 ♯5", "Ionian augmented ♯2"],
-    ["locrian-double-flat3-double-flat7", "Locrian ♭♭3 ♭♭7"],
+    ["locrian-double-flat3-double-flat7", "Locrian 𝄫3 𝄫7"],
   ]),
   row("neapolitan-minor", "Neapolitan minor", "1 b2 b3 4 5 b6 7", [
     ["neapolitan-minor", "Neapolitan minor", "Phrygian ♮7", "harmonic minor ♭2"],
@@ -71,7 +71,7 @@ export const SEVEN_NOTE_ROWS: readonly FamilyRow[] = [
     ["aeolian-sharp4", "Aeolian ♯4"],
     ["locrian-natural3", "Locrian ♮3", "Locrian dominant", "Phrygian dominant ♭5"],
     ["ionian-sharp2", "Ionian ♯2"],
-    ["ultralocrian-double-flat3", "Ultralocrian ♭♭3", "altered ♭♭3 ♭♭7"],
+    ["ultralocrian-double-flat3", "Ultralocrian 𝄫3", "altered 𝄫3 𝄫7"],
   ]),
   row("neapolitan-major", "Neapolitan major", "1 b2 b3 4 5 6 7", [
     ["neapolitan-major", "Neapolitan major", "Dorian ♭2 ♮7", "melodic minor ♭2"],
@@ -80,7 +80,7 @@ export const SEVEN_NOTE_ROWS: readonly FamilyRow[] = [
     ["lydian-dominant-flat6", "Lydian dominant ♭6", "Lydian minor"],
     ["major-locrian", "Major Locrian", "Locrian ♮2 ♮3"],
     ["altered-natural2", "Altered ♮2", "Locrian ♮2 ♭4"],
-    ["altered-double-flat3", "Altered ♭♭3"],
+    ["altered-double-flat3", "Altered 𝄫3"],
   ]),
 ];
 

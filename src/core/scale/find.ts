@@ -23,7 +23,9 @@ export interface Nearest<T> {
 function plainForm(text: string): string {
   return text
     .toLowerCase()
-    .replaceAll("♭♭", "doubleflat")
+    .replaceAll("♭♭", "𝄫")
+    .replaceAll("𝄫", "doubleflat")
+    .replaceAll(/bb(?=\d)/g, "doubleflat")
     .replaceAll("♯", "sharp")
     .replaceAll("♭", "flat")
     .replaceAll("♮", "natural")

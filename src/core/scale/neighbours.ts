@@ -1,5 +1,5 @@
 import { degreeNumber, halfSteps, type Interval } from "../pitch";
-import { CATALOGUE, intervalSounding, type Mode, modeOf, modeOfSounds } from "./catalogue";
+import { CATALOGUE, intervalSounding, isNamed, type Mode, modeOf } from "./catalogue";
 import { brightness } from "./count";
 import { compareRanks } from "./rank";
 import { holds, members, size, type SoundSet } from "./sound-set";
@@ -51,22 +51,29 @@ function neighbour(mode: Mode, from: number, to: number, other: Mode): Neighbour
 const PLACE = new Map(CATALOGUE.map((mode, at) => [mode.id, at]));
 
 /**
- * The named modes one note brighter (or darker), a half step away, home untouched: those of the mode's own family
- * first, then in the catalogue's order.
+ * Every mode one note brighter (or darker), a half step away, home untouched, whether it has a name or not: the named ones
+ * first, those of the mode's own family before the others, in the catalogue's order.
+ */
+export function everyNoteAway(mode: Mode, way: "brighter" | "darker"): readonly Neighbour[] {
+  const rank = ({ mode: other }: Neighbour) => [
+    isNamed(other) ? 0 : 1,
+    other.family === mode.family ? 0 : 1,
+    PLACE.get(other.id) ?? other.sounds,
+  ];
+  return stepsAway(mode, way)
+    .map(([from, to]) => neighbour(mode, from, to, modeOf(exchanged(mode.sounds, from, to))))
+    .map((each) => ({ each, rank: rank(each) }))
+    .sort((a, b) => compareRanks(a.rank, b.rank))
+    .map(({ each }) => each);
+}
+
+/**
+ * The named modes one note brighter (or darker).
  *
  * @example oneNoteAway(dorian, "brighter")[0] // Mixolydian, from ♭3 to 3
  */
-export function oneNoteAway(mode: Mode, way: "brighter" | "darker"): readonly Neighbour[] {
-  const found = stepsAway(mode, way).flatMap(([from, to]) => {
-    const other = modeOfSounds(exchanged(mode.sounds, from, to));
-    return other ? [neighbour(mode, from, to, other)] : [];
-  });
-  const rank = ({ mode: other }: Neighbour) => [
-    other.family === mode.family ? 0 : 1,
-    PLACE.get(other.id) ?? CATALOGUE.length,
-  ];
-  return found.sort((a, b) => compareRanks(rank(a), rank(b)));
-}
+export const oneNoteAway = (mode: Mode, way: "brighter" | "darker"): readonly Neighbour[] =>
+  everyNoteAway(mode, way).filter(({ mode: other }) => isNamed(other));
 
 /** What lies one note from a mode, on the same home. */
 export interface OneNoteApart {
@@ -84,20 +91,12 @@ export interface OneNoteApart {
  * @example oneNoteApart(ionian).fuller.map(({ mode }) => mode.id) // bebop-major, bebop-dominant
  */
 export function oneNoteApart(mode: Mode): OneNoteApart {
-  const moved = (way: "brighter" | "darker") => {
-    const named = oneNoteAway(mode, way);
-    const others = stepsAway(mode, way).flatMap(([from, to]) => {
-      const sounds = exchanged(mode.sounds, from, to);
-      return modeOfSounds(sounds) ? [] : [neighbour(mode, from, to, modeOf(sounds))];
-    });
-    return [...named, ...others];
-  };
   const one = (from: SoundSet, to: SoundSet) => size(from ^ to) === 1;
   const beside = CATALOGUE.filter((other) => one(mode.sounds, other.sounds));
   const only = (set: SoundSet) => members(set)[0] ?? 0;
   return {
-    brighter: moved("brighter"),
-    darker: moved("darker"),
+    brighter: everyNoteAway(mode, "brighter"),
+    darker: everyNoteAway(mode, "darker"),
     fuller: beside
       .filter((other) => size(other.sounds) > size(mode.sounds))
       .map((other) => ({

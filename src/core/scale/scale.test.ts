@@ -234,6 +234,8 @@ describe("finding by name", () => {
     ["Natural Minor", "aeolian", true],
     ["lydian b7", "lydian-dominant", true],
     ["Lydian ♯5", "lydian-augmented", true],
+    ["locrian bb7", "locrian-double-flat7", true],
+    ["Ultralocrian ♭♭3", "ultralocrian-double-flat3", true],
     ["doriann", "dorian", false],
     ["mixolidian", "mixolydian", false],
     ["myxo", "ionian", false],

@@ -4,7 +4,7 @@ import { findModes, parentOf } from "@/core/scale";
 import { $place, goTo, ownWordsFor, shelf } from "@/state";
 import { Dialog } from "@/ui/dialog";
 import { openKept } from "@/ui/shelf";
-import { countText, homeModeText, parentText, Words, wording } from "@/ui/words";
+import { countText, homeModeText, parentText, wording } from "@/ui/words";
 import styles from "./FindDialog.module.css";
 
 interface FindDialogProps {
@@ -24,6 +24,20 @@ const MOST = 8;
 
 /** Finds a mode by name or alias, with a home in front if wanted, or something on the Shelf by its title or words. */
 export function FindDialog({ open, onClose }: FindDialogProps) {
+  return (
+    <Dialog
+      title="Find"
+      says="A mode by any of its names, with a home in front if you like (C♯ Phrygian dominant), by degrees (1 2 b3 #4) or by notes (E F G# A B). Or something kept, by its title or your words."
+      open={open}
+      onClose={onClose}
+    >
+      <Finding onClose={onClose} />
+    </Dialog>
+  );
+}
+
+/** The field and what it finds; there only while the sheet is open. */
+function Finding({ onClose }: Pick<FindDialogProps, "onClose">) {
   const [text, setText] = useState("");
   const { home } = useStore($place);
   const kept = useStore(shelf.$kept);
@@ -59,22 +73,13 @@ export function FindDialog({ open, onClose }: FindDialogProps) {
     }));
   const found = [...modes, ...things];
 
-  const close = () => {
-    setText("");
-    onClose();
-  };
   const follow = ({ go }: Found) => {
     go();
-    close();
+    onClose();
   };
 
   return (
-    <Dialog
-      title="Find"
-      says="A mode by any of its names, with a home in front if you like (C♯ Phrygian dominant), by degrees (1 2 b3 #4) or by notes (E F G# A B). Or something kept, by its title or your words."
-      open={open}
-      onClose={close}
-    >
+    <>
       <form
         className={styles.form}
         onSubmit={(event) => {
@@ -101,17 +106,13 @@ export function FindDialog({ open, onClose }: FindDialogProps) {
           {found.map((each) => (
             <li key={each.key}>
               <button type="button" className={styles.found} onClick={() => follow(each)}>
-                <span>
-                  <Words>{each.text}</Words>
-                </span>
-                <small>
-                  <Words>{each.aside}</Words>
-                </small>
+                <span>{each.text}</span>
+                <small>{each.aside}</small>
               </button>
             </li>
           ))}
         </ul>
       )}
-    </Dialog>
+    </>
   );
 }

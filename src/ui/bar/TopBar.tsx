@@ -16,8 +16,9 @@ import {
   writeAddress,
 } from "@/state";
 import { useKeys } from "@/ui/keys";
+import { useAfterPaint } from "@/ui/useAfterPaint";
 import { KeepDialog, ShelfDialog } from "@/ui/shelf";
-import { capital, noticeText, Words } from "@/ui/words";
+import { capital, noticeText } from "@/ui/words";
 import { FindDialog } from "./FindDialog";
 import { KeysDialog } from "./KeysDialog";
 import { Mark } from "./Mark";
@@ -28,7 +29,8 @@ type Open = "shelf" | "find" | "settings" | "keys" | undefined;
 
 /** The bar at the top: the views in the order of the work, the Shelf, Find and Keys. */
 export function TopBar() {
-  const place = useStore($place);
+  // Only the links need the place: they can wait until the change is on the screen.
+  const place = useAfterPaint(useStore($place));
   const kept = useStore(shelf.$kept);
   const keeping = useStore($keeping);
   const [open, setOpen] = useState<Open>();
@@ -121,9 +123,7 @@ function Notices() {
   return (
     <div className={styles.notices} role="status">
       {notices.map((notice) => (
-        <p key={notice.code}>
-          <Words>{noticeText(notice)}</Words>
-        </p>
+        <p key={notice.code}>{noticeText(notice)}</p>
       ))}
       {!isSaved && (
         <p>This browser would not save the last change. Export the Shelf to a file before closing.</p>

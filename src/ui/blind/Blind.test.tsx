@@ -11,17 +11,19 @@ afterEach(cleanup);
 const lydian = { home: fifthsOf("B"), mode: mode("lydian") };
 
 describe("the blind", () => {
-  it("shows twelve slats, seven open, spelled from home", () => {
+  it("opens seven slats of twelve, spelled from home", () => {
     const { container } = render(<Blind homeMode={lydian} />);
     const slats = [...(container.firstElementChild?.children ?? [])];
-    expect(slats).toHaveLength(12);
-    expect(
-      slats
-        .map(({ textContent }) => textContent)
-        .join(" ")
-        .replaceAll(/ +/g, " "),
-    ).toBe("B1 C♯2 D♯3 E♯♯4 F♯5 G♯6 A♯7");
-    expect(container.querySelector("[data-colour]")?.textContent).toBe("E♯♯4");
+    expect(slats.map(({ textContent }) => textContent.replace("\n", " "))).toEqual([
+      "B 1",
+      "C♯ 2",
+      "D♯ 3",
+      "E♯ ♯4",
+      "F♯ 5",
+      "G♯ 6",
+      "A♯ 7",
+    ]);
+    expect(container.querySelector("[data-colour]")?.textContent).toBe("E♯\n♯4");
     expect(container.querySelectorAll("[data-home]")).toHaveLength(1);
   });
 

@@ -1,7 +1,7 @@
 import type { CSSProperties } from "react";
 import type { HomeMode, SoundSet } from "@/core/scale";
 import { useSchools } from "@/ui/useSchools";
-import { degreeText, noteText, Words } from "@/ui/words";
+import { degreeText, noteText } from "@/ui/words";
 import { columnOf, type Slat, slatsOf } from "./slats";
 import styles from "./Blind.module.css";
 
@@ -28,10 +28,11 @@ export function Blind({ homeMode, homeColumn = 0, shared }: BlindProps) {
   );
 }
 
+/** An open slat: the note's name over its degree, one text of two lines. Shut slats are the blind's own ground. */
 function SlatMark({ slat, column }: { readonly slat: Slat; readonly column: number }) {
   const place: CSSProperties & Record<"--column", number> = { "--column": column };
   const { note, interval } = slat;
-  if (note === undefined || interval === undefined) return <span className={styles.shut} style={place} />;
+  if (note === undefined || interval === undefined) return null;
   return (
     <span
       className={styles.open}
@@ -40,12 +41,7 @@ function SlatMark({ slat, column }: { readonly slat: Slat; readonly column: numb
       data-colour={slat.isColour || undefined}
       data-shared={slat.isShared || undefined}
     >
-      <span className={styles.note}>
-        <Words>{noteText(note)}</Words>
-      </span>
-      <span className={styles.degree}>
-        <Words>{degreeText(interval)}</Words>
-      </span>
+      {`${noteText(note)}\n${degreeText(interval)}`}
     </span>
   );
 }

@@ -1,7 +1,7 @@
 import type { CSSProperties } from "react";
 import { type Fifths, soundOf } from "@/core/pitch";
 import type { HomeMode } from "@/core/scale";
-import { degreeText, noteText, Words } from "@/ui/words";
+import { degreeText, noteText } from "@/ui/words";
 import { slatsOf } from "./slats";
 import styles from "./HeightBlind.module.css";
 
@@ -56,14 +56,12 @@ export function HeightBlind({ homeMode, sounding, visiting, open }: HeightBlindP
                   aria-label={said}
                 >
                   {name !== undefined && share(step) > 0 && (
-                    <span className={styles.name}>
-                      <Words>{noteText(name)}</Words>
-                    </span>
+                    <span className={styles.name}>{noteText(name)}</span>
                   )}
                 </span>
               </span>
               <span className={styles.degree}>
-                <Words>{interval === undefined ? (OUTSIDE_DEGREES[step] ?? "") : degreeText(interval)}</Words>
+                {interval === undefined ? (OUTSIDE_DEGREES[step] ?? "") : degreeText(interval)}
               </span>
             </li>
           );

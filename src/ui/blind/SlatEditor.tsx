@@ -1,7 +1,7 @@
 import { halfSteps } from "@/core/pitch";
 import { type HomeMode, holds, spellSet } from "@/core/scale";
 import { useSchools } from "@/ui/useSchools";
-import { degreeText, intervalText, noteText, Words } from "@/ui/words";
+import { degreeText, intervalText, noteText } from "@/ui/words";
 import { slatsOf } from "./slats";
 import styles from "./SlatEditor.module.css";
 
@@ -35,12 +35,8 @@ export function SlatEditor({ homeMode, onFlip }: SlatEditorProps) {
             data-home={isHome || undefined}
             onClick={() => onFlip(step)}
           >
-            <span className={styles.name}>
-              <Words>{noteText(name)}</Words>
-            </span>
-            <span className={styles.degree}>
-              <Words>{degreeText(would)}</Words>
-            </span>
+            <span className={styles.name}>{noteText(name)}</span>
+            <span className={styles.degree}>{degreeText(would)}</span>
           </button>
         );
       })}

@@ -1,5 +1,4 @@
 import type { ComponentProps } from "react";
-import { Words } from "@/ui/words";
 import styles from "./Button.module.css";
 
 interface ButtonProps extends Omit<ComponentProps<"button">, "children"> {
@@ -20,9 +19,7 @@ export function Button({ children, kind = "plain", keyName, className = "", ...r
       aria-keyshortcuts={keyName}
       {...rest}
     >
-      <span>
-        <Words>{children}</Words>
-      </span>
+      <span>{children}</span>
       {keyName !== undefined && (
         <kbd className={styles.key} aria-hidden="true">
           {keyName}

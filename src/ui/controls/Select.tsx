@@ -1,3 +1,4 @@
+import { memo } from "react";
 import styles from "./TextField.module.css";
 
 interface SelectProps<T extends string> {
@@ -10,9 +11,29 @@ interface SelectProps<T extends string> {
   readonly size?: "word" | "small";
 }
 
+/** The options under their headings; drawn anew only when there are others. */
+const Options = memo(function Options({ options }: Pick<SelectProps<string>, "options">) {
+  const headings = [...new Set(options.map(({ under }) => under))];
+  return headings.map((heading) => {
+    const own = options
+      .filter(({ under }) => under === heading)
+      .map((option) => (
+        <option key={option.value} value={option.value}>
+          {option.text}
+        </option>
+      ));
+    return heading === undefined ? (
+      own
+    ) : (
+      <optgroup key={heading} label={heading}>
+        {own}
+      </optgroup>
+    );
+  });
+});
+
 /** A word of a sentence that is chosen from a list. */
 export function Select<T extends string>({ label, value, options, onChange, size = "word" }: SelectProps<T>) {
-  const headings = [...new Set(options.map(({ under }) => under))];
   return (
     <select
       className={styles.select}
@@ -24,22 +45,7 @@ export function Select<T extends string>({ label, value, options, onChange, size
         if (chosen) onChange(chosen.value);
       }}
     >
-      {headings.map((heading) => {
-        const own = options
-          .filter(({ under }) => under === heading)
-          .map((option) => (
-            <option key={option.value} value={option.value}>
-              {option.text}
-            </option>
-          ));
-        return heading === undefined ? (
-          own
-        ) : (
-          <optgroup key={heading} label={heading}>
-            {own}
-          </optgroup>
-        );
-      })}
+      <Options options={options} />
     </select>
   );
 }

@@ -1,5 +1,4 @@
-import { type KeyboardEvent, useId, useState } from "react";
-import { Words } from "@/ui/words";
+import { type KeyboardEvent, memo, useId, useState } from "react";
 import styles from "./TextField.module.css";
 
 interface TextFieldProps {
@@ -15,12 +14,27 @@ interface TextFieldProps {
   readonly placeholder?: string;
 }
 
+const NONE: readonly string[] = [];
+
+const Suggestions = memo(function Suggestions(props: {
+  readonly id: string;
+  readonly suggestions: readonly string[];
+}) {
+  return (
+    <datalist id={props.id}>
+      {props.suggestions.map((each) => (
+        <option key={each} value={each} />
+      ))}
+    </datalist>
+  );
+});
+
 /** A word of a sentence that can be typed over: taken at Enter or on leaving, put back with Escape. */
 export function TextField({
   label,
   value,
   onCommit,
-  suggestions = [],
+  suggestions = NONE,
   width = 4,
   size = "word",
   placeholder,
@@ -62,14 +76,10 @@ export function TextField({
         onKeyDown={onKeyDown}
         onFocus={(event) => event.target.select()}
       />
-      <datalist id={`${id}-list`}>
-        {suggestions.map((each) => (
-          <option key={each} value={each} />
-        ))}
-      </datalist>
+      <Suggestions id={`${id}-list`} suggestions={suggestions} />
       {refusal !== undefined && (
         <span id={`${id}-why`} className={styles.refusal} role="alert">
-          <Words>{refusal}</Words>
+          {refusal}
         </span>
       )}
     </span>

@@ -1,4 +1,3 @@
-import { Words } from "@/ui/words";
 import styles from "./Toggle.module.css";
 
 interface ToggleProps {
@@ -17,9 +16,7 @@ export function Toggle({ isOn, onChange, children }: ToggleProps) {
         checked={isOn}
         onChange={(event) => onChange(event.target.checked)}
       />
-      <span>
-        <Words>{children}</Words>
-      </span>
+      <span>{children}</span>
     </label>
   );
 }

@@ -3,7 +3,6 @@ import { type NeckNote, neckNotes, type Tuning } from "@/core/instrument";
 import type { HomeMode } from "@/core/scale";
 import { degreeText, homeModeText, noteText } from "@/ui/words";
 import { isMarked, NECK, neckHeight, plateAt, stringAt, wireAt } from "./geometry";
-import { SignedText } from "./SignedText";
 import styles from "./Neck.module.css";
 
 interface NeckProps {
@@ -130,7 +129,9 @@ function Plate({ note, x, inHand, isLit, isUnknown, isTarget, isSounding }: Plat
         <rect className={styles.mark} x={left} y={top + height - 4} width={width} height={4} />
       )}
       {isLit && <path className={styles.mark} d={`M${right - 8} ${top}H${right}V${top + 8}Z`} />}
-      <SignedText x={x} y={stringAt(note.string) + 4.5} text={noteText(note.pitch.name)} />
+      <text className={styles.name} x={x} y={stringAt(note.string) + 4.5}>
+        {noteText(note.pitch.name)}
+      </text>
     </g>
   );
 }

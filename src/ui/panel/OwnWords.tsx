@@ -2,7 +2,6 @@ import { useStore } from "@nanostores/react";
 import type { Mode } from "@/core/scale";
 import { changeDraft, goTo, ownWordsFor, setOwnWords, shelf } from "@/state";
 import { Button, WrittenField } from "@/ui/controls";
-import { Words } from "@/ui/words";
 import styles from "./OwnWords.module.css";
 
 /** The user's own words and model tune for a mode, as they travel with it; nothing where there are none. */
@@ -11,7 +10,7 @@ export function OwnWordsSaid({ mode }: { readonly mode: Mode }) {
   if (words === "" && tune === "") return null;
   return (
     <p className={styles.said}>
-      <Words>{[words, tune === "" ? "" : `(${tune})`].filter((part) => part !== "").join(" ")}</Words>
+      {[words, tune === "" ? "" : `(${tune})`].filter((part) => part !== "").join(" ")}
     </p>
   );
 }

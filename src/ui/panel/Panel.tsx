@@ -20,13 +20,8 @@ export function Panel({ title, aside, corner, children, acts }: PanelProps) {
     <section className={styles.panel} aria-labelledby={id}>
       <div className={styles.head}>
         <h2 id={id} className={styles.title}>
-          <Words>{title}</Words>
-          {aside !== undefined && (
-            <small className={styles.aside}>
-              {" "}
-              <Words>{aside}</Words>
-            </small>
-          )}
+          {title}
+          {aside !== undefined && <small className={styles.aside}> {aside}</small>}
         </h2>
         {corner}
       </div>
@@ -39,9 +34,7 @@ export function Panel({ title, aside, corner, children, acts }: PanelProps) {
 /** A paragraph of the panel. */
 export function Saying({ children }: { readonly children: string | readonly Phrase[] }) {
   return (
-    <p className={styles.saying}>
-      <Words>{children}</Words>
-    </p>
+    <p className={styles.saying}>{typeof children === "string" ? children : <Words>{children}</Words>}</p>
   );
 }
 
@@ -52,7 +45,7 @@ export function Facts({ rows }: { readonly rows: readonly (readonly [name: strin
       {rows.map(([name, fact]) => (
         <div key={name} className={styles.row}>
           <dt>{name}</dt>
-          <dd>{typeof fact === "string" ? <Words>{fact}</Words> : fact}</dd>
+          <dd>{typeof fact === "string" ? fact : fact}</dd>
         </div>
       ))}
     </dl>

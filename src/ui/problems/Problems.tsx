@@ -1,5 +1,5 @@
 import type { Problem } from "@/core/problem";
-import { problemText, Words } from "@/ui/words";
+import { problemText } from "@/ui/words";
 import styles from "./Problems.module.css";
 
 interface ProblemsProps {
@@ -17,9 +17,7 @@ export function Problems({ problems, text, id }: ProblemsProps) {
   return (
     <ul id={id} className={styles.problems} aria-live="polite">
       {problems.slice(0, MOST).map((problem) => (
-        <li key={`${problem.offset} ${problem.code}`}>
-          <Words>{problemText(problem, text)}</Words>
-        </li>
+        <li key={`${problem.offset} ${problem.code}`}>{problemText(problem, text)}</li>
       ))}
       {problems.length > MOST && <li>and {problems.length - MOST} more like these.</li>}
     </ul>

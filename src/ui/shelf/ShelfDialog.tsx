@@ -6,7 +6,7 @@ import { type Kept, KEEP_DELETED_DAYS } from "@/store";
 import { Button } from "@/ui/controls";
 import { Dialog } from "@/ui/dialog";
 import { saveFile } from "@/ui/files";
-import { backupProblemText, countText, Words } from "@/ui/words";
+import { backupProblemText, countText } from "@/ui/words";
 import { KeptForm } from "./KeepDialog";
 import { openKept } from "./open";
 import styles from "./Shelf.module.css";
@@ -57,9 +57,7 @@ export function ShelfDialog({ open, onClose }: ShelfDialogProps) {
           <ul className={styles.list}>
             {deleted.map(({ id, title }) => (
               <li key={id} className={styles.gone}>
-                <span>
-                  <Words>{title}</Words>
-                </span>
+                <span>{title}</span>
                 <Button kind="quiet" onClick={() => shelf.bringBack(id)} aria-label={`Bring back ${title}`}>
                   Bring back
                 </Button>
@@ -121,16 +119,10 @@ function KeptRow({ thing, onOpen }: { readonly thing: Kept; readonly onOpen: () 
           onOpen();
         }}
       >
-        <strong>
-          <Words>{thing.title}</Words>
-        </strong>
+        <strong>{thing.title}</strong>
         <small className={styles.under}>{under(thing)}</small>
       </button>
-      {thing.words !== "" && (
-        <p className={styles.words}>
-          <Words>{thing.words}</Words>
-        </p>
-      )}
+      {thing.words !== "" && <p className={styles.words}>{thing.words}</p>}
       <div className={styles.acts}>
         <Button kind="quiet" onClick={() => setEdited(true)} aria-label={`Rename ${thing.title}`}>
           Rename or reword

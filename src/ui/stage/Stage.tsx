@@ -18,7 +18,7 @@ import {
 import { Button, Choice } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
 import { Neck, nearestStart, nextStart } from "@/ui/neck";
-import { listText, noteText, Words } from "@/ui/words";
+import { listText, noteText } from "@/ui/words";
 import styles from "./Stage.module.css";
 
 const PLAY: Readonly<Record<Playable["code"], string>> = {
@@ -67,7 +67,7 @@ export function Stage() {
           {isOpen ? "Fold" : "Show"}
         </button>
         <span className={styles.instrument}>
-          Guitar, <Words>{GUITAR.strings.map(({ name }) => noteText(name)).join(" ")}</Words>
+          {`Guitar, ${GUITAR.strings.map(({ name }) => noteText(name)).join(" ")}`}
         </span>
         <div className={styles.where}>
           <Choice
@@ -144,9 +144,7 @@ function SoundControls({ homeName, play }: { readonly homeName: string; readonly
           checked={drone}
           onChange={(event) => changeSettings({ drone: event.target.checked })}
         />
-        <span>
-          <Words>{`Drone ${homeName}`}</Words>
-        </span>
+        <span>{`Drone ${homeName}`}</span>
       </label>
       <Tempo tempo={tempo} />
       <div className={styles.volume}>

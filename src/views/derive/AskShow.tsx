@@ -20,7 +20,6 @@ import {
   numberText,
   problemText,
   soundsText,
-  Words,
   wording,
 } from "@/ui/words";
 import type { AskedOf, ReckonedAnswer, ReckonedMode } from "@/workers";
@@ -176,8 +175,7 @@ function Answered({ answer, homeMode, among }: AnsweredProps) {
   return (
     <>
       <p role="status" className={styles.count}>
-        <Words>{foundText(found.length, count)}</Words>{" "}
-        {nearest.length > 0 && <Words>{neededText(needed, among)}</Words>}
+        {foundText(found.length, count)} {nearest.length > 0 && neededText(needed, among)}
       </p>
       <ul className={styles.rows} aria-label="Modes that answer">
         {found.slice(0, shown).map((each) => (
@@ -188,7 +186,7 @@ function Answered({ answer, homeMode, among }: AnsweredProps) {
           return (
             <li key={`${home} ${id}`}>
               <button type="button" className={styles.near} onClick={() => setHomeMode(near)}>
-                <Words>{`${homeModeText(near)} comes nearest: only ${soundsText(missing)} ${missing & (missing - 1) ? "are" : "is"} outside.`}</Words>
+                {`${homeModeText(near)} comes nearest: only ${soundsText(missing)} ${missing & (missing - 1) ? "are" : "is"} outside.`}
               </button>
             </li>
           );
@@ -227,12 +225,8 @@ function FoundRow({ found, inHand }: { readonly found: ReckonedMode; readonly in
         onClick={() => setHomeMode(homeMode)}
       >
         <span className={styles.name}>
-          <strong>
-            <Words>{homeModeText(homeMode)}</Words>
-          </strong>
-          <small>
-            <Words>{said}</Words>
-          </small>
+          <strong>{homeModeText(homeMode)}</strong>
+          <small>{said}</small>
         </span>
         <Blind homeMode={homeMode} />
         <span className={styles.brightness}>{brightnessText(found.brightness)}</span>

@@ -42,7 +42,6 @@ import {
   numberText,
   placeText,
   rightPlacesText,
-  Words,
 } from "@/ui/words";
 import { type Held, heldText } from "./held";
 import { HomeField } from "./HomeField";
@@ -74,9 +73,7 @@ export function ChordsShow({ homeMode, held, onHold }: ChordsShowProps) {
         <h1 className="visually-hidden">{`The chords of ${homeModeText(homeMode)}`}</h1>
         <span>The chords of</span>
         <HomeField label="Home" value={homeMode.home} onChange={(home) => setPlace({ home })} />
-        <strong>
-          <Words>{inTitle(modeText(homeMode.mode))}</Words>
-        </strong>
+        <strong>{inTitle(modeText(homeMode.mode))}</strong>
       </div>
       <div className={styles.parts}>
         <Choice
@@ -112,7 +109,7 @@ function Hold({ what, held, onHold, children }: HoldProps) {
       aria-pressed={held !== undefined && heldText(held) === text}
       onClick={() => onHold(what)}
     >
-      <Words>{children ?? text}</Words>
+      {children ?? text}
     </button>
   );
 }
@@ -134,9 +131,7 @@ function InThirds({ homeMode, held, onHold }: ChordsShowProps) {
       <tbody>
         {diatonicChords(homeMode).map(({ degree, chords, roman }) => (
           <tr key={degree}>
-            <th scope="row">
-              <Words>{romanText(roman)}</Words>
-            </th>
+            <th scope="row">{romanText(roman)}</th>
             {CHORD_KINDS.map((kind) => (
               <td key={kind}>
                 {chords[kind] ? <Hold what={{ chords: [chords[kind]] }} held={held} onHold={onHold} /> : "–"}
@@ -171,7 +166,7 @@ function HomeChord({ homeMode, held, onHold }: ChordsShowProps) {
           <Hold what={{ chords: [whole] }} held={held} onHold={onHold}>
             {noteText(home) + fullChordSuffix(mode, "signs")}
           </Hold>{" "}
-          <Words>{notesText(tones.map((tone) => home + tone))}</Words>
+          {notesText(tones.map((tone) => home + tone))}
         </p>
         {fifths.length > 0 && (
           <>
@@ -179,7 +174,7 @@ function HomeChord({ homeMode, held, onHold }: ChordsShowProps) {
             <ol className={styles.fifths}>
               {fifths.map((off, at) => (
                 <li key={tones[at]} data-off={off !== 0 || undefined}>
-                  <Words>{`${note(tones[at] ?? 0)}–${note(tones[(at + 2) % 7] ?? 0)} ${FIFTH_TEXT[off] ?? "far off"}`}</Words>
+                  {`${note(tones[at] ?? 0)}–${note(tones[(at + 2) % 7] ?? 0)} ${FIFTH_TEXT[off] ?? "far off"}`}
                 </li>
               ))}
             </ol>
@@ -191,7 +186,7 @@ function HomeChord({ homeMode, held, onHold }: ChordsShowProps) {
             <Hold what={{ chords: [kept] }} held={held} onHold={onHold}>
               {reduced.map(note).join(" ")}
             </Hold>{" "}
-            <Words>{`without ${listText(left.map(note))}.`}</Words>
+            {`without ${listText(left.map(note))}.`}
           </p>
         )}
       </section>
@@ -229,11 +224,9 @@ function SharedOutPairs({ homeMode, held, onHold }: ChordsShowProps) {
           <li key={chords.map(chordText).join()}>
             <Hold what={{ chords }} held={held} onHold={onHold} />
             <span className={styles.aside}>
-              <Words>
-                {missing.length === 0
-                  ? `all ${numberText(homeMode.mode.intervals.length)} notes`
-                  : `all but ${listText(missing.map((degree) => `${noteText(homeMode.home + degree)} (${degreeText(degree)})`))}`}
-              </Words>
+              {missing.length === 0
+                ? `all ${numberText(homeMode.mode.intervals.length)} notes`
+                : `all but ${listText(missing.map((degree) => `${noteText(homeMode.home + degree)} (${degreeText(degree)})`))}`}
             </span>
           </li>
         ))}
@@ -310,7 +303,7 @@ function OneShape({ homeMode, held, onHold }: ChordsShowProps) {
             return undefined;
           }}
         />
-        <Words>{`over ${noteText(home)}. ${rightPlacesText(places, homeMode)}`}</Words>
+        {`over ${noteText(home)}. ${rightPlacesText(places, homeMode)}`}
       </p>
       <table className={styles.table}>
         <thead>
@@ -333,14 +326,12 @@ function OneShape({ homeMode, held, onHold }: ChordsShowProps) {
                     {noteText(root)}
                   </Hold>
                 </th>
-                <td>
-                  <Words>{degrees.map(degreeText).join(" ")}</Words>
-                </td>
+                <td>{degrees.map(degreeText).join(" ")}</td>
                 <td>
                   {outside.length === 0 ? (
                     <Hold what={{ chords: [name] }} held={held} onHold={onHold} />
                   ) : (
-                    <Words>{placeText(place)}</Words>
+                    placeText(place)
                   )}
                 </td>
                 <td className={styles.modes}>
@@ -357,7 +348,7 @@ function OneShape({ homeMode, held, onHold }: ChordsShowProps) {
                           aria-pressed={each === mode}
                           onClick={() => setPlace({ mode: each })}
                         >
-                          <Words>{modeText(each)}</Words>
+                          {modeText(each)}
                         </button>
                       ))}
                       {modes.length > MODES && (

@@ -11,16 +11,7 @@ import {
 } from "@/core/scale";
 import { $mark, $place, $playing, MOST_BESIDE, setPlace } from "@/state";
 import { Button, TextField } from "@/ui/controls";
-import {
-  homeModeText,
-  listText,
-  modeText,
-  nearNamedText,
-  noteText,
-  numberText,
-  Words,
-  wording,
-} from "@/ui/words";
+import { homeModeText, listText, modeText, nearNamedText, noteText, numberText, wording } from "@/ui/words";
 import { HomeField } from "./HomeField";
 import { Ladder } from "./Ladder";
 import { MODE_NAMES } from "./ModesShow";
@@ -64,9 +55,7 @@ export function CompareShow({ homeMode, onPath }: CompareShowProps) {
         <h1 className="visually-hidden">{`${homeModeText(homeMode)} held against other modes`}</h1>
         <span>On</span>
         <HomeField label="Home" value={home} onChange={(note) => setPlace({ home: note })} />
-        <span>
-          hold <Words>{modeText(mode)}</Words> against
-        </span>
+        <span>{`hold ${modeText(mode)} against`}</span>
         {beside.map((each) => (
           <Button
             key={each.id}
@@ -119,15 +108,11 @@ export function CompareShow({ homeMode, onPath }: CompareShowProps) {
         {beside.length === 0 && <li>Add a mode to see where it differs.</li>}
         {beside.map((other) => (
           <li key={other.id}>
-            <Words>
-              {`${homeModeText({ home, mode: other })} is ${nearNamedText(home, { mode, difference: differenceFrom(mode, other) })}.`}
-            </Words>
+            {`${homeModeText({ home, mode: other })} is ${nearNamedText(home, { mode, difference: differenceFrom(mode, other) })}.`}
           </li>
         ))}
         {rows.length > 2 && (
-          <li>
-            <Words>{`All ${numberText(rows.length)} share ${sharedText(homeMode, shared)}.`}</Words>
-          </li>
+          <li>{`All ${numberText(rows.length)} share ${sharedText(homeMode, shared)}.`}</li>
         )}
       </ul>
     </>

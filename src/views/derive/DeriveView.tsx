@@ -1,7 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { useEffect, useMemo, useState } from "react";
 import { accidentalsOf, type Fifths, fifthsFrom, letterOf, printName } from "@/core/pitch";
-import { vamps } from "@/core/chord";
 import {
   brightestFirst,
   colourNotes,
@@ -11,7 +10,7 @@ import {
   parentOf,
   relatives,
 } from "@/core/scale";
-import { modeScore, pathScore, swapScore, vampScore } from "@/sound";
+import { modeScore, pathScore, swapScore } from "@/sound";
 import {
   $keeping,
   $place,
@@ -27,12 +26,13 @@ import {
 } from "@/state";
 import { Tabs } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
+import { useAfterPaint } from "@/ui/useAfterPaint";
 import { useSchools } from "@/ui/useSchools";
 import { homeModeText } from "@/ui/words";
 import { AskShow } from "./AskShow";
 import { ChordsShow } from "./ChordsShow";
 import { CompareShow, compareRows } from "./CompareShow";
-import { type Held, heldNotes, heldScore } from "./held";
+import { type Held, heldNotes, heldScore, playVamp } from "./held";
 import { HeldPanel } from "./HeldPanel";
 import { MakeShow } from "./MakeShow";
 import { ModePanel, type Page, PAGES } from "./ModePanel";
@@ -60,21 +60,23 @@ export function DeriveView() {
   const homeMode = useMemo<HomeMode>(() => ({ home, mode }), [home, mode]);
   const rows = useMemo(() => ladderRows(homeMode, lineUp), [homeMode, lineUp]);
   const swap = colourSwap(mode, comparison, reference);
-  const vamp = vamps(homeMode)[0];
   // What was held of another mode, or in another part of the view, is let go.
+  // The rows and the title are on the screen first; the panel's working and the stage follow in the next frames.
+  const settled = useAfterPaint(homeMode);
   const held = show === "chords" && holding?.of === homeMode ? holding.held : undefined;
 
   useEffect(() => {
+    const { home: on, mode: shown } = settled;
     $selection.set({
-      homeMode,
-      lit: (colourNotes(mode, comparison, reference)[0] ?? []).map((interval) => home + interval),
+      homeMode: settled,
+      lit: (colourNotes(shown, comparison, reference)[0] ?? []).map((interval) => on + interval),
       unknown: [],
       targets: held ? heldNotes(held) : [],
       play: held
         ? { code: "held", score: heldScore(held) }
-        : { code: "mode", score: modeScore(homeMode, drone) },
+        : { code: "mode", score: modeScore(settled, drone) },
     });
-  }, [homeMode, home, mode, drone, comparison, reference, held]);
+  }, [settled, drone, comparison, reference, held]);
 
   const walk = (by: 1 | -1) => {
     const listed = show === "compare" ? compareRows(homeMode, beside) : rows;
@@ -87,9 +89,6 @@ export function DeriveView() {
   };
   const playSwap = () => {
     if (swap) toggle("swap", swapScore(homeMode, swap.from, swap.to));
-  };
-  const playVamp = () => {
-    if (vamp) toggle("vamp", vampScore(vamp));
   };
   const playPath = () => toggle("path", pathScore(show === "compare" ? compareRows(homeMode, beside) : rows));
   const keep = () =>
@@ -130,7 +129,7 @@ export function DeriveView() {
     },
     { key: "u", says: "Play the path from bright to dark", act: playPath },
     { key: "s", says: "Swap the colour note, back and forth", act: playSwap },
-    { key: "v", says: "Play the vamp", act: playVamp },
+    { key: "v", says: "Play the vamp", act: () => playVamp(homeMode) },
     { key: "k", says: "Keep this mode", act: keep },
   ]);
 
@@ -164,11 +163,11 @@ export function DeriveView() {
       ) : (
         <ModePanel
           homeMode={homeMode}
+          settled={settled}
           page={page}
           onPage={setPage}
           swap={swap}
           onSwap={playSwap}
-          onVamp={playVamp}
           onKeep={keep}
         />
       )}

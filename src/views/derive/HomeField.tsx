@@ -1,3 +1,4 @@
+import { useMemo } from "react";
 import { type Fifths, fifthsOf, maybeFifthsIn } from "@/core/pitch";
 import { TextField } from "@/ui/controls";
 import { noteText, wording } from "@/ui/words";
@@ -17,11 +18,14 @@ interface HomeFieldProps {
 
 /** A note of the sentence that can be typed over, in the user's own note names. */
 export function HomeField({ label, value, onChange, size = "word" }: HomeFieldProps) {
+  const { noteNames } = wording();
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the names change with the naming alone
+  const suggestions = useMemo(() => HOMES.map(noteText), [noteNames]);
   return (
     <TextField
       label={label}
       value={noteText(value)}
-      suggestions={HOMES.map(noteText)}
+      suggestions={suggestions}
       size={size}
       width={wording().noteNames === "fixed-do" ? 4 : 2}
       onCommit={(text) => {

@@ -1,6 +1,14 @@
-import { useEffect, useRef } from "react";
-import { modulo, soundOf } from "@/core/pitch";
-import { brightness, colourNotes, type HomeMode, notesOf, parentOf, type SoundSet } from "@/core/scale";
+import { memo, useEffect, useRef } from "react";
+import { type Fifths, modulo, soundOf } from "@/core/pitch";
+import {
+  brightness,
+  colourNotes,
+  type HomeMode,
+  type Mode,
+  notesOf,
+  parentOf,
+  type SoundSet,
+} from "@/core/scale";
 import { Blind } from "@/ui/blind";
 import { shadeOf } from "@/ui/shade";
 import { useSchools } from "@/ui/useSchools";
@@ -12,7 +20,6 @@ import {
   noteText,
   parentText,
   type Schools,
-  Words,
 } from "@/ui/words";
 import styles from "./Ladder.module.css";
 
@@ -35,43 +42,73 @@ export function Ladder({ rows, selected, leftSound, lineUp, shared, heard, label
   const schools = useSchools();
   const list = useRef<HTMLUListElement>(null);
   // The row in hand is brought into sight where the ladder is longer than its room; the page itself stays where it is.
+  // Measured in the frame that is drawn anyway, so that nothing is laid out twice.
   useEffect(() => {
-    const ladder = list.current;
-    const row = ladder?.querySelector<HTMLElement>("[aria-pressed=true]");
-    if (!ladder || !row || ladder.scrollHeight <= ladder.clientHeight + 1) return;
-    const above = row.getBoundingClientRect().top - ladder.getBoundingClientRect().top;
-    if (above < 0) ladder.scrollTop += above - 6;
-    const below = above + row.offsetHeight - ladder.clientHeight;
-    if (below > 0) ladder.scrollTop += below + 6;
+    const frame = requestAnimationFrame(() => {
+      const ladder = list.current;
+      const row = ladder?.querySelector<HTMLElement>("[aria-pressed=true]");
+      if (!ladder || !row || ladder.scrollHeight <= ladder.clientHeight + 1) return;
+      const above = row.getBoundingClientRect().top - ladder.getBoundingClientRect().top;
+      if (above < 0) ladder.scrollTop += above - 6;
+      const below = above + row.offsetHeight - ladder.clientHeight;
+      if (below > 0) ladder.scrollTop += below + 6;
+    });
+    return () => cancelAnimationFrame(frame);
   }, [selected]);
   return (
     <ul ref={list} className={styles.ladder} aria-label={label}>
-      {rows.map((row, at) => (
-        <li key={row.mode.id} data-heard={at === heard || undefined}>
-          <button
-            type="button"
-            className={styles.row}
-            data-shade={shadeOf(brightness(row.mode.intervals))}
-            aria-pressed={row.mode === selected.mode}
-            aria-label={rowText(row, schools)}
-            onClick={() => onSelect(row)}
-          >
-            <span className={styles.name} data-long={modeText(row.mode).length > 12 || undefined}>
-              <strong>
-                <Words>{modeText(row.mode)}</Words>
-              </strong>
-              <small>
-                <Words>{lineUp === "homes" ? parentOfRow(row) : `from ${noteText(row.home)}`}</Words>
-              </small>
-            </span>
-            <Blind homeMode={row} homeColumn={modulo(soundOf(row.home) - leftSound, 12)} shared={shared} />
-            <span className={styles.brightness}>{brightnessText(brightness(row.mode.intervals))}</span>
-          </button>
-        </li>
+      {rows.map(({ home, mode }, at) => (
+        <LadderRow
+          key={mode.id}
+          home={home}
+          mode={mode}
+          homeColumn={modulo(soundOf(home) - leftSound, 12)}
+          lineUp={lineUp}
+          shared={shared}
+          comparison={schools.comparison}
+          reference={schools.reference}
+          isChosen={mode === selected.mode}
+          isHeard={at === heard}
+          onSelect={onSelect}
+        />
       ))}
     </ul>
   );
 }
+
+interface LadderRowProps
+  extends Pick<LadderProps, "lineUp" | "shared" | "onSelect">, Pick<Schools, "comparison" | "reference"> {
+  readonly home: Fifths;
+  readonly mode: Mode;
+  readonly homeColumn: number;
+  readonly isChosen: boolean;
+  readonly isHeard: boolean;
+}
+
+/** One mode of the ladder; drawn anew only when something of its own changes. */
+const LadderRow = memo(function LadderRow(props: LadderRowProps) {
+  const { home, mode, homeColumn, lineUp, shared, isChosen, isHeard, onSelect } = props;
+  const row: HomeMode = { home, mode };
+  return (
+    <li data-heard={isHeard || undefined}>
+      <button
+        type="button"
+        className={styles.row}
+        data-shade={shadeOf(brightness(mode.intervals))}
+        aria-pressed={isChosen}
+        aria-label={rowText(row, props)}
+        onClick={() => onSelect(row)}
+      >
+        <span className={styles.name} data-long={modeText(mode).length > 12 || undefined}>
+          <strong>{modeText(mode)}</strong>
+          <small>{lineUp === "homes" ? parentOfRow(row) : `from ${noteText(home)}`}</small>
+        </span>
+        <Blind homeMode={row} homeColumn={homeColumn} shared={shared} />
+        <span className={styles.brightness}>{brightnessText(brightness(mode.intervals))}</span>
+      </button>
+    </li>
+  );
+});
 
 function parentOfRow(row: HomeMode): string {
   const { tonic, family } = parentOf(row);
@@ -79,7 +116,10 @@ function parentOfRow(row: HomeMode): string {
 }
 
 /** The row in words: name, notes, colour notes, brightness. */
-function rowText(row: HomeMode, { comparison, reference }: Schools): string {
+function rowText(
+  row: HomeMode,
+  { comparison, reference }: Pick<Schools, "comparison" | "reference">,
+): string {
   const colour = (colourNotes(row.mode, comparison, reference)[0] ?? []).map((interval) =>
     noteText(row.home + interval),
   );

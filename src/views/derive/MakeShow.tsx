@@ -25,7 +25,6 @@ import {
   nearNamedText,
   noteText,
   symmetryText,
-  Words,
   wording,
 } from "@/ui/words";
 import { HomeField } from "./HomeField";
@@ -101,17 +100,15 @@ function Verdict({ homeMode }: { readonly homeMode: HomeMode }) {
   return (
     <>
       <p className={styles.named}>
-        <Words>
-          {isNamed(mode)
-            ? namedText(mode)
-            : `${capital(countText(mode.intervals.length, "note"))}, no name in use.`}
-        </Words>
+        {isNamed(mode)
+          ? namedText(mode)
+          : `${capital(countText(mode.intervals.length, "note"))}, no name in use.`}
       </p>
       {!isNamed(mode) && (
         <p>
-          <Words>{`Nearest: ${nearestNamed(mode)
+          {`Nearest: ${nearestNamed(mode)
             .map((near) => nearNamedText(home, near))
-            .join("; ")}.`}</Words>
+            .join("; ")}.`}
         </p>
       )}
       <p>

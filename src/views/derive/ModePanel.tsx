@@ -1,4 +1,5 @@
 import { useStore } from "@nanostores/react";
+import { memo } from "react";
 import {
   COMPARISONS,
   enharmonicHome,
@@ -39,8 +40,8 @@ import {
   sungText,
   vampText,
   whatItIs,
-  Words,
 } from "@/ui/words";
+import { playVamp } from "./held";
 import { HomeField } from "./HomeField";
 import styles from "./ModePanel.module.css";
 
@@ -50,16 +51,25 @@ export type Page = (typeof PAGES)[number];
 
 interface ModePanelProps {
   readonly homeMode: HomeMode;
+  /** The mode whose working is shown: it follows the title as soon as there is time. */
+  readonly settled?: HomeMode;
   readonly page: Page;
   readonly onPage: (page: Page) => void;
   readonly swap: Swap | undefined;
   readonly onSwap: () => void;
-  readonly onVamp: () => void;
   readonly onKeep: () => void;
 }
 
 /** The panel of Derive: what the mode is, the count from its parent, its chords and its neighbours. */
-export function ModePanel({ homeMode, page, onPage, swap, onSwap, onVamp, onKeep }: ModePanelProps) {
+export function ModePanel({
+  homeMode,
+  settled = homeMode,
+  page,
+  onPage,
+  swap,
+  onSwap,
+  onKeep,
+}: ModePanelProps) {
   const { home, mode } = homeMode;
   return (
     <Panel
@@ -85,15 +95,15 @@ export function ModePanel({ homeMode, page, onPage, swap, onSwap, onVamp, onKeep
         />
       }
     >
-      {page === "says" && <Says homeMode={homeMode} onVamp={onVamp} />}
-      {page === "working" && <Working homeMode={homeMode} />}
+      {page === "says" && <Says homeMode={settled} />}
+      {page === "working" && <Working homeMode={settled} />}
       {page === "yours" && <Yours key={mode.id} homeMode={homeMode} />}
     </Panel>
   );
 }
 
 /** What it is in plain sentences, the count, home chord, vamp, neighbours. */
-function Says({ homeMode, onVamp }: { readonly homeMode: HomeMode; readonly onVamp: () => void }) {
+const Says = memo(function Says({ homeMode }: { readonly homeMode: HomeMode }) {
   const schools = useSchools();
   const playing = useStore($playing);
   const vamp = vampText(homeMode);
@@ -113,15 +123,13 @@ function Says({ homeMode, onVamp }: { readonly homeMode: HomeMode; readonly onVa
                 [
                   "Shows it best",
                   <span key="vamp" className={styles.vamp}>
-                    <span>
-                      <Words>{vamp}</Words>
-                    </span>
+                    <span>{vamp}</span>
                     <Button
                       kind="quiet"
                       keyName="v"
                       aria-label={`Hear the vamp ${vamp}`}
                       aria-pressed={playing === "vamp"}
-                      onClick={onVamp}
+                      onClick={() => playVamp(homeMode)}
                     >
                       Hear
                     </Button>
@@ -134,10 +142,10 @@ function Says({ homeMode, onVamp }: { readonly homeMode: HomeMode; readonly onVa
       />
     </>
   );
-}
+});
 
 /** The working: intervals by name, what it is told by and told from, every smallest set, one note more or fewer. */
-function Working({ homeMode }: { readonly homeMode: HomeMode }) {
+const Working = memo(function Working({ homeMode }: { readonly homeMode: HomeMode }) {
   const schools = useSchools();
   return (
     <Facts
@@ -173,7 +181,7 @@ function Working({ homeMode }: { readonly homeMode: HomeMode }) {
       ]}
     />
   );
-}
+});
 
 /** What is the user's own: words, a model tune, a memory line for the names; and the mode as a file. */
 function Yours({ homeMode }: { readonly homeMode: HomeMode }) {
@@ -229,9 +237,7 @@ function Count({ homeMode }: { readonly homeMode: HomeMode }) {
   return (
     <div className={styles.count}>
       <p className={styles.counted}>
-        <span>
-          <Words>{`${noteText(homeMode.home)} is the`}</Words>
-        </span>
+        <span>{`${noteText(homeMode.home)} is the`}</span>
         <Select
           label="Which note of the parent"
           size="small"
@@ -249,12 +255,10 @@ function Count({ homeMode }: { readonly homeMode: HomeMode }) {
           value={tonic}
           onChange={(note) => setPlace({ home: note + homeMode.home - tonic })}
         />
-        <span>
-          <Words>{family.name}</Words>.
-        </span>
+        <span>{family.name}.</span>
         {easier !== undefined && (
           <button type="button" className={styles.link} onClick={() => setPlace({ home: easier })}>
-            <Words>{`Easier from ${noteText(easier)}`}</Words>
+            {`Easier from ${noteText(easier)}`}
           </button>
         )}
       </p>
@@ -274,11 +278,9 @@ function Count({ homeMode }: { readonly homeMode: HomeMode }) {
               onClick={() => setHomeMode(each)}
             >
               <span>
-                <i>{at + 1}</i> <Words>{noteText(each.home)}</Words>
+                <i>{at + 1}</i> {noteText(each.home)}
               </span>
-              <b>
-                <Words>{shortName(each.mode)}</Words>
-              </b>
+              <b>{shortName(each.mode)}</b>
             </button>
             {words.length > 0 && <small className={styles.memory}>{words[at] ?? ""}</small>}
           </li>
@@ -298,7 +300,7 @@ function Neighbours({ homeMode, way }: { readonly homeMode: HomeMode; readonly w
   return (
     <span className={styles.neighbours}>
       <button type="button" className={styles.link} onClick={() => setPlace({ mode: first.mode })}>
-        <Words>{`${change(first)} makes ${homeModeText({ home, mode: first.mode })}`}</Words>
+        {`${change(first)} makes ${homeModeText({ home, mode: first.mode })}`}
       </button>
       {others.map((other) => (
         <button
@@ -309,7 +311,7 @@ function Neighbours({ homeMode, way }: { readonly homeMode: HomeMode; readonly w
           title={change(other)}
           onClick={() => setPlace({ mode: other.mode })}
         >
-          <Words>{`or ${inTitle(modeText(other.mode))}`}</Words>
+          {`or ${inTitle(modeText(other.mode))}`}
         </button>
       ))}
     </span>
@@ -339,9 +341,7 @@ function Besides({
           className={styles.link}
           onClick={() => setPlace({ mode: other })}
         >
-          <Words>
-            {`${capital(inTitle(modeText(other)))} (${way === "fuller" ? "with" : "without"} ${noteText(home + note)}, ${degreeText(note)})`}
-          </Words>
+          {`${capital(inTitle(modeText(other)))} (${way === "fuller" ? "with" : "without"} ${noteText(home + note)}, ${degreeText(note)})`}
         </button>
       ))}
     </span>

@@ -1,4 +1,5 @@
 import { useStore } from "@nanostores/react";
+import { useMemo } from "react";
 import { soundOf } from "@/core/pitch";
 import {
   FAMILIES,
@@ -31,6 +32,7 @@ export function ModesShow({ homeMode, rows, onPath }: ModesShowProps) {
   const { home, mode } = homeMode;
   const { family, tonic } = parentOf(homeMode);
   const byHomes = lineUp === "homes";
+  const options = useMemo(() => familyOptions(family), [family]);
   return (
     <>
       <div className={styles.sentence}>
@@ -45,7 +47,7 @@ export function ModesShow({ homeMode, rows, onPath }: ModesShowProps) {
         <Select
           label="Parent scale"
           value={family.id}
-          options={familyOptions(family)}
+          options={options}
           onChange={(id) => setPlace({ mode: sameDegree(id, mode) })}
         />
         <div className={styles.right}>
@@ -60,6 +62,7 @@ export function ModesShow({ homeMode, rows, onPath }: ModesShowProps) {
           </Button>
           <Choice
             label="How the ladder is lined up"
+            size="small"
             value={lineUp}
             onChange={(next) => setPlace({ lineUp: next })}
             options={[

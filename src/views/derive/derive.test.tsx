@@ -94,7 +94,6 @@ describe("the panel of a mode", () => {
         onPage={onPage}
         swap={colourSwap(homeMode.mode)}
         onSwap={nothing}
-        onVamp={nothing}
         onKeep={nothing}
       />,
     );

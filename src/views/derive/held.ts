@@ -1,6 +1,8 @@
 import { type Fifths, soundOf } from "@/core/pitch";
-import { type Chord, chordNotes } from "@/core/chord";
+import { type Chord, chordNotes, vamps } from "@/core/chord";
+import type { HomeMode } from "@/core/scale";
 import { risingChordScore, type Score, vampScore } from "@/sound";
+import { toggle } from "@/state";
 import { chordText, listText } from "@/ui/words";
 
 /** A chord of the mode, or two that go together, held in the hand: heard, shown on the stage, kept. */
@@ -12,6 +14,12 @@ export interface Held {
 
 /** "Dm and G". */
 export const heldText = ({ chords }: Held): string => listText(chords.map(chordText));
+
+/** Plays the vamp that shows a mode best; started again, it stops. */
+export function playVamp(homeMode: HomeMode): void {
+  const [vamp] = vamps(homeMode);
+  if (vamp) toggle("vamp", vampScore(vamp));
+}
 
 /** A chord's notes from its bass up. */
 function fromBass(chord: Chord): readonly Fifths[] {

@@ -1,7 +1,7 @@
 import type { Identification } from "@/core/identify";
 import type { HomeMode } from "@/core/scale";
 import { ShadeRow } from "@/ui/controls";
-import { homeModeText, weightText, Words } from "@/ui/words";
+import { homeModeText, weightText } from "@/ui/words";
 import styles from "./Candidates.module.css";
 
 interface CandidatesProps {
@@ -28,9 +28,7 @@ export function Candidates({ found, onPick }: CandidatesProps) {
               }
               onChoose={() => onPick(candidate.homeMode)}
             >
-              <span>
-                <Words>{homeModeText(candidate.homeMode)}</Words>
-              </span>
+              <span>{homeModeText(candidate.homeMode)}</span>
               <span>{weightText(candidate.weight)}</span>
             </ShadeRow>
           </li>

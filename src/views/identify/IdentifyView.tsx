@@ -9,7 +9,7 @@ import { HeightBlind } from "@/ui/blind";
 import { Select } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
 import { Staff } from "@/ui/staff";
-import { noteText, tuneCountText, Words } from "@/ui/words";
+import { noteText, tuneCountText } from "@/ui/words";
 import styles from "@/ui/frame/View.module.css";
 import { Candidates } from "./Candidates";
 import own from "./IdentifyView.module.css";
@@ -93,9 +93,7 @@ export function IdentifyView() {
             />
           )}
           {answer && read?.tunes.length === 1 && (
-            <strong className={own.title}>
-              <Words>{title || "without a title"}</Words>
-            </strong>
+            <strong className={own.title}>{title || "without a title"}</strong>
           )}
           <Ways way={isTextOpen ? "text" : "staff"} onWay={setWay} onFile={(file) => void takeFile(file)} />
           {tune && read && <span className={own.count}>{tuneCountText(tune, read.source)}</span>}

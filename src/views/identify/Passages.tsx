@@ -1,7 +1,7 @@
 import type { Passage } from "@/core/identify";
 import { brightness } from "@/core/scale";
 import { shadeOf } from "@/ui/shade";
-import { passageText, Words } from "@/ui/words";
+import { passageText } from "@/ui/words";
 import styles from "./Passages.module.css";
 
 /** The passages of a tune in the shade of each; a tune that stays in its mode is one. */
@@ -17,9 +17,7 @@ export function Passages({ passages }: { readonly passages: readonly Passage[] }
             style={{ flexGrow: toBar - fromBar + 1 }}
             data-shade={shadeOf(brightness(homeMode.mode.intervals))}
           >
-            <b>
-              <Words>{passageText(homeMode)}</Words>
-            </b>{" "}
+            <b>{passageText(homeMode)}</b>{" "}
             <span>{fromBar === toBar ? `bar ${fromBar}` : `bars ${fromBar} to ${toBar}`}</span>
           </li>
         ))}

@@ -5,7 +5,7 @@ import { brightness } from "@/core/scale";
 import { ChordBlind } from "@/ui/blind";
 import { shadeOf } from "@/ui/shade";
 import { useNarrow } from "@/ui/useNarrow";
-import { outsideText, readingText, symbolText, Words } from "@/ui/words";
+import { outsideText, readingText, symbolText } from "@/ui/words";
 import styles from "./Chart.module.css";
 import { linesOf, type Placed } from "./lines";
 
@@ -27,7 +27,7 @@ export function Chart({ chart, reading, chosen, onChoose }: ChartProps) {
     <div className={styles.chart} style={columns}>
       {reading && (
         <p className={styles.kind}>
-          <b>One mode</b> <Words>{readingText(reading)}</Words>
+          <b>One mode</b> {readingText(reading)}
         </p>
       )}
       {lines.map((line, at) => (
@@ -96,10 +96,8 @@ function ChordCell({ placed, reading, isChosen, onChoose }: ChordCellProps) {
       data-unread={isUnread || undefined}
       onClick={() => onChoose(at)}
     >
-      <span className={styles.symbol}>
-        <Words>{symbolText(symbol)}</Words>
-      </span>
-      <span className={styles.roman}>{isUnread ? "not read" : <Words>{roman}</Words>}</span>
+      <span className={styles.symbol}>{symbolText(symbol)}</span>
+      <span className={styles.roman}>{isUnread ? "not read" : roman}</span>
     </button>
   );
 }
@@ -111,11 +109,7 @@ function BandCell({ placed, reading }: { readonly placed: Placed; readonly readi
   return (
     <span className={styles.under} style={widthOf(placed)}>
       <ChordBlind fit={fit} tones={chordNotes(chord)} />
-      {fit.outside.length > 0 && (
-        <span className={styles.outside}>
-          <Words>{`${outsideText(fit)} outside`}</Words>
-        </span>
-      )}
+      {fit.outside.length > 0 && <span className={styles.outside}>{`${outsideText(fit)} outside`}</span>}
     </span>
   );
 }

@@ -14,7 +14,6 @@ import {
   signalSentence,
   symbolText,
   tonesText,
-  Words,
 } from "@/ui/words";
 import styles from "./ChordPanel.module.css";
 
@@ -105,7 +104,7 @@ function Decisions({
     <ul className={styles.decisions}>
       {deciding.map((decision) => (
         <li key={`${decision.between[1].home} ${decision.between[1].mode.id}`}>
-          <Words>{decisionText(decision, chart)}</Words>
+          {decisionText(decision, chart)}
         </li>
       ))}
     </ul>

@@ -1,7 +1,7 @@
 import type { OneModeReading } from "@/core/progression";
 import type { HomeMode } from "@/core/scale";
 import { ShadeRow } from "@/ui/controls";
-import { readingText, Words } from "@/ui/words";
+import { readingText } from "@/ui/words";
 import styles from "./Readings.module.css";
 
 interface ReadingsProps {
@@ -23,9 +23,7 @@ export function Readings({ readings, chosen, onChoose }: ReadingsProps) {
               isChosen={reading === chosen}
               onChoose={() => onChoose(reading.homeMode)}
             >
-              <span>
-                <Words>{readingText(reading)}</Words>
-              </span>
+              <span>{readingText(reading)}</span>
             </ShadeRow>
           </li>
         ))}

@@ -46,29 +46,10 @@ interface LabelProps {
   readonly children: string;
 }
 
-const SIGNS = /([♯♭♮𝄪𝄫]+)/u;
-/** Accidentals are set in the music font, a little larger and higher, so that they read as part of the name. */
-const SIGN_SIZE = 1.2;
-const SIGN_RISE = 0.1;
-
 function Label({ x, y, size = 14, weight = 400, fill = INK, anchor = "start", children }: LabelProps) {
-  const parts = children.split(SIGNS);
   return (
-    <text x={x} y={y} fontSize={size} fontWeight={weight} fill={fill} textAnchor={anchor} xmlSpace="preserve">
-      {parts.map((part, at) => {
-        if (part === "") return null;
-        const isSign = at % 2 === 1;
-        const rise = isSign ? -SIGN_RISE * size : at > 0 ? SIGN_RISE * size : 0;
-        return (
-          <tspan
-            key={at}
-            dy={rise}
-            {...(isSign ? { fontFamily: "'Noto Music'", fontWeight: 400, fontSize: size * SIGN_SIZE } : {})}
-          >
-            {part}
-          </tspan>
-        );
-      })}
+    <text x={x} y={y} fontSize={size} fontWeight={weight} fill={fill} textAnchor={anchor}>
+      {children}
     </text>
   );
 }
@@ -91,7 +72,7 @@ export function SheetDrawing({ homeMode, schools, own }: SheetDrawingProps) {
     <svg
       xmlns="http://www.w3.org/2000/svg"
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      fontFamily="'Archivo Variable', Archivo, 'Noto Music', sans-serif"
+      fontFamily="Signs, 'Archivo Variable', Archivo, 'Noto Music', sans-serif"
       role="img"
       aria-label={`Mode sheet of ${homeModeText(homeMode)}: ${notesOf(homeMode).map(noteText).join(" ")}. ${plain}`}
     >

@@ -6,7 +6,7 @@ import { $addressNotices, $place, $ready, ownWordsFor, shelf, start, writeAddres
 import { Button } from "@/ui/controls";
 import { saveFile } from "@/ui/files";
 import { useSchools, useWordingKey } from "@/ui/useSchools";
-import { noticeText, Words } from "@/ui/words";
+import { noticeText } from "@/ui/words";
 import { sheetRows } from "./facts";
 import { pngFile, svgFile } from "./picture";
 import { SheetDrawing } from "./SheetDrawing";
@@ -67,7 +67,7 @@ export function SheetPage() {
         {trouble !== "" && <p role="alert">{trouble}</p>}
         {notices.map((notice) => (
           <p key={notice.code} role="status">
-            <Words>{noticeText(notice)}</Words>
+            {noticeText(notice)}
           </p>
         ))}
       </div>

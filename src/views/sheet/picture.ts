@@ -16,8 +16,7 @@ async function fontFaces(): Promise<string> {
   const faces = rules.filter((rule) => rule instanceof CSSFontFaceRule);
   const wanted = faces.filter(({ style }) => {
     const range = style.getPropertyValue("unicode-range");
-    const isMusic = style.getPropertyValue("font-family").includes("Noto Music");
-    return isMusic || /U\+0{0,4}0?-0{0,2}FF/iu.test(range);
+    return style.getPropertyValue("font-family").includes("Signs") || /U\+0{0,4}0?-0{0,2}FF/iu.test(range);
   });
   const written = await Promise.all(
     wanted.map(async ({ style, parentStyleSheet }) => {
