@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { printName } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import { $addressNotices, $place, goTo, moveBy, setHomeMode, setPlace } from ".";
@@ -22,14 +22,23 @@ beforeEach(() => {
 afterEach(() => stopListening());
 
 describe("the place and the address bar", () => {
-  it("follow each other", () => {
+  it("follow each other", async () => {
     expect(here()).toBe("derive D dorian");
     setPlace({ home: 6 });
-    expect(window.location.search).toBe("?home=F%23&mode=dorian");
+    await vi.waitFor(() => expect(window.location.search).toBe("?home=F%23&mode=dorian"));
     setHomeMode({ home: -6, mode: mode("lydian") });
-    expect(window.location.search).toBe("?home=Gb&mode=lydian");
+    await vi.waitFor(() => expect(window.location.search).toBe("?home=Gb&mode=lydian"));
     openAt("/match?home=B&mode=locrian&chords=C");
     expect([here(), $place.get().chords]).toEqual(["match B locrian", "C"]);
+  });
+
+  it("the address is right before the page is left and before a step, however soon", () => {
+    setPlace({ home: 6 });
+    window.dispatchEvent(new Event("pagehide"));
+    expect(window.location.search).toBe("?home=F%23&mode=dorian");
+    setPlace({ mode: mode("lydian") });
+    goTo("match");
+    expect([window.location.pathname, window.location.search]).toEqual(["/match", "?home=F%23&mode=lydian"]);
   });
 
   it("a change of view is a step back, a change of mode is not", () => {

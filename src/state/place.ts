@@ -21,8 +21,7 @@ export const $addressNotices = atom<readonly AddressNotice[]>([]);
 onMount($place, () => {
   if (typeof window === "undefined") return undefined;
   const open = () => {
-    clearTimeout(following);
-    following = undefined;
+    stopFollowing();
     const { address, notices } = readAddress(new URL(window.location.href));
     $place.set(address);
     $addressNotices.set(notices);
@@ -40,11 +39,15 @@ onMount($place, () => {
 });
 
 /** The address bar is slow to change; it follows once the change is on the screen. */
-let following: ReturnType<typeof setTimeout> | undefined;
+let following: number | undefined;
+
+function stopFollowing(): void {
+  if (following !== undefined) cancelAnimationFrame(following);
+  following = undefined;
+}
 
 function follow(): void {
-  clearTimeout(following);
-  following = undefined;
+  stopFollowing();
   window.history.replaceState(null, "", writeAddress($place.get()));
 }
 
@@ -52,11 +55,8 @@ function go(next: Address, isStep: boolean): void {
   if (isStep && following !== undefined) follow();
   $place.set(next);
   if (isStep) window.history.pushState(null, "", writeAddress(next));
-  else following ??= setTimeout(follow, FOLLOW_AFTER);
+  else following ??= requestAnimationFrame(() => setTimeout(() => following !== undefined && follow()));
 }
-
-/** Milliseconds: several frames, and sooner than anybody copies a link. */
-const FOLLOW_AFTER = 100;
 
 /** Changes home, mode, what Derive shows or how they are lined up, in place. */
 export function setPlace(part: {

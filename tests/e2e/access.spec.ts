@@ -24,10 +24,30 @@ for (const theme of ["light", "dark"] as const) {
   }
 }
 
+for (const theme of ["light", "dark"] as const) {
+  test(`every part of Derive, the sheet and the description are accessible in ${theme}`, async ({ page }) => {
+    test.slow();
+    await page.emulateMedia({ colorScheme: theme, reducedMotion: "reduce" });
+    for (const show of ["make", "compare", "chords", "ask"]) {
+      await open(page, `/derive?home=C%23&mode=phrygian-dominant&show=${show}&demo`);
+      await page.waitForTimeout(500);
+      expect(await serious(page), show).toEqual([]);
+    }
+    await page.getByLabel("Working").check();
+    expect(await serious(page), "working").toEqual([]);
+    await page.getByLabel("Yours").check();
+    expect(await serious(page), "yours").toEqual([]);
+    for (const path of ["/sheet?home=D&mode=dorian", "/api"]) {
+      await page.goto(path, { waitUntil: "networkidle" });
+      expect(await serious(page), path).toEqual([]);
+    }
+  });
+}
+
 test("the sheets are accessible and give the focus back", async ({ page }) => {
   const seen = watch(page);
   await open(page, "/derive?demo");
-  for (const name of ["Shelf", "Find", "Keys"]) {
+  for (const name of ["Shelf", "Find", "Settings", "Keys"]) {
     const button = page.getByRole("button", { name: new RegExp(`^${name}`) });
     await button.click();
     await expect(page.getByRole("dialog", { name })).toBeVisible();
@@ -47,8 +67,13 @@ test("nothing is wider than a narrow window, and the stage folds", async ({ page
     await page.waitForTimeout(300);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
   }
+  for (const show of ["make", "compare", "chords", "ask"]) {
+    await open(page, `/derive?home=C%23&mode=lydian-augmented-sharp2&show=${show}&demo`);
+    await page.waitForTimeout(500);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), show).toBeLessThanOrEqual(360);
+  }
   await expect(page.getByRole("img", { name: /on the neck/ })).toBeHidden();
-  await page.getByRole("button", { name: "Show" }).click();
+  await page.getByRole("button", { name: "Show", exact: true }).click();
   await expect(page.getByRole("img", { name: /on the neck/ })).toBeVisible();
 });
 

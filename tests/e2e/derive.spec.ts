@@ -20,6 +20,7 @@ test("keys set home, go brighter and darker, walk the ladder, and the address fo
   await expect(page).toHaveURL(/line=notes/);
   await page.keyboard.press("ArrowDown");
   await expect(title).toHaveText("D♯ Aeolian");
+  await expect(page).toHaveURL(/home=D%23&mode=aeolian/);
   await page.reload();
   await expect(title).toHaveText("D♯ Aeolian");
 });
@@ -76,7 +77,7 @@ test("the panel says what makes the mode, in odd keys too", async ({ page }) => 
   await expect(page.getByText("D♭ and E♭, back and forth")).toBeVisible();
   await page.getByRole("button", { name: /^G → G♭ makes D♭ Ionian/ }).click();
   await expect(page.getByRole("heading", { name: "D♭ Ionian" })).toBeVisible();
-  await page.getByLabel("Parent scale").selectOption({ label: "the harmonic minor scale" });
+  await page.getByLabel("Parent scale", { exact: true }).selectOption({ label: "the harmonic minor scale" });
   await expect(page.getByRole("heading", { name: "D♭ harmonic minor" })).toBeVisible();
   expect(seen).toEqual([]);
 });
