@@ -13,6 +13,34 @@ const folder = join(root, "docs/screenshots");
 const SHOTS = [
   { name: "derive", path: "/derive?home=D&mode=dorian" },
   { name: "derive-notes", path: "/derive?home=Eb&mode=lydian&line=notes" },
+  { name: "derive-make", path: "/derive?home=Eb&mode=set-1739&show=make" },
+  {
+    name: "derive-compare",
+    path: "/derive?home=D&mode=dorian&show=compare&with=mixolydian,aeolian,phrygian",
+  },
+  {
+    name: "derive-chords",
+    path: "/derive?home=C%23&mode=dorian&show=chords",
+    act: (page) => page.getByRole("button", { name: "F♯13", exact: true }).click(),
+  },
+  {
+    name: "derive-shape",
+    path: "/derive?home=A&mode=dorian&show=chords",
+    theme: "dark",
+    act: (page) => page.getByLabel("One shape over the bass").check(),
+  },
+  {
+    name: "derive-ask",
+    path: "/derive?home=A&mode=harmonic-minor&show=ask",
+    act: async (page) => {
+      await page.getByLabel("or any home").check();
+      await page.getByLabel("Chords that they hold").fill("Am E F");
+      await page.keyboard.press("Enter");
+      await page.getByRole("button", { name: /^A harmonic minor, colour/ }).waitFor();
+    },
+  },
+  { name: "settings", path: "/derive", act: (page) => page.keyboard.press("i") },
+  { name: "sheet", path: "/sheet?home=C%23&mode=phrygian-dominant", size: [960, 1330] },
   { name: "match", path: "/match", act: (page) => page.getByRole("button", { name: /^Bar 2, A13/ }).click() },
   { name: "identify", path: "/identify" },
   {
@@ -54,7 +82,7 @@ try {
     await page.goto(`http://127.0.0.1:${PORT}${path}${path.includes("?") ? "&" : "?"}demo`, {
       waitUntil: "networkidle",
     });
-    await page.getByRole("heading", { level: 2 }).first().waitFor();
+    await page.getByRole("heading").first().waitFor({ state: "attached" });
     await act?.(page);
     await page.waitForTimeout(600);
     await page.screenshot({ path: join(folder, `${name}.png`) });

@@ -7,7 +7,7 @@ import {
   printNameIn,
 } from "@/core/pitch";
 import { type Chord, chordSuffix } from "@/core/chord";
-import type { Family, HomeMode, Mode } from "@/core/scale";
+import { type Family, type HomeMode, isNamed, type Mode } from "@/core/scale";
 import { wording } from "./wording";
 
 /** A part of a sentence: plain, lit (a colour note, on amber), or strong. */
@@ -116,7 +116,8 @@ const SHORT_WORDS: Readonly<Record<string, string>> = {
 export function shortName(mode: Mode): string {
   const name = modeText(mode);
   if (name === "Natural minor") return "Minor";
-  const words = name.replace(", mode", "").split(" ");
+  if (!isNamed(mode)) return name.startsWith("Set ") ? name : `mode ${mode.degree}`;
+  const words = name.split(" ");
   if (words.length === 1) return SHORT[name] ?? name;
   return words
     .map((word) => SHORT_WORDS[word] ?? word)
