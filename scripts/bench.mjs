@@ -3,11 +3,10 @@
  * `npm run bench`: how long the reckoning takes in a worker, and how soon a change is on the screen. Prints figures; judges
  * none. The machine may be shared: look at ratios.
  */
-import { spawn } from "node:child_process";
 import { readdirSync } from "node:fs";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
-import { ensureBuild, ensureChromium, root } from "./ready.mjs";
+import { CHROMIUM_FLAGS, ensureBuild, ensureChromium, root, startServer } from "./ready.mjs";
 
 const PORT = 4397;
 const SLOWER = 4;
@@ -15,16 +14,8 @@ const COLD_RUNS = 7;
 
 ensureBuild();
 const executablePath = ensureChromium();
-const server = spawn(process.execPath, [join(root, "dist/server/entry.mjs")], {
-  env: { ...process.env, HOST: "127.0.0.1", PORT: String(PORT) },
-  stdio: "ignore",
-});
-const browser = await chromium.launch({
-  executablePath,
-  args: "--headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync".split(
-    " ",
-  ),
-});
+const { address, stop } = await startServer(PORT);
+const browser = await chromium.launch({ executablePath, args: CHROMIUM_FLAGS });
 
 /** @param {readonly number[]} values @param {number} share */
 const quantile = (values, share) =>
@@ -45,7 +36,7 @@ const workerFile = readdirSync(join(root, "dist/client/_astro")).find((name) =>
 /** Asks a fresh worker for all modes of seven notes; the time holds its start, its loading and the crossing of the answer. */
 async function coldWorker() {
   const page = await browser.newPage();
-  await page.goto(`http://127.0.0.1:${PORT}/api`, { waitUntil: "networkidle" });
+  await page.goto(`${address}/api`, { waitUntil: "networkidle" });
   const result = await page.evaluate(async (file) => {
     const started = performance.now();
     const worker = new Worker(`/_astro/${file}`, { type: "module" });
@@ -80,40 +71,58 @@ async function coldWorker() {
   return result;
 }
 
+/** Between two presses, so that one change is over before the next. */
+const GAP = 400;
+
 /**
- * Presses keys that change home or mode and takes the time from each press to the frame that shows it, with the CPU slowed.
+ * Presses keys that change home or mode, with the CPU slowed, and takes two times from each press: to the frame that shows
+ * the rows and the name, and to the one in which the panel's working and the neck have followed.
  *
  * @param {string} path
  * @param {readonly string[]} keys
  */
 async function paints(path, keys) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(`http://127.0.0.1:${PORT}${path}`, { waitUntil: "networkidle" });
+  await page.goto(`${address}${path}`, { waitUntil: "networkidle" });
   await page.getByRole("heading", { level: 2 }).first().waitFor();
   const session = await page.context().newCDPSession(page);
   await session.send("Emulation.setCPUThrottlingRate", { rate: SLOWER });
   await page.evaluate(() => {
-    const times = /** @type {number[]} */ ([]);
-    Object.assign(window, { paintTimes: times });
+    const first = /** @type {number[]} */ ([]);
+    const whole = /** @type {number[]} */ ([]);
+    Object.assign(window, { paintTimes: { first, whole } });
+    /** A message is taken once the frame is painted. @param {() => void} act */
+    const afterPaint = (act) =>
+      requestAnimationFrame(() => {
+        const { port1, port2 } = new MessageChannel();
+        port1.onmessage = act;
+        port2.postMessage(undefined);
+      });
+    const name = () => document.querySelector("main h2")?.textContent ?? "";
+    const neck = () => document.querySelector('[aria-label="Stage"] svg')?.getAttribute("aria-label") ?? "";
     document.addEventListener(
       "keydown",
-      ({ timeStamp }) =>
-        requestAnimationFrame(() => {
-          // After the frame's own work: a message is taken once it is painted.
-          const { port1, port2 } = new MessageChannel();
-          port1.onmessage = () => times.push(performance.now() - timeStamp);
-          port2.postMessage(undefined);
-        }),
+      ({ timeStamp }) => {
+        const follow = () =>
+          afterPaint(() => {
+            if (neck().startsWith(`${name()} on the neck`)) whole.push(performance.now() - timeStamp);
+            else follow();
+          });
+        afterPaint(() => {
+          first.push(performance.now() - timeStamp);
+          follow();
+        });
+      },
       { capture: true },
     );
   });
   for (const key of keys) {
     await page.keyboard.press(key);
-    await page.waitForTimeout(150);
+    await page.waitForTimeout(GAP);
   }
   const times = await page.evaluate(() => /** @type {any} */ (window).paintTimes);
   await page.close();
-  return /** @type {number[]} */ (times);
+  return /** @type {{ first: number[], whole: number[] }} */ (times);
 }
 
 try {
@@ -142,18 +151,21 @@ try {
     "ArrowDown",
     "ArrowUp",
   ];
-  const keys = [...round, ...round, ...round, ...round, ...round, ...round];
+  const keys = [...round, ...round, ...round];
+  const idle = await paints("/derive?home=D&mode=dorian", [..."zzzzzzzzzzzzzzzzzzzz"]);
+  report(`A key that does nothing, CPU ${SLOWER} times slower, to hold the rest against`, idle.first);
   for (const [name, path] of [
     ["Modes", "/derive?home=D&mode=dorian"],
     ["Modes of harmonic minor", "/derive?home=C%23&mode=phrygian-dominant"],
     ["Compare", "/derive?home=D&mode=dorian&show=compare"],
     ["Chords", "/derive?home=D&mode=dorian&show=chords"],
-  ])
-    report(
-      `${name}: change of home or mode to paint, CPU ${SLOWER} times slower`,
-      await paints(path ?? "", keys),
-    );
+  ]) {
+    const { first, whole } = await paints(path ?? "", keys);
+    console.log(`${name}, CPU ${SLOWER} times slower:`);
+    report("  change of home or mode to paint", first);
+    report("  panel and neck have followed", whole);
+  }
 } finally {
   await browser.close();
-  server.kill();
+  stop();
 }

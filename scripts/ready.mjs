@@ -1,6 +1,6 @@
 // @ts-check
 /** What the two commands need before they can run: packages, a build, a browser. Plain Node, since nothing is installed yet. */
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import {
   accessSync,
@@ -141,6 +141,39 @@ export function ensureChromium() {
     "The browser tests need Chromium, and it is not here. Install it (on Debian: apt-get install chromium), or set SHADE_CHROMIUM to the path of one.",
   );
   process.exit(1);
+}
+
+/** How the browser is started on a machine without a screen. */
+export const CHROMIUM_FLAGS =
+  "--headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync".split(
+    " ",
+  );
+
+/**
+ * Starts the built application on a port and waits until it answers.
+ *
+ * @param {number} port
+ * @returns {Promise<{ address: string, stop: () => void }>}
+ */
+export async function startServer(port) {
+  const address = `http://127.0.0.1:${port}`;
+  const server = spawn(process.execPath, [join(root, "dist/server/entry.mjs")], {
+    env: { ...process.env, HOST: "127.0.0.1", PORT: String(port) },
+    stdio: "ignore",
+  });
+  const stop = () => void server.kill();
+  for (let tries = 0; tries < 100; tries += 1) {
+    if (
+      await fetch(`${address}/derive`).then(
+        ({ ok }) => ok,
+        () => false,
+      )
+    )
+      return { address, stop };
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  stop();
+  throw new Error(`The application did not answer at ${address}; is the port taken?`);
 }
 
 /** A folder for the test runners' reports. */

@@ -1,10 +1,9 @@
 // @ts-check
 /** `npm run shots`: one current picture of each main view, made from the demo data, into docs/screenshots. */
-import { spawn } from "node:child_process";
 import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
-import { ensureBuild, ensureChromium, root } from "./ready.mjs";
+import { CHROMIUM_FLAGS, ensureBuild, ensureChromium, root, startServer } from "./ready.mjs";
 
 const PORT = 4398;
 const folder = join(root, "docs/screenshots");
@@ -62,16 +61,8 @@ const SHOTS = [
 ensureBuild();
 const executablePath = ensureChromium();
 mkdirSync(folder, { recursive: true });
-const server = spawn(process.execPath, [join(root, "dist/server/entry.mjs")], {
-  env: { ...process.env, HOST: "127.0.0.1", PORT: String(PORT) },
-  stdio: "ignore",
-});
-const browser = await chromium.launch({
-  executablePath,
-  args: "--headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync".split(
-    " ",
-  ),
-});
+const { address, stop } = await startServer(PORT);
+const browser = await chromium.launch({ executablePath, args: CHROMIUM_FLAGS });
 try {
   for (const { name, path, size: [width, height] = [1280, 800], theme, act } of SHOTS) {
     const page = await browser.newPage({
@@ -79,7 +70,7 @@ try {
       colorScheme: theme ?? "light",
       reducedMotion: "reduce",
     });
-    await page.goto(`http://127.0.0.1:${PORT}${path}${path.includes("?") ? "&" : "?"}demo`, {
+    await page.goto(`${address}${path}${path.includes("?") ? "&" : "?"}demo`, {
       waitUntil: "networkidle",
     });
     await page.getByRole("heading").first().waitFor({ state: "attached" });
@@ -91,5 +82,5 @@ try {
   }
 } finally {
   await browser.close();
-  server.kill();
+  stop();
 }

@@ -36,6 +36,7 @@ function stepsAway(mode: Mode, way: "brighter" | "darker"): readonly (readonly [
     [from - 1, from + 1]
       .filter((to) => {
         if (from === 0 || to <= 0 || to >= 12 || holds(mode.sounds, to)) return false;
+        if (mode.intervals.length === 7) return to > from === (way === "brighter");
         const change = brightness(modeOf(exchanged(mode.sounds, from, to)).intervals) - light;
         const isBrighter = change === 0 ? to > from : change > 0;
         return isBrighter === (way === "brighter");

@@ -90,7 +90,8 @@ function referenceSentence(
     const joint = at === 0 ? ": " : at === told.moved.length - 1 ? " and " : ", ";
     return [joint, colour.includes(to) ? { lit: note } : note, ` in place of ${noteText(home + from)}`];
   });
-  const nearer = nearerReference(mode, school);
+  // Of a set without a name the nearest named one is told already.
+  const nearer = isNamed(mode) ? nearerReference(mode, school) : undefined;
   return [
     `${capital(referenceText(told))} ${differenceText(told)}`,
     ...pairs,
@@ -109,6 +110,12 @@ function nearText({ mode, moved, dropped, added }: Reference): string {
   ]
     .filter((part) => part !== "")
     .join(" ");
+}
+
+/** "♭2 with 5"; three and more "♭2, ♯4 and 5". */
+function setText(set: readonly Interval[]): string {
+  const degrees = set.map(degreeText);
+  return degrees.length > 2 ? listText(degrees) : degrees.join(" with ");
 }
 
 /** How many modes that hold every note are named before the rest are counted. */
@@ -153,10 +160,7 @@ function colourSentence(
       ? ""
       : others.length > 2
         ? ` ${capital(numberText(others.length))} other sets would do.`
-        : ` So ${others.length === 1 ? "does" : "do"} ${listText(
-            others.map((set) => set.map(degreeText).join(" with ")),
-            "or",
-          )}.`;
+        : ` So ${others.length === 1 ? "does" : "do"} ${listText(others.map(setText), "or")}.`;
   return [heard === "" ? "The " : `${heard}the `, ...named, together, instead];
 }
 
@@ -164,7 +168,7 @@ function colourSentence(
 export function everySetText({ mode }: HomeMode, { comparison, reference: school }: Schools): string {
   const sets = colourNotes(mode, comparison, school);
   if (sets.length === 0) return "none tells it";
-  return sets.map((set) => (set.length === 0 ? "its third" : set.map(degreeText).join(" with "))).join(" · ");
+  return sets.map((set) => (set.length === 0 ? "its third" : setText(set))).join(" · ");
 }
 
 /** What is compared with, as a choice says it. */

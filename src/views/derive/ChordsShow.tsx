@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { useState } from "react";
+import { memo, useState } from "react";
 import {
   GUITAR,
   type FingeredShape,
@@ -57,14 +57,19 @@ const PARTS = [
 ] as const;
 type PartName = (typeof PARTS)[number][0];
 
-interface ChordsShowProps {
+interface ChordsProps {
   readonly homeMode: HomeMode;
   readonly held: Held | undefined;
   readonly onHold: (held: Held) => void;
 }
 
+interface ChordsShowProps extends ChordsProps {
+  /** The mode whose chords are laid out: they follow the sentence as soon as there is time. */
+  readonly settled?: HomeMode;
+}
+
 /** The chords that a mode gives, five ways. */
-export function ChordsShow({ homeMode, held, onHold }: ChordsShowProps) {
+export function ChordsShow({ homeMode, settled = homeMode, held, onHold }: ChordsShowProps) {
   const [part, setPart] = useState<PartName>("thirds");
   const Shown = SHOWN[part];
   return (
@@ -86,7 +91,7 @@ export function ChordsShow({ homeMode, held, onHold }: ChordsShowProps) {
       {/* A keyboard can scroll it. */}
       {/* eslint-disable-next-line jsx-a11y-x/no-noninteractive-tabindex */}
       <div className={styles.chords} tabIndex={0} role="region" aria-label="Chords">
-        <Shown homeMode={homeMode} held={held} onHold={onHold} />
+        <Shown homeMode={settled} held={held} onHold={onHold} />
       </div>
     </>
   );
@@ -115,7 +120,7 @@ function Hold({ what, held, onHold, children }: HoldProps) {
 }
 
 /** Triads to thirteenths on each degree. */
-function InThirds({ homeMode, held, onHold }: ChordsShowProps) {
+function InThirds({ homeMode, held, onHold }: ChordsProps) {
   return (
     <table className={styles.table}>
       <thead>
@@ -150,7 +155,7 @@ const romanText = (roman: string) => roman.replaceAll("b", "♭").replaceAll("#"
 const VAMPS = 10;
 
 /** The one chord that says it all, with its fifths measured, and the two-chord vamps, best first. */
-function HomeChord({ homeMode, held, onHold }: ChordsShowProps) {
+function HomeChord({ homeMode, held, onHold }: ChordsProps) {
   const { home, mode } = homeMode;
   const { tones, fifths } = fullChord(mode);
   const reduced = reducedChord(mode);
@@ -215,7 +220,7 @@ const FIFTH_TEXT: Readonly<Record<number, string>> = {
 };
 
 /** Pairs of easy chords whose notes together are the mode. */
-function SharedOutPairs({ homeMode, held, onHold }: ChordsShowProps) {
+function SharedOutPairs({ homeMode, held, onHold }: ChordsProps) {
   return (
     <section className={styles.section}>
       <h2>Two easy chords that hold the notes of the mode between them</h2>
@@ -236,7 +241,7 @@ function SharedOutPairs({ homeMode, held, onHold }: ChordsShowProps) {
 }
 
 /** Stacks of three, four and five fourths from each degree. */
-function InFourths({ homeMode, held, onHold }: ChordsShowProps) {
+function InFourths({ homeMode, held, onHold }: ChordsProps) {
   const { home, mode } = homeMode;
   return (
     <div className={styles.three}>
@@ -281,7 +286,7 @@ function readShape(
 }
 
 /** One chord quality, or one real fingering, moved to all twelve places over the home note as bass. */
-function OneShape({ homeMode, held, onHold }: ChordsShowProps) {
+function OneShape({ homeMode, held, onHold }: ChordsProps) {
   const { shape: typed } = useStore($draft);
   const { home, mode } = homeMode;
   const shape = readShape(typed) ?? { tones: [0, 4, 1, 5, 2] };
@@ -372,10 +377,10 @@ function OneShape({ homeMode, held, onHold }: ChordsShowProps) {
 /** How many modes a place names before the rest are counted. */
 const MODES = 4;
 
-const SHOWN: Readonly<Record<PartName, (props: ChordsShowProps) => React.JSX.Element>> = {
-  thirds: InThirds,
-  home: HomeChord,
-  shared: SharedOutPairs,
-  fourths: InFourths,
-  shape: OneShape,
+const SHOWN: Readonly<Record<PartName, React.ComponentType<ChordsProps>>> = {
+  thirds: memo(InThirds),
+  home: memo(HomeChord),
+  shared: memo(SharedOutPairs),
+  fourths: memo(InFourths),
+  shape: memo(OneShape),
 };

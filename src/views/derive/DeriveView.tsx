@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { accidentalsOf, type Fifths, fifthsFrom, letterOf, printName } from "@/core/pitch";
 import {
   brightestFirst,
@@ -63,7 +63,7 @@ export function DeriveView() {
   // What was held of another mode, or in another part of the view, is let go.
   // The rows and the title are on the screen first; the panel's working and the stage follow in the next frames.
   const settled = useAfterPaint(homeMode);
-  const held = show === "chords" && holding?.of === homeMode ? holding.held : undefined;
+  const held = show === "chords" && holding?.of === settled ? holding.held : undefined;
 
   useEffect(() => {
     const { home: on, mode: shown } = settled;
@@ -78,6 +78,7 @@ export function DeriveView() {
     });
   }, [settled, drone, comparison, reference, held]);
 
+  const hold = useCallback((next: Held) => setHolding({ held: next, of: settled }), [settled]);
   const walk = (by: 1 | -1) => {
     const listed = show === "compare" ? compareRows(homeMode, beside) : rows;
     const at = listed.findIndex((row) => row.mode === mode);
@@ -149,13 +150,7 @@ export function DeriveView() {
         {show === "modes" && <ModesShow homeMode={homeMode} rows={rows} onPath={playPath} />}
         {show === "make" && <MakeShow homeMode={homeMode} />}
         {show === "compare" && <CompareShow homeMode={homeMode} onPath={playPath} />}
-        {show === "chords" && (
-          <ChordsShow
-            homeMode={homeMode}
-            held={held}
-            onHold={(next) => setHolding({ held: next, of: homeMode })}
-          />
-        )}
+        {show === "chords" && <ChordsShow homeMode={homeMode} settled={settled} held={held} onHold={hold} />}
         {show === "ask" && <AskShow homeMode={homeMode} />}
       </div>
       {held ? (
