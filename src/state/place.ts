@@ -29,7 +29,8 @@ onMount($place, () => {
   const leave = () => {
     if (following !== undefined) follow();
   };
-  open();
+  // An address that has yet to follow is older than the place.
+  if (following === undefined) open();
   window.addEventListener("popstate", open);
   window.addEventListener("pagehide", leave);
   return () => {
@@ -47,8 +48,9 @@ function stopFollowing(): void {
 }
 
 function follow(): void {
+  const address = writeAddress($place.get());
   stopFollowing();
-  window.history.replaceState(null, "", writeAddress($place.get()));
+  window.history.replaceState(null, "", address);
 }
 
 function go(next: Address, isStep: boolean): void {

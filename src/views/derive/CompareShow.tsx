@@ -93,7 +93,6 @@ export function CompareShow({ homeMode, onPath }: CompareShowProps) {
           selected={homeMode}
           shared={shared}
           heard={playing === "path" ? mark : undefined}
-          leftSound={soundOf(home)}
           lineUp="homes"
           label={`Modes on ${noteText(home)}, from bright to dark`}
           onSelect={(row) =>

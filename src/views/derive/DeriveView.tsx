@@ -58,11 +58,15 @@ export function DeriveView() {
   const [holding, setHolding] = useState<{ readonly held: Held; readonly of: HomeMode }>();
   const { home, mode, lineUp, show, beside } = place;
   const homeMode = useMemo<HomeMode>(() => ({ home, mode }), [home, mode]);
+  // The row in hand and its name are on the screen first; the other rows, the working and the stage follow.
+  const settled = useAfterPaint(homeMode);
   const rows = useMemo(() => ladderRows(homeMode, lineUp), [homeMode, lineUp]);
+  const shownRows = useMemo(
+    () => firstOnScreen(homeMode, settled, lineUp, rows),
+    [homeMode, settled, lineUp, rows],
+  );
   const swap = colourSwap(mode, comparison, reference);
   // What was held of another mode, or in another part of the view, is let go.
-  // The rows and the title are on the screen first; the panel's working and the stage follow in the next frames.
-  const settled = useAfterPaint(homeMode);
   const held = show === "chords" && holding?.of === settled ? holding.held : undefined;
 
   useEffect(() => {
@@ -147,7 +151,7 @@ export function DeriveView() {
           }))}
           onChoose={(next) => setPlace({ show: next })}
         />
-        {show === "modes" && <ModesShow homeMode={homeMode} rows={rows} onPath={playPath} />}
+        {show === "modes" && <ModesShow homeMode={homeMode} rows={shownRows} onPath={playPath} />}
         {show === "make" && <MakeShow homeMode={homeMode} />}
         {show === "compare" && <CompareShow homeMode={homeMode} onPath={playPath} />}
         {show === "chords" && <ChordsShow homeMode={homeMode} settled={settled} held={held} onHold={hold} />}
@@ -176,6 +180,21 @@ function ladderRows(homeMode: HomeMode, lineUp: "homes" | "notes"): readonly Hom
   if (lineUp === "homes") return parallels(family, homeMode.home);
   const all = relatives(family, tonic);
   return brightestFirst(family.modes).flatMap((mode) => all.filter((each) => each.mode === mode));
+}
+
+/**
+ * The rows as they are drawn: on another home the row in hand is there at once, the others of its family a frame later.
+ */
+function firstOnScreen(
+  homeMode: HomeMode,
+  settled: HomeMode,
+  lineUp: "homes" | "notes",
+  rows: readonly HomeMode[],
+): readonly HomeMode[] {
+  const waits =
+    lineUp === "homes" && settled.home !== homeMode.home && settled.mode.family === homeMode.mode.family;
+  if (!waits) return rows;
+  return rows.map((row) => (row.mode === homeMode.mode ? row : { ...row, home: settled.home }));
 }
 
 /** The same letter, a half step sharper or flatter, not past double accidentals. */

@@ -26,8 +26,8 @@ import styles from "./Ladder.module.css";
 interface LadderProps {
   readonly rows: readonly HomeMode[];
   readonly selected: HomeMode;
-  /** Sounding pitch class of the leftmost column. */
-  readonly leftSound: number;
+  /** Sounding pitch class of the leftmost column, where the rows are lined up by notes. */
+  readonly leftSound?: number;
   readonly lineUp: "homes" | "notes";
   /** Sounds above home that all rows share: they step back. */
   readonly shared?: SoundSet | undefined;
@@ -38,7 +38,16 @@ interface LadderProps {
 }
 
 /** The staircase of blinds from bright to dark, one row a mode. */
-export function Ladder({ rows, selected, leftSound, lineUp, shared, heard, label, onSelect }: LadderProps) {
+export function Ladder({
+  rows,
+  selected,
+  leftSound = 0,
+  lineUp,
+  shared,
+  heard,
+  label,
+  onSelect,
+}: LadderProps) {
   const schools = useSchools();
   const list = useRef<HTMLUListElement>(null);
   // The row in hand is brought into sight where the ladder is longer than its room; the page itself stays where it is.
@@ -62,7 +71,7 @@ export function Ladder({ rows, selected, leftSound, lineUp, shared, heard, label
           key={mode.id}
           home={home}
           mode={mode}
-          homeColumn={modulo(soundOf(home) - leftSound, 12)}
+          homeColumn={lineUp === "homes" ? 0 : modulo(soundOf(home) - leftSound, 12)}
           lineUp={lineUp}
           shared={shared}
           comparison={schools.comparison}

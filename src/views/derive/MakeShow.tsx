@@ -1,5 +1,4 @@
 import { useRef, useState } from "react";
-import { soundOf } from "@/core/pitch";
 import {
   familyOf,
   findModes,
@@ -83,7 +82,6 @@ export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
       <Ladder
         rows={parallels(family, home)}
         selected={homeMode}
-        leftSound={soundOf(home)}
         lineUp="homes"
         label={`The rotations of ${homeModeText(homeMode)} on ${noteText(home)}`}
         onSelect={setHomeMode}

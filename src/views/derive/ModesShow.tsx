@@ -76,14 +76,17 @@ export function ModesShow({ homeMode, rows, onPath }: ModesShowProps) {
         rows={rows}
         selected={homeMode}
         heard={playing === "path" ? mark : undefined}
-        leftSound={soundOf(byHomes ? home : tonic)}
+        leftSound={soundOf(tonic)}
         lineUp={lineUp}
         label={ladderText(homeMode, lineUp)}
-        onSelect={setHomeMode}
+        onSelect={byHomes ? takeMode : setHomeMode}
       />
     </>
   );
 }
+
+/** On one home a row gives its mode alone. */
+const takeMode = ({ mode }: HomeMode) => setPlace({ mode });
 
 /** Families by how many notes they have; one that was made of slats stands by itself. */
 function familyOptions(inHand: Family) {

@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, render, screen, within } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { fifthsOf, printName, soundOf } from "@/core/pitch";
+import { fifthsOf, printName } from "@/core/pitch";
 import { colourSwap, FAMILIES, type HomeMode, mode, parallels } from "@/core/scale";
 import { vamps } from "@/core/chord";
 import {
@@ -51,7 +51,6 @@ describe("the ladder", () => {
       <Ladder
         rows={parallels(FAMILIES[0]!, fifthsOf(home))}
         selected={at(home, "dorian")}
-        leftSound={soundOf(fifthsOf(home))}
         lineUp="homes"
         label="The modes"
         onSelect={choose}
