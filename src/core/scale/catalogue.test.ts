@@ -122,16 +122,42 @@ const TABLE: readonly (readonly [
     "minor +6 7",
     "2 5 7 / 2 #5 6 / 2 6 7 / 4 5 7 / 4 #5 6 / 4 6 7 / 5 #5 6 / 5 #5 7 / #5 6 7",
   ],
-  ["ionian-without-7", "1 2 3 4 5 6", 1.5, "major -7", ""],
-  ["aeolian-without-6", "1 2 b3 4 5 b7", -0.5, "minor -b6", ""],
-  ["phrygian-without-5", "1 b2 b3 4 b6 b7", -2.5, "minor b2 -5", ""],
+  ["ionian-without-2", "1 3 4 5 6 7", 2, "major -2", ""],
+  ["ionian-without-3", "1 2 4 5 6 7", 1.67, "major -3", ""],
   ["ionian-without-4", "1 2 3 5 6 7", 2.5, "major -4", ""],
-  ["dorian-without-3", "1 2 4 5 6 b7", 0.5, "major -3 b7", ""],
+  ["ionian-without-5", "1 2 3 4 6 7", 2.17, "major -5", ""],
+  ["ionian-without-6", "1 2 3 4 5 7", 1.83, "major -6", ""],
+  ["ionian-without-7", "1 2 3 4 5 6", 1.5, "major -7", ""],
   ["aeolian-without-2", "1 b3 4 5 b6 b7", -1.5, "minor -2", ""],
+  ["aeolian-without-3", "1 2 4 5 b6 b7", -0.67, "major -3 b6 b7", ""],
+  ["aeolian-without-4", "1 2 b3 5 b6 b7", -1, "minor -4", ""],
+  ["aeolian-without-5", "1 2 b3 4 b6 b7", -1.33, "minor -5", ""],
+  ["aeolian-without-6", "1 2 b3 4 5 b7", -0.5, "minor -b6", ""],
+  ["aeolian-without-7", "1 2 b3 4 5 b6", -0.83, "minor -b7", ""],
   ["dorian-without-2", "1 b3 4 5 6 b7", -0.33, "minor -2 6", ""],
+  ["dorian-without-3", "1 2 4 5 6 b7", 0.5, "major -3 b7", ""],
+  ["dorian-without-4", "1 2 b3 5 6 b7", 0.17, "minor -4 6", ""],
+  ["dorian-without-5", "1 2 b3 4 6 b7", -0.17, "minor -5 6", ""],
+  ["dorian-without-7", "1 2 b3 4 5 6", 0.33, "minor 6 -b7", ""],
   ["mixolydian-without-2", "1 3 4 5 6 b7", 0.83, "major -2 b7", ""],
   ["mixolydian-without-4", "1 2 3 5 6 b7", 1.33, "major -4 b7", ""],
+  ["mixolydian-without-5", "1 2 3 4 6 b7", 1, "major -5 b7", ""],
   ["mixolydian-without-6", "1 2 3 4 5 b7", 0.67, "major -6 b7", ""],
+  ["lydian-without-2", "1 3 #4 5 6 7", 3.17, "major -2 #4", ""],
+  ["lydian-without-3", "1 2 #4 5 6 7", 2.83, "major -3 #4", ""],
+  ["lydian-without-5", "1 2 3 #4 6 7", 3.33, "major #4 -5", ""],
+  ["lydian-without-6", "1 2 3 #4 5 7", 3, "major #4 -6", ""],
+  ["lydian-without-7", "1 2 3 #4 5 6", 2.67, "major #4 -7", ""],
+  ["phrygian-without-3", "1 b2 4 5 b6 b7", -1.83, "major b2 -3 b6 b7", ""],
+  ["phrygian-without-4", "1 b2 b3 5 b6 b7", -2.17, "minor b2 -4", ""],
+  ["phrygian-without-5", "1 b2 b3 4 b6 b7", -2.5, "minor b2 -5", ""],
+  ["phrygian-without-6", "1 b2 b3 4 5 b7", -1.67, "minor b2 -b6", ""],
+  ["phrygian-without-7", "1 b2 b3 4 5 b6", -2, "minor b2 -b7", ""],
+  ["locrian-without-2", "1 b3 4 b5 b6 b7", -2.67, "minor -2 b5", ""],
+  ["locrian-without-3", "1 b2 4 b5 b6 b7", -3, "major b2 -3 b5 b6 b7", ""],
+  ["locrian-without-4", "1 b2 b3 b5 b6 b7", -3.33, "minor b2 -4 b5", ""],
+  ["locrian-without-6", "1 b2 b3 4 b5 b7", -2.83, "minor b2 b5 -b6", ""],
+  ["locrian-without-7", "1 b2 b3 4 b5 b6", -3.17, "minor b2 b5 -b7", ""],
 ];
 
 /** What differs, degree by degree, as the table writes it. */
@@ -160,12 +186,8 @@ describe("the catalogue", () => {
     expect(modeOfSounds(found.sounds)).toBe(found);
   });
 
-  it("holds what the table lists, and six-note scales besides", () => {
-    const listed = new Set(TABLE.map(([id]) => id));
-    expect(listed.size).toBe(TABLE.length);
-    const others = CATALOGUE.filter(({ id }) => !listed.has(id)).map(({ id }) => id);
-    expect(others.filter((id) => !id.includes("-without-"))).toEqual([]);
-    expect(CATALOGUE.filter(({ id }) => id.includes("-without-"))).toHaveLength(36);
+  it("holds what the table lists, and nothing else", () => {
+    expect(CATALOGUE.map(({ id }) => id).sort()).toEqual(TABLE.map(([id]) => id).sort());
   });
 
   it("has no two modes that sound alike, and no name twice", () => {

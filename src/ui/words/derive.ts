@@ -251,10 +251,10 @@ const STEPS: Readonly<Record<number, string>> = {
 
 const halfStepsBetween = ({ mode }: HomeMode) => stepsOf(mode.intervals.map(halfSteps));
 
-/** "whole half whole whole whole half whole (2 1 2 2 2 1 2)". */
+/** "whole half whole whole whole half whole (2 1 2 2 2 1 2)"; the figures stay on one line. */
 export function stepsText(homeMode: HomeMode): string {
   const steps = halfStepsBetween(homeMode);
-  return `${steps.map((step) => STEPS[step] ?? `${step} halves`).join(" ")} (${steps.join(" ")})`;
+  return `${steps.map((step) => STEPS[step] ?? `${step} halves`).join(" ")} (${steps.join("\u00A0")})`;
 }
 
 /** "major second, minor third, …" */

@@ -273,7 +273,9 @@ describe("what a mode is, in a sentence", () => {
     const dorian = at("D", "dorian");
     expect(countSentence(dorian)).toBe("Count up from C: C 1, D 2.");
     expect(countSentence(at("Gb", "ionian"))).toBe("The parent scale itself, counted from its first note.");
-    expect(stepsText(at("A", "harmonic-minor"))).toBe("whole half whole whole half 1½ half (2 1 2 2 1 3 1)");
+    expect(stepsText(at("A", "harmonic-minor"))).toBe(
+      "whole half whole whole half 1½ half (2\u00A01\u00A02\u00A02\u00A01\u00A03\u00A01)",
+    );
     expect(sungText(dorian, "home")).toBe("do re me fa sol la te");
     expect(homeChordText(dorian)).toBe("Dm7, in full Dm13 (every fifth perfect)");
     expect(homeChordText(at("F", "lydian"))).toBe("Fmaj7, in full Fmaj13♯11 (5 of 6 fifths perfect)");

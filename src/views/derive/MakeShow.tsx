@@ -23,6 +23,7 @@ import {
   modeText,
   nearNamedText,
   noteText,
+  stepsText,
   symmetryText,
   wording,
 } from "@/ui/words";
@@ -104,6 +105,7 @@ function Verdict({ homeMode }: { readonly homeMode: HomeMode }) {
       </p>
       {!isNamed(mode) && (
         <p>
+          {`Steps: ${stepsText(homeMode)}. `}
           {`Nearest: ${nearestNamed(mode)
             .map((near) => nearNamedText(home, near))
             .join("; ")}.`}

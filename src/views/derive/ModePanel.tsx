@@ -24,7 +24,6 @@ import {
   backwardsText,
   capital,
   COMPARISON_TEXT,
-  degreeText,
   countSentence,
   everySetText,
   homeChordText,
@@ -341,7 +340,7 @@ function Besides({
           className={styles.link}
           onClick={() => setPlace({ mode: other })}
         >
-          {`${capital(inTitle(modeText(other)))} (${way === "fuller" ? "with" : "without"} ${noteText(home + note)}, ${degreeText(note)})`}
+          {`${capital(inTitle(modeText(other)))} (${way === "fuller" ? "with" : "without"} ${noteText(home + note)})`}
         </button>
       ))}
     </span>
