@@ -147,8 +147,8 @@ export interface Near {
 }
 
 /**
- * The named modes nearest to a mode, the fewest differing degrees first, then as many notes, then the same third, then the
- * catalogue's order. The mode itself is not among them.
+ * The named modes nearest to a mode: the fewest differing degrees first, then, where there are fewer
+ * than seven notes, those that hold most of them, then as many notes, then the same third, then the catalogue's order. The mode itself is not among them.
  *
  * @example nearestNamed(mode("minor-pentatonic"))[0] // Minor blues, which has ♭5 besides
  */
@@ -157,9 +157,18 @@ export function nearestNamed(mode: Mode, most = 3): readonly Near[] {
     const difference = differenceFrom(other, mode);
     const third = [3, 4].filter((sound) => holds(other.sounds, sound) !== holds(mode.sounds, sound)).length;
     const apart = size(other.sounds ^ mode.sounds);
+    // A few notes are read as part of a fuller scale; seven are held against other sevens.
+    const outside = size(mode.sounds) < 7 ? size(mode.sounds & ~other.sounds) : 0;
     return {
       near: { mode: other, difference },
-      rank: [extentOf(difference), Math.abs(size(other.sounds) - size(mode.sounds)), apart, third, at],
+      rank: [
+        extentOf(difference),
+        outside,
+        Math.abs(size(other.sounds) - size(mode.sounds)),
+        apart,
+        third,
+        at,
+      ],
     };
   });
   ranked.sort((a, b) => compareRanks(a.rank, b.rank));

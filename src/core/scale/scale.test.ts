@@ -365,6 +365,7 @@ describe("modes held against each other", () => {
     expect(first?.mode.id).toBe("dorian-flat2");
     expect(first?.difference).toEqual({ moved: [{ from: -1, to: 6 }], dropped: [], added: [] });
     expect(nearestNamed(mode("minor-pentatonic"))[0]?.mode.id).toBe("blues-minor");
+    expect(nearestNamed(mode("set-179"))[0]?.mode.id).toBe("phrygian-dominant");
     for (const each of modesOfSize(7)) {
       expect(nearestNamed(each).every((near) => near.mode !== each && extentOf(near.difference) > 0)).toBe(
         true,
