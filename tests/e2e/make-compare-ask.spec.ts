@@ -20,7 +20,7 @@ test("slats are opened and shut by pointer and by keyboard alone, and the scale 
   await expect(page).toHaveURL(/mode=set-\d+&show=make/);
   await page.reload();
   await expect(page.getByText("Seven notes, no name in use.")).toBeVisible();
-  await expect(page.getByText(/Nearest: D/)).toBeVisible();
+  await expect(page.getByText(/^Steps: whole .* Nearest: D/)).toBeVisible();
   expect(seen).toEqual([]);
 });
 
