@@ -1,9 +1,7 @@
 // @ts-check
 /** `npm run demo`: installs, builds, starts, opens with the demo data, prints the address. */
-import { spawn } from "node:child_process";
 import { createServer } from "node:net";
-import { join } from "node:path";
-import { ensureBuild, ensurePackages, root } from "./ready.mjs";
+import { ensureBuild, ensurePackages, startServer } from "./ready.mjs";
 
 ensurePackages();
 ensureBuild();
@@ -19,21 +17,5 @@ const isFree = (port) =>
 let port = Number(process.env.PORT ?? 4321);
 while (!(await isFree(port))) port += 1;
 
-const server = spawn(process.execPath, [join(root, "dist/server/entry.mjs")], {
-  env: { ...process.env, HOST: "127.0.0.1", PORT: String(port), SHADE_DEMO: "1" },
-  stdio: ["ignore", "ignore", "inherit"],
-});
-server.on("exit", (code) => process.exit(code ?? 0));
-for (const signal of /** @type {const} */ (["SIGINT", "SIGTERM"]))
-  process.on(signal, () => server.kill(signal));
-
-const address = `http://127.0.0.1:${port}/`;
-for (let tries = 0; tries < 100; tries += 1) {
-  try {
-    await fetch(address, { redirect: "manual" });
-    break;
-  } catch {
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
-}
-console.log(`Shade is at ${address} with the demo on its Shelf. Ctrl+C ends it.`);
+const { address } = await startServer(port, { env: { SHADE_DEMO: "1" }, ends: true });
+console.log(`Shade is at ${address}/ with the demo on its Shelf. Ctrl+C ends it.`);

@@ -150,26 +150,30 @@ export const CHROMIUM_FLAGS =
   );
 
 /**
- * Starts the built application on a port and waits until it answers.
+ * Starts the built application on a port and waits until it answers. With `ends` this process lives and dies with it.
  *
  * @param {number} port
+ * @param {{ env?: Record<string, string>, ends?: boolean }} [options]
  * @returns {Promise<{ address: string, stop: () => void }>}
  */
-export async function startServer(port) {
+export async function startServer(port, { env = {}, ends = false } = {}) {
   const address = `http://127.0.0.1:${port}`;
   const server = spawn(process.execPath, [join(root, "dist/server/entry.mjs")], {
-    env: { ...process.env, HOST: "127.0.0.1", PORT: String(port) },
-    stdio: "ignore",
+    env: { ...process.env, HOST: "127.0.0.1", PORT: String(port), ...env },
+    stdio: ["ignore", "ignore", "inherit"],
   });
   const stop = () => void server.kill();
+  if (ends) {
+    server.on("exit", (code) => process.exit(code ?? 0));
+    for (const signal of /** @type {const} */ (["SIGINT", "SIGTERM"]))
+      process.on(signal, () => server.kill(signal));
+  }
   for (let tries = 0; tries < 100; tries += 1) {
-    if (
-      await fetch(`${address}/derive`).then(
-        ({ ok }) => ok,
-        () => false,
-      )
-    )
-      return { address, stop };
+    const answers = await fetch(`${address}/derive`).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+    if (answers) return { address, stop };
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   stop();

@@ -1,6 +1,7 @@
 import { useStore } from "@nanostores/react";
+import { useMemo } from "react";
 import { $settings } from "@/state";
-import { setWording } from "@/ui/words";
+import { type Schools, setWording } from "@/ui/words";
 
 // Before anything is drawn with a new setting, the words follow it.
 $settings.subscribe(({ noteNames, majorNames }) => setWording({ noteNames, majorNames }));
@@ -12,7 +13,7 @@ export function useWordingKey(): string {
 }
 
 /** The schools that the user has chosen: what modes are told by, told from, and sung in. */
-export function useSchools() {
+export function useSchools(): Schools {
   const { reference, comparison, syllables } = useStore($settings);
-  return { reference, comparison, syllables };
+  return useMemo(() => ({ reference, comparison, syllables }), [reference, comparison, syllables]);
 }

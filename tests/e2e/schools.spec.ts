@@ -11,7 +11,7 @@ test("settings change names, syllables and what a mode is told by, at once and a
   await sheet.getByLabel("German, H and B").check();
   await sheet.getByLabel("major and natural minor").check();
   await sheet.getByLabel("Syllables").selectOption({ label: "do on the parent’s tonic" });
-  await sheet.getByLabel("A mode is told by").selectOption({ label: "major always" });
+  await sheet.getByLabel("What it is told by").selectOption({ label: "major always" });
   await page.keyboard.press("Escape");
   await expect(page.getByRole("heading", { name: "H natural minor" })).toBeVisible();
   await expect(page.getByText("la ti do re mi fa sol")).toBeVisible();

@@ -8,7 +8,7 @@ import {
   holds,
   holdsAll,
   isNamed,
-  members,
+  isOneNoteApart,
   type Mode,
   modesOfSize,
   period,
@@ -78,14 +78,6 @@ const HOLDS_TRUE: Readonly<Record<Claim, (mode: Mode) => boolean>> = {
 
 /** Whether a claim is true of a mode. */
 export const isTrueOf = (claim: Claim, mode: Mode): boolean => HOLDS_TRUE[claim](mode);
-
-/** Modes that differ by one note: one moved a half step, one more or one fewer. */
-function isOneNoteApart(a: Mode, b: Mode): boolean {
-  const differing = members(a.sounds ^ b.sounds);
-  if (differing.length === 1) return true;
-  const [low = 0, high = 0] = differing;
-  return differing.length === 2 && high - low === 1 && size(a.sounds) === size(b.sounds);
-}
 
 /** How many near misses are told. */
 const NEAREST = 3;

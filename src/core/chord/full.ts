@@ -1,5 +1,5 @@
 import type { Interval, NameForm } from "../pitch";
-import { colourNotes, members, type Mode, thirdOf } from "../scale";
+import { members, type Mode, shownColour, thirdOf } from "../scale";
 import { chordSuffix } from "./chord";
 import { tonesFromSounds } from "./name";
 import { stackOfThirds } from "./of-mode";
@@ -47,7 +47,7 @@ const SIX_STRINGS = 6;
  */
 export function reducedChord(mode: Mode, most = SIX_STRINGS): readonly Interval[] {
   const { tones } = fullChord(mode);
-  const colour = colourNotes(mode)[0] ?? [];
+  const colour = shownColour(mode);
   const seventh = stackedSeventh(mode);
   const stays = [0, thirdOf(mode), seventh, ...colour];
   const spare = [1, ...(tones.includes(4) ? [-1] : []), ...tones.toReversed()].filter(

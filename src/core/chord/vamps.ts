@@ -1,11 +1,11 @@
 import { type Interval, soundOf } from "../pitch";
 import {
-  colourNotes,
   compareRanks,
   comparisonOf,
   type HomeMode,
   holdsAll,
   type Mode,
+  shownColour,
   soundsOf,
   thirdOf,
 } from "../scale";
@@ -49,7 +49,7 @@ const shortChords = ({ chords }: DegreeChords): readonly Chord[] =>
   [chords.triad, chords.seventh].filter((chord) => chord !== undefined);
 
 function rankVamps(mode: Mode): readonly Vamp[] {
-  const colour = colourNotes(mode)[0] ?? [];
+  const colour = shownColour(mode);
   const third = thirdOf(mode);
   const needed = soundsOf([0, ...colour, ...(third === undefined ? [] : [third])]);
   const others = comparisonOf(mode);

@@ -2,12 +2,13 @@ import { type Fifths, soundOf } from "../pitch";
 import { type Chord, chordNotes, chordSounds } from "../chord";
 import {
   USUAL_MODES,
-  colourNotes,
+  colourOn,
   type HomeMode,
   holds,
   type Mode,
   notesOf,
   soundSet,
+  type Telling,
   transpose,
 } from "../scale";
 
@@ -29,18 +30,17 @@ export interface Fit {
  *
  * @example fitOf(A13, { home: E, mode: dorian }) // outside none, rubs D, colour C♯, free none
  */
-export function fitOf(chord: Chord, homeMode: HomeMode): Fit {
+export function fitOf(chord: Chord, homeMode: HomeMode, telling?: Telling): Fit {
   const sounds = chordSounds(chord);
   const modeSounds = transpose(homeMode.mode.sounds, soundOf(homeMode.home));
   const notes = notesOf(homeMode);
   const beside = notes.filter((note) => !holds(sounds, soundOf(note)));
   const rubs = beside.filter((note) => holds(sounds, soundOf(note) - 1));
-  const colour = (colourNotes(homeMode.mode)[0] ?? []).map((interval) => homeMode.home + interval);
   return {
     homeMode,
     outside: chordNotes(chord).filter((note) => !holds(modeSounds, soundOf(note))),
     rubs,
-    colour: colour.filter((note) => holds(sounds, soundOf(note))),
+    colour: colourOn(homeMode, telling).filter((note) => holds(sounds, soundOf(note))),
     free: beside.filter((note) => !rubs.includes(note)),
   };
 }

@@ -8,10 +8,12 @@ import {
   COMPARISONS,
   comparisonOf,
   FAMILIES,
+  everyNoteAway,
   familyOf,
   holdersOf,
   holdsAll,
   isNamed,
+  isOneNoteApart,
   maybeFamily,
   maybeMode,
   mode,
@@ -19,14 +21,13 @@ import {
   modeOfSounds,
   modesOfSize,
   notesOf,
-  oneNoteApart,
+  oneMoreOrFewer,
   oneNoteAway,
   parentOf,
   period,
   reference,
   relatives,
   rotations,
-  size,
   soundSet,
   soundsOf,
   spellSet,
@@ -350,24 +351,43 @@ describe("colour notes over all modes", () => {
 describe("one note apart", () => {
   it("going brighter and darker again comes back, over all 462", () => {
     for (const each of modesOfSize(7)) {
-      for (const step of oneNoteApart(each).brighter) {
-        const back = oneNoteApart(step.mode).darker.find((other) => other.mode === each);
+      for (const step of everyNoteAway(each, "brighter")) {
+        const back = everyNoteAway(step.mode, "darker").find((other) => other.mode === each);
         expect([back?.from, back?.to]).toEqual([step.to, step.from]);
         expect(brightness(step.mode.intervals) - brightness(each.intervals)).toBeCloseTo(1);
-        expect(size(step.mode.sounds ^ each.sounds)).toBe(2);
+        expect(isOneNoteApart(each, step.mode)).toBe(true);
       }
     }
   });
 
-  it("finds fuller and sparer scales", () => {
-    const ionian = oneNoteApart(mode("ionian"));
-    expect(ionian.fuller.map(({ mode: { id }, added }) => `${id} ${printDegree(added)}`)).toEqual([
+  it("finds scales with a note more and a note fewer", () => {
+    const { more, fewer } = oneMoreOrFewer(mode("ionian"));
+    expect(more.map(({ mode: { id }, note }) => `${id} ${printDegree(note)}`)).toEqual([
       "bebop-dominant b7",
       "bebop-major #5",
     ]);
-    expect(ionian.sparer.map(({ mode: { id } }) => id)).toContain("ionian-without-4");
-    expect(oneNoteAway(mode("minor-pentatonic"), "brighter").map(({ mode: { id } }) => id)).toContain(
-      "suspended-pentatonic",
+    expect(fewer.map(({ mode: { id }, note }) => `${id} ${printDegree(note)}`)).toContain(
+      "ionian-without-4 4",
     );
+  });
+
+  it("is mutual, and no mode is one note from itself", () => {
+    const some = [...CATALOGUE, ...modesOfSize(7).slice(0, 60)];
+    for (const one of some) {
+      expect(isOneNoteApart(one, one)).toBe(false);
+      for (const other of some) expect(isOneNoteApart(one, other)).toBe(isOneNoteApart(other, one));
+    }
+    expect(isOneNoteApart(mode("dorian"), mode("ionian"))).toBe(false);
+    expect(isOneNoteApart(mode("dorian"), mode("aeolian"))).toBe(true);
+    expect(isOneNoteApart(mode("minor-pentatonic"), mode("blues-minor"))).toBe(true);
+  });
+
+  it("goes by brightness outside seven notes: the third lowered to a second is brighter", () => {
+    const [first] = oneNoteAway(mode("minor-pentatonic"), "brighter");
+    expect([first?.mode.id, first && printDegree(first.from), first && printDegree(first.to)]).toEqual([
+      "suspended-pentatonic",
+      "b3",
+      "2",
+    ]);
   });
 });

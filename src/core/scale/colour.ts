@@ -1,6 +1,6 @@
-import { halfSteps, type Interval } from "../pitch";
+import { type Fifths, halfSteps, type Interval } from "../pitch";
 import { CATALOGUE, familyOf, type Mode, SEVEN } from "./catalogue";
-import { thirdOf } from "./count";
+import { type HomeMode, thirdOf } from "./count";
 import { reference, type ReferenceSchool } from "./reference";
 import { compareRanks } from "./rank";
 import { holds, holdsAll, size, soundsOf } from "./sound-set";
@@ -27,6 +27,26 @@ export function comparisonOf(mode: Mode, comparison: Comparison = "usual"): read
 /** Other modes of the comparison that hold every note of this one: where there are any, nothing that it has tells it. */
 export const holdersOf = (mode: Mode, comparison: Comparison = "usual"): readonly Mode[] =>
   comparisonOf(mode, comparison).filter((other) => holdsAll(other.sounds, mode.sounds));
+
+/** How a mode is told: from which others its colour notes tell it, and by which reference. What is left out is as usual. */
+export interface Telling {
+  readonly comparison?: Comparison;
+  readonly reference?: ReferenceSchool;
+}
+
+/** The colour notes that are shown: the first of the smallest sets, empty where none tells the mode. */
+export const shownColour = (
+  mode: Mode,
+  { comparison, reference: school }: Telling = {},
+): readonly Interval[] => colourNotes(mode, comparison, school)[0] ?? [];
+
+/**
+ * The same as names on a home.
+ *
+ * @example colourOn({ home: 2, mode: mode("dorian") }) // [5], B
+ */
+export const colourOn = ({ home, mode }: HomeMode, telling?: Telling): readonly Fifths[] =>
+  shownColour(mode, telling).map((interval) => home + interval);
 
 type Sets = readonly (readonly Interval[])[];
 

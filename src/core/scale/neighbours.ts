@@ -2,7 +2,7 @@ import { degreeNumber, halfSteps, type Interval } from "../pitch";
 import { CATALOGUE, intervalSounding, isNamed, type Mode, modeOf } from "./catalogue";
 import { brightness } from "./count";
 import { compareRanks } from "./rank";
-import { holds, members, size, type SoundSet } from "./sound-set";
+import { flipped, holds, members, size, type SoundSet } from "./sound-set";
 
 /** One degree moved and the mode that this makes. */
 export interface Neighbour {
@@ -24,7 +24,7 @@ export const extentOf = ({ moved, dropped, added }: Difference): number =>
 
 /** The set with one note of it exchanged for another. */
 const exchanged = (sounds: SoundSet, from: number, to: number): SoundSet =>
-  (sounds & ~(1 << from)) | (1 << to);
+  flipped(flipped(sounds, from), to);
 
 /**
  * Every half step that one note of a mode, not home, can go to where no note is and the mode becomes brighter (or darker). In
@@ -76,41 +76,34 @@ export function everyNoteAway(mode: Mode, way: "brighter" | "darker"): readonly 
 export const oneNoteAway = (mode: Mode, way: "brighter" | "darker"): readonly Neighbour[] =>
   everyNoteAway(mode, way).filter(({ mode: other }) => isNamed(other));
 
-/** What lies one note from a mode, on the same home. */
-export interface OneNoteApart {
-  /** One degree moved by a half step: brighter, darker. Modes without a name are among them. */
-  readonly brighter: readonly Neighbour[];
-  readonly darker: readonly Neighbour[];
-  /** Named modes that have one note more, or one fewer, with that note's degree. */
-  readonly fuller: readonly { readonly mode: Mode; readonly added: Interval }[];
-  readonly sparer: readonly { readonly mode: Mode; readonly dropped: Interval }[];
+/** Whether two modes differ by a single note: one moved a half step, one more or one fewer. */
+export function isOneNoteApart(a: Mode, b: Mode): boolean {
+  const [low = 0, high, another] = members(a.sounds ^ b.sounds);
+  if (another !== undefined) return false;
+  return high === undefined ? a !== b : high - low === 1 && size(a.sounds) === size(b.sounds);
+}
+
+/** A named mode that has a note more than another, or lacks one of its notes, and that note. */
+export interface Beside {
+  readonly mode: Mode;
+  readonly note: Interval;
 }
 
 /**
- * Every mode that differs from this one by a single note.
+ * The named modes that have one note more than a mode, and those that have one fewer.
  *
- * @example oneNoteApart(ionian).fuller.map(({ mode }) => mode.id) // bebop-major, bebop-dominant
+ * @example oneMoreOrFewer(ionian).more.map(({ mode }) => mode.id) // bebop-dominant, bebop-major
  */
-export function oneNoteApart(mode: Mode): OneNoteApart {
-  const one = (from: SoundSet, to: SoundSet) => size(from ^ to) === 1;
-  const beside = CATALOGUE.filter((other) => one(mode.sounds, other.sounds));
-  const only = (set: SoundSet) => members(set)[0] ?? 0;
-  return {
-    brighter: everyNoteAway(mode, "brighter"),
-    darker: everyNoteAway(mode, "darker"),
-    fuller: beside
-      .filter((other) => size(other.sounds) > size(mode.sounds))
-      .map((other) => ({
-        mode: other,
-        added: intervalSounding(other, only(other.sounds ^ mode.sounds)) ?? 0,
-      })),
-    sparer: beside
-      .filter((other) => size(other.sounds) < size(mode.sounds))
-      .map((other) => ({
-        mode: other,
-        dropped: intervalSounding(mode, only(other.sounds ^ mode.sounds)) ?? 0,
-      })),
-  };
+export function oneMoreOrFewer(mode: Mode): {
+  readonly more: readonly Beside[];
+  readonly fewer: readonly Beside[];
+} {
+  const beside = CATALOGUE.filter((other) => size(mode.sounds ^ other.sounds) === 1).map((other) => {
+    const [sound = 0] = members(mode.sounds ^ other.sounds);
+    const isMore = holds(other.sounds, sound);
+    return { mode: other, isMore, note: intervalSounding(isMore ? other : mode, sound) ?? 0 };
+  });
+  return { more: beside.filter(({ isMore }) => isMore), fewer: beside.filter(({ isMore }) => !isMore) };
 }
 
 /**

@@ -20,6 +20,9 @@ export function soundsOf(intervals: readonly Interval[]): SoundSet {
 /** Whether a half step is in the set. */
 export const holds = (set: SoundSet, sound: number): boolean => ((set >> modulo(sound, 12)) & 1) === 1;
 
+/** The set with one half step put in where it was not, or taken out where it was. */
+export const flipped = (set: SoundSet, sound: number): SoundSet => set ^ (1 << modulo(sound, 12));
+
 /** Whether every member of `part` is in `whole`. */
 export const holdsAll = (whole: SoundSet, part: SoundSet): boolean => (part & ~whole) === 0;
 

@@ -1,8 +1,8 @@
 import { halfSteps, type Interval } from "../pitch";
 import { modeOfSounds, type Mode } from "./catalogue";
-import { colourNotes, type Comparison } from "./colour";
+import { shownColour, type Telling } from "./colour";
 import { thirdOf } from "./count";
-import { reference, type ReferenceSchool } from "./reference";
+import { reference } from "./reference";
 import { holds, soundsOf } from "./sound-set";
 
 /** A colour note and its ordinary neighbour, and the mode that the neighbour makes where it has a name. */
@@ -22,13 +22,9 @@ const HALF_STEP = 7;
  *
  * @example colourSwap(mode("dorian")) // 6 to ♭6, makes Aeolian
  */
-export function colourSwap(
-  mode: Mode,
-  comparison: Comparison = "usual",
-  school: ReferenceSchool = "by-third",
-): Swap | undefined {
-  const colour = colourNotes(mode, comparison, school)[0] ?? [];
-  const changed = reference(mode, school).moved.find(({ to }) => colour.includes(to));
+export function colourSwap(mode: Mode, telling: Telling = {}): Swap | undefined {
+  const colour = shownColour(mode, telling);
+  const changed = reference(mode, telling.reference).moved.find(({ to }) => colour.includes(to));
   const way = thirdOf(mode) === 4 ? -HALF_STEP : HALF_STEP;
   const outermost = colour.toSorted((a, b) => (way < 0 ? b - a : a - b))[0];
   const from = changed?.to ?? outermost;

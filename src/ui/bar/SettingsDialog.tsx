@@ -1,12 +1,10 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode } from "react";
 import { NOTE_NAMINGS, type NoteNaming } from "@/core/pitch";
-import { COMPARISONS, REFERENCE_SCHOOLS } from "@/core/scale";
 import { $settings, changeSettings } from "@/state";
 import type { Settings } from "@/store";
-import { Choice, Select } from "@/ui/controls";
+import { Choice, ComparisonSelect, ReferenceSelect, Select } from "@/ui/controls";
 import { Dialog } from "@/ui/dialog";
-import { COMPARISON_TEXT, REFERENCE_TEXT } from "@/ui/words";
 import styles from "./SettingsDialog.module.css";
 
 interface SettingsDialogProps {
@@ -29,7 +27,7 @@ const SYLLABLES: readonly { readonly value: Settings["syllables"]; readonly text
 
 /** How notes and modes are called, sung and told: where players disagree, each chooses. */
 export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
-  const { theme, noteNames, majorNames, syllables, reference, comparison } = useStore($settings);
+  const { theme, noteNames, majorNames, syllables } = useStore($settings);
   return (
     <Dialog
       title="Settings"
@@ -67,22 +65,10 @@ export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
         />
       </Row>
       <Row name="A mode is told by" says="The scale that it is described as a change of.">
-        <Select
-          label="A mode is told by"
-          size="small"
-          value={reference}
-          options={REFERENCE_SCHOOLS.map((value) => ({ value, text: REFERENCE_TEXT[value] }))}
-          onChange={(value) => changeSettings({ reference: value })}
-        />
+        <ReferenceSelect />
       </Row>
       <Row name="Colour notes tell it from" says="The modes on the same home that it is held against.">
-        <Select
-          label="Colour notes tell it from"
-          size="small"
-          value={comparison}
-          options={COMPARISONS.map((value) => ({ value, text: COMPARISON_TEXT[value] }))}
-          onChange={(value) => changeSettings({ comparison: value })}
-        />
+        <ComparisonSelect />
       </Row>
       <Row name="Light">
         <Choice

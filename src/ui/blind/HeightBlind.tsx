@@ -1,6 +1,7 @@
 import type { CSSProperties } from "react";
 import { type Fifths, soundOf } from "@/core/pitch";
 import type { HomeMode } from "@/core/scale";
+import { useSchools } from "@/ui/useSchools";
 import { degreeText, noteText } from "@/ui/words";
 import { slatsOf } from "./slats";
 import styles from "./HeightBlind.module.css";
@@ -20,6 +21,7 @@ const OUTSIDE_DEGREES = ["1", "♭2", "2", "♭3", "3", "4", "♭5", "5", "♭6"
 
 /** The blind with heights: how long each note sounds, counted from home. Open stripes where a note was never heard. */
 export function HeightBlind({ homeMode, sounding, visiting, open }: HeightBlindProps) {
+  const schools = useSchools();
   const home = soundOf(homeMode.home);
   const share = (step: number) => sounding[(step + home) % 12] ?? 0;
   const most = Math.max(...sounding);
@@ -29,7 +31,7 @@ export function HeightBlind({ homeMode, sounding, visiting, open }: HeightBlindP
         How long each note sounds, counted from the home note
       </figcaption>
       <ol className={styles.bars}>
-        {slatsOf(homeMode).map(({ step, note, isHome, isColour, interval }) => {
+        {slatsOf(homeMode, schools).map(({ step, note, isHome, isColour, interval }) => {
           const guest = visiting.find((each) => soundOf(each) === (step + home) % 12);
           const name = note ?? guest;
           const height: CSSProperties & Record<"--height", string> = {

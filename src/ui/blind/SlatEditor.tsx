@@ -1,5 +1,5 @@
 import { halfSteps } from "@/core/pitch";
-import { type HomeMode, holds, spellSet } from "@/core/scale";
+import { flipped, type HomeMode, holds, spellSet } from "@/core/scale";
 import { useSchools } from "@/ui/useSchools";
 import { degreeText, intervalText, noteText } from "@/ui/words";
 import { slatsOf } from "./slats";
@@ -21,7 +21,7 @@ export function SlatEditor({ homeMode, onFlip }: SlatEditorProps) {
       {slatsOf(homeMode, schools).map(({ step, note, interval, isHome, isColour }) => {
         // A shut slat is named as it would be if it were opened.
         const would =
-          interval ?? spellSet(mode.sounds | (1 << step)).find((each) => halfSteps(each) === step) ?? 0;
+          interval ?? spellSet(flipped(mode.sounds, step)).find((each) => halfSteps(each) === step) ?? 0;
         const name = note ?? home + would;
         return (
           <button

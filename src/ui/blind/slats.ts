@@ -1,9 +1,6 @@
 import { type Fifths, type Interval, modulo, soundOf } from "@/core/pitch";
 import { type Fit } from "@/core/progression";
-import { colourNotes, type HomeMode, holds, type SoundSet, soundSet } from "@/core/scale";
-import type { Schools } from "@/ui/words";
-
-const USUAL: Pick<Schools, "comparison" | "reference"> = { comparison: "usual", reference: "by-third" };
+import { type HomeMode, holds, shownColour, type SoundSet, soundSet, type Telling } from "@/core/scale";
 
 /** One of the twelve slats of a blind, a half step each. */
 export interface Slat {
@@ -23,12 +20,8 @@ export interface Slat {
  *
  * @example slatsOf({ home: 2, mode: dorian }).filter((slat) => slat.note !== undefined).length // 7
  */
-export function slatsOf(
-  { home, mode }: HomeMode,
-  { comparison, reference }: Pick<Schools, "comparison" | "reference"> = USUAL,
-  shared: SoundSet = 0,
-): readonly Slat[] {
-  const colour = colourNotes(mode, comparison, reference)[0] ?? [];
+export function slatsOf({ home, mode }: HomeMode, telling?: Telling, shared: SoundSet = 0): readonly Slat[] {
+  const colour = shownColour(mode, telling);
   const bySound = new Map(mode.intervals.map((interval) => [soundOf(interval), interval]));
   return Array.from({ length: 12 }, (_, step) => {
     const interval = bySound.get(step);

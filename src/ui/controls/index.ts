@@ -1,5 +1,7 @@
 export * from "./Button";
 export * from "./Choice";
+export * from "./FileButton";
+export * from "./SchoolSelects";
 export * from "./Select";
 export * from "./ShadeRow";
 export * from "./Tabs";

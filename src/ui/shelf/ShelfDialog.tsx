@@ -1,12 +1,12 @@
 import { useStore } from "@nanostores/react";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { $settings, bringInDemo, changeSettings, shelf } from "@/state";
 import { SAFE_VOLUME } from "@/sound";
 import { type Kept, KEEP_DELETED_DAYS } from "@/store";
-import { Button } from "@/ui/controls";
+import { Button, FileButton } from "@/ui/controls";
 import { Dialog } from "@/ui/dialog";
 import { saveFile } from "@/ui/files";
-import { backupProblemText, countText } from "@/ui/words";
+import { backupProblemText, capital, countText } from "@/ui/words";
 import { KeptForm } from "./KeepDialog";
 import { openKept } from "./open";
 import styles from "./Shelf.module.css";
@@ -139,15 +139,13 @@ function KeptRow({ thing, onOpen }: { readonly thing: Kept; readonly onOpen: () 
 const MOST_BYTES = 64 * 1024 * 1024;
 
 function Files() {
-  const chooser = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<readonly string[]>([]);
 
   const exportAll = async () => {
     const text = await shelf.exportAll($settings.get());
     saveFile(`shade-${new Date().toISOString().slice(0, 10)}.json`, text, "application/json");
   };
-  const importAll = async (file: File | undefined) => {
-    if (!file) return;
+  const importAll = async (file: File) => {
     if (file.size > MOST_BYTES) {
       setSaid(["This file is larger than any Shelf. Choose a file that the Shelf exported."]);
       return;
@@ -155,10 +153,7 @@ function Files() {
     const { taken, problems, settings } = await shelf.importAll(await file.text());
     if (settings) changeSettings({ ...settings, volume: Math.min(settings.volume, SAFE_VOLUME) });
     const count = `${countText(taken, "thing")} came in; what was here already stays.`;
-    setSaid([
-      ...(settings ? [count.charAt(0).toUpperCase() + count.slice(1)] : []),
-      ...problems.map(backupProblemText),
-    ]);
+    setSaid([...(settings ? [capital(count)] : []), ...problems.map(backupProblemText)]);
   };
 
   return (
@@ -166,19 +161,13 @@ function Files() {
       <h3 className={styles.kind}>To and from a file</h3>
       <div className={styles.acts}>
         <Button onClick={() => void exportAll()}>Export all</Button>
-        <Button onClick={() => chooser.current?.click()}>Import a file</Button>
-        <input
-          ref={chooser}
-          type="file"
+        <FileButton
+          label="Backup file"
           accept=".json,application/json"
-          className="visually-hidden"
-          tabIndex={-1}
-          aria-label="Backup file"
-          onChange={(event) => {
-            void importAll(event.target.files?.[0]);
-            event.target.value = "";
-          }}
-        />
+          onFile={(file) => void importAll(file)}
+        >
+          Import a file
+        </FileButton>
       </div>
       <div role="status">
         {said.map((sentence) => (

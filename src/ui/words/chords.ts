@@ -1,6 +1,6 @@
 import { type Fifths, soundOf } from "@/core/pitch";
 import { type Chord, type ChordKind, chordNotes, chordSounds, type ShapePlace } from "@/core/chord";
-import { colourNotes, holdsAll, type HomeMode, notesOf, soundSet } from "@/core/scale";
+import { colourOn, holdsAll, type HomeMode, notesOf, soundSet } from "@/core/scale";
 import { chordText, degreeText, homeModeText, listText, noteText, type Phrase } from "./names";
 import type { Schools } from "./derive";
 
@@ -16,6 +16,9 @@ export const CHORD_KIND_TEXT: Readonly<Record<ChordKind, string>> = {
   sixth: "6th",
 };
 
+/** "♭III" of a numeral in ASCII. */
+export const romanText = (roman: string): string => roman.replaceAll("b", "♭").replaceAll("#", "♯");
+
 /** "D F A C". */
 export const notesText = (notes: readonly Fifths[]): string => notes.map(noteText).join(" ");
 
@@ -27,7 +30,6 @@ export const inModeText = (chord: Chord, { home }: HomeMode): string =>
 
 /** What a chord says of the mode: whether it has the colour notes, and which notes it leaves free. */
 export function chordSentence(chord: Chord, homeMode: HomeMode, schools: Schools): readonly Phrase[] {
-  const { home, mode } = homeMode;
   const sounds = chordSounds(chord);
   const own = soundSet(notesOf(homeMode).map(soundOf));
   const outside = chordNotes(chord).filter((note) => !holdsAll(own, soundSet([soundOf(note)])));
@@ -35,9 +37,7 @@ export function chordSentence(chord: Chord, homeMode: HomeMode, schools: Schools
     return [
       `${notesText(outside)} ${outside.length === 1 ? "falls" : "fall"} outside ${homeModeText(homeMode)}.`,
     ];
-  const colour = (colourNotes(mode, schools.comparison, schools.reference)[0] ?? []).map(
-    (each) => home + each,
-  );
+  const colour = colourOn(homeMode, schools);
   const held = colour.filter((note) => holdsAll(sounds, soundSet([soundOf(note)])));
   if (colour.length === 0 || held.length === 0)
     return [

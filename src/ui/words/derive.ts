@@ -1,4 +1,4 @@
-import { accidentalsOf, degreeNumber, halfSteps, type Interval } from "@/core/pitch";
+import { accidentalsOf, degreeNumber, type Fifths, halfSteps, type Interval } from "@/core/pitch";
 import { diatonicChords, fullChord, fullChordSuffix, vamps } from "@/core/chord";
 import {
   colourNotes,
@@ -20,6 +20,7 @@ import {
   reference,
   type ReferenceSchool,
   relatives,
+  shownColour,
   stepsOf,
   syllable,
   thirdOf,
@@ -218,7 +219,7 @@ export function symmetryText({ mode }: HomeMode): string {
 /** The panel's opening: what the mode is, and what tells it. */
 export function whatItIs(homeMode: HomeMode, schools: Schools): readonly Phrase[] {
   const { mode } = homeMode;
-  const colour = colourNotes(mode, schools.comparison, schools.reference)[0] ?? [];
+  const colour = shownColour(mode, schools);
   return [
     ...unnamedSentence(homeMode),
     ...referenceSentence(homeMode, colour, schools.reference),
@@ -264,17 +265,19 @@ export const intervalsText = ({ mode }: HomeMode): string =>
     .map(intervalText)
     .join(", ");
 
-/** "do re me fa sol la te" from home; "re mi fa sol la ti do" from the parent's tonic; "1 2 ♭3 …"; nothing. */
-export function sungText(homeMode: HomeMode, school: Schools["syllables"]): string {
-  const { tonic } = parentOf(homeMode);
-  const sing: Readonly<Record<Schools["syllables"], (note: number) => string>> = {
-    home: (note) => syllable(note - homeMode.home),
-    parent: (note) => syllable(note - tonic),
-    numbers: (note) => degreeText(note - homeMode.home),
-    none: () => "",
-  };
-  return notesOf(homeMode).map(sing[school]).join(" ").trim();
+/** What is sung to a note of a mode: "me" from home, "fa" from the parent's tonic, "♭3", or nothing. */
+export function sungNote(note: Fifths, homeMode: HomeMode, school: Schools["syllables"]): string {
+  if (school === "none") return "";
+  if (school === "numbers") return degreeText(note - homeMode.home);
+  return syllable(note - (school === "parent" ? parentOf(homeMode).tonic : homeMode.home));
 }
+
+/** "do re me fa sol la te" from home; "re mi fa sol la ti do" from the parent's tonic; "1 2 ♭3 …"; nothing. */
+export const sungText = (homeMode: HomeMode, school: Schools["syllables"]): string =>
+  notesOf(homeMode)
+    .map((note) => sungNote(note, homeMode, school))
+    .join(" ")
+    .trim();
 
 /** "every fifth perfect", "5 of 6 fifths perfect"; nothing where they could not be measured. */
 export function fifthsText(fifths: readonly number[]): string {

@@ -1,6 +1,15 @@
 import { degreeNumber, type Fifths, soundOf } from "@/core/pitch";
 import { countUp, type Identification } from "@/core/identify";
-import { colourNotes, colourSwap, type HomeMode, notesOf, parentOf, type Swap, thirdOf } from "@/core/scale";
+import {
+  colourOn,
+  colourSwap,
+  type HomeMode,
+  notesOf,
+  parentOf,
+  type Swap,
+  type Telling,
+  thirdOf,
+} from "@/core/scale";
 import type { Tune } from "@/core/tune";
 import {
   capital,
@@ -76,10 +85,10 @@ export function countReason({ homeMode }: Identification): readonly Phrase[] {
 export function tellingReason(
   { homeMode, open }: Identification,
   heard: (note: Fifths) => boolean,
+  schools: Telling = {},
 ): readonly Phrase[] {
   const { home, mode } = homeMode;
   const third = thirdOf(mode);
-  const colour = colourNotes(mode)[0] ?? [];
   const missing = open[0];
   const lead: Phrase = { strong: "What tells it:" };
   const thirdText =
@@ -95,14 +104,12 @@ export function tellingReason(
       `${thirdText}. But no ${ordinalText(degreeNumber(missing.interval))} is ever heard: ${ways.join(", ")}; ${stay}.`,
     ];
   }
-  const named = colour
-    .filter((interval) => heard(home + interval))
-    .flatMap((interval, at): readonly Phrase[] => [
-      at === 0 ? "" : " and ",
-      { lit: noteText(home + interval) },
-    ]);
-  const swap = colourSwap(mode);
+  const named = colourOn(homeMode, schools)
+    .filter(heard)
+    .flatMap((note, at): readonly Phrase[] => [at === 0 ? "" : " and ", { lit: noteText(note) }]);
+  const swap = colourSwap(mode, schools);
   const plain = swap ? ` With ${noteText(home + swap.to)} it would be ${swappedText(homeMode, swap)}.` : "";
+  if (named.length === 0) return [lead, `${thirdText}.${plain}`];
   return [lead, `${thirdText}, with `, ...named, ` over it.${plain}`];
 }
 

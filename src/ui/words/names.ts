@@ -54,17 +54,19 @@ const LOWERED: Readonly<Record<string, readonly string[]>> = {
 };
 const NUMBER_NAMES = ["unison", "second", "third", "fourth", "fifth", "sixth", "seventh"];
 
-/** "minor third", "augmented fourth", "home" for the unison; very odd ones by how often they are altered. */
-export function intervalText(interval: Interval): string {
-  if (interval === 0) return "home";
-  const number = degreeNumber(interval);
-  const kind = [1, 4, 5].includes(number) ? "perfect" : "imperfect";
+/** "minor", "augmented", "perfect": how large an interval of its number is; very odd ones by how often they are altered. */
+export function sizeText(interval: Interval): string {
+  const kind = [1, 4, 5].includes(degreeNumber(interval)) ? "perfect" : "imperfect";
   const by = accidentalsOf(interval);
-  const size =
+  return (
     (by < 0 ? LOWERED : SIZES)[kind]?.[Math.abs(by)] ??
-    `${Math.abs(by)} times ${by < 0 ? "lowered" : "raised"}`;
-  return `${size} ${NUMBER_NAMES[number - 1] ?? ""}`;
+    `${Math.abs(by)} times ${by < 0 ? "lowered" : "raised"}`
+  );
 }
+
+/** "minor third", "augmented fourth", "home" for the unison. */
+export const intervalText = (interval: Interval): string =>
+  interval === 0 ? "home" : `${sizeText(interval)} ${NUMBER_NAMES[degreeNumber(interval) - 1] ?? ""}`;
 
 /** "C major", "A harmonic minor". */
 export const parentText = (tonic: Fifths, { name }: Family): string => `${noteText(tonic)} ${name}`;

@@ -2,7 +2,7 @@ import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import { type Fifths, maybeDegree, maybeFifthsIn } from "@/core/pitch";
 import { type Chord, CLAIMS, type Claim, readChart } from "@/core/chord";
-import { type HomeMode, mode as modeById } from "@/core/scale";
+import { type HomeMode, mode as modeById, size } from "@/core/scale";
 import { $draft, changeDraft, setHomeMode, setPlace } from "@/state";
 import type { Draft } from "@/store";
 import { Blind } from "@/ui/blind";
@@ -186,7 +186,7 @@ function Answered({ answer, homeMode, among }: AnsweredProps) {
           return (
             <li key={`${home} ${id}`}>
               <button type="button" className={styles.near} onClick={() => setHomeMode(near)}>
-                {`${homeModeText(near)} comes nearest: only ${soundsText(missing)} ${missing & (missing - 1) ? "are" : "is"} outside.`}
+                {`${homeModeText(near)} comes nearest: only ${soundsText(missing)} ${size(missing) > 1 ? "are" : "is"} outside.`}
               </button>
             </li>
           );

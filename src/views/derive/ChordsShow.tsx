@@ -42,6 +42,8 @@ import {
   numberText,
   placeText,
   rightPlacesText,
+  romanText,
+  sizeText,
 } from "@/ui/words";
 import { type Held, heldText } from "./held";
 import { HomeField } from "./HomeField";
@@ -88,9 +90,7 @@ export function ChordsShow({ homeMode, settled = homeMode, held, onHold }: Chord
           options={PARTS.map(([value, text]) => ({ value, text }))}
         />
       </div>
-      {/* A keyboard can scroll it. */}
-      {/* eslint-disable-next-line jsx-a11y-x/no-noninteractive-tabindex */}
-      <div className={styles.chords} tabIndex={0} role="region" aria-label="Chords">
+      <div className={styles.chords} role="region" aria-label="Chords">
         <Shown homeMode={settled} held={held} onHold={onHold} />
       </div>
     </>
@@ -149,8 +149,6 @@ function InThirds({ homeMode, held, onHold }: ChordsProps) {
   );
 }
 
-const romanText = (roman: string) => roman.replaceAll("b", "♭").replaceAll("#", "♯");
-
 /** How many vamps are listed. */
 const VAMPS = 10;
 
@@ -179,7 +177,7 @@ function HomeChord({ homeMode, held, onHold }: ChordsProps) {
             <ol className={styles.fifths}>
               {fifths.map((off, at) => (
                 <li key={tones[at]} data-off={off !== 0 || undefined}>
-                  {`${note(tones[at] ?? 0)}–${note(tones[(at + 2) % 7] ?? 0)} ${FIFTH_TEXT[off] ?? "far off"}`}
+                  {`${note(tones[at] ?? 0)}–${note(tones[(at + 2) % 7] ?? 0)} ${sizeText(1 + 7 * off)}`}
                 </li>
               ))}
             </ol>
@@ -210,14 +208,6 @@ function HomeChord({ homeMode, held, onHold }: ChordsProps) {
     </div>
   );
 }
-
-const FIFTH_TEXT: Readonly<Record<number, string>> = {
-  0: "perfect",
-  [-1]: "diminished",
-  1: "augmented",
-  [-2]: "doubly diminished",
-  2: "doubly augmented",
-};
 
 /** Pairs of easy chords whose notes together are the mode. */
 function SharedOutPairs({ homeMode, held, onHold }: ChordsProps) {

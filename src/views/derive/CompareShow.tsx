@@ -6,6 +6,7 @@ import {
   differenceFrom,
   findModes,
   type HomeMode,
+  holds,
   type Mode,
   oneNoteAway,
 } from "@/core/scale";
@@ -14,7 +15,7 @@ import { Button, TextField } from "@/ui/controls";
 import { homeModeText, listText, modeText, nearNamedText, noteText, numberText, wording } from "@/ui/words";
 import { HomeField } from "./HomeField";
 import { Ladder } from "./Ladder";
-import { MODE_NAMES } from "./ModesShow";
+import { MODE_NAMES } from "./modeNames";
 import view from "@/ui/frame/View.module.css";
 import styles from "./CompareShow.module.css";
 
@@ -128,6 +129,6 @@ export const compareRows = (
 const sharedText = ({ home, mode }: HomeMode, shared: number) =>
   listText(
     mode.intervals
-      .filter((interval) => (shared >> soundOf(interval)) & 1)
+      .filter((interval) => holds(shared, soundOf(interval)))
       .map((interval) => noteText(home + interval)),
   );

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from "react";
 import { accidentalsOf, type Fifths, fifthsFrom, letterOf, printName } from "@/core/pitch";
 import {
   brightestFirst,
-  colourNotes,
+  colourOn,
   colourSwap,
   type HomeMode,
   parallels,
@@ -53,7 +53,7 @@ const TAB: Readonly<
 export function DeriveView() {
   const place = useStore($place);
   const { drone } = useStore($settings);
-  const { reference, comparison } = useSchools();
+  const schools = useSchools();
   const [page, setPage] = useState<Page>("says");
   const [holding, setHolding] = useState<{ readonly held: Held; readonly of: HomeMode }>();
   const { home, mode, lineUp, show, beside } = place;
@@ -65,22 +65,21 @@ export function DeriveView() {
     () => firstOnScreen(homeMode, settled, lineUp, rows),
     [homeMode, settled, lineUp, rows],
   );
-  const swap = colourSwap(mode, comparison, reference);
+  const swap = colourSwap(mode, schools);
   // What was held of another mode, or in another part of the view, is let go.
   const held = show === "chords" && holding?.of === settled ? holding.held : undefined;
 
   useEffect(() => {
-    const { home: on, mode: shown } = settled;
     $selection.set({
       homeMode: settled,
-      lit: (colourNotes(shown, comparison, reference)[0] ?? []).map((interval) => on + interval),
+      lit: colourOn(settled, schools),
       unknown: [],
       targets: held ? heldNotes(held) : [],
       play: held
         ? { code: "held", score: heldScore(held) }
         : { code: "mode", score: modeScore(settled, drone) },
     });
-  }, [settled, drone, comparison, reference, held]);
+  }, [settled, drone, schools, held]);
 
   const hold = useCallback((next: Held) => setHolding({ held: next, of: settled }), [settled]);
   const walk = (by: 1 | -1) => {

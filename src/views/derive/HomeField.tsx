@@ -1,13 +1,18 @@
-import { useMemo } from "react";
-import { type Fifths, fifthsOf, maybeFifthsIn } from "@/core/pitch";
+import { type Fifths, fifthsOf, maybeFifthsIn, type NoteNaming, printNameIn } from "@/core/pitch";
 import { TextField } from "@/ui/controls";
 import { noteText, wording } from "@/ui/words";
 
 /** Names offered for a home: the twelve sounds under the names that players use. */
 const HOMES: readonly Fifths[] = "C C# Db D D# Eb E F F# Gb G G# Ab A A# Bb B Cb".split(" ").map(fifthsOf);
 
+const HOME_NAMES: Readonly<Record<NoteNaming, readonly string[]>> = {
+  english: HOMES.map((home) => printNameIn(home, "english")),
+  german: HOMES.map((home) => printNameIn(home, "german")),
+  "fixed-do": HOMES.map((home) => printNameIn(home, "fixed-do")),
+};
+
 /** As far out as homes go: double sharps and flats. */
-export const FARTHEST = 19;
+const FARTHEST = 19;
 
 interface HomeFieldProps {
   readonly label: string;
@@ -18,14 +23,11 @@ interface HomeFieldProps {
 
 /** A note of the sentence that can be typed over, in the user's own note names. */
 export function HomeField({ label, value, onChange, size = "word" }: HomeFieldProps) {
-  const { noteNames } = wording();
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- the names change with the naming alone
-  const suggestions = useMemo(() => HOMES.map(noteText), [noteNames]);
   return (
     <TextField
       label={label}
       value={noteText(value)}
-      suggestions={suggestions}
+      suggestions={HOME_NAMES[wording().noteNames]}
       size={size}
       width={wording().noteNames === "fixed-do" ? 4 : 2}
       onCommit={(text) => {

@@ -2,25 +2,18 @@ import { memo, useEffect, useRef } from "react";
 import { type Fifths, modulo, soundOf } from "@/core/pitch";
 import {
   brightness,
-  colourNotes,
+  colourOn,
   type HomeMode,
   type Mode,
   notesOf,
   parentOf,
   type SoundSet,
+  type Telling,
 } from "@/core/scale";
 import { Blind } from "@/ui/blind";
 import { shadeOf } from "@/ui/shade";
 import { useSchools } from "@/ui/useSchools";
-import {
-  brightnessText,
-  homeModeText,
-  listText,
-  modeText,
-  noteText,
-  parentText,
-  type Schools,
-} from "@/ui/words";
+import { brightnessText, homeModeText, listText, modeText, noteText, parentText } from "@/ui/words";
 import styles from "./Ladder.module.css";
 
 interface LadderProps {
@@ -74,8 +67,7 @@ export function Ladder({
           homeColumn={lineUp === "homes" ? 0 : modulo(soundOf(home) - leftSound, 12)}
           lineUp={lineUp}
           shared={shared}
-          comparison={schools.comparison}
-          reference={schools.reference}
+          telling={schools}
           isChosen={mode === selected.mode}
           isHeard={at === heard}
           onSelect={onSelect}
@@ -85,18 +77,18 @@ export function Ladder({
   );
 }
 
-interface LadderRowProps
-  extends Pick<LadderProps, "lineUp" | "shared" | "onSelect">, Pick<Schools, "comparison" | "reference"> {
+interface LadderRowProps extends Pick<LadderProps, "lineUp" | "shared" | "onSelect"> {
   readonly home: Fifths;
   readonly mode: Mode;
   readonly homeColumn: number;
+  readonly telling: Telling;
   readonly isChosen: boolean;
   readonly isHeard: boolean;
 }
 
 /** One mode of the ladder; drawn anew only when something of its own changes. */
 const LadderRow = memo(function LadderRow(props: LadderRowProps) {
-  const { home, mode, homeColumn, lineUp, shared, isChosen, isHeard, onSelect } = props;
+  const { home, mode, homeColumn, lineUp, shared, telling, isChosen, isHeard, onSelect } = props;
   const row: HomeMode = { home, mode };
   return (
     <li data-heard={isHeard || undefined}>
@@ -105,7 +97,7 @@ const LadderRow = memo(function LadderRow(props: LadderRowProps) {
         className={styles.row}
         data-shade={shadeOf(brightness(mode.intervals))}
         aria-pressed={isChosen}
-        aria-label={rowText(row, props)}
+        aria-label={rowText(row, telling)}
         onClick={() => onSelect(row)}
       >
         <span className={styles.name} data-long={modeText(mode).length > 12 || undefined}>
@@ -125,13 +117,8 @@ function parentOfRow(row: HomeMode): string {
 }
 
 /** The row in words: name, notes, colour notes, brightness. */
-function rowText(
-  row: HomeMode,
-  { comparison, reference }: Pick<Schools, "comparison" | "reference">,
-): string {
-  const colour = (colourNotes(row.mode, comparison, reference)[0] ?? []).map((interval) =>
-    noteText(row.home + interval),
-  );
+function rowText(row: HomeMode, telling: Telling): string {
+  const colour = colourOn(row, telling).map(noteText);
   const notes = notesOf(row).map(noteText).join(" ");
   return `${homeModeText(row)}, notes of ${parentOfRow(row)}: ${notes}. Colour: ${colour.length === 0 ? "none" : listText(colour)}. Brightness ${brightnessText(brightness(row.mode.intervals))}`;
 }

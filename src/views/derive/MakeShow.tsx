@@ -1,7 +1,8 @@
-import { useRef, useState } from "react";
+import { useState } from "react";
 import {
   familyOf,
   findModes,
+  flipped,
   type HomeMode,
   isNamed,
   type Mode,
@@ -13,7 +14,7 @@ import {
 import { readScala } from "@/formats";
 import { setHomeMode, setPlace } from "@/state";
 import { SlatEditor } from "@/ui/blind";
-import { Button, TextField } from "@/ui/controls";
+import { Button, FileButton, TextField } from "@/ui/controls";
 import { Problems } from "@/ui/problems";
 import {
   capital,
@@ -29,7 +30,7 @@ import {
 } from "@/ui/words";
 import { HomeField } from "./HomeField";
 import { Ladder } from "./Ladder";
-import { MODE_NAMES } from "./ModesShow";
+import { MODE_NAMES } from "./modeNames";
 import view from "@/ui/frame/View.module.css";
 import styles from "./MakeShow.module.css";
 
@@ -40,7 +41,7 @@ export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
   const family = familyOf(mode);
 
   const flip = (step: number) => {
-    const sounds = mode.sounds ^ (1 << step);
+    const sounds = flipped(mode.sounds, step);
     if (size(sounds) < 2)
       setRefused("A scale needs home and one note more; open another slat before you shut this one.");
     else {
@@ -130,13 +131,11 @@ const MOST_BYTES = 100_000;
 
 /** Reads a Scala file: a twelve-tone scale becomes the set in hand, of any other it is said why not. */
 function ScalaFile({ onRead }: { readonly onRead: (mode: Mode) => void }) {
-  const chooser = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<{
     readonly text: string;
     readonly problems: ReturnType<typeof readScala>["problems"];
   }>();
-  const open = async (file: File | undefined) => {
-    if (!file) return;
+  const open = async (file: File) => {
     const text = await file.slice(0, MOST_BYTES).text();
     const { value, problems } = readScala(text);
     setRead({ text, problems });
@@ -144,19 +143,9 @@ function ScalaFile({ onRead }: { readonly onRead: (mode: Mode) => void }) {
   };
   return (
     <span className={styles.file}>
-      <Button onClick={() => chooser.current?.click()}>Open a Scala file</Button>
-      <input
-        ref={chooser}
-        type="file"
-        accept=".scl,text/plain"
-        className="visually-hidden"
-        tabIndex={-1}
-        aria-label="Scala file"
-        onChange={(event) => {
-          void open(event.target.files?.[0]);
-          event.target.value = "";
-        }}
-      />
+      <FileButton label="Scala file" accept=".scl,text/plain" onFile={(file) => void open(file)}>
+        Open a Scala file
+      </FileButton>
       {read && read.problems.length > 0 && (
         <span className={styles.problems}>
           <Problems problems={read.problems} text={read.text} />

@@ -1,29 +1,26 @@
 import { useStore } from "@nanostores/react";
 import { memo } from "react";
 import {
-  COMPARISONS,
   enharmonicHome,
   familyOf,
   type HomeMode,
   type Neighbour,
-  oneNoteApart,
+  oneMoreOrFewer,
   oneNoteAway,
   parentOf,
-  REFERENCE_SCHOOLS,
   relatives,
   type Swap,
 } from "@/core/scale";
 import { printName } from "@/core/pitch";
 import { writeScala } from "@/formats";
 import { $playing, $settings, changeSettings, setHomeMode, setPlace } from "@/state";
-import { Button, Choice, Select, WrittenField } from "@/ui/controls";
+import { Button, Choice, ComparisonSelect, ReferenceSelect, Select, WrittenField } from "@/ui/controls";
 import { saveFile } from "@/ui/files";
 import { Facts, HearAndKeep, OwnWordsFields, OwnWordsSaid, Panel, Saying } from "@/ui/panel";
 import { useSchools } from "@/ui/useSchools";
 import {
   backwardsText,
   capital,
-  COMPARISON_TEXT,
   countSentence,
   everySetText,
   homeChordText,
@@ -33,7 +30,6 @@ import {
   modeText,
   noteText,
   ordinalText,
-  REFERENCE_TEXT,
   shortName,
   stepsText,
   sungText,
@@ -151,32 +147,12 @@ const Working = memo(function Working({ homeMode }: { readonly homeMode: HomeMod
       rows={[
         ["Steps", stepsText(homeMode)],
         ["Intervals", intervalsText(homeMode)],
-        [
-          "Told by",
-          <Select
-            key="by"
-            label="What it is told by"
-            size="small"
-            value={schools.reference}
-            options={REFERENCE_SCHOOLS.map((value) => ({ value, text: REFERENCE_TEXT[value] }))}
-            onChange={(reference) => changeSettings({ reference })}
-          />,
-        ],
-        [
-          "Told from",
-          <Select
-            key="from"
-            label="What it is told from"
-            size="small"
-            value={schools.comparison}
-            options={COMPARISONS.map((value) => ({ value, text: COMPARISON_TEXT[value] }))}
-            onChange={(comparison) => changeSettings({ comparison })}
-          />,
-        ],
+        ["Told by", <ReferenceSelect key="by" />],
+        ["Told from", <ComparisonSelect key="from" />],
         ["Colour notes", everySetText(homeMode, schools)],
         ["Counted", backwardsText(homeMode)],
-        ["One note more", <Besides key="more" homeMode={homeMode} way="fuller" />],
-        ["One note fewer", <Besides key="fewer" homeMode={homeMode} way="sparer" />],
+        ["One note more", <Besides key="more" homeMode={homeMode} way="more" />],
+        ["One note fewer", <Besides key="fewer" homeMode={homeMode} way="fewer" />],
       ]}
     />
   );
@@ -323,24 +299,20 @@ function Besides({
   way,
 }: {
   readonly homeMode: HomeMode;
-  readonly way: "fuller" | "sparer";
+  readonly way: "more" | "fewer";
 }) {
-  const apart = oneNoteApart(mode);
-  const beside =
-    way === "fuller"
-      ? apart.fuller.map(({ mode: other, added }) => ({ other, note: added }))
-      : apart.sparer.map(({ mode: other, dropped }) => ({ other, note: dropped }));
+  const beside = oneMoreOrFewer(mode)[way];
   if (beside.length === 0) return "no named scale";
   return (
     <span className={styles.neighbours}>
-      {beside.map(({ other, note }) => (
+      {beside.map(({ mode: other, note }) => (
         <button
           key={other.id}
           type="button"
           className={styles.link}
           onClick={() => setPlace({ mode: other })}
         >
-          {`${capital(inTitle(modeText(other)))} (${way === "fuller" ? "with" : "without"} ${noteText(home + note)})`}
+          {`${capital(inTitle(modeText(other)))} (${way === "more" ? "with" : "without"} ${noteText(home + note)})`}
         </button>
       ))}
     </span>

@@ -12,7 +12,7 @@ import {
 } from "@/core/scale";
 import { $mark, $place, $playing, setHomeMode, setPlace } from "@/state";
 import { Button, Choice, Select } from "@/ui/controls";
-import { familyText, ladderText, modeText, numberText } from "@/ui/words";
+import { familyText, ladderText, numberText } from "@/ui/words";
 import { HomeField } from "./HomeField";
 import { Ladder } from "./Ladder";
 import styles from "@/ui/frame/View.module.css";
@@ -108,8 +108,3 @@ function sameDegree(familyId: string, mode: Mode): Mode {
   const same = modes[mode.degree - 1];
   return same && isNamed(same) ? same : (modes[0] ?? mode);
 }
-
-/** The names that a search for a mode suggests. */
-export const MODE_NAMES: readonly string[] = FAMILIES.flatMap(({ modes }) =>
-  modes.filter(isNamed).map(modeText),
-);

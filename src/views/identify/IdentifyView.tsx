@@ -2,9 +2,10 @@ import { useStore } from "@nanostores/react";
 import { type DragEvent, useState } from "react";
 import { soundOf } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
-import { colourSwap, type Swap } from "@/core/scale";
+import { colourSwap, type Swap, type Telling } from "@/core/scale";
 import { byTurns, tuneScore } from "@/sound";
 import { $draft, $keeping, $ready, changeDraft, toggle } from "@/state";
+import { useSchools } from "@/ui/useSchools";
 import { HeightBlind } from "@/ui/blind";
 import { Select } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
@@ -21,6 +22,7 @@ import { draftOf, MOST_TUNE_BYTES, useTunes } from "./useTunes";
 
 /** Identify: a tune from a file, pasted or typed, and the mode it is in with the reasons. */
 export function IdentifyView() {
+  const schools = useSchools();
   const { tune: draft } = useStore($draft);
   const isReady = useStore($ready);
   const read = useTunes(draft);
@@ -48,7 +50,7 @@ export function IdentifyView() {
 
   const tune = answer?.shown.tune;
   const homeMode = answer?.found.homeMode;
-  const swap = answer && heardSwap(answer.found);
+  const swap = answer && heardSwap(answer.found, schools);
   const hearSwap = () => {
     if (!tune || !homeMode || !swap) return;
     toggle(
@@ -142,8 +144,11 @@ export function IdentifyView() {
 }
 
 /** The swap of the colour note, where the tune has that note: without it there would be nothing to hear. */
-function heardSwap({ homeMode: { home, mode }, hearing }: Identification): Swap | undefined {
-  const swap = colourSwap(mode);
+function heardSwap(
+  { homeMode: { home, mode }, hearing }: Identification,
+  telling: Telling,
+): Swap | undefined {
+  const swap = colourSwap(mode, telling);
   return swap && (hearing.sounding[soundOf(home + swap.from)] ?? 0) > 0 ? swap : undefined;
 }
 

@@ -1,3 +1,4 @@
+import { useSchools } from "@/ui/useSchools";
 import { soundOf } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
 import { Facts, HearAndKeep, OwnWordsSaid, Panel } from "@/ui/panel";
@@ -28,11 +29,12 @@ interface ReasonPanelProps {
 /** The panel of Identify: the working as a person would do it, in four steps. */
 export function ReasonPanel({ found, swapName, onSwap, onKeep }: ReasonPanelProps) {
   const { homeMode, hearing, open, visiting } = found;
+  const schools = useSchools();
   const reasons = [
     homeReason(found),
     notesReason(found),
     countReason(found),
-    tellingReason(found, (note) => (hearing.sounding[soundOf(note)] ?? 0) > 0),
+    tellingReason(found, (note) => (hearing.sounding[soundOf(note)] ?? 0) > 0, schools),
   ];
   return (
     <Panel

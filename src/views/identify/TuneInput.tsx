@@ -1,5 +1,5 @@
 import { DEMO_TUNES } from "@/demo";
-import { Button, Choice } from "@/ui/controls";
+import { Button, Choice, FileButton } from "@/ui/controls";
 import { Problems } from "@/ui/problems";
 import own from "./IdentifyView.module.css";
 import type { ReadTunes } from "./useTunes";
@@ -23,17 +23,14 @@ export function Ways({ way, onWay, onFile }: WaysProps) {
           { value: "text", text: "Paste or type" },
         ]}
       />
-      <label className={own.file} title="Or drop one anywhere on this view">
-        <span>Open an ABC file</span>
-        <input
-          type="file"
-          accept=".abc,.txt,text/vnd.abc,text/plain"
-          onChange={(event) => {
-            onFile(event.target.files?.[0]);
-            event.target.value = "";
-          }}
-        />
-      </label>
+      <FileButton
+        label="Open an ABC file"
+        accept=".abc,.txt,text/vnd.abc,text/plain"
+        title="Or drop one anywhere on this view"
+        onFile={onFile}
+      >
+        Open an ABC file
+      </FileButton>
     </div>
   );
 }

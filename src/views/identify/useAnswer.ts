@@ -1,10 +1,11 @@
 import { useEffect, useMemo, useState } from "react";
 import { soundOf } from "@/core/pitch";
 import { identify, type Identification } from "@/core/identify";
-import { colourNotes, type HomeMode } from "@/core/scale";
+import { colourOn, type HomeMode } from "@/core/scale";
 import { phraseEnds } from "@/core/tune";
 import { tuneScore } from "@/sound";
 import { $place, $selection, setPlace } from "@/state";
+import { useSchools } from "@/ui/useSchools";
 import type { ReadTune, ReadTunes } from "./useTunes";
 
 /** The answer for the tune in hand: what was found, and what the staff marks. */
@@ -25,6 +26,7 @@ interface Chosen {
 
 /** The tune and candidate in hand, chosen anew for every text; the stage and the address follow. */
 export function useAnswer(read: ReadTunes | undefined) {
+  const schools = useSchools();
   const [chosen, setChosen] = useState<Chosen>({ key: "", which: 0 });
   const key = read?.key ?? "";
   const { which, about } = chosen.key === key ? chosen : { which: 0, about: undefined };
@@ -33,25 +35,23 @@ export function useAnswer(read: ReadTunes | undefined) {
   const answer = useMemo((): Answer | undefined => {
     const found = shown && identify(shown.tune, { about });
     if (!found) return undefined;
-    const { home, mode } = found.homeMode;
-    const lit = new Set((colourNotes(mode)[0] ?? []).map((interval) => soundOf(home + interval)));
+    const lit = new Set(colourOn(found.homeMode, schools).map(soundOf));
     return {
       shown,
       found,
       colour: shown.tune.notes.flatMap(({ pitch }, at) => (lit.has(soundOf(pitch.name)) ? [at] : [])),
       ends: phraseEnds(shown.tune),
     };
-  }, [shown, about]);
+  }, [shown, about, schools]);
 
   useEffect(() => {
     if (!answer) return;
     const { found, shown: inHand } = answer;
     const { home, mode } = found.homeMode;
     const unknown = found.open.map(({ interval }) => home + interval);
-    const colour = (colourNotes(mode)[0] ?? []).map((interval) => home + interval);
     $selection.set({
       homeMode: found.homeMode,
-      lit: colour.filter((note) => !unknown.includes(note)),
+      lit: colourOn(found.homeMode, schools).filter((note) => !unknown.includes(note)),
       unknown,
       targets: [],
       play: { code: "tune", score: tuneScore(inHand.tune) },

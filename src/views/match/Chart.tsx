@@ -5,6 +5,7 @@ import { brightness } from "@/core/scale";
 import { ChordBlind } from "@/ui/blind";
 import { shadeOf } from "@/ui/shade";
 import { useNarrow } from "@/ui/useNarrow";
+import { useSchools } from "@/ui/useSchools";
 import { outsideText, readingText, symbolText } from "@/ui/words";
 import styles from "./Chart.module.css";
 import { linesOf, type Placed } from "./lines";
@@ -103,9 +104,10 @@ function ChordCell({ placed, reading, isChosen, onChoose }: ChordCellProps) {
 }
 
 function BandCell({ placed, reading }: { readonly placed: Placed; readonly reading: OneModeReading }) {
+  const schools = useSchools();
   const { chord } = placed.each;
   if (!chord) return <span className={styles.under} style={widthOf(placed)} />;
-  const fit = fitOf(chord, reading.homeMode);
+  const fit = fitOf(chord, reading.homeMode, schools);
   return (
     <span className={styles.under} style={widthOf(placed)}>
       <ChordBlind fit={fit} tones={chordNotes(chord)} />

@@ -4,6 +4,7 @@ import type { ChartChord } from "@/core/chord";
 import { type Decision, fitOf, modesForChord, type OneModeReading } from "@/core/progression";
 import type { HomeMode } from "@/core/scale";
 import { $playing } from "@/state";
+import { useSchools } from "@/ui/useSchools";
 import { Button } from "@/ui/controls";
 import { Facts, OwnWordsSaid, Panel, Saying } from "@/ui/panel";
 import {
@@ -46,9 +47,10 @@ export function ChordPanel({
   onKeep,
 }: ChordPanelProps) {
   const playing = useStore($playing);
+  const schools = useSchools();
   const place = chart[at];
   const chord = place?.chord;
-  const fit = chord && reading ? fitOf(chord, reading.homeMode) : undefined;
+  const fit = chord && reading ? fitOf(chord, reading.homeMode, schools) : undefined;
   return (
     <Panel
       title={symbolText(place?.symbol ?? "")}

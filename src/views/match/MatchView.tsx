@@ -2,10 +2,11 @@ import { useStore } from "@nanostores/react";
 import { useEffect, useMemo, useState } from "react";
 import { chordNotes, readChart } from "@/core/chord";
 import { decisions, oneModeReadings, signalNotes } from "@/core/progression";
-import { colourNotes, type HomeMode } from "@/core/scale";
+import { colourOn, type HomeMode } from "@/core/scale";
 import { DEMO_PROGRESSIONS } from "@/demo";
 import { byTurns, chartScore, modeScore } from "@/sound";
 import { $draft, $keeping, $place, $ready, $selection, changeDraft, setPlace, toggle } from "@/state";
+import { useSchools } from "@/ui/useSchools";
 import { Button } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
 import { Problems } from "@/ui/problems";
@@ -43,6 +44,7 @@ export function MatchView() {
   const deciding = useMemo(() => (reading ? decisions(reading.homeMode, chart) : []), [reading, chart]);
   const chosen = Math.min(at, Math.max(0, chart.length - 1));
   const symbols = useMemo(() => chart.map(({ chord }) => chord), [chart]);
+  const schools = useSchools();
   const signal = useMemo(() => signalNotes(symbols, chosen), [symbols, chosen]);
 
   useEffect(() => {
@@ -51,17 +53,14 @@ export function MatchView() {
     const chord = chart[chosen]?.chord;
     $selection.set({
       homeMode: reading.homeMode,
-      lit:
-        signal.length > 0
-          ? signal.slice(0, 1)
-          : (colourNotes(mode)[0] ?? []).map((interval) => home + interval),
+      lit: signal.length > 0 ? signal.slice(0, 1) : colourOn(reading.homeMode, schools),
       unknown: [],
       targets: chord ? chordNotes(chord) : [],
       play: { code: "chords", score: chartScore(chart) },
     });
     const timer = setTimeout(() => setPlace({ home, mode, chords: text }), 250);
     return () => clearTimeout(timer);
-  }, [isReady, reading, chart, chosen, signal, text]);
+  }, [isReady, reading, chart, chosen, signal, text, schools]);
 
   const bar = chart[chosen]?.bar;
   const loopBar = () => toggle("bar", chartScore(chart.filter((each) => each.bar === bar)));

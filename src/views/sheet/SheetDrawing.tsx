@@ -1,6 +1,6 @@
 import { type ReactNode } from "react";
 import { GUITAR, neckNotes } from "@/core/instrument";
-import { colourNotes, type HomeMode, notesOf } from "@/core/scale";
+import { shownColour, type HomeMode, notesOf } from "@/core/scale";
 import { slatsOf } from "@/ui/blind";
 import { isMarked, NECK, neckHeight, plateAt, stringAt, wireAt } from "@/ui/neck";
 import {
@@ -255,7 +255,7 @@ function NeckDrawing({
   readonly schools: Schools;
   readonly y: number;
 }) {
-  const colour = colourNotes(homeMode.mode, schools.comparison, schools.reference)[0] ?? [];
+  const colour = shownColour(homeMode.mode, schools);
   const foot = stringAt(GUITAR.strings.length);
   /** Larger than on the screen, since the drawing is scaled down to the page. */
   const plate = { width: 42, height: NECK.stringGap - 1 };

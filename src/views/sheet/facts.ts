@@ -1,7 +1,7 @@
-import { type Fifths, halfSteps } from "@/core/pitch";
+import { halfSteps } from "@/core/pitch";
 import { diatonicChords } from "@/core/chord";
-import { colourNotes, type HomeMode, parentOf, stepsOf, syllable } from "@/core/scale";
-import { chordText, degreeText, intervalText, noteText, type Schools } from "@/ui/words";
+import { type HomeMode, shownColour, stepsOf } from "@/core/scale";
+import { chordText, degreeText, intervalText, noteText, romanText, type Schools, sungNote } from "@/ui/words";
 
 /** One degree of a mode, in words, as the sheet and its table list it. */
 export interface DegreeFacts {
@@ -22,23 +22,16 @@ export interface DegreeFacts {
 export function degreeFacts(homeMode: HomeMode, schools: Schools): readonly DegreeFacts[] {
   const { home, mode } = homeMode;
   const steps = stepsOf(mode.intervals.map(halfSteps));
-  const colour = colourNotes(mode, schools.comparison, schools.reference)[0] ?? [];
-  const { tonic } = parentOf(homeMode);
-  const sung = (note: Fifths) =>
-    schools.syllables === "none"
-      ? ""
-      : schools.syllables === "numbers"
-        ? degreeText(note - home)
-        : syllable(note - (schools.syllables === "parent" ? tonic : home));
+  const colour = shownColour(mode, schools);
   return diatonicChords(homeMode).map(({ degree, chords, roman }, at) => ({
     note: noteText(home + degree),
     degree: degreeText(degree),
     halfSteps: halfSteps(degree),
     interval: intervalText(degree),
     step: steps[at] ?? 0,
-    sung: sung(home + degree),
+    sung: sungNote(home + degree, homeMode, schools.syllables),
     isColour: colour.includes(degree),
-    roman: roman.replaceAll("b", "♭").replaceAll("#", "♯"),
+    roman: romanText(roman),
     triad: chords.triad ? chordText(chords.triad) : "",
     seventh: chords.seventh ? chordText(chords.seventh) : "",
   }));

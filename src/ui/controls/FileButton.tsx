@@ -1,0 +1,37 @@
+import { useRef } from "react";
+import { Button } from "./Button";
+
+interface FileButtonProps {
+  readonly children: string;
+  /** What the file is, for those who cannot see the button. */
+  readonly label: string;
+  /** Endings and media types that are offered. */
+  readonly accept: string;
+  readonly onFile: (file: File) => void;
+  readonly title?: string;
+}
+
+/** A button that asks for a file: the browser's own chooser behind it. The same file can be chosen again. */
+export function FileButton({ children, label, accept, onFile, title }: FileButtonProps) {
+  const chooser = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Button title={title} onClick={() => chooser.current?.click()}>
+        {children}
+      </Button>
+      <input
+        ref={chooser}
+        type="file"
+        accept={accept}
+        className="visually-hidden"
+        tabIndex={-1}
+        aria-label={label}
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          if (file) onFile(file);
+          event.target.value = "";
+        }}
+      />
+    </>
+  );
+}
