@@ -3,6 +3,7 @@ import fc from "fast-check";
 import { beforeEach, describe, expect, it, test } from "vitest";
 import {
   browserStore,
+  draft,
   type Kept,
   openShelf,
   readBackup,
@@ -115,6 +116,22 @@ describe("the Shelf", () => {
     expect(shelf.$kept.get()).toHaveLength(1);
   });
 
+  it("keeps a thing under an id of its own in place of what was there, the first date kept", async () => {
+    const records = new Map<string, unknown>();
+    const shelf = openShelf(surroundings(memoryStore(records)));
+    const words: ToKeep = { kind: "words", title: "Dorian", words: "gate", mode: "dorian", tune: "" };
+    const first = shelf.keepAs("words-dorian", words);
+    const second = shelf.keepAs("words-dorian", { ...words, words: "old gate", tune: "Orchard Gate" });
+    expect(shelf.$kept.get()).toEqual([second]);
+    expect([second.keptAt === first.keptAt, second.changedAt > first.changedAt]).toEqual([true, true]);
+    const again = openShelf(surroundings(memoryStore(records)));
+    await again.load();
+    expect(again.$kept.get()).toEqual([second]);
+    shelf.remove("words-dorian");
+    shelf.bringBack("words-dorian");
+    expect(shelf.$kept.get()[0]).toMatchObject({ words: "old gate", tune: "Orchard Gate" });
+  });
+
   it("tells the other tabs which record changed", async () => {
     const told: string[] = [];
     const shelf = openShelf({ ...surroundings(memoryStore()), tell: (id) => told.push(id) });
@@ -205,6 +222,29 @@ describe("export and import", () => {
     file.shelf.push({ ...good, id: "b", mode: "doriann" });
     const { value, problems } = readBackup(JSON.stringify(file));
     expect([value?.shelf.length, value?.quarantine.length, problems[0]?.record]).toEqual([1, 1, 2]);
+  });
+});
+
+describe("what was under way", () => {
+  it("falls back where a record is older or broken, field by field", () => {
+    const usual = draft.parse({ version: 1 });
+    expect(usual).toMatchObject({
+      chords: "",
+      shape: "maj9",
+      question: { among: 7, claims: [], near: false },
+    });
+    const broken = draft.parse({
+      version: 1,
+      chords: "| Em9 |",
+      shape: 5,
+      question: { among: 99, holds: "C", claims: ["x"] },
+    });
+    expect(broken).toMatchObject({
+      chords: "| Em9 |",
+      shape: "maj9",
+      question: { among: 7, holds: "C", claims: [] },
+    });
+    expect(draft.parse({ version: 1, question: "nonsense" }).question).toEqual(usual.question);
   });
 });
 

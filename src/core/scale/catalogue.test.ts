@@ -1,10 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { degreeOf, letterOf, printDegree, soundOf } from "../pitch";
+import { degreeOf, fifthsOf, letterOf, printDegree, printName, soundOf } from "../pitch";
 import {
   brightness,
   CATALOGUE,
   colourNotes,
+  colourOn,
   COMPARISONS,
   comparisonOf,
   FAMILIES,
@@ -28,6 +29,7 @@ import {
   reference,
   relatives,
   rotations,
+  shownColour,
   soundSet,
   soundsOf,
   spellSet,
@@ -345,6 +347,18 @@ describe("colour notes over all modes", () => {
       "phrygian",
       "aeolian",
     ]);
+  });
+});
+
+describe("how a mode is told", () => {
+  it("the set shown first, and its notes on a home, by the school", () => {
+    const names = (home: string, id: string, telling = {}) =>
+      colourOn({ home: fifthsOf(home), mode: mode(id) }, telling).map((note) => printName(note));
+    expect(names("C#", "lydian")).toEqual(["F##"]);
+    expect(names("Gb", "phrygian")).toEqual(["Abb", "Db"]);
+    expect(names("D", "minor-pentatonic")).toEqual([]);
+    expect(names("D", "minor-pentatonic", { comparison: "parent" })).toEqual(["A"]);
+    expect(shownColour(mode("dorian"), { comparison: "catalogue" }).length).toBeGreaterThan(1);
   });
 });
 

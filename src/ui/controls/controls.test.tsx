@@ -1,7 +1,19 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { Button, Choice, Select, TextField } from ".";
+import { $settings, changeSettings } from "@/state";
+import {
+  Button,
+  Choice,
+  ComparisonSelect,
+  FileButton,
+  ReferenceSelect,
+  Select,
+  Tabs,
+  TextField,
+  Toggle,
+  WrittenField,
+} from ".";
 
 afterEach(cleanup);
 
@@ -76,5 +88,117 @@ describe("a button", () => {
     expect(button.textContent).toBe("Swap B / B♭s");
     expect(button.getAttribute("type")).toBe("button");
     expect(button.querySelector("kbd")?.textContent).toBe("s");
+  });
+});
+
+describe("what is written down", () => {
+  const shown = (rows: number) => {
+    const commit = vi.fn();
+    render(
+      <WrittenField
+        label="Words"
+        value="old"
+        rows={rows}
+        most={100}
+        suggestions={["Gate"]}
+        onCommit={commit}
+      />,
+    );
+    return { commit, field: screen.getByLabelText<HTMLInputElement>("Words") };
+  };
+
+  it("is kept on leaving, trimmed, and not when nothing changed", () => {
+    const { commit, field } = shown(3);
+    fireEvent.change(field, { target: { value: " new " } });
+    expect(commit).not.toHaveBeenCalled();
+    fireEvent.blur(field);
+    expect(commit).toHaveBeenCalledExactlyOnceWith("new");
+    fireEvent.change(field, { target: { value: "old " } });
+    fireEvent.blur(field);
+    expect(commit).toHaveBeenCalledTimes(1);
+  });
+
+  it("on one line is kept at Enter as well", () => {
+    const { commit, field } = shown(1);
+    fireEvent.change(field, { target: { value: "tune" } });
+    fireEvent.keyDown(field, { key: "Enter" });
+    expect(commit).toHaveBeenCalledExactlyOnceWith("tune");
+  });
+});
+
+describe("places beside each other", () => {
+  it("are links; a plain press stays on the page, one with Ctrl is the browser's", () => {
+    const choose = vi.fn();
+    const tabs = (["one", "two"] as const).map((value) => ({
+      value,
+      text: value,
+      href: `#${value}`,
+      keyName: "o",
+    }));
+    render(<Tabs label="Parts" value="one" tabs={tabs} onChoose={choose} />);
+    const [one, two] = screen.getAllByRole("link");
+    expect([one?.getAttribute("aria-current"), two?.getAttribute("aria-current")]).toEqual(["page", null]);
+    fireEvent.click(two!, { ctrlKey: true });
+    expect(choose).not.toHaveBeenCalled();
+    expect(fireEvent.click(two!)).toBe(false);
+    expect(choose).toHaveBeenCalledWith("two");
+  });
+});
+
+describe("a list with headings", () => {
+  it("has its options under them, and gives the one that is chosen", () => {
+    const choose = vi.fn();
+    const options = [
+      { value: "a", text: "A", under: "Five" },
+      { value: "b", text: "B", under: "Six" },
+      { value: "c", text: "C", under: "Five" },
+    ];
+    render(<Select label="Scale" value="a" options={options} onChange={choose} />);
+    expect(screen.getAllByRole("group").map(({ textContent }) => textContent)).toEqual(["AC", "B"]);
+    fireEvent.change(screen.getByLabelText("Scale"), { target: { value: "b" } });
+    expect(choose).toHaveBeenCalledWith("b");
+  });
+});
+
+describe("a file", () => {
+  it("is given when it is chosen, and nothing when the chooser is left", () => {
+    const give = vi.fn();
+    render(
+      <FileButton label="Scale file" accept=".scl" onFile={give}>
+        Open
+      </FileButton>,
+    );
+    const chooser = screen.getByLabelText<HTMLInputElement>("Scale file");
+    const pressed = vi.spyOn(chooser, "click");
+    fireEvent.click(screen.getByRole("button", { name: "Open" }));
+    expect(pressed).toHaveBeenCalledTimes(1);
+    const file = new File(["x"], "x.scl");
+    fireEvent.change(chooser, { target: { files: [file] } });
+    expect(give).toHaveBeenCalledExactlyOnceWith(file);
+    fireEvent.change(chooser, { target: { files: [] } });
+    expect(give).toHaveBeenCalledTimes(1);
+  });
+});
+
+describe("words that hold or do not, and the schools", () => {
+  it("flip, and the schools hold everywhere", () => {
+    const flip = vi.fn();
+    render(
+      <Toggle isOn={false} onChange={flip}>
+        no ♯4
+      </Toggle>,
+    );
+    fireEvent.click(screen.getByLabelText("no ♯4"));
+    expect(flip).toHaveBeenCalledWith(true);
+    render(
+      <>
+        <ReferenceSelect />
+        <ComparisonSelect />
+      </>,
+    );
+    fireEvent.change(screen.getByLabelText("What it is told by"), { target: { value: "nearest" } });
+    fireEvent.change(screen.getByLabelText("What it is told from"), { target: { value: "seven" } });
+    expect([$settings.get().reference, $settings.get().comparison]).toEqual(["nearest", "seven"]);
+    changeSettings({ reference: "by-third", comparison: "usual" });
   });
 });

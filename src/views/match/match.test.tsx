@@ -3,6 +3,7 @@ import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
 import { readChart } from "@/core/chord";
 import { decisions, oneModeReadings, signalNotes } from "@/core/progression";
+import { changeSettings } from "@/state";
 import { Chart } from "./Chart";
 import { ChordPanel } from "./ChordPanel";
 import { Readings } from "./Readings";
@@ -104,5 +105,22 @@ describe("the panel of a chord", () => {
     expect(document.body.textContent).toContain("No chord could be read yet");
     expect(screen.queryByText("Chord tones")).toBeNull();
     expect(screen.queryByRole("button", { name: /Hear both/ })).toBeNull();
+  });
+
+  it("shows the colour notes of the school that is chosen", () => {
+    const { chart, reading } = read("| Dm13 |");
+    const lit = () => {
+      const { container } = render(
+        <Chart chart={chart} reading={reading} chosen={0} onChoose={() => undefined} />,
+      );
+      const drawn = container.innerHTML;
+      cleanup();
+      return drawn;
+    };
+    const usual = lit();
+    changeSettings({ comparison: "catalogue" });
+    expect(lit()).not.toBe(usual);
+    changeSettings({ comparison: "usual" });
+    expect(lit()).toBe(usual);
   });
 });
