@@ -1,14 +1,17 @@
-import { useEffect, useRef } from "react";
+import { useLayoutEffect, useRef } from "react";
 import { bindKeys, type KeyBinding } from "@/state";
 
-/** Binds a part's keys while it is on the screen. The bindings may change at every drawing; the listed keys follow. */
+/**
+ * Binds a part's keys while it is on the screen: from the moment it stands there, not a frame later, so that no press is
+ * lost. The bindings may change at every drawing; the listed keys follow.
+ */
 export function useKeys(part: string, bindings: readonly KeyBinding[]): void {
   const latest = useRef(bindings);
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = bindings;
   });
   const shape = bindings.map(({ key, says }) => `${key} ${says}`).join("\n");
-  useEffect(() => {
+  useLayoutEffect(() => {
     const stable = latest.current.map((binding, at) => ({
       ...binding,
       act: () => latest.current[at]?.act(),

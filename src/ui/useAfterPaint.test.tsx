@@ -6,7 +6,11 @@ import { useAfterPaint } from "./useAfterPaint";
 beforeEach(() => vi.useFakeTimers());
 afterEach(() => vi.useRealTimers());
 
-const frame = () => act(() => vi.advanceTimersByTime(40));
+const frame = () => {
+  act(() => {
+    vi.advanceTimersByTime(40);
+  });
+};
 
 it("follows a value once it has been painted, and the last of several only", () => {
   const seen: string[] = [];

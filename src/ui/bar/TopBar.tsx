@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { type MouseEvent, useEffect, useState } from "react";
+import { type MouseEvent, useEffect, useLayoutEffect, useState } from "react";
 import {
   $addressNotices,
   $bindings,
@@ -154,9 +154,9 @@ function useTheme(): boolean {
   return isDusk;
 }
 
-/** One listener for all keys of the page. */
+/** One listener for all keys of the page, there as soon as the bar is. */
 function useKeyboard(): void {
-  useEffect(() => {
+  useLayoutEffect(() => {
     const listen = (event: KeyboardEvent) => {
       const target = event.target instanceof HTMLElement ? event.target : document.body;
       const focused = {
