@@ -24,7 +24,10 @@ export type ProblemCode =
   | "pitch-unread"
   | "pitches-missing"
   | "not-twelve-tone"
-  | "no-octave";
+  | "no-octave"
+  | "string-unread"
+  | "string-out-of-range"
+  | "string-count";
 
 /** What a reader gives back: never thrown, always what could be read. */
 export interface Reading<T> {

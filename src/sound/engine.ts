@@ -1,11 +1,24 @@
 import type * as ToneModule from "tone";
-import type { Part, Score, ScoreNote } from "./score";
+import {
+  LOUDEST,
+  makeParts,
+  partLevel,
+  type PartInstruments,
+  type PartVolumes,
+  SAFE_VOLUME,
+} from "./instruments";
+import { perform, type Playing } from "./perform";
+import { type Part, PARTS } from "./score";
 
-/** What the engine is doing. `unavailable`: the browser gave no sound, with its own reason. */
+/**
+ * What the engine is doing. `held`: the browser holds the sound back until the page is pressed. `unavailable`: the browser
+ * gave no sound, with its own reason.
+ */
 export type SoundState =
   | { readonly at: "silent" }
   | { readonly at: "starting" }
   | { readonly at: "playing" }
+  | { readonly at: "held" }
   | { readonly at: "unavailable"; readonly reason: string };
 
 /** What the engine tells: its state, and the notes that sound at this moment. */
@@ -14,27 +27,25 @@ export interface SoundListener {
   readonly onSounding: (midis: readonly number[]) => void;
   /** The mark that was passed last, from 0; undefined when silent. */
   readonly onMark: (mark: number | undefined) => void;
+  /** The round that began, from 0; undefined when silent. */
+  readonly onRound: (round: number | undefined) => void;
 }
-
-/** Decibels: where sound begins, whatever was set before, and the loudest that can be set. */
-export const SAFE_VOLUME = -18;
-export const LOUDEST = -4;
 
 /** The one place that makes sound. Nothing is loaded and no context opened before the first `play`. */
 export interface SoundEngine {
-  play: (score: Score, tempo: number) => Promise<void>;
+  play: (playing: Playing) => Promise<void>;
   stop: () => void;
+  /** Sets the tempo at once, in the middle of a round. */
   setTempo: (tempo: number) => void;
   setVolume: (decibels: number) => void;
+  setPartVolumes: (volumes: PartVolumes) => void;
   /** Loudness of what sounds now, in decibels; -Infinity when silent. */
   level: () => number;
 }
 
-type Instrument = ToneModule.PolySynth;
-
 interface Loaded {
   readonly tone: typeof ToneModule;
-  readonly parts: Readonly<Record<Part, Instrument>>;
+  readonly parts: PartInstruments;
   readonly volume: ToneModule.Volume;
   readonly meter: ToneModule.Meter;
 }
@@ -42,25 +53,39 @@ interface Loaded {
 /** Seconds between a press and the first note: enough to schedule without a stumble. */
 const LEAD = 0.06;
 
-/** Ticks before the first note: a change of tempo just before the start can swallow what is scheduled on tick 0. */
-const LEAD_TICKS = 4;
+/** Milliseconds after which a context that has not started is being held back. */
+const PATIENCE = 1500;
 
 /** Makes an engine; one for the whole application. */
-export function soundEngine({ onState, onSounding, onMark }: SoundListener): SoundEngine {
+export function soundEngine({ onState, onSounding, onMark, onRound }: SoundListener): SoundEngine {
   let loading: Promise<Loaded> | undefined;
   let loaded: Loaded | undefined;
   let volume = SAFE_VOLUME;
+  let partVolumes: PartVolumes = {};
   /** Counts acts, so that a start overtaken by a stop or by another start does nothing. */
   let act = 0;
+  let isPlaying = false;
+
+  const balance = () => {
+    for (const part of PARTS)
+      if (loaded) loaded.parts[part].volume.value = partLevel(part, partVolumes[part]);
+  };
 
   const load = async (): Promise<Loaded> => {
-    loading ??= import("tone").then(instruments);
+    loading ??= import("tone").then((tone) => {
+      tone.getContext().on("statechange", (state) => {
+        if (state !== "running" && isPlaying) end({ at: "held" });
+      });
+      return connected(tone);
+    });
     loaded = await loading;
     loaded.volume.volume.value = volume;
+    balance();
     return loaded;
   };
 
   const silence = () => {
+    isPlaying = false;
     if (!loaded) return;
     const transport = loaded.tone.getTransport();
     transport.stop();
@@ -68,48 +93,43 @@ export function soundEngine({ onState, onSounding, onMark }: SoundListener): Sou
     for (const instrument of Object.values(loaded.parts)) instrument.releaseAll();
     onSounding([]);
     onMark(undefined);
+    onRound(undefined);
   };
 
-  const stop = () => {
+  const end = (state: SoundState) => {
     act += 1;
     silence();
-    onState({ at: "silent" });
+    onState(state);
   };
+  const stop = () => end({ at: "silent" });
 
   return {
-    play: async (score, tempo) => {
+    play: async (playing) => {
       act += 1;
       const mine = act;
       onState({ at: "starting" });
       try {
         const { tone, parts } = await load();
-        await tone.start();
+        const isRunning = await started(tone);
         if (mine !== act) return;
+        if (!isRunning) {
+          end({ at: "held" });
+          return;
+        }
         silence();
         const transport = tone.getTransport();
-        transport.bpm.value = tempo;
-        const ticks = (beats: number) => `${LEAD_TICKS + Math.round(beats * transport.PPQ)}i`;
-        const sounding = new Set<number>();
-        for (const note of score.notes) {
-          transport.schedule((time) => {
-            playNote(tone, parts, note, time, transport.bpm.value);
-            if (note.part === "line")
-              tone.getDraw().schedule(() => onSounding(added(sounding, note.midi)), time);
-          }, ticks(note.at));
-          if (note.part === "line") {
-            transport.schedule(
-              (time) => tone.getDraw().schedule(() => onSounding(dropped(sounding, note.midi)), time),
-              ticks(note.at + note.length * 0.95),
-            );
-          }
-        }
-        for (const [mark, beats] of (score.marks ?? []).entries()) {
-          transport.schedule((time) => tone.getDraw().schedule(() => onMark(mark), time), ticks(beats));
-        }
-        transport.loop = score.loops;
-        if (score.loops) transport.setLoopPoints(ticks(0), ticks(score.beats));
-        else transport.schedule((time) => tone.getDraw().schedule(stop, time), ticks(score.beats + 0.5));
+        const draw = (show: () => void, time: number) =>
+          void tone.getDraw().schedule(() => mine === act && show(), time);
+        const sounding = soundingNotes(onSounding);
+        perform(tone, transport, parts, playing, {
+          onNote: ({ part, midi }, time) => isShown(part) && draw(() => sounding.add(midi), time),
+          onNoteEnd: ({ part, midi }, time) => isShown(part) && draw(() => sounding.drop(midi), time),
+          onMark: (mark, time) => draw(() => onMark(mark), time),
+          onRound: (round, time) => draw(() => onRound(round), time),
+          onEnd: (time) => draw(stop, time),
+        });
         transport.start(tone.now() + LEAD, 0);
+        isPlaying = true;
         onState({ at: "playing" });
       } catch (error) {
         if (mine === act)
@@ -124,68 +144,41 @@ export function soundEngine({ onState, onSounding, onMark }: SoundListener): Sou
       volume = Math.min(decibels, LOUDEST);
       if (loaded) loaded.volume.volume.rampTo(volume, 0.05);
     },
+    setPartVolumes: (volumes) => {
+      partVolumes = volumes;
+      balance();
+    },
     level: () => loaded?.meter.getValue() ?? -Infinity,
   };
 }
 
-function added(set: Set<number>, midi: number): readonly number[] {
-  set.add(midi);
-  return [...set];
+/** Whether the audio context runs; false where the browser keeps it waiting. */
+async function started(tone: typeof ToneModule): Promise<boolean> {
+  return Promise.race([
+    tone.start().then(() => true),
+    new Promise<false>((resolve) => setTimeout(() => resolve(false), PATIENCE)),
+  ]);
 }
 
-function dropped(set: Set<number>, midi: number): readonly number[] {
-  set.delete(midi);
-  return [...set];
+/** The metronome and the held note are heard without being shown. */
+const isShown = (part: Part): boolean => part === "line";
+
+/** Notes that sound, told at each change. A note struck again while it sounds is one note until its last end. */
+function soundingNotes(tell: (midis: readonly number[]) => void) {
+  const counts = new Map<number, number>();
+  const change = (midi: number, by: 1 | -1) => {
+    const count = (counts.get(midi) ?? 0) + by;
+    if (count > 0) counts.set(midi, count);
+    else counts.delete(midi);
+    tell([...counts.keys()]);
+  };
+  return { add: (midi: number) => change(midi, 1), drop: (midi: number) => change(midi, -1) };
 }
 
-function playNote(
-  tone: typeof ToneModule,
-  parts: Loaded["parts"],
-  { part, midi, length }: ScoreNote,
-  time: number,
-  tempo: number,
-): void {
-  const seconds = (length * 60) / tempo;
-  parts[part].triggerAttackRelease(tone.Frequency(midi, "midi").toFrequency(), seconds * HOLD[part], time);
-}
-
-/** How much of its length each part holds a note. */
-const HOLD: Readonly<Record<Part, number>> = { line: 0.95, drone: 0.98, chord: 0.9, bass: 0.85 };
-
-/**
- * A plucked line, a soft held note, a soft keyboard and a bass, through a limiter. Each is its own row of partials, the
- * fundamental strongest, so that the pitch is never in doubt.
- */
-function instruments(tone: typeof ToneModule): Loaded {
+/** The parts through a volume and a limiter to the loudspeaker, with a meter. */
+function connected(tone: typeof ToneModule): Loaded {
   const meter = new tone.Meter({ smoothing: 0.6 });
   const limiter = new tone.Limiter(LOUDEST).connect(meter).toDestination();
   const volume = new tone.Volume(SAFE_VOLUME).connect(limiter);
-  const made = (
-    decibels: number,
-    partials: readonly number[],
-    envelope: { attack: number; decay: number; sustain: number; release: number },
-  ): Instrument => {
-    const instrument = new tone.PolySynth(tone.Synth, {
-      oscillator: { type: "custom", partials: [...partials] },
-      envelope,
-    }).connect(volume);
-    instrument.volume.value = decibels;
-    return instrument;
-  };
-  return {
-    tone,
-    volume,
-    meter,
-    parts: {
-      line: made(0, [1, 0.45, 0.32, 0.16, 0.12, 0.06, 0.04], {
-        attack: 0.004,
-        decay: 0.7,
-        sustain: 0.12,
-        release: 0.5,
-      }),
-      drone: made(-9, [1, 0.3, 0.22, 0.08, 0.05], { attack: 0.25, decay: 0.2, sustain: 0.8, release: 0.6 }),
-      chord: made(-11, [1, 0.22, 0.1, 0.04], { attack: 0.02, decay: 1.2, sustain: 0.3, release: 0.5 }),
-      bass: made(-5, [1, 0.3, 0.08], { attack: 0.01, decay: 1, sustain: 0.5, release: 0.3 }),
-    },
-  };
+  return { tone, volume, meter, parts: makeParts(tone, volume) };
 }

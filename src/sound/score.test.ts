@@ -10,6 +10,7 @@ import {
   type Part,
   pathScore,
   risingChordScore,
+  swapped,
   type Score,
   swapScore,
   tuneScore,
@@ -102,7 +103,7 @@ describe("what is played", () => {
       [73, 3],
       [79, 4.5],
     ]);
-    const sharp = tuneScore(tune, { home: fifthsOf("A"), from: -2, to: 5 });
+    const sharp = swapped(tuneScore(tune), { home: fifthsOf("A"), from: -2, to: 5 });
     expect(sharp.notes.map(({ midi }) => midi)).toEqual([69, 68, 73, 80]);
     expect(byTurns(plain, sharp)).toMatchObject({ beats: 12, loops: true });
   });

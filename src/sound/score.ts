@@ -3,8 +3,9 @@ import { type ChartChord, type Chord, chordNotes, type Vamp } from "@/core/chord
 import type { HomeMode } from "@/core/scale";
 import { feltBeat, type Tune } from "@/core/tune";
 
-/** Who plays: the melody line, the held home note, chords, their bass. */
-export type Part = "line" | "drone" | "chord" | "bass";
+/** Who plays: the plucked line, the held home note, chords on a soft keyboard, their bass, the metronome. */
+export const PARTS = ["line", "drone", "chord", "bass", "click"] as const;
+export type Part = (typeof PARTS)[number];
 
 /** A note to be played. Times are in beats from the start of the score. */
 export interface ScoreNote {
@@ -66,11 +67,8 @@ export function modeScore({ home, mode }: HomeMode, withDrone: boolean): Score {
  * held home note, round and round.
  */
 export function swapScore(homeMode: HomeMode, from: Interval, to: Interval): Score {
-  const intervals = homeMode.mode.intervals.map((interval) => (interval === from ? to : interval));
-  return byTurns(
-    modeScore(homeMode, true),
-    modeScore({ ...homeMode, mode: { ...homeMode.mode, intervals } }, true),
-  );
+  const own = modeScore(homeMode, true);
+  return byTurns(own, swapped(own, { home: homeMode.home, from, to }));
 }
 
 /** A chord in close position above its bass. */
@@ -130,6 +128,102 @@ export function pathScore(modes: readonly HomeMode[]): Score {
   return { notes, beats: at, loops: false, marks };
 }
 
+/** A bar of a held home note, round and round. */
+export function droneScore(home: Fifths): Score {
+  return { notes: [drone(home, BEATS_A_BAR)], beats: BEATS_A_BAR, loops: true };
+}
+
+/** Chords over a bass that stays on home and is struck on every beat. */
+export function pedalScore(home: Fifths, { chords }: Pick<Vamp, "chords">): Score {
+  const beats = chords.length * BEATS_A_BAR;
+  const midi = atOrAbove(BASS_FROM, soundOf(home));
+  const pulse = Array.from({ length: beats }, (_, at): ScoreNote => ({ part: "bass", midi, at, length: 1 }));
+  const over = vampScore({ chords }).notes.filter(({ part }) => part === "chord");
+  return { notes: [...pulse, ...over], beats, loops: true };
+}
+
+/** How many notes of a line go to a beat: quarters, eighths, triplets, sixteenths. */
+export const RHYTHMS = { quarters: 1, eighths: 2, triplets: 3, sixteenths: 4 } as const;
+export type Rhythm = keyof typeof RHYTHMS;
+
+/**
+ * A line to practise over its held home note: even notes, the last one held until the bar is full, so that it can go round.
+ *
+ * @example lineScore([50, 52, 53], "eighths", 2).beats // 4
+ */
+export function lineScore(midis: readonly number[], rhythm: Rhythm, home: Fifths): Score {
+  const each = 1 / RHYTHMS[rhythm];
+  const beats = Math.ceil((midis.length * each) / BEATS_A_BAR) * BEATS_A_BAR;
+  const notes = midis.map(
+    (midi, at): ScoreNote => ({
+      part: "line",
+      midi,
+      at: at * each,
+      length: at === midis.length - 1 ? beats - at * each : each,
+    }),
+  );
+  return { notes: [...notes, drone(home, beats)], beats, loops: true };
+}
+
+/** Sounds as they are taken on a neck: one after another from the lowest string, then held. */
+export function voicingScore(midis: readonly number[]): Score {
+  const strum = 0.06;
+  return {
+    notes: midis.map((midi, at): ScoreNote => ({ part: "line", midi, at: at * strum, length: BEATS_A_BAR })),
+    beats: BEATS_A_BAR,
+    loops: false,
+  };
+}
+
+/** Pitches of the metronome: the first beat of the bar, and the others. */
+const ACCENT = 96;
+const BEAT = 89;
+
+const clicks = (beats: number): readonly ScoreNote[] =>
+  Array.from({ length: Math.floor(beats + 1e-6) }, (_, at) => ({
+    part: "click",
+    midi: at % BEATS_A_BAR === 0 ? ACCENT : BEAT,
+    at,
+    length: 0.1,
+  }));
+
+/** A score with the metronome. */
+export const withClick = (score: Score): Score => ({ ...score, notes: [...score.notes, ...clicks(score.beats)] });
+
+/** So many beats of the metronome before something begins. */
+export const countIn = (beats: number): Score => ({ notes: clicks(beats), beats, loops: false });
+
+/** A score without the held home note. */
+export const withoutDrone = (score: Score): Score => ({
+  ...score,
+  notes: score.notes.filter(({ part }) => part !== "drone"),
+});
+
+/** One degree of a mode and what takes its place. */
+export interface Swapping {
+  readonly home: Fifths;
+  readonly from: Interval;
+  readonly to: Interval;
+}
+
+/**
+ * A score with one note of its mode swapped for its neighbour wherever it sounds, in the line, the chords and the bass.
+ *
+ * @example swapped(modeScore(D Dorian), { home: D, from: 6, to: ♭6 }) // every B is a B♭
+ */
+export function swapped(score: Score, { home, from, to }: Swapping): Score {
+  const sound = soundOf(home + from);
+  const by = Math.round((to - from) / 7);
+  return {
+    ...score,
+    notes: score.notes.map((note) =>
+      note.part !== "click" && note.part !== "drone" && modulo(note.midi, 12) === sound
+        ? { ...note, midi: note.midi + by }
+        : note,
+    ),
+  };
+}
+
 /** A two-chord vamp, a bar each, round and round. */
 export function vampScore({ chords }: Pick<Vamp, "chords">): Score {
   return {
@@ -150,26 +244,17 @@ export function chartScore(chords: readonly ChartChord[]): Score {
   return { notes, beats: at, loops: true };
 }
 
-/**
- * A tune, its beats those that players feel (three to a 9/8 bar), with a note swapped for another where asked: the swap
- * names half steps above a home and moves every note of that degree.
- */
-export function tuneScore(
-  tune: Tune,
-  swap?: { readonly home: Fifths; readonly from: Interval; readonly to: Interval },
-): Score {
+/** A tune, its beats those that players feel (three to a 9/8 bar). */
+export function tuneScore(tune: Tune): Score {
   const beat = feltBeat(tune.meter);
-  const moved = swap ? halfSteps(swap.from) : -1;
-  const by = swap ? Math.round((swap.to - swap.from) / 7) : 0;
-  const notes = tune.notes.map(({ pitch, onset, duration }): ScoreNote => {
-    const above = swap ? modulo(soundOf(pitch.name) - soundOf(swap.home), 12) : NaN;
-    return {
+  const notes = tune.notes.map(
+    ({ pitch, onset, duration }): ScoreNote => ({
       part: "line",
-      midi: midiOf(pitch) + (above === moved ? by : 0),
+      midi: midiOf(pitch),
       at: onset / beat,
       length: duration / beat,
-    };
-  });
+    }),
+  );
   const last = tune.bars.at(-1);
   return { notes, beats: last ? (last.start + last.length) / beat : 0, loops: false };
 }

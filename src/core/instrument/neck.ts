@@ -1,33 +1,15 @@
 import { type Interval, midiOf, modulo, type Pitch, pitchAt, soundOf } from "../pitch";
 import { type HomeMode, notesOf } from "../scale";
+import { openSounds, type Tuning } from "./tuning";
 
-/** A stringed instrument as tuned: open strings from low to high, frets, scale length in millimetres. */
-export interface Tuning {
-  readonly id: string;
-  readonly strings: readonly Pitch[];
-  readonly frets: number;
-  readonly scaleLength: number;
-}
-
-/** Six strings, E A D G B E, and the frets that the stage shows. */
-export const GUITAR: Tuning = Object.freeze({
-  id: "guitar",
-  strings: Object.freeze([
-    { name: 4, octave: 2 },
-    { name: 3, octave: 2 },
-    { name: 2, octave: 3 },
-    { name: 1, octave: 3 },
-    { name: 5, octave: 3 },
-    { name: 4, octave: 4 },
-  ]),
-  frets: 15,
-  scaleLength: 648,
-});
-
-/** A note of a mode where it lies on the neck. String 1 is the highest. */
-export interface NeckNote {
+/** Where a note is taken. String 1 is the last to be strummed; frets are counted from the nut, whatever the capo. */
+export interface Place {
   readonly string: number;
   readonly fret: number;
+}
+
+/** A note of a mode where it lies on the neck. */
+export interface NeckNote extends Place {
   readonly pitch: Pitch;
   readonly interval: Interval;
 }
@@ -41,72 +23,51 @@ export function fretAt(fret: number): number {
   return 1 - 2 ** (-fret / 12);
 }
 
-/** Every place of a mode's notes on a neck, from the lowest string up, fret by fret. */
-export function neckNotes(tuning: Tuning, homeMode: HomeMode): readonly NeckNote[] {
+/**
+ * Millimetres between fingers that press two frets of a neck.
+ *
+ * @example betweenFrets(GUITAR, 1, 4) // 97: a finger to each of the first four frets
+ */
+export function betweenFrets(
+  { scaleLength }: Pick<Tuning, "scaleLength">,
+  one: number,
+  other: number,
+): number {
+  return Math.abs(fretAt(other) - fretAt(one)) * scaleLength;
+}
+
+/** How a mode names what sounds, by pitch class; undefined for sounds outside it. */
+export function namesOf(homeMode: HomeMode): (midi: number) => Pitch | undefined {
   const bySound = new Map(notesOf(homeMode).map((note) => [soundOf(note), note]));
-  return tuning.strings.flatMap((open, at) =>
-    Array.from({ length: tuning.frets + 1 }, (_, fret) => fret).flatMap((fret) => {
-      const midi = midiOf(open) + fret;
-      const name = bySound.get(modulo(midi, 12));
-      if (name === undefined) return [];
+  return (midi) => {
+    const name = bySound.get(modulo(midi, 12));
+    return name === undefined ? undefined : pitchAt(midi, name);
+  };
+}
+
+/** Every place of a mode's notes on a neck, from the capo on, from the string that lies lowest up, fret by fret. */
+export function neckNotes(tuning: Tuning, homeMode: HomeMode): readonly NeckNote[] {
+  const named = namesOf(homeMode);
+  return openSounds(tuning).flatMap((open, at) =>
+    Array.from({ length: tuning.frets - tuning.capo + 1 }, (_, above) => above).flatMap((above) => {
+      const pitch = named(open + above);
+      if (!pitch) return [];
       const string = tuning.strings.length - at;
-      return [{ string, fret, pitch: pitchAt(midi, name), interval: name - homeMode.home }];
+      return [{ string, fret: tuning.capo + above, pitch, interval: pitch.name - homeMode.home }];
     }),
   );
 }
 
-/** Frets from the index finger's to the little finger's, both counted; one more is reached by stretching. */
-const HAND = 4;
-
-/**
- * One position: every pitch of the mode once, from the index finger's fret over four frets, one fret lower (or, where the
- * hand could not otherwise go on, one higher) by a stretch. In playing order, lowest first.
- *
- * @example position(GUITAR, D Dorian, 5) // string 6: 5 7 8; string 5: 5 7 8; string 4: 5 7; string 3: 4 5 7 …
- */
-export function position(tuning: Tuning, homeMode: HomeMode, fret: number): readonly NeckNote[] {
-  const all = neckNotes(tuning, homeMode);
-  const taken: NeckNote[] = [];
-  for (let string = tuning.strings.length; string >= 1; string -= 1) {
-    const here = all.filter((note) => note.string === string);
-    const last = taken.at(-1);
-    const above = (note: NeckNote) => !last || midiOf(note.pitch) > midiOf(last.pitch);
-    const reach = here.filter((note) => note.fret >= fret && note.fret < fret + HAND && above(note));
-    const below = here.find((note) => note.fret === fret - 1 && above(note));
-    taken.push(...(below && last ? [below, ...reach] : reach));
-    if (!leadsOn(all, taken, string, fret)) {
-      const stretched = here.find((note) => note.fret === fret + HAND);
-      if (stretched) taken.push(stretched);
-    }
-  }
-  return taken;
+/** Every place of one sound on a neck. */
+export function placesOf(tuning: Tuning, midi: number): readonly Place[] {
+  return openSounds(tuning).flatMap((open, at) => {
+    const fret = tuning.capo + midi - open;
+    return fret < tuning.capo || fret > tuning.frets ? [] : [{ string: tuning.strings.length - at, fret }];
+  });
 }
 
-/** Whether the next note of the mode lies under the hand on the next string (or there is no next string). */
-function leadsOn(
-  all: readonly NeckNote[],
-  taken: readonly NeckNote[],
-  string: number,
-  fret: number,
-): boolean {
-  const last = taken.at(-1);
-  if (string === 1 || !last) return true;
-  const next = Math.min(...all.map((note) => midiOf(note.pitch)).filter((midi) => midi > midiOf(last.pitch)));
-  return all.some(
-    (note) =>
-      note.string === string - 1 &&
-      midiOf(note.pitch) === next &&
-      note.fret >= fret - 1 &&
-      note.fret < fret + HAND,
-  );
-}
-
-/** Frets at which a position can begin: those of the mode's notes on the lowest string, up to the octave. */
-export function positionFrets(tuning: Tuning, homeMode: HomeMode): readonly number[] {
-  return neckNotes(tuning, homeMode)
-    .filter(
-      (note) =>
-        note.string === tuning.strings.length && note.fret <= 12 && note.fret + HAND <= tuning.frets + 1,
-    )
-    .map((note) => note.fret);
+/** The sound at a place. */
+export function soundAt(tuning: Tuning, { string, fret }: Place): number {
+  const open = tuning.strings[tuning.strings.length - string];
+  return (open ? midiOf(open) : 0) + fret;
 }

@@ -3,7 +3,7 @@ import { type DragEvent, useState } from "react";
 import { soundOf } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
 import { colourSwap, type Swap, type Telling } from "@/core/scale";
-import { byTurns, tuneScore } from "@/sound";
+import { byTurns, swapped, tuneScore } from "@/sound";
 import { $draft, $keeping, $ready, changeDraft, toggle } from "@/state";
 import { useSchools } from "@/ui/useSchools";
 import { HeightBlind } from "@/ui/blind";
@@ -55,7 +55,7 @@ export function IdentifyView() {
     if (!tune || !homeMode || !swap) return;
     toggle(
       "swap",
-      byTurns(tuneScore(tune), tuneScore(tune, { home: homeMode.home, from: swap.from, to: swap.to })),
+      byTurns(tuneScore(tune), swapped(tuneScore(tune), { home: homeMode.home, from: swap.from, to: swap.to })),
     );
   };
   const title = tune?.title === "" ? (read?.name ?? "") : (tune?.title ?? "");

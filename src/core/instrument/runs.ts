@@ -1,0 +1,109 @@
+import { type HomeMode } from "../scale";
+import { soundsBetween, handAt, groundOf } from "./five-positions";
+import type { Place } from "./neck";
+import type { PositionName } from "./positions";
+import { openSounds, runStrings, type RunString, type Tuning } from "./tuning";
+
+/** Where the notes of a position lie, before fingers are put to them. */
+export interface Laid {
+  readonly places: readonly Place[];
+  /** The index finger's fret at the start. */
+  readonly hand: number;
+  /** The hand does not move. */
+  readonly stays: boolean;
+  readonly name?: PositionName;
+}
+
+/** Frets from the capo on at which a mode's notes lie on a string. */
+function fretsOn(tuning: Tuning, homeMode: HomeMode, { open }: RunString): readonly number[] {
+  return soundsBetween(homeMode, open, open + tuning.frets - tuning.capo).map(
+    (midi) => tuning.capo + midi - open,
+  );
+}
+
+/** So many sounds of a mode from one on, rising. */
+const soundsFrom = (homeMode: HomeMode, from: number, many: number): readonly number[] =>
+  soundsBetween(homeMode, from, from + 12 * Math.ceil(many / homeMode.mode.intervals.length)).slice(0, many);
+
+const PER_STRING = 3;
+
+/**
+ * Three notes to a string, begun on each note of the lowest string in turn; the hand climbs as it goes. Places off the neck
+ * are not offered.
+ */
+export function threePerString(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
+  const strings = runStrings(tuning);
+  const [first] = strings;
+  if (!first) return [];
+  return fretsOn(tuning, homeMode, first).flatMap((start): Laid[] => {
+    const sounds = soundsFrom(homeMode, first.open + start - tuning.capo, PER_STRING * strings.length);
+    const places = sounds.map((midi, at): Place => {
+      const { string, open } = strings[Math.floor(at / PER_STRING)] ?? first;
+      return { string, fret: tuning.capo + midi - open };
+    });
+    return areOn(tuning, places) ? [{ places, hand: start, stays: false }] : [];
+  });
+}
+
+const areOn = ({ capo, frets }: Tuning, places: readonly Place[]): boolean =>
+  places.every(({ fret }) => fret >= capo && fret <= frets);
+
+/**
+ * An octave on two strings, and the same fingering an octave higher on the next two. Begun on each note of the lowest
+ * string; the notes are shared between the two strings so that the hand is open least.
+ */
+export function octavePairs(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
+  const strings = runStrings(tuning);
+  const pairs = strings.flatMap((low, at): (readonly [RunString, RunString])[] => {
+    const high = strings[at + 1];
+    return at % 2 === 0 && high ? [[low, high]] : [];
+  });
+  const [first] = pairs;
+  if (!first) return [];
+  const size = homeMode.mode.intervals.length;
+  return fretsOn(tuning, homeMode, first[0]).flatMap((start): Laid[] => {
+    const lowest = first[0].open + start - tuning.capo;
+    const octave = soundsFrom(homeMode, lowest, size);
+    const onPair = ([low, high]: readonly [RunString, RunString], up: number, onLow: number) =>
+      octave.map((midi, at): Place => {
+        const { string, open } = at < onLow ? low : high;
+        return { string, fret: tuning.capo + midi + up - open };
+      });
+    const splits = Array.from({ length: size - 1 }, (_, at) => onPair(first, 0, at + 1)).map((places, at) => {
+      const frets = places.map(({ fret }) => fret);
+      return { onLow: at + 1, width: Math.max(...frets) - Math.min(...frets) };
+    });
+    const narrow = Math.min(...splits.map(({ width }) => width));
+    // Of equally narrow ways the one with more notes on the lower string: the hand then begins where it stays.
+    const onLow = splits.findLast(({ width }) => width === narrow)?.onLow ?? 1;
+    const places = pairs
+      .map((pair, octaves) => onPair(pair, 12 * octaves, onLow))
+      .filter((pair, at, all) => all.slice(0, at + 1).every((each) => areOn(tuning, each)))
+      .flat();
+    return places.length === 0 ? [] : [{ places, hand: start, stays: false }];
+  });
+}
+
+/** Along each string, from the one that sounds lowest. */
+export function oneString(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
+  return openSounds(tuning).flatMap((open, at): Laid[] => {
+    const string = tuning.strings.length - at;
+    const frets = fretsOn(tuning, homeMode, { string, open });
+    const [hand] = frets;
+    if (hand === undefined) return [];
+    return [
+      {
+        places: frets.map((fret) => ({ string, fret })),
+        hand,
+        stays: false,
+        name: { code: "string", string },
+      },
+    ];
+  });
+}
+
+/** At the nut, or over the capo, with the open strings. */
+export function openPosition(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
+  const laid = handAt(groundOf(tuning, tuning.capo), homeMode);
+  return laid ? [{ places: laid.places, hand: tuning.capo, stays: true, name: { code: "open" } }] : [];
+}

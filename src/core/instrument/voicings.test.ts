@@ -1,0 +1,124 @@
+import fc from "fast-check";
+import { describe, expect, it, test } from "vitest";
+import { type Chord, chordNotes, diatonicChords, readSymbol } from "../chord";
+import { fifthsOf, soundOf } from "../pitch";
+import { CATALOGUE, mode } from "../scale";
+import { betweenFrets, COMFORTABLE_STRETCH, GUITAR, soundAt, tuningOf, voicings } from ".";
+
+const chord = (symbol: string): Chord => {
+  const reading = readSymbol(symbol);
+  if (!("chord" in reading)) throw new Error(`${symbol} is unread`);
+  return reading.chord;
+};
+const written = (frets: readonly (number | null)[]) => frets.map((fret) => fret ?? "x").join(" ");
+const first = (symbol: string, tuning = GUITAR, many = 1) =>
+  voicings(tuning, { chord: chord(symbol) })
+    .slice(0, many)
+    .map(({ frets }) => written(frets));
+
+describe("voicings", () => {
+  test.each([
+    ["C", "x 3 2 0 1 0"],
+    ["D", "x x 0 2 3 2"],
+    ["G", "3 2 0 0 0 3"],
+    ["Am", "x 0 2 2 1 0"],
+    ["E7", "0 2 0 1 0 0"],
+    ["Em9", "0 2 0 0 0 2"],
+    ["Gmaj7", "3 2 0 0 0 2"],
+  ])("%s is easiest as every player takes it", (symbol, frets) => expect(first(symbol)).toEqual([frets]));
+
+  it("find the barred shapes too, with their fingers", () => {
+    const f = voicings(GUITAR, { chord: chord("F") }).find(({ frets }) => written(frets) === "1 3 3 2 1 1");
+    expect(f?.fingers).toEqual([1, 3, 4, 2, 1, 1]);
+    expect(first("F#m", GUITAR, 6)).toContain("2 4 4 2 2 2");
+    expect(voicings(GUITAR, { chord: chord("Em9") }).map(({ frets }) => written(frets))).toContain(
+      "x 7 5 7 7 7",
+    );
+  });
+
+  test.each([
+    ["ukulele", "C", "0 0 0 3"],
+    ["ukulele", "G7", "0 2 1 2"],
+    ["mandolin", "G", "0 0 2 3"],
+    ["bass", "C", "x 3 2 0"],
+  ])("on the %s %s is %s among the first", (id, symbol, frets) =>
+    expect(first(symbol, tuningOf(id), 2)).toContain(frets),
+  );
+
+  it("after one that is held, those that lie near come first", () => {
+    const near = voicings(GUITAR, { chord: chord("A13"), near: [null, 7, 5, 7, 7, 7] })[0];
+    expect(near?.frets.every((fret) => fret === null || (fret >= 4 && fret <= 9))).toBe(true);
+    expect(first("A13")[0]).not.toBe(written(near?.frets ?? []));
+  });
+
+  it("keep to the frets, the capo and the bass that are asked for", () => {
+    const high = voicings(GUITAR, { chord: chord("C"), fromFret: 7, toFret: 12 });
+    expect(
+      high.every(({ frets }) =>
+        frets.every((fret) => fret === null || fret === 0 || (fret >= 7 && fret <= 12)),
+      ),
+    ).toBe(true);
+    const capo = voicings({ ...GUITAR, capo: 3 }, { chord: chord("Eb") })[0];
+    expect(written(capo?.frets ?? [])).toBe("x 6 5 3 4 3");
+    for (const { sounds } of voicings(GUITAR, { chord: chord("C/E") }))
+      expect(Math.min(...sounds) % 12).toBe(4);
+  });
+
+  it("say when there is none: a chord of more needed tones than strings", () => {
+    expect(voicings(tuningOf("ukulele"), { chord: chord("C7b9#11b13") })).toEqual([]);
+  });
+
+  it("can be ended on the way, with what was found", () => {
+    const shares: number[] = [];
+    const some = voicings(GUITAR, { chord: chord("C") }, (share) => {
+      shares.push(share);
+      return shares.length < 4;
+    });
+    expect(shares).toHaveLength(4);
+    expect(shares.every((share, at) => share > (shares[at - 1] ?? 0) && share <= 1)).toBe(true);
+    expect(some.length).toBeGreaterThan(0);
+    expect(some.length).toBeLessThan(voicings(GUITAR, { chord: chord("C") }).length);
+  });
+
+  it("hold the chord and nothing else, within four fingers and the limit, in any mode", () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom("guitar", "guitar/dadgad", "ukulele", "tenor-banjo", "bass-5"),
+        fc.constantFrom(...CATALOGUE.filter(({ intervals }) => intervals.length === 7)),
+        fc.integer({ min: -5, max: 6 }),
+        fc.nat(6),
+        (id, each, home, degree) => {
+          const tuning = tuningOf(id);
+          const asked = diatonicChords({ home, mode: each })[degree]!.chords.seventh!;
+          const tones = new Set(chordNotes(asked).map(soundOf));
+          for (const { frets, fingers, sounds, stretchMm, omitted } of voicings(tuning, {
+            chord: asked,
+          }).slice(0, 40)) {
+            const strings = frets.flatMap((fret, at) =>
+              fret === null ? [] : [{ string: frets.length - at, fret, finger: fingers[at] ?? 0 }],
+            );
+            expect(sounds).toEqual(strings.map((place) => soundAt(tuning, place)));
+            const heard = new Set(sounds.map((sound) => sound % 12));
+            expect([...heard].every((sound) => tones.has(sound))).toBe(true);
+            expect(heard.size + omitted.length).toBe(tones.size);
+            const pressed = strings.filter(({ fret }) => fret > 0);
+            const each = pressed.map(({ fret }) => fret);
+            if (each.length > 0)
+              expect(stretchMm).toBeCloseTo(betweenFrets(tuning, Math.min(...each), Math.max(...each)));
+            expect(stretchMm).toBeLessThanOrEqual(COMFORTABLE_STRETCH);
+            expect(pressed.every(({ finger }) => finger >= 1 && finger <= 4)).toBe(true);
+            // One finger presses one fret.
+            const fretOf = new Map(pressed.map(({ finger, fret }) => [finger, fret]));
+            expect(pressed.every(({ finger, fret }) => fretOf.get(finger) === fret)).toBe(true);
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it("spell the bass of the fifth's chord in odd keys by sound", () => {
+    expect(first("C#")[0]).toBe(first("Db")[0]);
+    expect(mode("lydian").intervals).toContain(fifthsOf("F#"));
+  });
+});

@@ -1,0 +1,298 @@
+import { type Chord, chordNotes } from "../chord";
+import { halfSteps, type Interval, modulo, soundOf } from "../pitch";
+import { compareRanks } from "../scale";
+import type { Fingering } from "./fingering";
+import { COMFORTABLE_STRETCH } from "./hand";
+import { betweenFrets } from "./neck";
+import { openSounds, type Tuning } from "./tuning";
+
+/** One way to finger a chord, strings from the one that lies lowest to string 1. */
+export interface Voicing {
+  readonly frets: Fingering;
+  /** 1 the index finger to 4, 0 an open string, null a string that is not played. */
+  readonly fingers: readonly (number | null)[];
+  /** MIDI numbers, by string as above, silent strings left out. */
+  readonly sounds: readonly number[];
+  readonly stretchMm: number;
+  /** Tones of the chord that are not there. */
+  readonly omitted: readonly Interval[];
+  /** How hard it is to take, and after `near` how far to get there: the lower the better. Without a unit. */
+  readonly cost: number;
+}
+
+/** What voicings are asked for. */
+export interface VoicingsAsked {
+  readonly chord: Chord;
+  readonly fromFret?: number;
+  readonly toFret?: number;
+  /** Millimetres that the hand may open. */
+  readonly limit?: number;
+  /** The voicing before, from which the hand comes. */
+  readonly near?: Fingering | undefined;
+}
+
+/** How far the search has come, from 0 to 1. Answering false ends it with what was found so far. */
+export type OnProgress = (share: number) => boolean;
+
+const HAND = 5;
+const FINGERS = 4;
+const MOST_FRET = 15;
+
+/**
+ * Every way to finger a chord with four fingers, easiest first; after `near` the ones that lie near come first. A barre
+ * takes one finger. The fifth may be left out of four notes and more, the 9th and 11th under a higher tone, and, where there
+ * are more tones than strings, the root; the bass must be lowest, unless the instrument's lowest string is not its lowest
+ * sounding one. At most one string between played ones is silent.
+ *
+ * @example voicings(GUITAR, { chord: C major })[0]?.frets // [null, 3, 2, 0, 1, 0]
+ */
+export function voicings(tuning: Tuning, asked: VoicingsAsked, onProgress?: OnProgress): readonly Voicing[] {
+  const search = prepared(tuning, asked);
+  const found = new Map<string, Voicing>();
+  const { fromFret = tuning.capo, toFret = MOST_FRET } = asked;
+  const low = Math.max(fromFret, tuning.capo);
+  const high = Math.min(toFret, tuning.frets);
+  for (let lowest = low; lowest <= high; lowest += 1) {
+    for (const frets of fretsFrom(search, lowest, high)) {
+      const voicing = taken(search, frets);
+      if (voicing) found.set(frets.join(" "), voicing);
+    }
+    if (onProgress?.((lowest - low + 1) / (high - low + 1)) === false) break;
+  }
+  return [...found.values()].sort((a, b) =>
+    compareRanks(
+      [a.cost, ...a.frets.map((fret) => fret ?? 99)],
+      [b.cost, ...b.frets.map((fret) => fret ?? 99)],
+    ),
+  );
+}
+
+interface Search {
+  readonly tuning: Tuning;
+  readonly opens: readonly number[];
+  readonly asked: VoicingsAsked;
+  readonly limit: number;
+  /** By pitch class: the tone's bit, 0 where it is none. */
+  readonly bits: readonly number[];
+  readonly tones: readonly { readonly bit: number; readonly interval: Interval; readonly mayGo: boolean }[];
+  readonly needed: number;
+  readonly bass: number;
+  readonly bassCounts: boolean;
+  readonly fewest: number;
+}
+
+function prepared(tuning: Tuning, asked: VoicingsAsked): Search {
+  const { chord } = asked;
+  const opens = openSounds(tuning);
+  const notes = chordNotes(chord);
+  const bits: number[] = Array.from({ length: 12 }, () => 0);
+  for (const [at, note] of notes.entries()) bits[soundOf(note)] = 1 << at;
+  const highest = Math.max(...chord.tones.map((tone) => extension(tone)));
+  const isCrowded = notes.length > opens.length;
+  const tones = notes.map((note, at) => {
+    const interval = note - chord.root;
+    const isTone = at < chord.tones.length;
+    const plainFifth = interval === 1 && chord.tones.length >= 4;
+    const lowerExtension =
+      (interval === 2 || interval === -1) && extension(interval) < highest && highest > 0;
+    const crowdedRoot = interval === 0 && isCrowded;
+    return { bit: 1 << at, interval, mayGo: isTone && (plainFifth || lowerExtension || crowdedRoot) };
+  });
+  return {
+    tuning,
+    opens,
+    asked,
+    limit: asked.limit ?? COMFORTABLE_STRETCH,
+    bits,
+    tones,
+    needed: tones.reduce((all, { bit, mayGo }) => (mayGo ? all : all | bit), 0),
+    bass: soundOf(chord.bass ?? chord.root),
+    bassCounts: opens[0] === Math.min(...opens) && !isCrowded,
+    fewest: Math.min(3, notes.length, opens.length),
+  };
+}
+
+/** 9, 11 and 13 for tones above the seventh; 0 for the others, and for a second or a fourth without a seventh below it. */
+function extension(interval: Interval): number {
+  const half = halfSteps(interval);
+  if (interval === 3) return 13;
+  if (interval === -1 || interval === 6) return 11;
+  return half === 2 || interval === -5 || interval === 9 ? 9 : 0;
+}
+
+/**
+ * Frets for each string with the lowest pressed fret given (at the nut: open strings alone), every string silent, open, or
+ * pressed within the hand; only those that can still have every tone that is needed.
+ */
+function fretsFrom(search: Search, lowest: number, highest: number): readonly (readonly (number | null)[])[] {
+  const { tuning, opens, needed } = search;
+  const { capo } = tuning;
+  const options = optionsFrom(search, lowest, highest);
+  const all: (number | null)[][] = [];
+  const frets: (number | null)[] = [];
+  /** `silent` strings since the last played one, `gaps` before it, notes pressed `above` and at the lowest fret. */
+  const next = (at: number, have: number, gaps: number, silent: number, above: number, atLowest: number) => {
+    if (popCount(needed & ~have) > opens.length - at) return;
+    if (at === opens.length) {
+      if (lowest === capo || atLowest > 0) all.push([...frets]);
+      return;
+    }
+    const begun = have > 0;
+    frets.push(null);
+    next(at + 1, have, gaps, begun ? silent + 1 : 0, above, atLowest);
+    frets.pop();
+    if (gaps + silent > 1) return;
+    for (const { fret, bit } of options[at] ?? []) {
+      const isAbove = fret > lowest ? 1 : 0;
+      if (above + isAbove > FINGERS) continue;
+      frets.push(fret);
+      next(
+        at + 1,
+        have | bit,
+        gaps + silent,
+        0,
+        above + isAbove,
+        atLowest + (fret === lowest && fret > capo ? 1 : 0),
+      );
+      frets.pop();
+    }
+  };
+  next(0, 0, 0, 0, 0, 0);
+  return all;
+}
+
+/** Frets of each string that have a tone, open or within the hand, with the tone's bit. */
+function optionsFrom(
+  { tuning, opens, bits, limit }: Search,
+  lowest: number,
+  highest: number,
+): readonly (readonly { readonly fret: number; readonly bit: number }[])[] {
+  const { capo } = tuning;
+  const reached = Array.from({ length: lowest === capo ? 0 : HAND }, (_, up) => lowest + up).filter(
+    (fret) => fret <= highest && betweenFrets(tuning, lowest, fret) <= limit,
+  );
+  return opens.map((open) =>
+    [capo, ...reached].flatMap((fret) => {
+      const bit = bits[modulo(open + fret - capo, 12)] ?? 0;
+      return bit > 0 ? [{ fret, bit }] : [];
+    }),
+  );
+}
+
+function popCount(set: number): number {
+  let found = 0;
+  for (let rest = set; rest > 0; rest &= rest - 1) found += 1;
+  return found;
+}
+
+/** The voicing that frets make, or undefined where tones are missing, the bass is wrong, or the fingers do not suffice. */
+function taken(search: Search, frets: Fingering): Voicing | undefined {
+  const { tuning, opens, bits, tones, bass, bassCounts, fewest, asked } = search;
+  const sounds: number[] = [];
+  let have = 0;
+  for (const [at, fret] of frets.entries()) {
+    if (fret === null) continue;
+    const sound = (opens[at] ?? 0) + fret - tuning.capo;
+    sounds.push(sound);
+    have |= bits[modulo(sound, 12)] ?? 0;
+  }
+  if (sounds.length < fewest) return undefined;
+  if (new Set(sounds).size < sounds.length) return undefined;
+  const isInverted = bassCounts && modulo(Math.min(...sounds), 12) !== bass;
+  if (isInverted && asked.chord.bass !== undefined) return undefined;
+  const hand = fingersFor(frets, tuning.capo);
+  if (!hand) return undefined;
+  const pressed = frets.filter((fret): fret is number => fret !== null && fret > tuning.capo);
+  const [low, high] = [Math.min(...pressed), Math.max(...pressed)];
+  const stretchMm = pressed.length > 0 ? betweenFrets(tuning, low, high) : 0;
+  const omitted = tones.filter(({ bit }) => (have & bit) === 0).map(({ interval }) => interval);
+  const ease =
+    hand.used * 0.5 +
+    hand.barres * 1.1 +
+    hand.lateBarres * 1.4 +
+    (stretchMm / search.limit) * 2 +
+    silentBetween(frets) * 1.3 +
+    (frets.length - sounds.length) * 0.8 +
+    (pressed.length > 0 ? (low - tuning.capo) * 0.12 : 0) +
+    (isInverted ? 3 : 0) +
+    omitted.length * 0.6 +
+    (omitted.includes(0) ? 1.5 : 0) +
+    (high > tuning.capo + 5 && pressed.length < sounds.length ? 1.2 : 0);
+  const cost = asked.near ? ease * 0.5 + movement(search, asked.near, frets, sounds) : ease;
+  return { frets, fingers: hand.fingers, sounds, stretchMm, omitted, cost };
+}
+
+/** How far voices and hand go from one voicing to the next: half steps a voice, and frets of the hand. */
+function movement(
+  { opens, tuning }: Search,
+  near: Fingering,
+  frets: Fingering,
+  sounds: readonly number[],
+): number {
+  const before = near.flatMap((fret, at) => (fret === null ? [] : [(opens[at] ?? 0) + fret - tuning.capo]));
+  if (before.length === 0) return 0;
+  const voices = sounds.reduce(
+    (sum, sound) => sum + Math.min(...before.map((other) => Math.abs(other - sound))),
+    0,
+  );
+  const handAt = (of: Fingering) =>
+    Math.min(...of.filter((fret): fret is number => fret !== null && fret > tuning.capo));
+  const [from, to] = [handAt(near), handAt(frets)];
+  const hand = Number.isFinite(from) && Number.isFinite(to) ? Math.abs(to - from) : 0;
+  return voices * 0.4 + hand * 0.5;
+}
+
+function silentBetween(frets: Fingering): number {
+  const first = frets.findIndex((fret) => fret !== null);
+  const last = frets.findLastIndex((fret) => fret !== null);
+  return frets.slice(first, last + 1).filter((fret) => fret === null).length;
+}
+
+interface Hand {
+  readonly fingers: readonly (number | null)[];
+  readonly used: number;
+  readonly barres: number;
+  /** Barres with another finger than the first. */
+  readonly lateBarres: number;
+}
+
+/**
+ * Fingers for a voicing: one to a pressed string, from the lowest fret and the lowest-lying string on. Where four do not
+ * suffice, the first lies across the lowest fret, and another across neighbouring strings at the highest; an open string
+ * under a barre would be pressed, so there is none then.
+ */
+function fingersFor(frets: Fingering, capo: number): Hand | undefined {
+  const pressed = frets.flatMap((fret, at) => (fret !== null && fret > capo ? [{ fret, at }] : []));
+  const low = Math.min(...pressed.map(({ fret }) => fret));
+  const high = Math.max(...pressed.map(({ fret }) => fret));
+  const groups: { fret: number; strings: number[] }[] = [];
+  const atLow = pressed.filter(({ fret }) => fret === low);
+  const isBarred =
+    atLow.length > 1 &&
+    (pressed.length > FINGERS || atLow.length > 2) &&
+    frets.slice(atLow[0]?.at).every((fret) => fret === null || fret > capo);
+  const rest = isBarred ? pressed.filter(({ fret }) => fret > low) : pressed;
+  if (isBarred) groups.push({ fret: low, strings: atLow.map(({ at }) => at) });
+  const needsLate = groups.length + rest.length > FINGERS;
+  for (const { fret, at } of [...rest].sort((a, b) => a.fret - b.fret || a.at - b.at)) {
+    const last = groups.at(-1);
+    const joins =
+      needsLate && fret === high && fret > low && last?.fret === fret && last.strings.at(-1) === at - 1;
+    if (joins) last.strings.push(at);
+    else groups.push({ fret, strings: [at] });
+  }
+  if (groups.length > FINGERS) return undefined;
+  const fingers: (number | null)[] = frets.map((fret) => (fret === null ? null : 0));
+  let finger = 0;
+  for (const [at, { fret, strings }] of groups.entries()) {
+    const left = groups.length - at - 1;
+    finger = Math.min(Math.max(finger + 1, fret - low + 1), FINGERS - left);
+    for (const string of strings) fingers[string] = finger;
+  }
+  return {
+    fingers,
+    used: groups.length,
+    barres: isBarred ? 1 : 0,
+    lateBarres: groups.filter(({ strings }, at) => strings.length > 1 && (at > 0 || !isBarred)).length,
+  };
+}
