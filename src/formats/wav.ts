@@ -10,7 +10,9 @@ export async function writeWav({
   readonly samples: Float32Array;
   readonly rate: number;
 }): Promise<Uint8Array<ArrayBuffer>> {
-  const { WaveFile } = await import("wavefile");
+  const library = await import("wavefile");
+  // In Node the whole library stands on the default export, in a bundle each name by itself.
+  const { WaveFile } = "WaveFile" in library ? library : (library as { default: typeof library }).default;
   const whole = Int16Array.from(samples, (sample) => Math.round(Math.max(-1, Math.min(1, sample)) * 32_767));
   const file = new WaveFile();
   file.fromScratch(1, rate, "16", whole);

@@ -1,18 +1,24 @@
 import { accidentalsOf, letterOf, type Pitch } from "@/core/pitch";
-import { barLength, type Tune, type TuneNote } from "@/core/tune";
+import { barLength, feltBeat, type Tune, type TuneNote } from "@/core/tune";
 import type { AbcTune } from "./abc";
 
 /** Lengths are written as fractions of an eighth with this denominator at most: enough for triplets of sixteenths. */
 const FINEST = 48;
+
+/** The clef, and octaves that the notes are written above their sound. */
+interface WrittenAs {
+  readonly clef?: "treble" | "bass" | "treble-8" | "bass-8" | undefined;
+  readonly octavesUp?: number;
+}
 
 /**
  * Writes a tune as ABC, every accidental by the bar and no key signature, and says where each note stands in the text.
  *
  * @example writeAbc(tune).text // "X:1\nT:…\nM:4/4\nL:1/8\nK:none\nA2 B2 | …"
  */
-export function writeAbc(tune: Tune): AbcTune {
+export function writeAbc(tune: Tune, { clef, octavesUp = 0 }: WrittenAs = {}): AbcTune {
   const { beats, unit } = tune.meter;
-  let text = `X:1\nT:${tune.title.replaceAll(/[\r\n]+/g, " ")}\nM:${beats}/${unit}\nL:1/8\nK:none\n`;
+  let text = `X:1\nT:${tune.title.replaceAll(/[\r\n]+/g, " ")}\nM:${beats}/${unit}\nL:1/8\nK:none${clef === undefined ? "" : ` clef=${clef}`}\n`;
   const notes: TuneNote[] = [];
   const inBar = new Map<string, number>();
   for (const [at, bar] of tune.bars.entries()) {
@@ -22,10 +28,12 @@ export function writeAbc(tune: Tune): AbcTune {
     for (const note of tune.notes.filter((each) => each.bar === at)) {
       text += rest(note.onset - time);
       const from = text.length;
-      text += written(note.pitch, inBar) + length(note.duration);
+      const { name, octave } = note.pitch;
+      text += written({ name, octave: octave + octavesUp }, inBar) + length(note.duration);
       notes.push({ ...note, from, to: text.length });
-      text += " ";
       time = note.onset + note.duration;
+      // Notes within one beat are beamed: nothing stands between them.
+      if (note.duration >= 1 || isWhole((time - bar.start) / feltBeat(tune.meter))) text += " ";
     }
     text += rest(end - time) + (at === tune.bars.length - 1 ? "|]" : bar.endsSection ? "||" : "|");
     const isLineEnd = (at + 1) % barsPerLine(tune) === 0;
@@ -33,6 +41,8 @@ export function writeAbc(tune: Tune): AbcTune {
   }
   return { text, engraving: text, tune: { ...tune, notes } };
 }
+
+const isWhole = (beats: number): boolean => Math.abs(beats - Math.round(beats)) < 1e-6;
 
 /** As many bars to a line as hold sixteen quarters. */
 const barsPerLine = ({ meter }: Tune): number => Math.max(1, Math.floor(16 / barLength(meter)));

@@ -1,11 +1,13 @@
 import { beforeEach, describe, expect, it, vi } from "vitest";
-import { LOUDEST, SAFE_VOLUME, type Score, soundEngine, type SoundState } from ".";
+import { LOUDEST, SAFE_VOLUME, type Playing, type Score, soundEngine, type SoundState } from ".";
 
 /** What the stand-in for the synthesis library was asked to do. */
 const asked = vi.hoisted(() => ({
   scheduled: [] as string[],
-  loop: [] as unknown[],
+  /** Called when the audio context changes its state by itself. */
+  changed: (state: string): unknown => state,
   volume: 0,
+  parts: [] as number[],
   ramped: [] as number[],
   started: 0,
   stopped: 0,
@@ -19,10 +21,8 @@ vi.mock("tone", () => {
   const node = { connect: () => node, toDestination: () => node };
   const transport = {
     PPQ: 192,
-    bpm: { value: 0 },
-    loop: false,
-    schedule: (_: unknown, at: string) => asked.scheduled.push(at),
-    setLoopPoints: (...points: unknown[]) => (asked.loop = points),
+    bpm: { value: 0, getValueAtTime: () => 0 },
+    scheduleOnce: (_: unknown, at: string) => asked.scheduled.push(at),
     cancel: () => (asked.scheduled = []),
     start: () => (asked.started += 1),
     stop: () => (asked.stopped += 1),
@@ -44,11 +44,18 @@ vi.mock("tone", () => {
       connect = () => this;
     },
     PolySynth: class {
-      volume = { value: 0 };
+      readonly at = asked.parts.push(0) - 1;
+      volume = {
+        set: (decibels: number) => (asked.parts[this.at] = decibels),
+        set value(decibels: number) {
+          this.set(decibels);
+        },
+      };
       connect = () => this;
       releaseAll = () => (asked.released += 1);
     },
     Synth: undefined,
+    getContext: () => ({ on: (_: string, listen: (state: string) => void) => (asked.changed = listen) }),
     getTransport: () => transport,
     getDraw: () => ({ schedule: () => undefined }),
     now: () => 0,
@@ -68,18 +75,23 @@ const score: Score = {
   loops: false,
 };
 
+const playing: Playing = { round: (n) => (n === 0 ? score : undefined), tempo: () => 96 };
+
 function engine() {
   const states: SoundState["at"][] = [];
   const sounding: (readonly number[])[] = [];
   const marks: (number | undefined)[] = [];
+  const rounds: (number | undefined)[] = [];
   return {
     states,
     sounding,
     marks,
+    rounds,
     made: soundEngine({
       onState: ({ at }) => states.push(at),
       onSounding: (midis) => sounding.push(midis),
       onMark: (mark) => marks.push(mark),
+      onRound: (round) => rounds.push(round),
     }),
   };
 }
@@ -87,8 +99,8 @@ function engine() {
 beforeEach(() => {
   Object.assign(asked, {
     scheduled: [],
-    loop: [],
     ramped: [],
+    parts: [],
     started: 0,
     stopped: 0,
     released: 0,
@@ -103,7 +115,7 @@ describe("the engine", () => {
     expect([made.level(), asked.started]).toEqual([-Infinity, 0]);
     made.stop();
     expect(states).toEqual(["silent"]);
-    await made.play(score, 96);
+    await made.play(playing);
     expect([states, asked.started, asked.volume]).toEqual([
       ["silent", "starting", "playing"],
       1,
@@ -112,36 +124,43 @@ describe("the engine", () => {
     expect(made.level()).toBe(-20);
   });
 
-  it("never puts the first note on tick 0, where a change of tempo would swallow it", async () => {
-    await engine().made.play(score, 40);
-    expect(asked.scheduled.map((at) => Number.parseInt(at, 10)).every((tick) => tick > 0)).toBe(true);
-    // A line note sounds and falls silent, the drone sounds, and the end stops all of it.
-    expect(asked.scheduled).toHaveLength(4);
-  });
-
-  it("tells the marks of a score, and that there is none when silent", async () => {
-    const { made, marks } = engine();
-    await made.play({ ...score, marks: [0, 2] }, 96);
-    expect(asked.scheduled).toHaveLength(6);
-    expect(asked.scheduled).toContain(`${4 + 2 * 192}i`);
+  it("says that no round and no mark is heard any more when it stops", async () => {
+    const { made, marks, rounds } = engine();
+    await made.play(playing);
     made.stop();
-    expect(marks.at(-1)).toBeUndefined();
+    expect([marks.at(-1), rounds.at(-1)]).toEqual([undefined, undefined]);
   });
 
-  it("loops between its first note and its last beat", async () => {
-    await engine().made.play({ ...score, loops: true }, 96);
-    expect(asked.loop).toEqual(["4i", `${4 + 4 * 192}i`]);
-    expect(asked.scheduled).toHaveLength(3);
+  it("says so when the browser never lets the context start", async () => {
+    vi.useFakeTimers();
+    asked.gate = new Promise(() => undefined);
+    const { made, states } = engine();
+    const started = made.play(playing);
+    await vi.advanceTimersByTimeAsync(2000);
+    await started;
+    vi.useRealTimers();
+    expect([states, asked.started]).toEqual([["starting", "held"], 0]);
+  });
+
+  it("stops and says so when the context is suspended while it plays", async () => {
+    const { made, states } = engine();
+    await made.play(playing);
+    asked.changed("running");
+    expect(states.at(-1)).toBe("playing");
+    asked.changed("suspended");
+    expect(states.at(-1)).toBe("held");
+    asked.changed("suspended");
+    expect(states.filter((state) => state === "held")).toHaveLength(1);
   });
 
   it("does nothing when a stop overtakes the start", async () => {
     let open: () => void = () => undefined;
     asked.gate = new Promise((resolve) => (open = resolve));
     const { made, states } = engine();
-    const playing = made.play(score, 96);
+    const begun = made.play(playing);
     made.stop();
     open();
-    await playing;
+    await begun;
     expect([states, asked.started]).toEqual([["starting", "silent"], 0]);
   });
 
@@ -149,7 +168,7 @@ describe("the engine", () => {
     let open: () => void = () => undefined;
     asked.gate = new Promise((resolve) => (open = resolve));
     const { made } = engine();
-    const both = Promise.all([made.play(score, 96), made.play(score, 120)]);
+    const both = Promise.all([made.play(playing), made.play(playing)]);
     open();
     await both;
     expect(asked.started).toBe(1);
@@ -157,26 +176,34 @@ describe("the engine", () => {
 
   it("stops every part at once and says that nothing sounds", async () => {
     const { made, states, sounding } = engine();
-    await made.play(score, 96);
+    await made.play(playing);
     asked.released = 0;
     made.stop();
-    expect([asked.released, states.at(-1), sounding.at(-1)]).toEqual([4, "silent", []]);
+    expect([asked.released, states.at(-1), sounding.at(-1)]).toEqual([5, "silent", []]);
   });
 
   it("says why there is no sound, and can be asked again", async () => {
     asked.refuses = true;
     const { made, states } = engine();
-    await made.play(score, 96);
+    await made.play(playing);
     expect(states).toEqual(["starting", "unavailable"]);
     asked.refuses = false;
-    await made.play(score, 96);
+    await made.play(playing);
     expect(states.at(-1)).toBe("playing");
+  });
+
+  it("sets each part beside its balance, and silences one that is turned down", async () => {
+    const { made } = engine();
+    await made.play(playing);
+    expect(asked.parts).toEqual([0, -9, -11, -5, -8]);
+    made.setPartVolumes({ drone: 4, click: -40 });
+    expect(asked.parts).toEqual([0, -5, -11, -5, -Infinity]);
   });
 
   it("never goes past the loudest that can be set", async () => {
     const { made } = engine();
     made.setVolume(12);
-    await made.play(score, 96);
+    await made.play(playing);
     expect(asked.volume).toBe(LOUDEST);
     made.setVolume(0);
     expect(asked.ramped).toEqual([LOUDEST]);

@@ -15,7 +15,8 @@ export const PART_SILENT = -40;
 export type PartVolumes = Readonly<Partial<Record<Part, number>>>;
 
 /** The level of a part with the user's own volume. */
-export const partLevel = (part: Part, own = 0): number => (own <= PART_SILENT ? -Infinity : BALANCE[part] + own);
+export const partLevel = (part: Part, own = 0): number =>
+  own <= PART_SILENT ? -Infinity : BALANCE[part] + own;
 
 interface Voice {
   readonly partials: readonly number[];

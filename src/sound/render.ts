@@ -27,7 +27,10 @@ const TAIL = 1.2;
  *
  * @example roundsWithin({ round: () => a score of 8 beats, tempo: () => 120 }, 60).rounds // 15
  */
-export function roundsWithin({ round, tempo, before }: Playing, seconds: number): { rounds: number; seconds: number } {
+export function roundsWithin(
+  { round, tempo, before }: Playing,
+  seconds: number,
+): { rounds: number; seconds: number } {
   let at = ((before?.beats ?? 0) * 60) / tempo(0);
   let rounds = 0;
   while (rounds === 0 || at < seconds - 1e-6) {
@@ -51,7 +54,10 @@ export async function render({ playing, seconds, parts, volumes }: Rendering): P
       const made = makeParts(tone, limiter);
       for (const part of PARTS)
         made[part].volume.value = wanted.has(part) ? partLevel(part, volumes[part]) : -Infinity;
-      perform(tone, transport, made, { ...playing, round: (n) => (n < rounds ? playing.round(n) : undefined) });
+      perform(tone, transport, made, {
+        ...playing,
+        round: (n) => (n < rounds ? playing.round(n) : undefined),
+      });
       transport.start(0, 0);
     },
     lead + length + TAIL,

@@ -154,14 +154,12 @@ export type Rhythm = keyof typeof RHYTHMS;
 export function lineScore(midis: readonly number[], rhythm: Rhythm, home: Fifths): Score {
   const each = 1 / RHYTHMS[rhythm];
   const beats = Math.ceil((midis.length * each) / BEATS_A_BAR) * BEATS_A_BAR;
-  const notes = midis.map(
-    (midi, at): ScoreNote => ({
-      part: "line",
-      midi,
-      at: at * each,
-      length: at === midis.length - 1 ? beats - at * each : each,
-    }),
-  );
+  const notes = midis.map((midi, at): ScoreNote => ({
+    part: "line",
+    midi,
+    at: at * each,
+    length: at === midis.length - 1 ? beats - at * each : each,
+  }));
   return { notes: [...notes, drone(home, beats)], beats, loops: true };
 }
 
@@ -174,6 +172,13 @@ export function voicingScore(midis: readonly number[]): Score {
     loops: false,
   };
 }
+
+/** Two beats of A4, to set the volume by before headphones go on. */
+export const testScore = (): Score => ({
+  notes: [{ part: "chord", midi: 69, at: 0, length: 2 }],
+  beats: 2,
+  loops: false,
+});
 
 /** Pitches of the metronome: the first beat of the bar, and the others. */
 const ACCENT = 96;
@@ -188,7 +193,10 @@ const clicks = (beats: number): readonly ScoreNote[] =>
   }));
 
 /** A score with the metronome. */
-export const withClick = (score: Score): Score => ({ ...score, notes: [...score.notes, ...clicks(score.beats)] });
+export const withClick = (score: Score): Score => ({
+  ...score,
+  notes: [...score.notes, ...clicks(score.beats)],
+});
 
 /** So many beats of the metronome before something begins. */
 export const countIn = (beats: number): Score => ({ notes: clicks(beats), beats, loops: false });
@@ -247,14 +255,12 @@ export function chartScore(chords: readonly ChartChord[]): Score {
 /** A tune, its beats those that players feel (three to a 9/8 bar). */
 export function tuneScore(tune: Tune): Score {
   const beat = feltBeat(tune.meter);
-  const notes = tune.notes.map(
-    ({ pitch, onset, duration }): ScoreNote => ({
-      part: "line",
-      midi: midiOf(pitch),
-      at: onset / beat,
-      length: duration / beat,
-    }),
-  );
+  const notes = tune.notes.map(({ pitch, onset, duration }): ScoreNote => ({
+    part: "line",
+    midi: midiOf(pitch),
+    at: onset / beat,
+    length: duration / beat,
+  }));
   const last = tune.bars.at(-1);
   return { notes, beats: last ? (last.start + last.length) / beat : 0, loops: false };
 }

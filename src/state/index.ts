@@ -6,4 +6,5 @@ export * from "./selection";
 export * from "./settings";
 export * from "./shelf";
 export * from "./sound";
+export * from "./stage";
 export * from "./start";

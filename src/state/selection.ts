@@ -1,5 +1,6 @@
 import { atom } from "nanostores";
-import type { Fifths } from "@/core/pitch";
+import type { Chord } from "@/core/chord";
+import type { Fifths, Interval } from "@/core/pitch";
 import { mode as modeById, type HomeMode } from "@/core/scale";
 import type { Score } from "@/sound";
 
@@ -12,6 +13,10 @@ export interface Selection {
   readonly unknown: readonly Fifths[];
   /** Chord tones, marked with a second outline; none where no chord is selected. */
   readonly targets: readonly Fifths[];
+  /** The chord that is selected: its voicings are what the stage offers. */
+  readonly chord?: Chord | undefined;
+  /** The colour note and its ordinary neighbour, to be swapped while it sounds. */
+  readonly swap?: { readonly from: Interval; readonly to: Interval } | undefined;
   readonly play: Playable;
 }
 

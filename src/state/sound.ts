@@ -1,7 +1,26 @@
-import { atom } from "nanostores";
-import { type Score, soundEngine, type SoundState } from "@/sound";
+import { atom, computed } from "nanostores";
+import { vamps } from "@/core/chord";
+import { playingOrder } from "@/core/instrument";
+import { midiOf } from "@/core/pitch";
+import {
+  countIn,
+  droneScore,
+  lineScore,
+  modeScore,
+  pedalScore,
+  type Playing,
+  type Score,
+  soundEngine,
+  type SoundState,
+  swapped,
+  vampScore,
+  withClick,
+  withoutDrone,
+} from "@/sound";
+import type { Settings } from "@/store";
 import { $selection } from "./selection";
 import { $settings } from "./settings";
+import { $line, $position, fingeredNotes } from "./stage";
 
 /** What the engine is doing. */
 export const $sound = atom<SoundState>({ at: "silent" });
@@ -15,29 +34,69 @@ export const $mark = atom<number | undefined>(undefined);
 /** What was started last, by the name that its button goes by; undefined when silent. */
 export const $playing = atom<string | undefined>(undefined);
 
+/** The round that is heard, from 0. */
+export const $round = atom<number | undefined>(undefined);
+
+/** Whether the colour note gives way to its neighbour from the next round on. */
+export const $isSwapped = atom(false);
+
 const engine = soundEngine({
   onState: (state) => {
     $sound.set(state);
-    if (state.at === "silent" || state.at === "unavailable") $playing.set(undefined);
+    if (state.at !== "starting" && state.at !== "playing") {
+      $playing.set(undefined);
+      $isSwapped.set(false);
+    }
   },
   onSounding: (midis) => $sounding.set(midis),
   onMark: (mark) => $mark.set(mark),
+  onRound: (round) => $round.set(round),
 });
 
-$settings.listen(({ tempo, volume }) => {
-  engine.setTempo(tempo);
-  engine.setVolume(volume);
+/** The tempo of a round: the one that is set, or as far as it has climbed. */
+export function tempoOf({ tempo, climb }: Pick<Settings, "tempo" | "climb">, round: number): number {
+  if (!climb.isOn) return tempo;
+  return Math.max(tempo, Math.min(climb.to, tempo + climb.by * Math.floor(round / climb.every)));
+}
+
+/** Beats a minute now. */
+export const $tempo = computed([$settings, $round], (settings, round) => tempoOf(settings, round ?? 0));
+
+$tempo.listen((tempo) => engine.setTempo(tempo));
+$settings.listen(({ volume, parts }, before) => {
+  if (volume !== before?.volume) engine.setVolume(volume);
+  if (parts !== before?.parts) engine.setPartVolumes(parts);
 });
+
+/** A performance of what a function gives for each round: with the metronome, count-in and swap that are set then. */
+function playingOf(score: () => Score): Playing {
+  return {
+    tempo: (round) => tempoOf($settings.get(), round),
+    before: $settings.get().countIn > 0 ? countIn($settings.get().countIn) : undefined,
+    round: (round) => {
+      const now = score();
+      const { loop, click } = $settings.get();
+      if (round > 0 && !now.loops && !loop && !$isSwapped.get()) return undefined;
+      const { swap, homeMode } = $selection.get();
+      const heard = $isSwapped.get() && swap ? swapped(now, { home: homeMode.home, ...swap }) : now;
+      return click ? withClick(heard) : heard;
+    },
+  };
+}
+
+function begin(name: string, score: () => Score): void {
+  const { volume, parts } = $settings.get();
+  engine.setVolume(volume);
+  engine.setPartVolumes(parts);
+  $isSwapped.set(false);
+  void engine.play(playingOf(score));
+  $playing.set(name);
+}
 
 /** Starts a score under a name; started again under the same name while it sounds, it stops. Only at the user's act. */
 export function toggle(name: string, score: Score): void {
-  if ($playing.get() === name) {
-    engine.stop();
-    return;
-  }
-  engine.setVolume($settings.get().volume);
-  void engine.play(score, $settings.get().tempo);
-  $playing.set(name);
+  if ($playing.get() === name) engine.stop();
+  else begin(name, () => score);
 }
 
 export const stop = (): void => engine.stop();
@@ -45,11 +104,67 @@ export const stop = (): void => engine.stop();
 /** The name under which what the stage shows is played. */
 export const MAIN = "main";
 
-/** Plays what the stage shows; where anything sounds already, stops it. */
+/** What Play plays now: what the view has chosen, or the texture that is set. */
+export function mainScore(): Score {
+  const { homeMode, play } = $selection.get();
+  const { texture, drone, rhythm, order, easier } = $settings.get();
+  const ownDrone = (score: Score) => (drone ? score : withoutDrone(score));
+  switch (texture) {
+    case "chosen":
+      return play.score;
+    case "mode":
+      return modeScore(homeMode, drone);
+    case "line": {
+      const line = $line.get();
+      return line
+        ? ownDrone(
+            lineScore(
+              line.map(({ pitch }) => midiOf(pitch)),
+              rhythm,
+              homeMode.home,
+            ),
+          )
+        : play.score;
+    }
+    case "position": {
+      const position = $position.get();
+      if (!position) return play.score;
+      const notes = fingeredNotes(position, easier);
+      const midis = playingOrder(notes, order).flatMap((at) => {
+        const note = notes[at];
+        return note ? [midiOf(note.pitch)] : [];
+      });
+      return ownDrone(lineScore(midis, rhythm, homeMode.home));
+    }
+    case "drone":
+      return droneScore(homeMode.home);
+    case "pedal":
+    case "vamp": {
+      const [vamp] = vamps(homeMode);
+      if (!vamp) return droneScore(homeMode.home);
+      return texture === "vamp" ? vampScore(vamp) : pedalScore(homeMode.home, vamp);
+    }
+  }
+}
+
+/** Plays what the stage shows; where anything sounds already, stops it. What goes round follows every change. */
 export function playOrStop(): void {
   if ($playing.get() !== undefined) stop();
-  else toggle(MAIN, $selection.get().play.score);
+  else begin(MAIN, mainScore);
 }
+
+/**
+ * While what the stage shows is heard, swaps the colour note in it, from the next round on, or puts it back; then true. False
+ * where something else or nothing is heard, or there is no note to swap.
+ */
+export function swapLive(): boolean {
+  if ($playing.get() !== MAIN || !$selection.get().swap) return false;
+  $isSwapped.set(!$isSwapped.get());
+  return true;
+}
+
+/** What would be heard from the start, for files: without a count-in. */
+export const mainPlaying = (): Playing => ({ ...playingOf(mainScore), before: undefined });
 
 /** Loudness of what sounds now, in decibels. */
 export const level = (): number => engine.level();

@@ -1,5 +1,14 @@
 import { z } from "zod";
-import { CLAIMS } from "@/core/chord";
+import { CLAIMS, readSymbol } from "@/core/chord";
+import {
+  badMeasures,
+  COMFORTABLE_STRETCH,
+  LINE_FIGURES,
+  maybeInstrument,
+  ORDERS,
+  readStrings,
+  SYSTEMS,
+} from "@/core/instrument";
 import { maybeFifths, NOTE_NAMINGS } from "@/core/pitch";
 import { COMPARISONS, maybeMode, REFERENCE_SCHOOLS } from "@/core/scale";
 
@@ -49,8 +58,33 @@ export const ownWords = z.strictObject({
   tune: z.string().max(200),
 });
 
+/** Open strings, "E2 A2 D3 G3 B3 E4", that make a neck. */
+const strings = z
+  .string()
+  .max(120)
+  .refine((text) => readStrings(text).problems.length === 0);
+
+/** One way to take a chord, on the strings that it was found on. */
+export const keptVoicing = z.strictObject({
+  ...common,
+  kind: z.literal("voicing"),
+  chord: z
+    .string()
+    .max(60)
+    .refine((text) => "chord" in readSymbol(text)),
+  strings,
+  /** From the string that lies lowest; null where one is not played. */
+  frets: z.array(z.int().min(0).max(36).nullable()).min(1).max(12),
+});
+
 /** Whatever lies on the Shelf. */
-export const kept = z.discriminatedUnion("kind", [keptMode, keptProgression, keptTune, ownWords]);
+export const kept = z.discriminatedUnion("kind", [
+  keptMode,
+  keptProgression,
+  keptTune,
+  ownWords,
+  keptVoicing,
+]);
 export type Kept = z.infer<typeof kept>;
 
 /** What makes a kept thing, before the Shelf gives it an id and dates. */
@@ -59,6 +93,81 @@ export type ToKeep = Kept extends infer K
     ? Omit<K, "version" | "id" | "keptAt" | "changedAt" | "deletedAt">
     : never
   : never;
+
+/** A tuning made by hand. */
+export const ownTuningRecord = z
+  .strictObject({
+    name: z.string().min(1).max(60),
+    instrument: z.string().refine((id) => maybeInstrument(id) !== undefined),
+    strings,
+    frets: z.number(),
+    scaleLength: z.number(),
+  })
+  .refine((own) => badMeasures({ ...own, capo: 0 }).length === 0);
+export type OwnTuning = z.infer<typeof ownTuningRecord>;
+
+/** What the stage shows of a neck. */
+export const DIVISIONS = ["position", "whole", "line", "voicing"] as const;
+export type Division = (typeof DIVISIONS)[number];
+
+/** What stands on the plates. */
+export const LABELS = ["notes", "degrees", "syllables", "fingers", "none"] as const;
+export type Labels = (typeof LABELS)[number];
+
+/** What Play plays: what the view has chosen, or one texture of the mode. */
+export const TEXTURES = ["chosen", "mode", "position", "line", "drone", "pedal", "vamp"] as const;
+export type Texture = (typeof TEXTURES)[number];
+
+const RHYTHM_NAMES = ["quarters", "eighths", "triplets", "sixteenths"] as const;
+const decibels = z.number().min(-40).max(6).catch(0);
+
+/** The stage: instrument, neck, what is shown and what is played. */
+const stage = {
+  instrument: z
+    .string()
+    .refine((id) => maybeInstrument(id) !== undefined)
+    .catch("guitar"),
+  /** "guitar/drop-d", or "own/" and the name of one made by hand; the instrument's usual one where there is none such. */
+  tuning: z.string().max(80).catch("guitar/standard"),
+  ownTunings: z.array(ownTuningRecord).max(50).catch([]),
+  capo: z.int().min(0).max(20).catch(0),
+  leftHanded: z.boolean().catch(false),
+  /** The frets that the neck is drawn with. */
+  fromFret: z.int().min(0).max(30).catch(0),
+  toFret: z.int().min(4).max(36).catch(15),
+  /** Millimetres that the hand opens in comfort. */
+  stretch: z.number().min(60).max(180).catch(COMFORTABLE_STRETCH),
+  surface: z.enum(["neck", "keys", "staff"]).catch("neck"),
+  division: z.enum(DIVISIONS).catch("position"),
+  system: z.enum(SYSTEMS).catch("five-positions"),
+  order: z.enum(ORDERS).catch("up-and-down"),
+  labels: z.enum(LABELS).catch("notes"),
+  /** The mode whose fingering is known, that the one in hand is told from: by id, what it is told by, or none. */
+  known: z.union([z.enum(["reference", "none"]), modeId]).catch("reference"),
+  /** The fingering within the limit, where a position has one. */
+  easier: z.boolean().catch(false),
+  figure: z.enum(LINE_FIGURES).catch("thirds"),
+  octaves: z.union([z.literal(1), z.literal(2)]).catch(1),
+  rhythm: z.enum(RHYTHM_NAMES).catch("eighths"),
+  texture: z.enum(TEXTURES).catch("chosen"),
+  loop: z.boolean().catch(false),
+  click: z.boolean().catch(false),
+  /** Beats counted before the first round. */
+  countIn: z.int().min(0).max(8).catch(0),
+  /** The tempo that climbs by itself: so much faster every so many rounds, up to a tempo. */
+  climb: z
+    .object({
+      isOn: z.boolean(),
+      by: z.int().min(1).max(40),
+      every: z.int().min(1).max(32),
+      to: z.int().min(30).max(300),
+    })
+    .catch({ isOn: false, by: 4, every: 2, to: 160 }),
+  /** Decibels for each part, beside the balance that it has by itself. */
+  parts: z
+    .object({ line: decibels, drone: decibels, chord: decibels, bass: decibels, click: decibels })
+    .catch({ line: 0, drone: 0, chord: 0, bass: 0, click: 0 }),
+};
 
 /** How the application is set up. Every field has a value to fall back on. */
 export const settings = z.object({
@@ -79,6 +188,7 @@ export const settings = z.object({
   majorNames: z.enum(["modes", "plain"]).catch("modes"),
   /** Memory lines by the id of the family whose names they order. */
   memory: z.record(z.string().max(64), z.string().max(300)).catch({}),
+  ...stage,
 });
 export type Settings = z.infer<typeof settings>;
 

@@ -1,6 +1,7 @@
 import "fake-indexeddb/auto";
 import fc from "fast-check";
 import { beforeEach, describe, expect, it, test } from "vitest";
+import { COMFORTABLE_STRETCH } from "@/core/instrument";
 import {
   browserStore,
   draft,
@@ -250,7 +251,7 @@ describe("what was under way", () => {
 
 describe("settings", () => {
   it("fall back field by field", () => {
-    expect(settings.parse({ tempo: 9999, theme: "dusk" })).toEqual({
+    expect(settings.parse({ tempo: 9999, theme: "dusk", instrument: "lute", capo: -1 })).toMatchObject({
       version: 1,
       theme: "dusk",
       tempo: 96,
@@ -262,6 +263,34 @@ describe("settings", () => {
       noteNames: "english",
       majorNames: "modes",
       memory: {},
+      instrument: "guitar",
+      tuning: "guitar/standard",
+      capo: 0,
+      fromFret: 0,
+      toFret: 15,
+      stretch: COMFORTABLE_STRETCH,
+      system: "five-positions",
+      labels: "notes",
+      climb: { isOn: false, by: 4, every: 2, to: 160 },
+      parts: { line: 0, drone: 0, chord: 0, bass: 0, click: 0 },
     });
+  });
+
+  it("keep tunings made by hand, unless they cannot be", () => {
+    const own = {
+      name: "Low",
+      instrument: "guitar",
+      strings: "C2 G2 D3 G3 B3 E4",
+      frets: 22,
+      scaleLength: 648,
+    };
+    expect(settings.parse({ ownTunings: [own] }).ownTunings).toEqual([own]);
+    for (const bad of [
+      { ...own, strings: "C2 H3" },
+      { ...own, frets: 2 },
+      { ...own, instrument: "lute" },
+      { ...own, name: "" },
+    ])
+      expect(settings.parse({ ownTunings: [bad] }).ownTunings).toEqual([]);
   });
 });

@@ -1,5 +1,6 @@
-import { type Remote, wrap } from "comlink";
-import type { AskedOf, ModeJobs, ReckonedAnswer } from "./messages";
+import { proxy, type Remote, wrap } from "comlink";
+import type { Voicing } from "@/core/instrument";
+import type { AskedOf, FingeringAsked, ModeJobs, ReckonedAnswer, VoicingJobs } from "./messages";
 
 export type { AskedOf, ReckonedAnswer, ReckonedMode } from "./messages";
 
@@ -9,4 +10,36 @@ let jobs: Remote<ModeJobs> | undefined;
 export async function askAllModes(question: AskedOf): Promise<ReckonedAnswer> {
   jobs ??= wrap<ModeJobs>(new Worker(new URL("./modes.worker.ts", import.meta.url), { type: "module" }));
   return jobs.ask(question);
+}
+
+/** A search that is under way. */
+export interface Search {
+  readonly found: Promise<readonly Voicing[]>;
+  /** Calls it off: `found` never settles then. */
+  readonly cancel: () => void;
+}
+
+let idle: { readonly worker: Worker; readonly jobs: Remote<VoicingJobs> } | undefined;
+
+/**
+ * Looks for a chord's voicings off the main thread and tells how far it has come, from 0 to 1. The worker stays for the next
+ * search; one that is called off in the middle is ended.
+ */
+export function findVoicings(asked: FingeringAsked, onProgress: (share: number) => void): Search {
+  const worker =
+    idle?.worker ?? new Worker(new URL("./voicings.worker.ts", import.meta.url), { type: "module" });
+  const mine = idle ?? { worker, jobs: wrap<VoicingJobs>(worker) };
+  idle = undefined;
+  let isDone = false;
+  const found = mine.jobs.find(asked, proxy(onProgress)).then((voicings) => {
+    isDone = true;
+    idle ??= mine;
+    return voicings;
+  });
+  return {
+    found,
+    cancel: () => {
+      if (!isDone) mine.worker.terminate();
+    },
+  };
 }

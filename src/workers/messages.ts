@@ -1,5 +1,6 @@
 import type { Fifths, Interval } from "@/core/pitch";
 import type { Chord, Claim } from "@/core/chord";
+import type { Tuning, Voicing, VoicingsAsked } from "@/core/instrument";
 import type { Comparison, ReferenceSchool, SoundSet } from "@/core/scale";
 
 /** A question about all modes as it crosses to the worker: modes by id, since identity does not cross. */
@@ -39,4 +40,14 @@ export interface ReckonedAnswer {
 /** The jobs that the worker does. */
 export interface ModeJobs {
   readonly ask: (question: AskedOf) => ReckonedAnswer;
+}
+
+/** A chord to be fingered on a tuning. */
+export interface FingeringAsked extends VoicingsAsked {
+  readonly tuning: Tuning;
+}
+
+/** The jobs of the worker that looks for voicings. It is ended where a search is called off. */
+export interface VoicingJobs {
+  readonly find: (asked: FingeringAsked, onProgress?: (share: number) => void) => readonly Voicing[];
 }

@@ -1,6 +1,6 @@
 import { type Fifths, type Interval, midiOf, soundOf, spellSound } from "../pitch";
 import { chordNames } from "../chord";
-import type { Tuning } from "./neck";
+import type { Tuning } from "./tuning";
 
 /** Frets from the lowest string to the highest; null where a string is not played. */
 export type Fingering = readonly (number | null)[];

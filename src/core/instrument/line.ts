@@ -5,8 +5,20 @@ import { keyFingers } from "./key-fingers";
 import { namesOf, placesOf } from "./neck";
 import { openSounds, type Tuning } from "./tuning";
 
-/** What a line is made of: how the figure that is moved through the mode goes, in steps of the mode. */
-const FIGURES = {
+/** The figures of lines, in the order in which they are offered. */
+export const LINE_FIGURES = [
+  "scale",
+  "thirds",
+  "fourths",
+  "triads",
+  "three-note-groups",
+  "four-note-groups",
+  "arpeggios",
+] as const;
+export type LineFigure = (typeof LINE_FIGURES)[number];
+
+/** How the figure that is moved through the mode goes, in steps of the mode. */
+const FIGURES: Readonly<Record<LineFigure, readonly number[]>> = {
   scale: [0],
   thirds: [0, 2],
   fourths: [0, 3],
@@ -14,11 +26,7 @@ const FIGURES = {
   "three-note-groups": [0, 1, 2],
   "four-note-groups": [0, 1, 2, 3],
   arpeggios: [0, 2, 4, 6, 8],
-} as const;
-
-/** The figures of lines, in the order in which they are offered. */
-export const LINE_FIGURES = Object.keys(FIGURES) as readonly LineFigure[];
-export type LineFigure = keyof typeof FIGURES;
+};
 
 /**
  * Steps of the mode above home, note by note: the figure on each step up until it reaches the top, then turned round, on

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { fifthsOf, midiOf, printName, printDegree } from "../pitch";
-import { CATALOGUE, type HomeMode, mode } from "../scale";
+import { CATALOGUE, type HomeMode, mode, SEVEN } from "../scale";
 import {
   COMFORTABLE_STRETCH,
   frame,
@@ -236,13 +236,30 @@ describe("the stretch", () => {
   it("is measured where the hand is, and a fingering within the limit is offered past it", () => {
     const low = found(tuningOf("bass"), at("F", "ionian"), "five-positions", 0);
     expect(Math.round(low.stretchMm)).toBe(89);
-    const wide = found(GUITAR, at("D", "dorian"), "five-positions", 5);
-    // Frets 4 to 8 on 648 mm.
-    expect(Math.round(wide.stretchMm)).toBe(106);
+    // Frets 4 to 8 of 648 mm are within the limit, frets 1 to 5 are not.
+    const fifth = found(GUITAR, at("D", "dorian"), "five-positions", 5);
+    expect([Math.round(fifth.stretchMm), fifth.easier]).toEqual([106, undefined]);
+    const wide = found(GUITAR, at("D", "dorian"), "five-positions", 2);
+    expect(Math.round(wide.stretchMm)).toBe(126);
     expect(wide.easier?.stretchMm).toBeLessThanOrEqual(COMFORTABLE_STRETCH);
     expect(wide.easier?.notes.map(({ fret }) => fret)).toEqual(wide.notes.map(({ fret }) => fret));
     expect(wide.easier?.notes.some(({ isShift }) => isShift)).toBe(true);
-    expect(found(GUITAR, at("D", "dorian"), "five-positions", 17).easier).toBeUndefined();
+  });
+
+  it("that is taken for comfortable lets every five-position fingering of the seven from fret 5 up pass, and not all below", () => {
+    const widest = (from: number, to: number) =>
+      Math.max(
+        ...SEVEN.flatMap((each) =>
+          Array.from({ length: 12 }, (_, home) =>
+            positions(GUITAR, { home: home - 5, mode: each }, "five-positions"),
+          )
+            .flat()
+            .filter(({ hand }) => hand >= from && hand <= to)
+            .map(({ stretchMm }) => stretchMm),
+        ),
+      );
+    expect(widest(5, 22)).toBeLessThanOrEqual(COMFORTABLE_STRETCH);
+    expect(widest(0, 4)).toBeGreaterThan(COMFORTABLE_STRETCH);
   });
 
   it("an easier fingering never exceeds the limit that was set", () => {

@@ -76,10 +76,9 @@ export function octavePairs(tuning: Tuning, homeMode: HomeMode): readonly Laid[]
     const narrow = Math.min(...splits.map(({ width }) => width));
     // Of equally narrow ways the one with more notes on the lower string: the hand then begins where it stays.
     const onLow = splits.findLast(({ width }) => width === narrow)?.onLow ?? 1;
-    const places = pairs
-      .map((pair, octaves) => onPair(pair, 12 * octaves, onLow))
-      .filter((pair, at, all) => all.slice(0, at + 1).every((each) => areOn(tuning, each)))
-      .flat();
+    const octaves = pairs.map((pair, up) => onPair(pair, 12 * up, onLow));
+    const off = octaves.findIndex((each) => !areOn(tuning, each));
+    const places = (off < 0 ? octaves : octaves.slice(0, off)).flat();
     return places.length === 0 ? [] : [{ places, hand: start, stays: false }];
   });
 }

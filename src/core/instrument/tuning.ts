@@ -138,7 +138,7 @@ const pitches = (text: string): readonly Pitch[] =>
 
 /** Every instrument, the guitar first. */
 export const INSTRUMENTS: readonly Instrument[] = Object.freeze(
-  ROWS.map(({ id, clef, octavesUp, frets, scaleLength, hand = 4, fretless, doubles = [], tunings }) =>
+  ROWS.map(({ id, clef, octavesUp, frets, scaleLength, hand, fretless, doubles = [], tunings }) =>
     Object.freeze({
       id,
       clef,
@@ -151,7 +151,7 @@ export const INSTRUMENTS: readonly Instrument[] = Object.freeze(
           frets,
           scaleLength,
           capo: 0,
-          hand,
+          hand: hand ?? 4,
           isFretted: fretless !== true,
         }),
       ),

@@ -39,6 +39,31 @@ export interface Meter {
   readonly unit: number;
 }
 
+/**
+ * Notes of even length as a tune in four quarters to the bar; the last bar is as long as it needs to be.
+ *
+ * @example evenTune(pitches, 0.5).notes[2]?.onset // 1
+ */
+export function evenTune(pitches: readonly Pitch[], each: number): Tune {
+  const bar = 4;
+  const end = pitches.length * each;
+  const notes = pitches.map((pitch, at): TuneNote => {
+    const onset = at * each;
+    return { pitch, onset, duration: each, bar: Math.floor(onset / bar + 1e-9), from: 0, to: 0 };
+  });
+  const bars = Array.from({ length: Math.max(1, Math.ceil(end / bar - 1e-9)) }, (_, at): TuneBar => {
+    const start = at * bar;
+    return {
+      number: at + 1,
+      start,
+      length: Math.min(bar, Math.max(each, end - start)),
+      lead: 0,
+      endsSection: false,
+    };
+  });
+  return { title: "", notes, bars, meter: { beats: 4, unit: 4 } };
+}
+
 /** Length of a whole bar in quarters. */
 export const barLength = ({ beats, unit }: Meter): number => (beats * 4) / unit;
 

@@ -1,22 +1,27 @@
 // @vitest-environment jsdom
 import { cleanup, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it } from "vitest";
-import { fifthsOf, midiOf } from "@/core/pitch";
-import { GUITAR, position } from "@/core/instrument";
+import { fifthsOf, midiOf, printName } from "@/core/pitch";
+import { GUITAR, movesFrom, neckNotes, positions, tuningOf } from "@/core/instrument";
 import { mode } from "@/core/scale";
-import { Neck } from "./Neck";
+import { viewOf } from "./geometry";
+import { Neck, type NeckPlate } from "./Neck";
 
 afterEach(cleanup);
 
 const dorian = { home: fifthsOf("D"), mode: mode("dorian") };
-const hand = position(GUITAR, dorian, 5);
+const position = positions(GUITAR, dorian, "five-positions").find(({ hand }) => hand === 5)!;
+const plates = neckNotes(GUITAR, dorian).map((note): NeckPlate => {
+  const inHand = position.notes.some(({ string, fret }) => string === note.string && fret === note.fret);
+  return { ...note, label: printName(note.pitch.name), inHand };
+});
 
 function shown(part: Partial<Parameters<typeof Neck>[0]> = {}) {
   const { container } = render(
     <Neck
-      tuning={GUITAR}
-      homeMode={dorian}
-      hand={hand}
+      title="D Dorian"
+      view={viewOf(GUITAR, 0, 15, false)}
+      plates={plates}
       lit={[fifthsOf("B")]}
       unknown={[]}
       targets={[]}
@@ -30,7 +35,7 @@ function shown(part: Partial<Parameters<typeof Neck>[0]> = {}) {
 describe("the neck", () => {
   it("sets the hand's plates apart from the rest, and lights the colour notes", () => {
     const neck = shown();
-    expect(neck.querySelectorAll("[data-hand]")).toHaveLength(hand.length);
+    expect(neck.querySelectorAll("[data-hand]")).toHaveLength(position.notes.length);
     expect(neck.querySelectorAll("[data-hand][data-lit]")).toHaveLength(3);
     expect(neck.querySelectorAll("text[data-marked]")).toHaveLength(6);
   });
@@ -46,14 +51,40 @@ describe("the neck", () => {
     const sounding = [midiOf({ name: fifthsOf("D"), octave: 4 })];
     expect(shown({ sounding }).querySelectorAll("[data-sounding]")).toHaveLength(1);
     cleanup();
-    expect(shown({ sounding, hand: undefined }).querySelectorAll("[data-sounding]").length).toBeGreaterThan(
-      1,
-    );
+    const whole = plates.map((plate) => ({ ...plate, inHand: true }));
+    expect(shown({ sounding, plates: whole }).querySelectorAll("[data-sounding]").length).toBeGreaterThan(1);
   });
 
   it("stripes what is open and outlines the chord tones, under any spelling", () => {
     const neck = shown({ unknown: [fifthsOf("F")], targets: [fifthsOf("Ebb")] });
     expect(neck.querySelectorAll("[data-hand][data-unknown]")).toHaveLength(2);
-    expect(neck.querySelectorAll("[data-hand] rect").length).toBeGreaterThan(hand.length + 2);
+    expect(neck.querySelectorAll("[data-hand] rect").length).toBeGreaterThan(position.notes.length + 2);
+  });
+
+  it("marks the way from a mode that is known, strings that are silent, and what fills a frame in", () => {
+    const { moved } = movesFrom(GUITAR, mode("aeolian"), dorian, position.notes);
+    const inner = plates.map((plate) => ({ ...plate, isInner: plate.interval === 3 }));
+    const neck = shown({ moves: moved, silent: [6], plates: inner });
+    expect(neck.querySelectorAll("[data-move]")).toHaveLength(3);
+    expect(neck.querySelectorAll("[data-inner]").length).toBeGreaterThan(3);
+    expect(neck.textContent).toContain("×");
+  });
+
+  it("tells how much of the hand lies beyond the frets that are drawn", () => {
+    shown({ view: viewOf(GUITAR, 0, 7, false) });
+    expect(
+      screen.getByText("four notes of it lie beyond the frets that are drawn.", { exact: false }),
+    ).toBeTruthy();
+  });
+
+  it("has no wires on a fiddle, and the capo's bar where it lies", () => {
+    const line = (neck: Element) => neck.querySelector("line")!;
+    const top = Number(
+      line(shown({ view: viewOf(tuningOf("fiddle"), 0, 12, false), plates: [] })).getAttribute("y1"),
+    );
+    cleanup();
+    expect(top).toBeGreaterThan(Number(line(shown()).getAttribute("y1")));
+    cleanup();
+    expect(shown({ view: viewOf({ ...GUITAR, capo: 3 }, 0, 15, false) }).textContent).toContain("capo");
   });
 });

@@ -1,41 +1,73 @@
-import { fretAt, type Tuning } from "@/core/instrument";
+import { fretAt, type Place, type Tuning } from "@/core/instrument";
 
-/** Measures of the neck's drawing, in its own units. */
-export const NECK = {
-  width: 1256,
-  nut: 68,
-  right: 1240,
-  top: 16,
-  stringGap: 27.5,
-  plate: { width: 31, height: 22 },
-};
-
-/** The x of a fret wire; 0 is the nut. True spacing: the shown part of the string fills the drawing. */
-export function wireAt(fret: number, { frets }: Tuning): number {
-  return NECK.nut + (fretAt(fret) / fretAt(frets)) * (NECK.right - NECK.nut);
+/** What part of a neck is drawn, and for which hand. */
+export interface NeckView {
+  readonly tuning: Tuning;
+  /** The frets that are drawn; 0 has the open strings beside the nut. */
+  readonly fromFret: number;
+  readonly toFret: number;
+  /** For the left hand the nut stands at the right. */
+  readonly isLeft: boolean;
+  /** Width of the drawing in its own units: the narrower, the larger everything on it. */
+  readonly width: number;
 }
 
-/** The x at the middle of a plate: halfway between its fret and the one before; open strings left of the nut. */
-export function plateAt(fret: number, tuning: Tuning): number {
-  return fret === 0 ? NECK.nut - 22 : (wireAt(fret - 1, tuning) + wireAt(fret, tuning)) / 2;
+/** Measures of the neck's drawing, in its own units. */
+export const NECK = { width: 1256, nut: 68, margin: 16, top: 14, plateWidth: 31, tallest: 21 };
+
+/** Six strings and fewer stand this far apart; more share the same height. */
+const STRING_GAP = 25;
+const MOST_SPREAD = 5 * STRING_GAP;
+
+/** A view that fits its tuning: at least four frets, none past the last, the capo's hand among them. */
+export function viewOf(
+  tuning: Tuning,
+  fromFret: number,
+  toFret: number,
+  isLeft: boolean,
+  width = NECK.width,
+): NeckView {
+  const high = Math.min(tuning.frets, Math.max(toFret, tuning.capo + 4));
+  const low = Math.max(0, Math.min(fromFret, high - 4));
+  return { tuning, fromFret: low, toFret: high, isLeft, width };
+}
+
+const gapOf = ({ strings }: Tuning): number =>
+  strings.length < 2 ? STRING_GAP : Math.min(STRING_GAP, MOST_SPREAD / (strings.length - 1));
+
+/** Height of a plate: a little less than the way from string to string. */
+export const plateHeight = ({ tuning }: NeckView): number => Math.min(NECK.tallest, gapOf(tuning) - 3);
+
+const sided = (x: number, { isLeft, width }: NeckView): number => (isLeft ? width - x : x);
+
+/** Where a fret lies between the ends of the drawing before the hand is minded. True spacing. */
+function along(fret: number, { fromFret, toFret, width }: NeckView): number {
+  const start = fretAt(Math.max(0, fromFret - 1));
+  return NECK.nut + ((fretAt(fret) - start) / (fretAt(toFret) - start)) * (width - NECK.margin - NECK.nut);
+}
+
+/** The x of a fret wire; 0 is the nut. */
+export const wireAt = (fret: number, view: NeckView): number => sided(along(fret, view), view);
+
+/** Frets whose wires are drawn. */
+export const wiresOf = ({ fromFret, toFret }: NeckView): readonly number[] =>
+  Array.from({ length: toFret - Math.max(0, fromFret - 1) }, (_, at) => Math.max(1, fromFret) + at);
+
+/** The x at the middle of a plate: halfway between its fret and the one before; open strings beside the nut. */
+export function plateAt(fret: number, view: NeckView): number {
+  return sided(fret === 0 ? NECK.nut - 22 : (along(fret - 1, view) + along(fret, view)) / 2, view);
 }
 
 /** The y of a string; string 1, the highest, is at the top. */
-export const stringAt = (string: number): number => NECK.top + (string - 1) * NECK.stringGap;
+export const stringAt = (string: number, { tuning }: NeckView): number =>
+  NECK.top + (string - 1) * gapOf(tuning);
 
 /** Height of the drawing with the fret numbers below. */
-export const neckHeight = ({ strings }: Tuning): number => stringAt(strings.length) + 34;
+export const neckHeight = (view: NeckView): number => stringAt(view.tuning.strings.length, view) + 30;
 
 /** Frets whose numbers are set in bold: where necks are usually marked. */
-export const isMarked = (fret: number): boolean => [3, 5, 7, 9, 12, 15].includes(fret);
+export const isMarked = (fret: number): boolean => [0, 3, 5, 7, 9].includes(fret % 12);
 
-/** The position nearest to a fret among those that there are: the first at or above it, otherwise the last. */
-export function nearestStart(starts: readonly number[], fret: number): number {
-  return starts.find((start) => start >= fret) ?? starts.at(-1) ?? 0;
-}
-
-/** The next position up or down from a fret; it stays at the ends. */
-export function nextStart(starts: readonly number[], fret: number, way: 1 | -1): number {
-  const at = starts.indexOf(nearestStart(starts, fret));
-  return starts[Math.min(starts.length - 1, Math.max(0, at + way))] ?? 0;
-}
+/** Whether a place is drawn. */
+export const isDrawn = ({ fret }: Place, { fromFret, toFret }: NeckView): boolean =>
+  fret >= fromFret && fret <= toFret;

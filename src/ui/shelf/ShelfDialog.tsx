@@ -1,5 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
+import { printFingering } from "@/core/instrument";
 import { $settings, bringInDemo, changeSettings, shelf } from "@/state";
 import { SAFE_VOLUME } from "@/sound";
 import { type Kept, KEEP_DELETED_DAYS } from "@/store";
@@ -20,6 +21,7 @@ const KINDS = [
   ["mode", "Modes"],
   ["progression", "Progressions"],
   ["tune", "Tunes"],
+  ["voicing", "Voicings"],
   ["words", "Your words for modes"],
 ] as const;
 
@@ -88,6 +90,7 @@ function under(thing: Kept): string {
   if (thing.kind === "mode") return `${thing.home} ${thing.mode.replaceAll("-", " ")}`;
   if (thing.kind === "progression") return thing.chords;
   if (thing.kind === "words") return thing.tune;
+  if (thing.kind === "voicing") return `${thing.chord}, ${printFingering(thing.frets)}`;
   return thing.source === "abc" ? "tune in ABC" : "typed notes";
 }
 

@@ -1,6 +1,6 @@
 import { fifthsOf } from "@/core/pitch";
 import { mode } from "@/core/scale";
-import { changeDraft, goTo } from "@/state";
+import { changeDraft, goTo, takeVoicing } from "@/state";
 import type { Kept } from "@/store";
 
 /** Takes a kept thing into the view that it belongs to. */
@@ -12,6 +12,8 @@ export function openKept(thing: Kept): void {
   } else if (thing.kind === "progression") {
     changeDraft({ chords: thing.chords });
     goTo("match");
+  } else if (thing.kind === "voicing") {
+    takeVoicing(thing.chord, thing.frets);
   } else {
     changeDraft({ tune: { source: thing.source, text: thing.text, name: thing.title } });
     goTo("identify");

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import type { Tune } from "@/core/tune";
+import { adderTo, drawNotches, headBox, staffBox } from "./drawn";
 import { drawnNotes } from "./marks";
 import styles from "./Staff.module.css";
 
@@ -13,8 +14,6 @@ interface StaffProps {
   /** The same in words. */
   readonly label: string;
 }
-
-const SVG = "http://www.w3.org/2000/svg";
 
 /** The tune on its staff, engraved by the library when first needed; colour notes notched, phrase ends barred below. */
 export function Staff({ tune, text, colour, phraseEnds, label }: StaffProps) {
@@ -75,26 +74,12 @@ function drawMarks(
   colour: readonly number[],
   ends: readonly number[],
 ): void {
-  const svg = [...drawn.values()][0]?.ownerSVGElement;
-  if (!svg) return;
-  for (const old of svg.querySelectorAll("[data-mark]")) old.remove();
-  const add = (name: string, attributes: Readonly<Record<string, string | number>>) => {
-    const mark = document.createElementNS(SVG, name);
-    mark.setAttribute("data-mark", name);
-    for (const [key, value] of Object.entries(attributes)) mark.setAttribute(key, String(value));
-    svg.append(mark);
-  };
-  for (const at of colour) {
-    const head = drawn.get(at)?.querySelector<SVGGraphicsElement>(".abcjs-notehead")?.getBBox();
-    if (head) add("path", { d: `M${head.x + head.width + 1} ${head.y - 3}h5v5z` });
-  }
+  const add = adderTo(drawn);
+  if (!add) return;
+  drawNotches(drawn, colour, add);
   for (const at of ends) {
-    const note = drawn.get(at);
-    const head = note?.querySelector<SVGGraphicsElement>(".abcjs-notehead")?.getBBox();
-    const staff = note
-      ?.closest<SVGGraphicsElement>(".abcjs-staff-wrapper")
-      ?.querySelector<SVGGraphicsElement>(".abcjs-staff")
-      ?.getBBox();
+    const head = headBox(drawn.get(at));
+    const staff = staffBox(drawn.get(at));
     const low = Math.max(head ? head.y + head.height : 0, staff ? staff.y + staff.height : 0);
     if (head) add("rect", { x: head.x - 8, y: low + 7, width: head.width + 16, height: 4 });
   }

@@ -1,1 +1,2 @@
 export * from "./Staff";
+export * from "./LineStaff";

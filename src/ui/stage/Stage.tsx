@@ -1,221 +1,140 @@
 import { useStore } from "@nanostores/react";
-import { useEffect, useMemo, useRef, useState } from "react";
-import { GUITAR, type NeckNote, position, positionFrets } from "@/core/instrument";
-import { LOUDEST } from "@/sound";
+import { useState } from "react";
 import {
-  $playing,
+  $chord,
+  $instrument,
   $selection,
   $settings,
-  $sound,
   $sounding,
+  $tuning,
   changeSettings,
-  level,
-  MAIN,
-  type Playable,
   playOrStop,
+  stepPosition,
   stop,
 } from "@/state";
-import { Button, Choice } from "@/ui/controls";
+import { DIVISIONS, type Division, LABELS } from "@/store";
+import { Choice, Select } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
-import { Neck, nearestStart, nextStart } from "@/ui/neck";
-import { listText, noteText } from "@/ui/words";
+import { DIVISION_TEXT, INSTRUMENT_TEXT, LABELS_TEXT, stringsText } from "@/ui/words";
+import { LineRow, PositionRow, VoicingRow } from "./Divisions";
+import { InstrumentDialog } from "./InstrumentDialog";
+import { useShown } from "./shown";
+import { SoundControls, SoundNow } from "./SoundControls";
+import { SoundDialog } from "./SoundDialog";
+import { StandView } from "./StandView";
 import styles from "./Stage.module.css";
+import { Surface } from "./Surface";
+import { useVoicings } from "./useVoicings";
 
-const PLAY: Readonly<Record<Playable["code"], string>> = {
-  mode: "Play",
-  tune: "Play the tune",
-  chords: "Play the bars",
-  held: "Play",
-};
+const SURFACES = ["neck", "keys", "staff"] as const;
+const SURFACE_TEXT = { neck: "Neck", keys: "Keys", staff: "Staff" } as const;
 
-/** Where the hand starts: high enough for all fingers, low enough for every guitar. */
-const FIRST_FRET = 5;
+const after = <T,>(all: readonly T[], one: T): T => all[(all.indexOf(one) + 1) % all.length] ?? one;
 
-/** The bottom of every view: the neck, always about the thing selected, and the sound at its right. */
+/** The bottom of every view, always about the thing selected: neck, keys or staff, and the sound at its right. */
 export function Stage() {
-  const { homeMode, lit, unknown, targets, play } = useStore($selection);
-  const sounding = useStore($sounding);
-  const [shows, setShows] = useState<"position" | "whole">("position");
-  const [fret, setFret] = useState(FIRST_FRET);
+  const settings = useStore($settings);
+  const instrument = useStore($instrument);
+  const tuning = useStore($tuning);
+  const chord = useStore($chord);
   const [isOpen, setOpen] = useState(false);
-
-  const starts = useMemo(() => positionFrets(GUITAR, homeMode), [homeMode]);
-  const start = nearestStart(starts, fret);
-  const hand = useMemo(
-    () => (shows === "position" ? position(GUITAR, homeMode, start) : undefined),
-    [shows, homeMode, start],
-  );
-  const step = (way: 1 | -1) => setFret(nextStart(starts, fret, way));
+  const [dialog, setDialog] = useState<"instrument" | "sound" | "stand">();
+  const { division, labels, stretch } = settings;
+  const surfaces = tuning ? SURFACES : SURFACES.slice(1);
+  const surface = tuning || settings.surface !== "neck" ? settings.surface : "keys";
+  const voicings = useVoicings(division === "voicing", chord, tuning, stretch);
+  const shown = useShown(voicings.taken);
+  const step = (way: 1 | -1) => (division === "voicing" ? voicings.step(way) : stepPosition(way));
+  const divide = (next: Division) => changeSettings({ division: next });
 
   useKeys("stage", [
+    { key: "p", says: "Position, whole, line or voicing", act: () => divide(after(DIVISIONS, division)) },
+    { key: ",", says: "The position or voicing before", act: () => step(-1) },
+    { key: ".", says: "The next position or voicing", act: () => step(1) },
     {
-      key: "p",
-      says: "One position or the whole neck",
-      act: () => setShows(shows === "whole" ? "position" : "whole"),
+      key: "j",
+      says: "Neck, keys or staff",
+      act: () => changeSettings({ surface: after(surfaces, surface) }),
     },
-    { key: ",", says: "The position below", act: () => step(-1) },
-    { key: ".", says: "The position above", act: () => step(1) },
+    {
+      key: "y",
+      says: "What stands on the plates",
+      act: () => changeSettings({ labels: after(LABELS, labels) }),
+    },
+    { key: "z", says: "Fill the screen, for a music stand", act: () => setDialog("stand") },
+    { key: "n", says: "Sound: parts, count-in, climbing tempo, files", act: () => setDialog("sound") },
     { key: " ", says: "Play or stop", act: playOrStop },
     { key: "Escape", says: "Stop all sound", act: stop },
   ]);
 
   return (
     <section className={styles.stage} aria-label="Stage" data-open={isOpen || undefined}>
+      <h2 className="visually-hidden">Stage</h2>
       <div className={styles.head}>
-        <h2 className={styles.title}>Neck</h2>
+        <Choice
+          label="What the stage shows it on"
+          size="small"
+          value={surface}
+          options={surfaces.map((value) => ({ value, text: SURFACE_TEXT[value] }))}
+          onChange={(value) => changeSettings({ surface: value })}
+        />
         <button type="button" className={styles.fold} aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
           {isOpen ? "Fold" : "Show"}
         </button>
-        <span className={styles.instrument}>
-          {`Guitar, ${GUITAR.strings.map(({ name }) => noteText(name)).join(" ")}`}
-        </span>
+        <button
+          type="button"
+          className={styles.instrument}
+          aria-haspopup="dialog"
+          onClick={() => setDialog("instrument")}
+        >
+          {INSTRUMENT_TEXT[instrument.id]}
+          {tuning && `, ${stringsText(tuning)}${tuning.capo > 0 ? `, capo ${tuning.capo}` : ""}`}
+        </button>
         <div className={styles.where}>
           <Choice
-            label="How much of the neck"
-            value={shows}
-            onChange={setShows}
-            options={[
-              { value: "position", text: "One position" },
-              { value: "whole", text: "Whole neck" },
-            ]}
+            label="What is shown of it"
+            size="small"
+            value={division}
+            options={DIVISIONS.map((value) => ({ value, text: DIVISION_TEXT[value] }))}
+            onChange={divide}
           />
-          {shows === "position" && (
-            <span className={styles.steps}>
-              <Button
-                kind="quiet"
-                aria-label="The position below"
-                disabled={start === starts[0]}
-                onClick={() => step(-1)}
-              >
-                ‹
-              </Button>
-              <output className={styles.fret}>at fret {start}</output>
-              <Button
-                kind="quiet"
-                aria-label="The position above"
-                disabled={start === starts.at(-1)}
-                onClick={() => step(1)}
-              >
-                ›
-              </Button>
-            </span>
-          )}
-          <span className={styles.homes}>{hand ? homesText(hand) : ""}</span>
+          <Select
+            label="What stands on the plates"
+            size="small"
+            value={labels}
+            options={LABELS.map((value) => ({ value, text: LABELS_TEXT[value] }))}
+            onChange={(value) => changeSettings({ labels: value })}
+          />
         </div>
-        <SoundControls homeName={noteText(homeMode.home)} play={play} />
+        <SoundControls onMore={() => setDialog("sound")} />
+      </div>
+      <div className={styles.under}>
+        <div className={styles.row}>
+          {division === "position" && tuning && <PositionRow shown={shown} tuning={tuning} />}
+          {division === "line" && <LineRow shown={shown} />}
+          {division === "voicing" && tuning && <VoicingRow voicings={voicings} tuning={tuning} />}
+        </div>
+        <SoundNow onStand={() => setDialog("stand")} />
       </div>
       <div className={styles.neck}>
-        <Neck
-          tuning={GUITAR}
-          homeMode={homeMode}
-          hand={hand}
-          lit={lit}
-          unknown={unknown}
-          targets={targets}
-          sounding={sounding}
-        />
+        <ShownSurface surface={surface} shown={shown} />
       </div>
+      <InstrumentDialog open={dialog === "instrument"} onClose={() => setDialog(undefined)} />
+      <SoundDialog open={dialog === "sound"} onClose={() => setDialog(undefined)} />
+      <StandView
+        open={dialog === "stand"}
+        onClose={() => setDialog(undefined)}
+        surface={surface}
+        shown={shown}
+        onStep={step}
+      />
     </section>
   );
 }
 
-/** "home on string 5 fret 5, string 3 fret 7". */
-function homesText(hand: readonly NeckNote[]): string {
-  const homes = hand.filter(({ interval }) => interval === 0);
-  if (homes.length === 0) return "no home under the hand here";
-  return `home on ${listText(homes.map(({ string, fret }) => `string ${string} fret ${fret}`))}`;
-}
-
-function SoundControls({ homeName, play }: { readonly homeName: string; readonly play: Playable }) {
-  const { tempo, volume, drone } = useStore($settings);
-  const playing = useStore($playing);
-  const sound = useStore($sound);
-  return (
-    <div className={styles.sound}>
-      {sound.at === "unavailable" && (
-        <p className={styles.trouble} role="alert">
-          This browser gives no sound: {sound.reason}. Everything else works.
-        </p>
-      )}
-      <label className={styles.drone}>
-        <input
-          type="checkbox"
-          aria-label={`Drone ${homeName}`}
-          checked={drone}
-          onChange={(event) => changeSettings({ drone: event.target.checked })}
-        />
-        <span>{`Drone ${homeName}`}</span>
-      </label>
-      <Tempo tempo={tempo} />
-      <div className={styles.volume}>
-        <input
-          type="range"
-          min={-48}
-          max={LOUDEST}
-          value={volume}
-          aria-label="Volume"
-          aria-valuetext={`${volume} decibels`}
-          title="Volume"
-          onChange={(event) => changeSettings({ volume: Number(event.target.value) })}
-        />
-        <LevelMark isPlaying={sound.at === "playing"} />
-      </div>
-      <Button
-        kind="now"
-        aria-pressed={playing === MAIN}
-        disabled={play.score.notes.length === 0 && playing === undefined}
-        onClick={playOrStop}
-      >
-        {sound.at === "starting" ? "Starting" : playing !== undefined ? "Stop" : PLAY[play.code]}
-      </Button>
-    </div>
-  );
-}
-
-/** Tempo in beats a minute, taken when it is within what can be played. */
-function Tempo({ tempo }: { readonly tempo: number }) {
-  const [draft, setDraft] = useState<string>();
-  return (
-    <label className={styles.tempo}>
-      <input
-        type="number"
-        min={30}
-        max={300}
-        value={draft ?? tempo}
-        aria-label="Tempo, beats a minute, 30 to 300"
-        onChange={(event) => {
-          const value = event.target.valueAsNumber;
-          if (value >= 30 && value <= 300 && Number.isInteger(value)) {
-            changeSettings({ tempo: value });
-            setDraft(undefined);
-          } else setDraft(event.target.value);
-        }}
-        onBlur={() => setDraft(undefined)}
-      />
-      <span>per minute</span>
-    </label>
-  );
-}
-
-/** How loud it is now, as a bar: seen at a glance that something sounds. */
-function LevelMark({ isPlaying }: { readonly isPlaying: boolean }) {
-  const mark = useRef<HTMLSpanElement>(null);
-  useEffect(() => {
-    if (!isPlaying) return undefined;
-    let frame = 0;
-    const draw = () => {
-      const share = Math.min(1, Math.max(0, (level() + 60) / 60));
-      mark.current?.style.setProperty("--level", String(share));
-      if (mark.current) mark.current.dataset.level = share.toFixed(2);
-      frame = requestAnimationFrame(draw);
-    };
-    draw();
-    const node = mark.current;
-    return () => {
-      cancelAnimationFrame(frame);
-      node?.style.setProperty("--level", "0");
-      if (node) node.dataset.level = "0";
-    };
-  }, [isPlaying]);
-  return <span ref={mark} className={styles.level} data-level="0" aria-hidden="true" />;
+/** The surface with what is lit and what sounds: followed here, so that a sounding note draws nothing else anew. */
+function ShownSurface(props: Pick<Parameters<typeof Surface>[0], "surface" | "shown">) {
+  const selection = useStore($selection);
+  const sounding = useStore($sounding);
+  return <Surface {...props} selection={selection} sounding={sounding} />;
 }

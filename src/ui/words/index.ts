@@ -7,3 +7,4 @@ export * from "./Words";
 export * from "./wording";
 export * from "./chords";
 export * from "./ask";
+export * from "./stage";

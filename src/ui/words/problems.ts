@@ -41,6 +41,14 @@ export function problemText(problem: Problem, text: string): string {
       return `${where}: ${problem.found} cents lies between the twelve notes; the nearest is ${problem.expected ?? ""}. Only twelve-tone scales become modes here.`;
     case "no-octave":
       return `The last pitch should be the octave, 1200 cents or 2/1${problem.found === "" ? "" : `, not ${problem.found} cents`}.`;
+    case "string-unread":
+      return `${where}: ${found} is no pitch; a note and its octave such as E2 would do.`;
+    case "string-out-of-range":
+      return `${where}: no string sounds ${found}; pitches from C0 to C8 would do.`;
+    case "string-count":
+      return problem.found === "0"
+        ? "A neck needs strings: their pitches from the lowest-lying to string 1, such as E2 A2 D3 G3 B3 E4."
+        : `A neck has 1 to 12 strings here, not ${problem.found}.`;
     case "too-long":
       return `${where}: longer than is read here; what stands before was read.`;
   }

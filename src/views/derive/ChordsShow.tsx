@@ -7,6 +7,7 @@ import {
   printFingering,
   readFingering,
   shapeOf,
+  type Tuning,
 } from "@/core/instrument";
 import {
   CHORD_KINDS,
@@ -25,13 +26,14 @@ import {
 } from "@/core/chord";
 import type { Interval } from "@/core/pitch";
 import { brightness, type HomeMode } from "@/core/scale";
-import { $draft, changeDraft, setPlace } from "@/state";
+import { $draft, $tuning, changeDraft, setPlace } from "@/state";
 import { Choice, TextField } from "@/ui/controls";
 import { shadeOf } from "@/ui/shade";
 import {
   CHORD_KIND_TEXT,
   chordText,
   degreeText,
+  countText,
   fifthsText,
   homeModeText,
   inTitle,
@@ -262,13 +264,14 @@ function InFourths({ homeMode, held, onHold }: ChordsProps) {
   );
 }
 
-/** A shape as it was typed: a fingering of the guitar, or a chord's quality. */
+/** A shape as it was typed: a fingering of the strings in hand, or a chord's quality. */
 function readShape(
   text: string,
+  tuning: Tuning,
 ): { readonly tones: readonly Interval[]; readonly fingered?: FingeredShape } | undefined {
-  const frets = readFingering(text, GUITAR.strings.length);
+  const frets = readFingering(text, tuning.strings.length);
   if (frets) {
-    const fingered = shapeOf(GUITAR, frets);
+    const fingered = shapeOf(tuning, frets);
     return { tones: fingered.tones, fingered };
   }
   const reading = readSymbol(`C${text.trim()}`);
@@ -278,8 +281,9 @@ function readShape(
 /** One chord quality, or one real fingering, moved to all twelve places over the home note as bass. */
 function OneShape({ homeMode, held, onHold }: ChordsProps) {
   const { shape: typed } = useStore($draft);
+  const tuning = useStore($tuning) ?? GUITAR;
   const { home, mode } = homeMode;
-  const shape = readShape(typed) ?? { tones: [0, 4, 1, 5, 2] };
+  const shape = readShape(typed, tuning) ?? { tones: [0, 4, 1, 5, 2] };
   const places = shapesOver(home, shape.tones, mode);
   return (
     <section className={styles.section}>
@@ -292,8 +296,8 @@ function OneShape({ homeMode, held, onHold }: ChordsProps) {
           size="small"
           suggestions={["maj9", "maj7", "m7", "m9", "7sus4", "add9", "x 7 5 7 7 x", "x 3 2 0 1 0"]}
           onCommit={(text) => {
-            if (!readShape(text))
-              return `“${text.slice(0, 20)}” is no shape; a kind of chord such as m7 or maj9, or six frets such as x 7 5 7 7 x, would do.`;
+            if (!readShape(text, tuning))
+              return `“${text.slice(0, 20)}” is no shape; a kind of chord such as m7 or maj9, or ${countText(tuning.strings.length, "fret")} such as x 7 5 7 7 x on a guitar, would do.`;
             changeDraft({ shape: text.trim() });
             return undefined;
           }}

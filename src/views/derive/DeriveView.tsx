@@ -21,6 +21,7 @@ import {
   setPlace,
   type Show,
   SHOWS,
+  swapLive,
   toggle,
   writeAddress,
 } from "@/state";
@@ -66,6 +67,7 @@ export function DeriveView() {
     [homeMode, settled, lineUp, rows],
   );
   const swap = colourSwap(mode, schools);
+  const settledSwap = useMemo(() => colourSwap(settled.mode, schools), [settled, schools]);
   // What was held of another mode, or in another part of the view, is let go.
   const held = show === "chords" && holding?.of === settled ? holding.held : undefined;
 
@@ -75,11 +77,13 @@ export function DeriveView() {
       lit: colourOn(settled, schools),
       unknown: [],
       targets: held ? heldNotes(held) : [],
+      chord: held?.chords[0],
+      swap: settledSwap,
       play: held
         ? { code: "held", score: heldScore(held) }
         : { code: "mode", score: modeScore(settled, drone) },
     });
-  }, [settled, drone, schools, held]);
+  }, [settled, drone, schools, held, settledSwap]);
 
   const hold = useCallback((next: Held) => setHolding({ held: next, of: settled }), [settled]);
   const walk = (by: 1 | -1) => {
@@ -92,7 +96,7 @@ export function DeriveView() {
     else setHomeMode(next);
   };
   const playSwap = () => {
-    if (swap) toggle("swap", swapScore(homeMode, swap.from, swap.to));
+    if (!swapLive() && swap) toggle("swap", swapScore(homeMode, swap.from, swap.to));
   };
   const playPath = () => toggle("path", pathScore(show === "compare" ? compareRows(homeMode, beside) : rows));
   const keep = () =>

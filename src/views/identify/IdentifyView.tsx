@@ -4,7 +4,7 @@ import { soundOf } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
 import { colourSwap, type Swap, type Telling } from "@/core/scale";
 import { byTurns, swapped, tuneScore } from "@/sound";
-import { $draft, $keeping, $ready, changeDraft, toggle } from "@/state";
+import { $draft, $keeping, $ready, changeDraft, swapLive, toggle } from "@/state";
 import { useSchools } from "@/ui/useSchools";
 import { HeightBlind } from "@/ui/blind";
 import { Select } from "@/ui/controls";
@@ -52,10 +52,13 @@ export function IdentifyView() {
   const homeMode = answer?.found.homeMode;
   const swap = answer && heardSwap(answer.found, schools);
   const hearSwap = () => {
-    if (!tune || !homeMode || !swap) return;
+    if (swapLive() || !tune || !homeMode || !swap) return;
     toggle(
       "swap",
-      byTurns(tuneScore(tune), swapped(tuneScore(tune), { home: homeMode.home, from: swap.from, to: swap.to })),
+      byTurns(
+        tuneScore(tune),
+        swapped(tuneScore(tune), { home: homeMode.home, from: swap.from, to: swap.to }),
+      ),
     );
   };
   const title = tune?.title === "" ? (read?.name ?? "") : (tune?.title ?? "");

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import { soundOf } from "@/core/pitch";
 import { identify, type Identification } from "@/core/identify";
-import { colourOn, type HomeMode } from "@/core/scale";
+import { colourOn, colourSwap, type HomeMode } from "@/core/scale";
 import { phraseEnds } from "@/core/tune";
 import { tuneScore } from "@/sound";
 import { $place, $selection, setPlace } from "@/state";
@@ -54,6 +54,7 @@ export function useAnswer(read: ReadTunes | undefined) {
       lit: colourOn(found.homeMode, schools).filter((note) => !unknown.includes(note)),
       unknown,
       targets: [],
+      swap: colourSwap(found.homeMode.mode, schools),
       play: { code: "tune", score: tuneScore(inHand.tune) },
     });
     const place = $place.get();

@@ -2,10 +2,20 @@ import { useStore } from "@nanostores/react";
 import { useEffect, useMemo, useState } from "react";
 import { chordNotes, readChart } from "@/core/chord";
 import { decisions, oneModeReadings, signalNotes } from "@/core/progression";
-import { colourOn, type HomeMode } from "@/core/scale";
+import { colourOn, colourSwap, type HomeMode } from "@/core/scale";
 import { DEMO_PROGRESSIONS } from "@/demo";
 import { byTurns, chartScore, modeScore } from "@/sound";
-import { $draft, $keeping, $place, $ready, $selection, changeDraft, setPlace, toggle } from "@/state";
+import {
+  $draft,
+  $keeping,
+  $place,
+  $ready,
+  $selection,
+  changeDraft,
+  setPlace,
+  swapLive,
+  toggle,
+} from "@/state";
 import { useSchools } from "@/ui/useSchools";
 import { Button } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
@@ -56,6 +66,8 @@ export function MatchView() {
       lit: signal.length > 0 ? signal.slice(0, 1) : colourOn(reading.homeMode, schools),
       unknown: [],
       targets: chord ? chordNotes(chord) : [],
+      chord,
+      swap: colourSwap(reading.homeMode.mode, schools),
       play: { code: "chords", score: chartScore(chart) },
     });
     const timer = setTimeout(() => setPlace({ home, mode, chords: text }), 250);
@@ -66,7 +78,8 @@ export function MatchView() {
   const loopBar = () => toggle("bar", chartScore(chart.filter((each) => each.bar === bar)));
   const rival = deciding.find(({ by }) => by === "notes")?.between[1] ?? deciding[0]?.between[1];
   const hearTwo = () => {
-    if (reading && rival) toggle("two", byTurns(modeScore(reading.homeMode, true), modeScore(rival, true)));
+    if (!swapLive() && reading && rival)
+      toggle("two", byTurns(modeScore(reading.homeMode, true), modeScore(rival, true)));
   };
   const keep = () => {
     const title = reading ? `Chords in ${homeModeText(reading.homeMode)}` : "Chords";

@@ -1,8 +1,7 @@
-import { type ReactNode } from "react";
-import { GUITAR, neckNotes } from "@/core/instrument";
+import { neckNotes, type Tuning } from "@/core/instrument";
 import { shownColour, type HomeMode, notesOf } from "@/core/scale";
 import { slatsOf } from "@/ui/blind";
-import { isMarked, NECK, neckHeight, plateAt, stringAt, wireAt } from "@/ui/neck";
+import { viewOf } from "@/ui/neck";
 import {
   backwardsText,
   degreeText,
@@ -15,47 +14,37 @@ import {
   vampText,
   whatItIs,
 } from "@/ui/words";
+import {
+  HEIGHT,
+  INK,
+  INNER,
+  Label,
+  LINE,
+  LIT,
+  MARGIN,
+  NeckDrawing,
+  neckDrawingHeight,
+  Plate,
+  SheetFrame,
+  SOFT,
+  WIDTH,
+} from "./drawing";
 import { degreeFacts, linesOf } from "./facts";
-
-/** The sheet is an upright page of A4's proportions. */
-export const WIDTH = 840;
-export const HEIGHT = 1188;
-
-const MARGIN = 56;
-const INNER = WIDTH - 2 * MARGIN;
-const INK = "#14232b";
-const SOFT = "#4c5d64";
-const LINE = "#c6cfcc";
-const LIT = "#f2a900";
-const PAPER = "#ffffff";
 
 interface SheetDrawingProps {
   readonly homeMode: HomeMode;
   readonly schools: Schools;
   /** The user's own words and model tune for the mode. */
   readonly own: { readonly words: string; readonly tune: string };
-}
-
-interface LabelProps {
-  readonly x: number;
-  readonly y: number;
-  readonly size?: number;
-  readonly weight?: number;
-  readonly fill?: string;
-  readonly anchor?: "start" | "middle" | "end";
-  readonly children: string;
-}
-
-function Label({ x, y, size = 14, weight = 400, fill = INK, anchor = "start", children }: LabelProps) {
-  return (
-    <text x={x} y={y} fontSize={size} fontWeight={weight} fill={fill} textAnchor={anchor}>
-      {children}
-    </text>
-  );
+  /** The neck at the foot of the page. */
+  readonly tuning: Tuning;
+  readonly isLeft: boolean;
 }
 
 /** The mode on one page, drawn whole so that it can be saved as it stands. */
-export function SheetDrawing({ homeMode, schools, own }: SheetDrawingProps) {
+export function SheetDrawing({ homeMode, schools, own, tuning, isLeft }: SheetDrawingProps) {
+  const view = viewOf(tuning, 0, 15, isLeft);
+  const colour = shownColour(homeMode.mode, schools);
   const plain = whatItIs(homeMode, schools)
     .map((phrase) => (typeof phrase === "string" ? phrase : "lit" in phrase ? phrase.lit : phrase.strong))
     .join("");
@@ -69,14 +58,9 @@ export function SheetDrawing({ homeMode, schools, own }: SheetDrawingProps) {
   const facts = table + 26 + rows.length * 27 + 20;
   const neck = facts + 92;
   return (
-    <svg
-      xmlns="http://www.w3.org/2000/svg"
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      fontFamily="Signs, 'Archivo Variable', Archivo, 'Noto Music', sans-serif"
-      role="img"
-      aria-label={`Mode sheet of ${homeModeText(homeMode)}: ${notesOf(homeMode).map(noteText).join(" ")}. ${plain}`}
+    <SheetFrame
+      label={`Mode sheet of ${homeModeText(homeMode)}: ${notesOf(homeMode).map(noteText).join(" ")}. ${plain}`}
     >
-      <rect width={WIDTH} height={HEIGHT} fill={PAPER} />
       <Label x={MARGIN} y={78} size={38} weight={720}>
         {homeModeText(homeMode)}
       </Label>
@@ -107,31 +91,20 @@ export function SheetDrawing({ homeMode, schools, own }: SheetDrawingProps) {
           ["Shows it best", vampText(homeMode)],
         ]}
       />
-      <NeckDrawing homeMode={homeMode} schools={schools} y={neck} />
-      <Ruled from={neck + neckHeight(GUITAR) * (INNER / NECK.width) + 60} />
-    </svg>
-  );
-}
-
-/** A plate with a name: home on its sill, colour notes amber and notched, as on the screen. */
-function Plate(props: {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-  readonly isHome: boolean;
-  readonly isColour: boolean;
-  readonly children: ReactNode;
-}) {
-  const { x, y, width, height, isHome, isColour, children } = props;
-  const notch = Math.min(10, height / 2.4);
-  return (
-    <g>
-      <rect x={x} y={y} width={width} height={height} fill={isColour ? LIT : PAPER} stroke={INK} />
-      {isHome && <rect x={x} y={y + height - height / 9} width={width} height={height / 9} fill={INK} />}
-      {isColour && <path d={`M${x + width} ${y}v${notch}l${-notch} ${-notch}z`} fill={INK} />}
-      {children}
-    </g>
+      <NeckDrawing
+        view={view}
+        x={MARGIN}
+        y={neck}
+        width={INNER}
+        notes={neckNotes(tuning, homeMode).map((note) => ({
+          ...note,
+          label: noteText(note.pitch.name),
+          isHome: note.interval === 0,
+          isColour: colour.includes(note.interval),
+        }))}
+      />
+      <Ruled from={neck + neckDrawingHeight(view, INNER) + 60} />
+    </SheetFrame>
   );
 }
 
@@ -242,77 +215,6 @@ function Facts({
             </Label>
           </g>
         ))}
-    </g>
-  );
-}
-
-function NeckDrawing({
-  homeMode,
-  schools,
-  y,
-}: {
-  readonly homeMode: HomeMode;
-  readonly schools: Schools;
-  readonly y: number;
-}) {
-  const colour = shownColour(homeMode.mode, schools);
-  const foot = stringAt(GUITAR.strings.length);
-  /** Larger than on the screen, since the drawing is scaled down to the page. */
-  const plate = { width: 42, height: NECK.stringGap - 1 };
-  return (
-    <g transform={`translate(${MARGIN} ${y}) scale(${INNER / NECK.width})`}>
-      {GUITAR.strings.map((_, at) => (
-        <rect
-          key={at}
-          x={NECK.nut}
-          y={stringAt(at + 1) - 0.5}
-          width={NECK.right - NECK.nut}
-          height={1 + at * 0.3}
-          fill={SOFT}
-        />
-      ))}
-      {Array.from({ length: GUITAR.frets + 1 }, (_, fret) => (
-        <g key={fret}>
-          <rect
-            x={wireAt(fret, GUITAR) - (fret === 0 ? 5 : 0)}
-            y={NECK.top - 8}
-            width={fret === 0 ? 5 : 1.4}
-            height={foot - NECK.top + 16}
-            fill={fret === 0 ? INK : LINE}
-          />
-          {fret > 0 && (
-            <Label
-              x={plateAt(fret, GUITAR)}
-              y={foot + 42}
-              size={20}
-              anchor="middle"
-              fill={SOFT}
-              weight={isMarked(fret) ? 700 : 400}
-            >
-              {String(fret)}
-            </Label>
-          )}
-        </g>
-      ))}
-      {neckNotes(GUITAR, homeMode).map(({ string, fret, pitch, interval }) => {
-        const x = plateAt(fret, GUITAR);
-        const middle = stringAt(string);
-        return (
-          <Plate
-            key={`${string} ${fret}`}
-            x={x - plate.width / 2}
-            y={middle - plate.height / 2}
-            width={plate.width}
-            height={plate.height}
-            isHome={interval === 0}
-            isColour={colour.includes(interval)}
-          >
-            <Label x={x} y={middle + 7} size={20} weight={600} anchor="middle">
-              {noteText(pitch.name)}
-            </Label>
-          </Plate>
-        );
-      })}
     </g>
   );
 }

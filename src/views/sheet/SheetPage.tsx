@@ -1,8 +1,19 @@
 import { useStore } from "@nanostores/react";
 import { useEffect, useRef, useState } from "react";
+import { GUITAR } from "@/core/instrument";
 import { printName } from "@/core/pitch";
 import { writeCsv } from "@/formats";
-import { $addressNotices, $place, $ready, ownWordsFor, shelf, start, writeAddress } from "@/state";
+import {
+  $addressNotices,
+  $place,
+  $ready,
+  $settings,
+  $tuning,
+  ownWordsFor,
+  shelf,
+  start,
+  writeAddress,
+} from "@/state";
 import { Button } from "@/ui/controls";
 import { saveFile } from "@/ui/files";
 import { useSchools, useWordingKey } from "@/ui/useSchools";
@@ -20,6 +31,8 @@ export function SheetPage() {
   const ready = useStore($ready);
   const schools = useSchools();
   const wordingKey = useWordingKey();
+  const tuning = useStore($tuning);
+  const { leftHanded } = useStore($settings);
   const page = useRef<HTMLDivElement>(null);
   const [trouble, setTrouble] = useState("");
   useEffect(() => void start(), []);
@@ -72,7 +85,14 @@ export function SheetPage() {
         ))}
       </div>
       <div ref={page} className={styles.page}>
-        <SheetDrawing key={wordingKey} homeMode={place} schools={schools} own={ownWordsFor(mode, kept)} />
+        <SheetDrawing
+          key={wordingKey}
+          homeMode={place}
+          schools={schools}
+          own={ownWordsFor(mode, kept)}
+          tuning={tuning ?? GUITAR}
+          isLeft={leftHanded}
+        />
       </div>
     </main>
   );

@@ -1,4 +1,4 @@
-import { HEIGHT, WIDTH } from "./SheetDrawing";
+import { HEIGHT, WIDTH } from "./drawing";
 
 /** Pixels to a unit of the drawing, so that the picture prints sharp. */
 const SCALE = 2;

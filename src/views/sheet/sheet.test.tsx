@@ -1,10 +1,12 @@
 // @vitest-environment jsdom
 import { cleanup, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it } from "vitest";
+import { GUITAR } from "@/core/instrument";
 import { fifthsOf } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import { degreeFacts, linesOf, sheetRows } from "./facts";
-import { HEIGHT, SheetDrawing } from "./SheetDrawing";
+import { HEIGHT } from "./drawing";
+import { SheetDrawing } from "./SheetDrawing";
 
 afterEach(cleanup);
 
@@ -63,6 +65,8 @@ describe("the mode sheet", () => {
           homeMode={{ home: 2, mode: each }}
           schools={schools}
           own={{ words: "A gate. ".repeat(200), tune: "Gate" }}
+          tuning={GUITAR}
+          isLeft={false}
         />,
       );
       const lowest = Math.max(
@@ -77,7 +81,15 @@ describe("the mode sheet", () => {
   });
 
   it("says in words what it shows", () => {
-    render(<SheetDrawing homeMode={at("Gb", "lydian")} schools={schools} own={{ words: "", tune: "" }} />);
+    render(
+      <SheetDrawing
+        homeMode={at("Gb", "lydian")}
+        schools={schools}
+        own={{ words: "", tune: "" }}
+        tuning={GUITAR}
+        isLeft={false}
+      />,
+    );
     expect(screen.getByRole("img").getAttribute("aria-label")).toContain(
       "Mode sheet of G♭ Lydian: G♭ A♭ B♭ C D♭ E♭ F.",
     );

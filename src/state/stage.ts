@@ -1,0 +1,131 @@
+import { atom, computed } from "nanostores";
+import { type Chord, diatonicChords, readSymbol, reducedChord } from "@/core/chord";
+import {
+  type Fingering,
+  type Instrument,
+  type LineNote,
+  lineOn,
+  lineOnKeys,
+  maybeInstrument,
+  maybeTuning,
+  ownTuning,
+  type Position,
+  type PositionNote,
+  positions,
+  readStrings,
+  type Tuning,
+  tuningOf,
+} from "@/core/instrument";
+import type { HomeMode } from "@/core/scale";
+import type { Settings } from "@/store";
+import { $selection } from "./selection";
+import { $settings, changeSettings } from "./settings";
+
+/** The id that a tuning made by hand is chosen by. */
+export const ownTuningId = (name: string): string => `own/${name}`;
+
+/** What of the settings makes the neck. */
+type NeckSettings = Pick<Settings, "instrument" | "tuning" | "ownTunings" | "capo">;
+
+/**
+ * The tuning that the settings name: a common one, one made by hand, or the instrument's usual one where there is none
+ * such; with the capo as far as it leaves a hand's width of frets. Undefined for a keyboard.
+ */
+export function tuningFor({ instrument, tuning, ownTunings, capo }: NeckSettings): Tuning | undefined {
+  const usual = maybeTuning(instrument);
+  if (!usual) return undefined;
+  const made = ownTunings.find((own) => own.instrument === instrument && ownTuningId(own.name) === tuning);
+  const base = made
+    ? { ...ownTuning(readStrings(made.strings).value, { ...made, capo: 0 }, usual), id: tuning }
+    : tuning.startsWith(`${instrument}/`)
+      ? (maybeTuning(tuning) ?? usual)
+      : usual;
+  return capo === 0 ? base : { ...base, capo: Math.min(capo, base.frets - 4) };
+}
+
+/** The instrument in hand. */
+export const $instrument = computed(
+  $settings,
+  ({ instrument }): Instrument => maybeInstrument(instrument) ?? FIRST,
+);
+const FIRST: Instrument = { id: "guitar", clef: "treble", octavesUp: 1, tunings: [tuningOf("guitar")] };
+
+let lastNeck: { key: string; tuning: Tuning | undefined } | undefined;
+
+/** Its tuning; the same object for as long as the settings name the same one. */
+export const $tuning = computed($settings, (settings) => {
+  const { instrument, tuning, ownTunings, capo } = settings;
+  const key = JSON.stringify([instrument, tuning, ownTunings, capo]);
+  if (lastNeck?.key !== key) lastNeck = { key, tuning: tuningFor(settings) };
+  return lastNeck.tuning;
+});
+
+/** The index finger's fret, as far as the user has stepped. */
+export const $hand = atom(5);
+
+const $system = computed($settings, ({ system }) => system);
+const $stretch = computed($settings, ({ stretch }) => stretch);
+const $homeMode = computed($selection, ({ homeMode }) => homeMode);
+
+/** The positions of the mode on the neck, from the nut up; none on a keyboard. */
+export const $positions = computed(
+  [$tuning, $homeMode, $system, $stretch],
+  (tuning, homeMode, system, stretch): readonly Position[] =>
+    tuning ? positions(tuning, homeMode, system, stretch) : [],
+);
+
+/** The position at or above a fret, otherwise the last; undefined where there is none. */
+export const positionAt = (all: readonly Position[], fret: number): Position | undefined =>
+  all.find(({ hand }) => hand >= fret) ?? all.at(-1);
+
+/** The position in hand. */
+export const $position = computed([$positions, $hand], positionAt);
+
+/** Its notes with the fingers that are wished for. */
+export const fingeredNotes = ({ notes, easier }: Position, wantsEasier: boolean): readonly PositionNote[] =>
+  (wantsEasier ? easier?.notes : undefined) ?? notes;
+
+/** Steps to the position above or below; it stays at the ends. */
+export function stepPosition(way: 1 | -1): void {
+  const all = $positions.get();
+  const position = positionAt(all, $hand.get());
+  const next = position && all[all.indexOf(position) + way];
+  if (next) $hand.set(next.hand);
+}
+
+const $lineAsked = computed($settings, ({ figure, octaves, stretch }) => `${figure} ${octaves} ${stretch}`);
+
+/** The line to practise, with its fingering; undefined where the neck is too short for it. */
+export const $line = computed(
+  [$tuning, $homeMode, $hand, $lineAsked],
+  (tuning, homeMode, near): readonly LineNote[] | undefined => {
+    const { figure, octaves, stretch } = $settings.get();
+    const asked = { figure, octaves, near, limit: stretch };
+    return tuning ? lineOn(tuning, homeMode, asked) : lineOnKeys(homeMode, asked);
+  },
+);
+
+/** Takes a voicing from the Shelf to the stage; a symbol that cannot be read changes nothing. */
+export function takeVoicing(symbol: string, frets: Fingering): void {
+  const reading = readSymbol(symbol);
+  if (!("chord" in reading)) return;
+  changeSettings({ surface: "neck", division: "voicing" });
+  $takenVoicing.set({ chord: reading.chord, frets, from: $selection.get() });
+}
+
+/** A voicing that was taken from the Shelf: it is shown until something else is selected. */
+export const $takenVoicing = atom<
+  { readonly chord: Chord; readonly frets: Fingering; readonly from: unknown } | undefined
+>();
+
+/** The chord that stands for a mode where none is selected: its seventh, or what of it four fingers hold. */
+export function homeChord(homeMode: HomeMode): Chord {
+  const [first] = diatonicChords(homeMode);
+  const chord = first?.chords.seventh ?? first?.chords.triad;
+  return chord ?? { root: homeMode.home, tones: reducedChord(homeMode.mode, 4), optional: [] };
+}
+
+/** The chord whose voicings are offered. */
+export const $chord = computed([$selection, $takenVoicing], (selection, taken): Chord =>
+  taken?.from === selection ? taken.chord : (selection.chord ?? homeChord(selection.homeMode)),
+);

@@ -1,0 +1,35 @@
+import { isBlackKey } from "@/core/instrument";
+import { modulo } from "@/core/pitch";
+
+/** Measures of the keyboard's drawing, in its own units. */
+export const KEYS = { width: 1256, height: 168, black: 0.62 };
+
+/** Octaves that are drawn at least, so that a key never grows wider than a hand. */
+const FEWEST_OCTAVES = 3;
+
+/** Keys that are drawn: whole octaves from a C to a B, so that the notes lie in the middle. */
+export function keyRange(midis: readonly number[]): readonly [number, number] {
+  const [least, most] = midis.length === 0 ? [60, 71] : [Math.min(...midis), Math.max(...midis)];
+  let low = least - modulo(least, 12);
+  let high = most - modulo(most, 12) + 11;
+  for (let below = false; high - low + 1 < FEWEST_OCTAVES * 12; below = !below) {
+    if (below) low -= 12;
+    else high += 12;
+  }
+  return [low, high];
+}
+
+/** White keys below a key within its octave. */
+const whitesBelow = (midi: number): number =>
+  Array.from({ length: modulo(midi, 12) }, (_, at) => at).filter((at) => !isBlackKey(at)).length;
+
+/** Where a key lies: its left edge and its width. Black keys stand across the line between two white ones. */
+export function keyAt(
+  midi: number,
+  [low, high]: readonly [number, number],
+): { readonly x: number; readonly width: number } {
+  const white = KEYS.width / (((high - low + 1) / 12) * 7);
+  const left = (((midi - modulo(midi, 12) - low) / 12) * 7 + whitesBelow(midi)) * white;
+  const black = white * 0.6;
+  return isBlackKey(midi) ? { x: left - black / 2, width: black } : { x: left, width: white };
+}

@@ -1,0 +1,119 @@
+import { useEffect, useRef } from "react";
+import type { Place, Written } from "@/core/instrument";
+import { type Fifths, type Interval, type Pitch, soundOf } from "@/core/pitch";
+import { evenTune } from "@/core/tune";
+import { writeAbc } from "@/formats";
+import { type Add, adderTo, drawNotches, headBox, staffBox } from "./drawn";
+import { drawnNotes } from "./marks";
+import styles from "./Staff.module.css";
+
+/** A note of a line: what it is, which finger takes it, and where on the neck. */
+export interface StaffNote {
+  readonly pitch: Pitch;
+  readonly interval: Interval;
+  readonly finger?: number | undefined;
+  readonly place?: Place | undefined;
+}
+
+interface LineStaffProps {
+  readonly notes: readonly StaffNote[];
+  readonly lit: readonly Fifths[];
+  readonly written: Written;
+  /** Strings of the tablature below; none for instruments without. */
+  readonly strings: number;
+  /** Length of each note in quarters. */
+  readonly each: number;
+  /** The notes sound together. */
+  readonly isChord: boolean;
+  /** The same in words. */
+  readonly label: string;
+}
+
+const TAB_GAP = 11;
+const TAB_TOP = 26;
+
+/** Notes on one long staff with fingers above and tablature below, engraved by the library when first needed. */
+export function LineStaff({ notes, lit, written, strings, each, isChord, label }: LineStaffProps) {
+  const paper = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    let isCurrent = true;
+    void import("abcjs").then(({ default: abcjs }) => {
+      const node = paper.current;
+      if (!isCurrent || !node) return;
+      const clef = `${written.clef}${written.octavesUp === 1 ? "-8" : ""}` as const;
+      const tune = evenTune(
+        notes.map(({ pitch }) => pitch),
+        isChord ? 1 : each,
+      );
+      const abc = writeAbc(tune, { clef, octavesUp: written.octavesUp });
+      const [engraved] = abcjs.renderAbc(node, abc.text, {
+        add_classes: true,
+        staffwidth: Math.max(node.clientWidth - 40, notes.length * 34),
+        paddingtop: 4,
+        paddingbottom: strings > 0 ? TAB_TOP + strings * TAB_GAP : 12,
+        paddingleft: 4,
+        paddingright: 4,
+      });
+      const drawn = drawnNotes(engraved, abc.tune.notes);
+      const colour = notes.flatMap(({ pitch }, at) =>
+        lit.some((name) => soundOf(name) === soundOf(pitch.name)) ? [at] : [],
+      );
+      for (const [at, element] of drawn) element.toggleAttribute("data-colour", colour.includes(at));
+      const add = adderTo(drawn);
+      if (!add) return;
+      drawNotches(drawn, colour, add);
+      drawFingers(drawn, notes, add);
+      if (strings > 0) drawTab(drawn, notes, strings, add);
+    });
+    return () => {
+      isCurrent = false;
+    };
+  }, [notes, lit, written, strings, each, isChord]);
+  return (
+    // A long line scrolls, so the keyboard must reach it.
+    // eslint-disable-next-line jsx-a11y-x/no-noninteractive-tabindex
+    <section className={styles.line} aria-label="Staff" tabIndex={0}>
+      <div role="img" aria-label={label}>
+        <div ref={paper} className={styles.paper} aria-hidden="true" />
+      </div>
+    </section>
+  );
+}
+
+/** Fingers above the staff, all on one height. */
+function drawFingers(drawn: ReadonlyMap<number, SVGElement>, notes: readonly StaffNote[], add: Add): void {
+  const heads = [...drawn].map(([at, element]) => ({ at, box: headBox(element), staff: staffBox(element) }));
+  const top = Math.min(...heads.map(({ box, staff }) => Math.min(box?.y ?? Infinity, staff?.y ?? Infinity)));
+  for (const { at, box } of heads) {
+    const finger = notes[at]?.finger;
+    if (box && finger !== undefined && finger > 0)
+      add("text", { x: box.x + box.width / 2, y: Math.max(10, top - 8), class: "finger" }, String(finger));
+  }
+}
+
+/** The frets under their notes: one line a string, string 1 at the top. It shows the fingering that the neck shows. */
+function drawTab(
+  drawn: ReadonlyMap<number, SVGElement>,
+  notes: readonly StaffNote[],
+  strings: number,
+  add: Add,
+): void {
+  const heads = [...drawn].map(([at, element]) => ({ at, box: headBox(element) }));
+  const staff = staffBox([...drawn.values()][0]);
+  const low = Math.max(
+    ...heads.map(({ box }) => (box ? box.y + box.height : 0)),
+    staff ? staff.y + staff.height : 0,
+  );
+  if (!staff) return;
+  const top = low + TAB_TOP - 10;
+  for (let string = 1; string <= strings; string += 1)
+    add("rect", { x: staff.x, y: top + (string - 1) * TAB_GAP, width: staff.width, height: 1, class: "tab" });
+  for (const { at, box } of heads) {
+    const place = notes[at]?.place;
+    if (!box || !place) continue;
+    const [x, y] = [box.x + box.width / 2, top + (place.string - 1) * TAB_GAP];
+    const text = String(place.fret);
+    add("rect", { x: x - 3.6 * text.length, y: y - 5, width: 7.2 * text.length, height: 10, class: "gap" });
+    add("text", { x, y: y + 4.4, class: "fret" }, text);
+  }
+}

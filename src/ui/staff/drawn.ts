@@ -1,0 +1,45 @@
+/** Draws into the engraver's picture: an element with its attributes, and what is written in it. */
+export type Add = (
+  name: string,
+  attributes: Readonly<Record<string, string | number>>,
+  text?: string,
+) => void;
+
+const SVG = "http://www.w3.org/2000/svg";
+
+/** Takes the old marks of a picture away and answers what draws new ones; undefined where nothing was engraved. */
+export function adderTo(drawn: ReadonlyMap<number, SVGElement>): Add | undefined {
+  const svg = [...drawn.values()][0]?.ownerSVGElement;
+  if (!svg) return undefined;
+  for (const old of svg.querySelectorAll("[data-mark]")) old.remove();
+  return (name, attributes, text) => {
+    const mark = document.createElementNS(SVG, name);
+    mark.setAttribute("data-mark", name);
+    for (const [key, value] of Object.entries(attributes)) mark.setAttribute(key, String(value));
+    if (text !== undefined) mark.textContent = text;
+    svg.append(mark);
+  };
+}
+
+/** Where the head of a note is drawn. */
+export const headBox = (note: SVGElement | undefined): DOMRect | undefined =>
+  note?.querySelector<SVGGraphicsElement>(".abcjs-notehead")?.getBBox();
+
+/** Where the five lines that a note stands on are drawn. */
+export const staffBox = (note: SVGElement | undefined): DOMRect | undefined =>
+  note
+    ?.closest<SVGGraphicsElement>(".abcjs-staff-wrapper")
+    ?.querySelector<SVGGraphicsElement>(".abcjs-staff")
+    ?.getBBox();
+
+/** The notch of colour notes, at the upper right of their heads. */
+export function drawNotches(
+  drawn: ReadonlyMap<number, SVGElement>,
+  colour: readonly number[],
+  add: Add,
+): void {
+  for (const at of colour) {
+    const head = headBox(drawn.get(at));
+    if (head) add("path", { d: `M${head.x + head.width + 1} ${head.y - 3}h5v5z` });
+  }
+}

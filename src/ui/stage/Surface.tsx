@@ -1,0 +1,64 @@
+import { useStore } from "@nanostores/react";
+import { RHYTHMS } from "@/sound";
+import { $settings, type Selection } from "@/state";
+import { Keyboard } from "@/ui/keyboard";
+import { Neck, viewOf } from "@/ui/neck";
+import { LineStaff } from "@/ui/staff";
+import { degreeText, noteText } from "@/ui/words";
+import { labelOf, type Shown } from "./shown";
+import { useSchools } from "@/ui/useSchools";
+
+interface SurfaceProps {
+  readonly surface: "neck" | "keys" | "staff";
+  readonly shown: Shown;
+  readonly selection: Pick<Selection, "lit" | "unknown" | "targets">;
+  readonly sounding: readonly number[];
+}
+
+/** What is shown, on a neck, a keyboard or a staff. */
+export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
+  const { fromFret, toFret, leftHanded, labels, known, division, rhythm } = useStore($settings);
+  const schools = useSchools();
+  const { tuning, title, notes, plates, silent, moves, homeMode, instrument } = shown;
+  const { lit, unknown, targets } = selection;
+  if (surface === "neck" && tuning)
+    return (
+      <Neck
+        title={title}
+        view={viewOf(tuning, fromFret, toFret, leftHanded)}
+        plates={plates}
+        lit={lit}
+        unknown={unknown}
+        targets={targets}
+        sounding={sounding}
+        silent={silent}
+        moves={known === "reference" ? undefined : moves?.moved}
+      />
+    );
+  if (surface === "staff") {
+    const said = notes.map(({ pitch, interval }) => `${noteText(pitch.name)} (${degreeText(interval)})`);
+    return (
+      <LineStaff
+        notes={notes}
+        lit={lit}
+        written={instrument}
+        strings={tuning && notes.some(({ place }) => place) ? tuning.strings.length : 0}
+        each={division === "line" ? 1 / RHYTHMS[rhythm] : 0.5}
+        isChord={division === "voicing"}
+        label={`${title} on the staff: ${said.join(", ")}.`}
+      />
+    );
+  }
+  // On strings fingers are those of the left hand, which say nothing on keys.
+  const shownLabels = tuning && labels === "fingers" ? "notes" : labels;
+  return (
+    <Keyboard
+      title={title}
+      notes={notes.map((note) => ({ ...note, label: labelOf(note, homeMode, shownLabels, schools) }))}
+      lit={lit}
+      unknown={unknown}
+      targets={targets}
+      sounding={sounding}
+    />
+  );
+}

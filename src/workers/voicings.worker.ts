@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { voicingJobs } from "./finger";
+
+expose(voicingJobs);
