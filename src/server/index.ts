@@ -3,3 +3,4 @@ export * from "./endpoints";
 export * from "./identify";
 export * from "./match";
 export * from "./openapi";
+export * from "./neck";

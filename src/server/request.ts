@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { readSymbol } from "@/core/chord";
+import { INSTRUMENTS, maybeTuning, readStrings } from "@/core/instrument";
 import { maybeFifths, soundOf } from "@/core/pitch";
 import { maybeFamily, maybeMode, nearestFamily, nearestMode } from "@/core/scale";
 import { type ApiError, problemResponse } from "./problem";
@@ -60,6 +61,40 @@ export const chordQuality = z.string().transform((text, context) => {
     code: "custom",
     message: "m7, maj9, 7sus4",
     params: { code: "quality-unread", found: text },
+  });
+  return z.NEVER;
+});
+
+/** A chord symbol, read. */
+export const chordSymbol = z.string().transform((text, context) => {
+  const reading = readSymbol(text.slice(0, 60));
+  if ("chord" in reading) return reading.chord;
+  context.addIssue({ code: "custom", message: "Em9", params: { code: "chord-unread", found: text } });
+  return z.NEVER;
+});
+
+/** An instrument with strings, or one of its tunings: "guitar", "guitar/drop-d". */
+export const tuningId = z.string().transform((text, context) => {
+  const tuning = maybeTuning(text);
+  if (tuning) return tuning;
+  const known = INSTRUMENTS.filter(({ tunings }) => tunings.length > 0).map(({ id }) => id);
+  context.addIssue({
+    code: "custom",
+    message: known.join(", "),
+    params: { code: "instrument-unknown", found: text },
+  });
+  return z.NEVER;
+});
+
+/** Open strings, from the one that lies lowest: "E2,A2,D3,G3,B3,E4". */
+export const openStrings = z.string().transform((text, context) => {
+  const { value, problems } = readStrings(text);
+  const [first] = problems;
+  if (!first) return value;
+  context.addIssue({
+    code: "custom",
+    message: first.expected ?? "E2",
+    params: { code: first.code, found: first.found },
   });
   return z.NEVER;
 });

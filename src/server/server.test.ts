@@ -1,6 +1,18 @@
 import { describe, expect, it, test } from "vitest";
 import { CATALOGUE, mode } from "@/core/scale";
-import { derive, ENDPOINTS, identify, match, modes, openApi, parametersOf, scales, shapes } from ".";
+import {
+  chordVoicings,
+  derive,
+  ENDPOINTS,
+  identify,
+  match,
+  modes,
+  neck,
+  openApi,
+  parametersOf,
+  scales,
+  shapes,
+} from ".";
 import { MOST_BYTES } from "./request";
 import { problemAnswer } from "./schemas";
 
@@ -172,12 +184,95 @@ describe("GET shapes", () => {
   ])("refuses %s", (query) => expect(shapes(at(query)).status).toBe(400));
 });
 
+interface Positions {
+  readonly strings: readonly string[];
+  readonly positions: readonly {
+    readonly name: string;
+    readonly fromFret: number;
+    readonly toFret: number;
+    readonly stretchMm: number;
+    readonly notes: readonly { string: number; fret: number; finger: number; note: string; degree: string }[];
+  }[];
+}
+
+describe("GET neck", () => {
+  it("answers positions in playing order, lowest first, each pitch once", async () => {
+    const answer = (await json(neck(at("neck?home=E&mode=phrygian")))) as unknown as Positions;
+    expect(answer.strings).toEqual(["E2", "A2", "D3", "G3", "B3", "E4"]);
+    const fifth = answer.positions.find(({ notes }) => notes[0]?.note === "A2")!;
+    expect(fifth).toMatchObject({ name: "C shape", fromFret: 4, toFret: 8, stretchMm: 106 });
+    expect(fifth.notes[0]).toEqual({ string: 6, fret: 5, finger: 1, note: "A2", degree: "4", shift: false });
+    expect(fifth.notes.map(({ note }) => note).join(" ")).toBe(
+      "A2 B2 C3 D3 E3 F3 G3 A3 B3 C4 D4 E4 F4 G4 A4 B4 C5",
+    );
+  });
+
+  it("takes any other strings, a capo, and says which notes are the frame", async () => {
+    const cello = (await json(
+      neck(at("neck?home=G&mode=lydian&tuning=C2,G2,D3,A3&system=open")),
+    )) as unknown as Positions;
+    expect(cello.positions[0]?.notes.slice(0, 4).map(({ note }) => note)).toEqual(["C#2", "D2", "E2", "F#2"]);
+    const capo = (await json(
+      neck(at("neck?home=A&mode=aeolian&capo=5&system=open")),
+    )) as unknown as Positions;
+    expect(capo.positions[0]?.notes[0]).toMatchObject({ fret: 5, finger: 0, note: "A2" });
+    const frame = await json(neck(at("neck?home=A&mode=aeolian&system=pentatonic-frame")));
+    expect(JSON.stringify(frame)).toContain('"frame":false');
+  });
+
+  test.each([
+    ["neck?home=E&mode=phrygian&instrument=lute", 400, "instrument-unknown"],
+    ["neck?home=E&mode=phrygian&instrument=keyboard", 400, "instrument-unknown"],
+    ["neck?home=E&mode=phrygian&tuning=E2,H2", 400, "string-unread"],
+    ["neck?home=E&mode=phrygian&tuning=", 400, "string-count"],
+    ["neck?home=E&mode=phrygian&system=spiral", 400, "value-unfit"],
+    ["neck?home=E&mode=phrygian&capo=99", 400, "value-unfit"],
+    [
+      "neck?home=E&mode=phrygian&instrument=tenor-banjo&tuning=C1,C3,C5,C7&system=three-per-string",
+      422,
+      "no-room",
+    ],
+  ])("refuses %s with %i", async (query, status, code) => {
+    const response = neck(at(query));
+    expect(response.status).toBe(status);
+    expect(((await json(response)) as { errors: { code: string }[] }).errors[0]?.code).toBe(code);
+  });
+});
+
+describe("GET voicings", () => {
+  it("answers fingerings, easiest first, from the lowest string", async () => {
+    const answer = (await json(chordVoicings(at("voicings?chord=Em9&most=3")))) as unknown as {
+      voicings: { frets: (number | null)[]; fingers: (number | null)[]; notes: string[] }[];
+    };
+    expect(answer.voicings).toHaveLength(3);
+    expect(answer.voicings[0]).toMatchObject({
+      frets: [0, 2, 0, 0, 0, 2],
+      notes: ["E2", "B2", "D3", "G3", "B3", "F#4"],
+    });
+    const high = await json(chordVoicings(at("voicings?chord=Em9&fromFret=5&toFret=9&most=200")));
+    expect(JSON.stringify(high)).toContain("[null,7,5,7,7,7]");
+  });
+
+  test.each([
+    ["voicings?chord=Exyz", 400, "chord-unread"],
+    ["voicings", 400, "value-unfit"],
+    ["voicings?chord=C7b9%2311b13&instrument=ukulele", 422, "no-fingering"],
+    ["voicings?chord=C&tuning=C2,D2,E2,F2,G2,A2,B2,C3,D3", 422, "too-many-strings"],
+  ])("refuses %s with %i", async (query, status, code) => {
+    const response = chordVoicings(at(query));
+    expect(response.status).toBe(status);
+    expect(((await json(response)) as { errors: { code: string }[] }).errors[0]?.code).toBe(code);
+  });
+});
+
 describe("the description", () => {
   const route: Readonly<Record<string, (url: URL) => Response>> = {
     "/api/v1/derive": derive,
     "/api/v1/modes": modes,
     "/api/v1/scales": scales,
     "/api/v1/shapes": shapes,
+    "/api/v1/neck": neck,
+    "/api/v1/voicings": chordVoicings,
   };
 
   it("has every endpoint, with its parameters and what is required", () => {

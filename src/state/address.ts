@@ -1,5 +1,12 @@
 import { type Fifths, printName } from "@/core/pitch";
-import { maybeMode, mode as modeById, type Mode, nearestHome, nearestMode } from "@/core/scale";
+import {
+  type HomeMode,
+  maybeMode,
+  mode as modeById,
+  type Mode,
+  nearestHome,
+  nearestMode,
+} from "@/core/scale";
 
 /** The views in the order of the work. */
 export const VIEWS = ["derive", "match", "identify"] as const;
@@ -43,6 +50,10 @@ export const START: Address = {
   lineUp: "homes",
   show: "modes",
 };
+
+/** Where the practice sheet of a mode is. */
+export const practiceAddress = ({ home, mode }: HomeMode): string =>
+  `/practice?home=${encodeURIComponent(printName(home))}&mode=${mode.id}`;
 
 /** Longer progressions are kept in the browser but not in the address. */
 const MOST_CHORDS_IN_ADDRESS = 1500;

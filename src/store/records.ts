@@ -212,6 +212,18 @@ export const draft = z.object({
       near: z.boolean().catch(false),
     })
     .catch({ among: 7, anyHome: false, holds: "", lacks: "", chords: "", claims: [], near: false }),
+  /** What was chosen for the practice sheet last; its modes by home and id. */
+  practice: z
+    .object({
+      modes: z.array(z.object({ home: noteName, mode: modeId })).max(24),
+      system: z.enum(SYSTEMS),
+      hands: z.array(z.int().min(0).max(36)).max(24),
+      figures: z.array(z.enum(LINE_FIGURES)),
+      octaves: z.union([z.literal(1), z.literal(2)]),
+      labels: z.enum(["notes", "degrees", "fingers"]),
+    })
+    .optional()
+    .catch(undefined),
   /** The chord shape that was last moved over a bass. */
   shape: z.string().max(60).catch("maj9"),
 });

@@ -77,16 +77,18 @@ function handFor(strings: readonly Pitch[], scaleLength: number): 4 | 7 {
  */
 export function ownTuning(
   strings: readonly Pitch[],
-  measures: TuningMeasures,
+  { frets, scaleLength, capo }: TuningMeasures,
   from?: Pick<Tuning, "isFretted" | "doubles">,
 ): Tuning {
   const doubles = from?.doubles.length === strings.length ? from.doubles : [];
   return {
     id: "own",
     strings,
-    ...measures,
+    frets,
+    scaleLength,
+    capo,
     doubles,
-    hand: handFor(strings, measures.scaleLength),
+    hand: handFor(strings, scaleLength),
     isFretted: from?.isFretted ?? true,
   };
 }

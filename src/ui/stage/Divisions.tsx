@@ -21,7 +21,7 @@ import {
   homesText,
   modeText,
   movesText,
-  placeWord,
+  handText,
   positionText,
   RHYTHM_TEXT,
   stretchCaution,
@@ -116,7 +116,7 @@ function Steps(props: {
         ‹
       </Button>
       <output className={styles.fret}>
-        at {placeWord(tuning)} {position.hand}, {positionText(position)}
+        {handText(position, tuning)}, {positionText(position)}
       </output>
       <Button
         kind="quiet"

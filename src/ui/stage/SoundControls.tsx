@@ -14,11 +14,13 @@ import {
   MAIN,
   type Playable,
   playOrStop,
+  practiceAddress,
   swapLive,
 } from "@/state";
 import { TEXTURES } from "@/store";
 import { Button, NumberField, Select, Toggle } from "@/ui/controls";
 import { noteText, ORDER_TEXT, TEXTURE_TEXT } from "@/ui/words";
+import link from "@/ui/controls/Link.module.css";
 import styles from "./Stage.module.css";
 
 const PLAY: Readonly<Record<Playable["code"], string>> = {
@@ -150,6 +152,9 @@ export function SoundNow({ onStand }: { readonly onStand: () => void }) {
       <Toggle isOn={settings.loop} onChange={(loop) => changeSettings({ loop })}>
         Loop
       </Toggle>
+      <a className={link.link} href={practiceAddress(homeMode)}>
+        Sheet
+      </a>
       <Button kind="quiet" keyName="z" aria-haspopup="dialog" onClick={onStand}>
         Stand
       </Button>

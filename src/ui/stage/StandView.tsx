@@ -4,7 +4,7 @@ import { $playing, $selection, $settings, $sounding, playOrStop } from "@/state"
 import { Keyboard } from "@/ui/keyboard";
 import { Neck, viewOf } from "@/ui/neck";
 import { useSchools } from "@/ui/useSchools";
-import { degreeText, noteText, placeWord, positionText } from "@/ui/words";
+import { degreeText, handText, noteText, positionText } from "@/ui/words";
 import { notesOf } from "@/core/scale";
 import { labelOf, type Shown } from "./shown";
 import styles from "./StandView.module.css";
@@ -93,7 +93,7 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
         <h2 className={styles.title}>{title}</h2>
         {position && tuning && (
           <p className={styles.where}>
-            {placeWord(tuning)} {position.hand}, {positionText(position)}
+            {handText(position, tuning)}, {positionText(position)}
           </p>
         )}
       </header>

@@ -130,6 +130,12 @@ export const PART_TEXT: Readonly<Record<Part, string>> = {
 /** Where on the string: frets, or half steps where there are none. */
 export const placeWord = ({ isFretted }: Tuning): string => (isFretted ? "fret" : "half step");
 
+/** "at fret 5", "at the nut", "at the capo": where the hand stands. */
+export function handText({ hand }: Position, tuning: Tuning): string {
+  if (hand > tuning.capo) return `at ${placeWord(tuning)} ${hand}`;
+  return tuning.capo > 0 ? "at the capo" : "at the nut";
+}
+
 /** "E shape", "from 5", "string 3", "open strings". */
 export function positionText({ name }: Position): string {
   switch (name.code) {

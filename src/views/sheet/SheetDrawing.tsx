@@ -69,7 +69,7 @@ export function SheetDrawing({ homeMode, schools, own, tuning, isLeft }: SheetDr
       </Label>
       <rect x={MARGIN} y={92} width={INNER} height={2} fill={INK} />
       {said.map((line, at) => (
-        <Label key={line} x={MARGIN} y={118 + at * 20} size={15}>
+        <Label key={at} x={MARGIN} y={118 + at * 20} size={15}>
           {line}
         </Label>
       ))}
@@ -77,7 +77,7 @@ export function SheetDrawing({ homeMode, schools, own, tuning, isLeft }: SheetDr
         <rect x={MARGIN} y={afterSaid - 15} width={3} height={words.length * 20} fill={LINE} />
       )}
       {words.map((line, at) => (
-        <Label key={line} x={MARGIN + 12} y={afterSaid + at * 20} size={15} fill={SOFT}>
+        <Label key={at} x={MARGIN + 12} y={afterSaid + at * 20} size={15} fill={SOFT}>
           {line}
         </Label>
       ))}

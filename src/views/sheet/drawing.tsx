@@ -52,13 +52,22 @@ export function Plate(props: {
   readonly height: number;
   readonly isHome: boolean;
   readonly isColour: boolean;
+  /** Black on white: a colour note is told by its notch alone. */
+  readonly isPlain?: boolean | undefined;
   readonly children: ReactNode;
 }) {
-  const { x, y, width, height, isHome, isColour, children } = props;
+  const { x, y, width, height, isHome, isColour, isPlain = false, children } = props;
   const notch = Math.min(10, height / 2.4);
   return (
     <g>
-      <rect x={x} y={y} width={width} height={height} fill={isColour ? LIT : PAPER} stroke={INK} />
+      <rect
+        x={x}
+        y={y}
+        width={width}
+        height={height}
+        fill={isColour && !isPlain ? LIT : PAPER}
+        stroke={INK}
+      />
       {isHome && <rect x={x} y={y + height - height / 9} width={width} height={height / 9} fill={INK} />}
       {isColour && <path d={`M${x + width} ${y}v${notch}l${-notch} ${-notch}z`} fill={INK} />}
       {children}
@@ -103,6 +112,7 @@ interface NeckDrawingProps {
   readonly y: number;
   readonly width: number;
   readonly notes: readonly DrawnNote[];
+  readonly isPlain?: boolean;
 }
 
 /** Height that the drawing of a neck takes at a width. */
@@ -113,11 +123,11 @@ export const neckDrawingHeight = (view: NeckView, width: number): number =>
 const PLATE = 42;
 
 /** A neck at its place on the sheet, as wide as is asked. */
-export function NeckDrawing({ view, x, y, width, notes }: NeckDrawingProps) {
+export function NeckDrawing({ view, x, y, width, notes, isPlain }: NeckDrawingProps) {
   const { tuning, fromFret, toFret } = view;
   const foot = stringAt(tuning.strings.length, view);
   const [nut, end] = [wireAt(Math.max(0, fromFret - 1), view), wireAt(toFret, view)];
-  const height = plateHeight(view) + 4;
+  const height = plateHeight(view) + 1.5;
   return (
     <g transform={`translate(${x} ${y}) scale(${width / view.width})`}>
       {tuning.strings.map((_, at) => (
@@ -177,6 +187,7 @@ export function NeckDrawing({ view, x, y, width, notes }: NeckDrawingProps) {
               height={height}
               isHome={isHome}
               isColour={isColour}
+              isPlain={isPlain}
             >
               <Label x={at} y={middle + 7} size={20} weight={600} anchor="middle">
                 {label}

@@ -1,1 +1,2 @@
 export * from "./SheetPage";
+export * from "./PracticePage";
