@@ -6,12 +6,11 @@ const asked = vi.hoisted(() => ({
   scheduled: [] as string[],
   /** Called when the audio context changes its state by itself. */
   changed: (state: string): unknown => state,
-  volume: 0,
-  parts: [] as number[],
+  /** The master's first, then those of the parts. */
+  volumes: [] as number[],
   ramped: [] as number[],
   started: 0,
   stopped: 0,
-  released: 0,
   refuses: false,
   /** Resolves when the audio context may start. */
   gate: Promise.resolve(),
@@ -35,26 +34,19 @@ vi.mock("tone", () => {
       connect = () => node;
     },
     Volume: class {
-      volume = {
-        set value(decibels: number) {
-          asked.volume = decibels;
-        },
-        rampTo: (decibels: number) => asked.ramped.push(decibels),
-      };
+      readonly volume;
+      constructor(decibels: number) {
+        const at = asked.volumes.push(decibels) - 1;
+        this.volume = {
+          set value(next: number) {
+            asked.volumes[at] = next;
+          },
+          rampTo: (next: number) => asked.ramped.push(next),
+          cancelScheduledValues: () => undefined,
+        };
+      }
       connect = () => this;
     },
-    PolySynth: class {
-      readonly at = asked.parts.push(0) - 1;
-      volume = {
-        set: (decibels: number) => (asked.parts[this.at] = decibels),
-        set value(decibels: number) {
-          this.set(decibels);
-        },
-      };
-      connect = () => this;
-      releaseAll = () => (asked.released += 1);
-    },
-    Synth: undefined,
     getContext: () => ({ on: (_: string, listen: (state: string) => void) => (asked.changed = listen) }),
     getTransport: () => transport,
     getDraw: () => ({ schedule: () => undefined }),
@@ -100,10 +92,9 @@ beforeEach(() => {
   Object.assign(asked, {
     scheduled: [],
     ramped: [],
-    parts: [],
+    volumes: [],
     started: 0,
     stopped: 0,
-    released: 0,
     refuses: false,
     gate: Promise.resolve(),
   });
@@ -116,7 +107,7 @@ describe("the engine", () => {
     made.stop();
     expect(states).toEqual(["silent"]);
     await made.play(playing);
-    expect([states, asked.started, asked.volume]).toEqual([
+    expect([states, asked.started, asked.volumes[0]]).toEqual([
       ["silent", "starting", "playing"],
       1,
       SAFE_VOLUME,
@@ -177,9 +168,8 @@ describe("the engine", () => {
   it("stops every part at once and says that nothing sounds", async () => {
     const { made, states, sounding } = engine();
     await made.play(playing);
-    asked.released = 0;
     made.stop();
-    expect([asked.released, states.at(-1), sounding.at(-1)]).toEqual([5, "silent", []]);
+    expect([asked.ramped.at(-1), states.at(-1), sounding.at(-1)]).toEqual([-Infinity, "silent", []]);
   });
 
   it("says why there is no sound, and can be asked again", async () => {
@@ -195,17 +185,17 @@ describe("the engine", () => {
   it("sets each part beside its balance, and silences one that is turned down", async () => {
     const { made } = engine();
     await made.play(playing);
-    expect(asked.parts).toEqual([0, -9, -11, -5, -8]);
+    expect(asked.volumes.slice(1)).toEqual([0, -9, -11, -5, -8]);
     made.setPartVolumes({ drone: 4, click: -40 });
-    expect(asked.parts).toEqual([0, -5, -11, -5, -Infinity]);
+    expect(asked.volumes.slice(1)).toEqual([0, -5, -11, -5, -Infinity]);
   });
 
   it("never goes past the loudest that can be set", async () => {
     const { made } = engine();
     made.setVolume(12);
     await made.play(playing);
-    expect(asked.volume).toBe(LOUDEST);
+    expect(asked.volumes[0]).toBe(LOUDEST);
     made.setVolume(0);
-    expect(asked.ramped).toEqual([LOUDEST]);
+    expect(asked.ramped.at(-1)).toBe(LOUDEST);
   });
 });

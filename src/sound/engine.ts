@@ -53,6 +53,9 @@ interface Loaded {
 /** Seconds between a press and the first note: enough to schedule without a stumble. */
 const LEAD = 0.06;
 
+/** Seconds in which a stop takes the sound away: short enough to be at once, long enough not to click. */
+const SILENCING = 0.03;
+
 /** Milliseconds after which a context that has not started is being held back. */
 const PATIENCE = 1500;
 
@@ -90,7 +93,8 @@ export function soundEngine({ onState, onSounding, onMark, onRound }: SoundListe
     const transport = loaded.tone.getTransport();
     transport.stop();
     transport.cancel();
-    for (const instrument of Object.values(loaded.parts)) instrument.releaseAll();
+    loaded.volume.volume.rampTo(-Infinity, SILENCING);
+    for (const part of PARTS) loaded.parts[part].releaseAll();
     onSounding([]);
     onMark(undefined);
     onRound(undefined);
@@ -109,7 +113,8 @@ export function soundEngine({ onState, onSounding, onMark, onRound }: SoundListe
       const mine = act;
       onState({ at: "starting" });
       try {
-        const { tone, parts } = await load();
+        const { tone, parts, volume: master } = await load();
+        const loudness = master.volume;
         const isRunning = await started(tone);
         if (mine !== act) return;
         if (!isRunning) {
@@ -117,6 +122,8 @@ export function soundEngine({ onState, onSounding, onMark, onRound }: SoundListe
           return;
         }
         silence();
+        loudness.cancelScheduledValues(tone.now());
+        loudness.value = volume;
         const transport = tone.getTransport();
         const draw = (show: () => void, time: number) =>
           void tone.getDraw().schedule(() => mine === act && show(), time);

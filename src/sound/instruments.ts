@@ -1,7 +1,15 @@
 import type * as ToneModule from "tone";
 import { type Part, PARTS } from "./score";
 
-export type PartInstruments = Readonly<Record<Part, ToneModule.PolySynth>>;
+/** One part: notes of any number at a time, each struck at its own instant of the audio clock. */
+export interface PartInstrument {
+  readonly volume: { value: number };
+  strike: (hertz: number, seconds: number, time: number) => void;
+  /** Lets go of every note at once. */
+  releaseAll: () => void;
+}
+
+export type PartInstruments = Readonly<Record<Part, PartInstrument>>;
 
 /** Decibels: where sound begins, whatever was set before, and the loudest that can be set. */
 export const SAFE_VOLUME = -18;
@@ -47,16 +55,56 @@ const VOICES: Readonly<Record<Part, Voice>> = {
   },
 };
 
+/** Notes of one part that sound at the same time, their ends included; the note that ends first gives way beyond that. */
+const MOST_VOICES = 16;
+
+/**
+ * Voices of one kind that take notes by turns. The library's own polyphonic instrument waits for a note's time on a timer,
+ * which is up to a block of samples late when rendering; here every note goes to its voice at once, with its exact time.
+ */
+function voices(
+  tone: typeof ToneModule,
+  { partials, envelope }: Voice,
+  into: ToneModule.InputNode,
+): PartInstrument {
+  const out = new tone.Volume(0).connect(into);
+  const made: { readonly synth: ToneModule.Synth; freeAt: number }[] = [];
+  const free = (time: number) => {
+    const found = made.find(({ freeAt }) => freeAt <= time);
+    if (found) return found;
+    if (made.length >= MOST_VOICES)
+      return made.reduce((first, each) => (each.freeAt < first.freeAt ? each : first));
+    const synth = new tone.Synth({
+      oscillator: { type: "custom", partials: [...partials] },
+      envelope,
+    }).connect(out);
+    const voice = { synth, freeAt: 0 };
+    made.push(voice);
+    return voice;
+  };
+  return {
+    volume: out.volume,
+    strike: (hertz, seconds, time) => {
+      const voice = free(time);
+      voice.freeAt = time + seconds + envelope.release + 0.02;
+      voice.synth.triggerAttackRelease(hertz, seconds, time);
+    },
+    releaseAll: () => {
+      for (const { synth } of made.splice(0)) {
+        synth.triggerRelease();
+        // What was struck ahead of time would still begin: the voice goes once it has died away.
+        setTimeout(() => synth.dispose(), 100);
+      }
+    },
+  };
+}
+
 /** Makes the parts in the audio context that is current, all into one node. */
 export function makeParts(tone: typeof ToneModule, into: ToneModule.InputNode): PartInstruments {
   const made = PARTS.map((part) => {
-    const { partials, envelope } = VOICES[part];
-    const instrument = new tone.PolySynth(tone.Synth, {
-      oscillator: { type: "custom", partials: [...partials] },
-      envelope,
-    }).connect(into);
+    const instrument = voices(tone, VOICES[part], into);
     instrument.volume.value = partLevel(part);
     return [part, instrument] as const;
   });
-  return Object.fromEntries(made) as Record<Part, ToneModule.PolySynth>;
+  return Object.fromEntries(made) as Record<Part, PartInstrument>;
 }

@@ -122,18 +122,16 @@ describe("a performance", () => {
 describe("how long it lasts", () => {
   it("is whole rounds until the time is up, each at its tempo", () => {
     const playing = { round: () => score([60, 62, 64, 65]), tempo: () => 120 };
-    expect(roundsWithin(playing, 60)).toEqual({ rounds: 30, seconds: 60 });
-    expect(roundsWithin(playing, 61)).toEqual({ rounds: 31, seconds: 62 });
-    expect(roundsWithin(playing, 0)).toEqual({ rounds: 1, seconds: 2 });
-    expect(roundsWithin({ ...playing, round: (n: number) => (n < 2 ? score([60]) : undefined) }, 60)).toEqual(
-      {
-        rounds: 2,
-        seconds: 1,
-      },
-    );
-    expect(roundsWithin({ ...playing, tempo: (n: number) => 60 * (n + 1) }, 5)).toEqual({
-      rounds: 2,
-      seconds: 6,
-    });
+    const lengths = (part: object, within: number) =>
+      roundsWithin({ ...playing, ...part }, within).map(({ at, seconds }) => `${at}+${seconds}`);
+    expect(roundsWithin(playing, 60)).toHaveLength(30);
+    expect(roundsWithin(playing, 61)).toHaveLength(31);
+    expect(lengths({}, 0)).toEqual(["0+2"]);
+    expect(lengths({ round: (n: number) => (n < 2 ? score([60]) : undefined) }, 60)).toEqual([
+      "0+0.5",
+      "0.5+0.5",
+    ]);
+    expect(lengths({ tempo: (n: number) => 60 * (n + 1) }, 5)).toEqual(["0+4", "4+2"]);
+    expect(lengths({ round: () => undefined }, 5)).toEqual([]);
   });
 });

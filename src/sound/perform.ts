@@ -41,7 +41,8 @@ const AFTERWARDS = 0.5;
 
 /**
  * Puts a performance on a transport that stands at 0, live or offline. Every note is counted from the transport's ticks,
- * and what lies between two ticks is added in seconds, so that nothing is rounded and nothing adds up.
+ * and what lies between two ticks is added in seconds, so that nothing is rounded and nothing adds up. All notes are struck
+ * `delay` seconds later than they stand.
  */
 export function perform(
   tone: typeof ToneModule,
@@ -49,6 +50,7 @@ export function perform(
   parts: PartInstruments,
   playing: Playing,
   following: Following = {},
+  delay = 0,
 ): void {
   const { PPQ } = transport;
   const secondsPerTick = (time: number) => 60 / (transport.bpm.getValueAtTime(time) * PPQ);
@@ -61,7 +63,7 @@ export function perform(
       at(from + note.at * PPQ, (time) => {
         const seconds = note.length * PPQ * secondsPerTick(time) * HOLD[note.part];
         const hertz = tone.Frequency(note.midi, "midi").toFrequency();
-        parts[note.part].triggerAttackRelease(hertz, seconds, time);
+        parts[note.part].strike(hertz, seconds, time + delay);
         following.onNote?.(note, time);
         following.onNoteEnd?.(note, time + seconds);
       });

@@ -19,50 +19,88 @@ export interface Samples {
 
 const RATE = 44_100;
 const PPQ = 192;
+/**
+ * Seconds by which everything is struck later: offline the clock goes on by blocks of 128 samples and hands over what fell
+ * into the last one, and what lies in the past would be moved to the block's end.
+ */
+const DELAY = 0.01;
 /** Seconds in which the last notes die away. */
 const TAIL = 1.2;
 
 /**
- * The rounds that begin within a time, each with its tempo, and the seconds that they last together.
- *
- * @example roundsWithin({ round: () => a score of 8 beats, tempo: () => 120 }, 60).rounds // 15
+ * Seconds that are rendered in one go, at least. The library keeps every note of a rendering in its graph from the first
+ * sample to the last, so one long rendering takes time by the square of its length.
  */
-export function roundsWithin(
-  { round, tempo, before }: Playing,
-  seconds: number,
-): { rounds: number; seconds: number } {
-  let at = ((before?.beats ?? 0) * 60) / tempo(0);
-  let rounds = 0;
-  while (rounds === 0 || at < seconds - 1e-6) {
-    const score = round(rounds);
-    if (!score || score.beats <= 0) break;
-    at += (score.beats * 60) / tempo(rounds);
-    rounds += 1;
-  }
-  return { rounds, seconds: at };
+const STRETCH = 20;
+
+/** A round and when it begins, in seconds from the first. */
+interface TimedRound {
+  readonly at: number;
+  readonly seconds: number;
 }
 
-/** Renders a performance without a loudspeaker, by the very schedule that is played live. */
+/**
+ * The rounds that begin within a time, one at least, each with the seconds that it lasts at its tempo. Played without a
+ * count-in.
+ *
+ * @example roundsWithin({ round: () => a score of 8 beats, tempo: () => 120 }, 60).length // 15
+ */
+export function roundsWithin({ round, tempo }: Playing, within: number): readonly TimedRound[] {
+  const found: TimedRound[] = [];
+  let at = 0;
+  while (found.length === 0 || at < within - 1e-6) {
+    const score = round(found.length);
+    if (!score || score.beats <= 0) break;
+    const seconds = (score.beats * 60) / tempo(found.length);
+    found.push({ at, seconds });
+    at += seconds;
+  }
+  return found;
+}
+
+/** Renders a performance without a loudspeaker, by the very schedule that is played live; its first sample is its first beat. */
 export async function render({ playing, seconds, parts, volumes }: Rendering): Promise<Samples> {
+  const rounds = roundsWithin(playing, seconds);
+  const last = rounds.at(-1);
+  const samples = new Float32Array(Math.ceil(((last?.at ?? 0) + (last?.seconds ?? 0) + TAIL) * RATE));
+  const wanted = new Set(parts.filter((part) => partLevel(part, volumes[part]) > -Infinity));
+  for (let from = 0, to = 0; from < rounds.length; from = to) {
+    const begins = rounds[from]?.at ?? 0;
+    while (to < rounds.length && (to === from || (rounds[to]?.at ?? 0) < begins + STRETCH)) to += 1;
+    const ends = rounds[to]?.at ?? (last?.at ?? 0) + (last?.seconds ?? 0);
+    const rendered = await renderRounds(shortened(playing, from, to, wanted), ends - begins, volumes);
+    const at = Math.round(begins * RATE);
+    for (let each = 0; each < rendered.length && at + each < samples.length; each += 1)
+      samples[at + each] = (samples[at + each] ?? 0) + (rendered[each] ?? 0);
+  }
+  return { samples, rate: RATE };
+}
+
+/** Some rounds of a performance, with the notes of some parts. */
+function shortened(playing: Playing, from: number, to: number, wanted: ReadonlySet<Part>): Playing {
+  return {
+    tempo: (n) => playing.tempo(from + n),
+    round: (n) => {
+      const score = from + n < to ? playing.round(from + n) : undefined;
+      return score && { ...score, notes: score.notes.filter(({ part }) => wanted.has(part)) };
+    },
+  };
+}
+
+/** Samples of a few rounds from their first beat on, until they have died away. */
+async function renderRounds(playing: Playing, seconds: number, volumes: PartVolumes): Promise<Float32Array> {
   const tone = await import("tone");
-  const { rounds, seconds: length } = roundsWithin(playing, seconds);
-  const wanted = new Set(parts);
-  const lead = (LEAD_TICKS * 60) / (playing.tempo(0) * PPQ);
+  const lead = (LEAD_TICKS * 60) / (playing.tempo(0) * PPQ) + DELAY;
   const buffer = await tone.Offline(
     ({ transport }) => {
-      const limiter = new tone.Limiter(LOUDEST).toDestination();
-      const made = makeParts(tone, limiter);
-      for (const part of PARTS)
-        made[part].volume.value = wanted.has(part) ? partLevel(part, volumes[part]) : -Infinity;
-      perform(tone, transport, made, {
-        ...playing,
-        round: (n) => (n < rounds ? playing.round(n) : undefined),
-      });
+      const made = makeParts(tone, new tone.Limiter(LOUDEST).toDestination());
+      for (const part of PARTS) made[part].volume.value = partLevel(part, volumes[part]);
+      perform(tone, transport, made, playing, {}, DELAY);
       transport.start(0, 0);
     },
-    lead + length + TAIL,
+    lead + seconds + TAIL,
     1,
     RATE,
   );
-  return { samples: buffer.getChannelData(0).slice(), rate: RATE };
+  return buffer.getChannelData(0).subarray(Math.round(lead * RATE));
 }

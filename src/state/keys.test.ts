@@ -7,11 +7,12 @@ const bindings = new Map([
     [
       { key: " ", says: "play", act: () => undefined },
       { key: "d", says: "home D", act: () => undefined },
+      { key: "ArrowUp", says: "up", act: () => undefined },
     ],
   ],
 ]);
 const press = (key: string, ctrlKey = false) => ({ key, ctrlKey, altKey: false, metaKey: false });
-const body = { tag: "BODY", isTyping: false, isInDialog: false };
+const body = { tag: "BODY", isTyping: false, isMoved: false, isInDialog: false };
 
 describe("keys", () => {
   test.each([
@@ -19,6 +20,10 @@ describe("keys", () => {
     ["space on the page", press(" "), body, "play"],
     ["space on a button", press(" "), { ...body, tag: "BUTTON" }, undefined],
     ["d on a button", press("d"), { ...body, tag: "BUTTON" }, "home D"],
+    ["d on a slider", press("d"), { ...body, tag: "INPUT", isMoved: true }, "home D"],
+    ["space on a radio button", press(" "), { ...body, tag: "INPUT", isMoved: true }, "play"],
+    ["an arrow on the page", press("ArrowUp"), body, "up"],
+    ["an arrow on a slider", press("ArrowUp"), { ...body, tag: "INPUT", isMoved: true }, undefined],
     ["d while typing", press("d"), { ...body, tag: "INPUT", isTyping: true }, undefined],
     ["d in a dialog", press("d"), { ...body, isInDialog: true }, undefined],
     ["ctrl d", press("d", true), body, undefined],

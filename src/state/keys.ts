@@ -20,9 +20,12 @@ export function bindKeys(part: string, bindings: readonly KeyBinding[]): void {
 }
 
 /** What the focus is on, as far as keys care. */
-interface Focused {
+export interface Focused {
   readonly tag: string;
+  /** Text is written there, or a list is looked through: every key is its own. */
   readonly isTyping: boolean;
+  /** A radio button or a slider: arrows and pages move it; letters and space mean nothing to it. */
+  readonly isMoved: boolean;
   readonly isInDialog: boolean;
 }
 
@@ -44,5 +47,6 @@ export function bindingFor(
     return undefined;
   if (["BUTTON", "A", "SUMMARY"].includes(focused.tag) && [" ", "Enter"].includes(press.key))
     return undefined;
+  if (focused.isMoved && /^(?:Arrow|Page|Home|End)/u.test(press.key)) return undefined;
   return [...bindings.values()].flat().find(({ key }) => key === press.key);
 }

@@ -8,6 +8,7 @@ import {
   $settings,
   bindingFor,
   changeSettings,
+  type Focused,
   goTo,
   shelf,
   start,
@@ -159,12 +160,7 @@ function useKeyboard(): void {
   useLayoutEffect(() => {
     const listen = (event: KeyboardEvent) => {
       const target = event.target instanceof HTMLElement ? event.target : document.body;
-      const focused = {
-        tag: target.tagName,
-        isTyping: isTypedInto(target),
-        isInDialog: document.querySelector("dialog[open]") !== null,
-      };
-      const binding = bindingFor(event, focused, $bindings.get());
+      const binding = bindingFor(event, focusOn(target), $bindings.get());
       if (!binding) return;
       event.preventDefault();
       binding.act();
@@ -174,10 +170,19 @@ function useKeyboard(): void {
   }, []);
 }
 
-/** Fields take letters and arrows themselves; a range or radio takes arrows, which is reason enough to leave it alone. */
-function isTypedInto(target: HTMLElement): boolean {
-  if (target instanceof HTMLInputElement) return target.type !== "checkbox";
-  return (
-    target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement || target.isContentEditable
-  );
+/** What has the focus takes some keys itself: text and lists all of them, radio buttons and sliders those that move them. */
+function focusOn(target: HTMLElement): Focused {
+  const type = target instanceof HTMLInputElement ? target.type : undefined;
+  const isMoved = type === "radio" || type === "range";
+  const isField = type !== undefined && type !== "checkbox" && !isMoved;
+  return {
+    tag: target.tagName,
+    isTyping:
+      isField ||
+      target instanceof HTMLTextAreaElement ||
+      target instanceof HTMLSelectElement ||
+      target.isContentEditable,
+    isMoved,
+    isInDialog: document.querySelector("dialog[open]") !== null,
+  };
 }

@@ -2,7 +2,7 @@ import { printName } from "@/core/pitch";
 import { writeMidi, writeWav } from "@/formats";
 import { type Part, PARTS, type Playing, render, roundsWithin, type ScoreNote } from "@/sound";
 import { $selection, $settings, mainPlaying } from "@/state";
-import { saveFile } from "@/ui/files";
+import { type MadeFile, saveFile, saveFiles } from "@/ui/files";
 import { homeModeText, PART_TEXT } from "@/ui/words";
 
 /** General MIDI programs: a nylon-string guitar, a reed organ, an electric piano, a fingered bass. */
@@ -31,7 +31,7 @@ function fileName(part?: string): string {
 
 /** Every note of the rounds that begin within a time, in beats from the start, and where the tempo changes. */
 export function unrolled(playing: Playing, seconds: number) {
-  const { rounds } = roundsWithin(playing, seconds);
+  const rounds = roundsWithin(playing, seconds).length;
   const notes: ScoreNote[] = [];
   const tempos: { at: number; tempo: number }[] = [];
   let at = 0;
@@ -47,16 +47,21 @@ export function unrolled(playing: Playing, seconds: number) {
   return { notes, tempos };
 }
 
-/** Saves what Play plays as WAV: a file for each list of parts; parts that play nothing make none. */
+/**
+ * Saves what Play plays as WAV: a file for each list of parts, several of them in one archive; parts that play nothing
+ * make none.
+ */
 export async function saveWav(seconds: number, lists: readonly (readonly Part[])[]): Promise<void> {
   const playing = endless(seconds);
   const { notes } = unrolled(playing, seconds);
   const playedBy = new Set(notes.map(({ part }) => part));
+  const files: MadeFile[] = [];
   for (const parts of lists.filter((list) => list.some((part) => playedBy.has(part)))) {
     const samples = await render({ playing, seconds, parts, volumes: $settings.get().parts });
     const name = parts.length === 1 && parts[0] ? PART_TEXT[parts[0]].toLowerCase() : undefined;
-    saveFile(`${fileName(name)}.wav`, await writeWav(samples), "audio/wav");
+    files.push({ name: `${fileName(name)}.wav`, bytes: await writeWav(samples), type: "audio/wav" });
   }
+  await saveFiles(fileName(), files);
 }
 
 /** Saves what Play plays as a MIDI file, a track for each part. */

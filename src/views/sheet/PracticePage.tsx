@@ -6,7 +6,7 @@ import { findModes, type HomeMode, mode as modeById } from "@/core/scale";
 import { $draft, $hand, $place, $ready, $settings, $tuning, changeDraft, start, writeAddress } from "@/state";
 import type { Draft } from "@/store";
 import { Button, Choice, Select, TextField, Toggle } from "@/ui/controls";
-import { saveFile } from "@/ui/files";
+import { type MadeFile, saveFiles } from "@/ui/files";
 import { useSchools, useWordingKey } from "@/ui/useSchools";
 import { FIGURE_TEXT, handText, homeModeText, positionText, SYSTEM_TEXT, wording } from "@/ui/words";
 import { pngFile, svgFile } from "./picture";
@@ -51,16 +51,21 @@ export function PracticePage() {
   const practice: Practice = { ...kept, modes };
   const change = (part: Partial<Practice>) => changeDraft({ practice: { ...practice, ...part } });
   const sheets = pagesOf(blocksOf({ ...practice, modes: modes.map(read) }, tuning));
-  const save = (make: (drawing: SVGSVGElement, name: string) => Promise<void>) => {
+  const save = (kind: "svg" | "png") => {
     setTrouble("");
     const drawings = [...(pages.current?.querySelectorAll("svg") ?? [])];
-    const all = async () => {
-      for (const [at, drawing] of drawings.entries()) await make(drawing, `practice-${at + 1}`);
-    };
-    all().catch((error: unknown) => {
-      const reason = error instanceof Error ? error.message : String(error);
-      setTrouble(`It could not be saved: ${reason}. Print it to a file instead.`);
+    const made = drawings.map(async (drawing, at): Promise<MadeFile> => {
+      const name = `practice-${at + 1}.${kind}`;
+      if (kind === "svg")
+        return { name, bytes: new TextEncoder().encode(await svgFile(drawing)), type: "image/svg+xml" };
+      return { name, bytes: new Uint8Array(await (await pngFile(drawing)).arrayBuffer()), type: "image/png" };
     });
+    Promise.all(made)
+      .then((files) => saveFiles("practice", files))
+      .catch((error: unknown) => {
+        const reason = error instanceof Error ? error.message : String(error);
+        setTrouble(`It could not be saved: ${reason}. Print it to a file instead.`);
+      });
   };
   const add = (text: string): string | undefined => {
     if (text.trim() === "") return undefined;
@@ -81,20 +86,8 @@ export function PracticePage() {
         <Button kind="main" onClick={() => window.print()}>
           Print
         </Button>
-        <Button
-          onClick={() =>
-            save(async (drawing, name) => saveFile(`${name}.svg`, await svgFile(drawing), "image/svg+xml"))
-          }
-        >
-          Save as SVG
-        </Button>
-        <Button
-          onClick={() =>
-            save(async (drawing, name) => saveFile(`${name}.png`, await pngFile(drawing), "image/png"))
-          }
-        >
-          Save as PNG
-        </Button>
+        <Button onClick={() => save("svg")}>Save as SVG</Button>
+        <Button onClick={() => save("png")}>Save as PNG</Button>
         {trouble !== "" && <p role="alert">{trouble}</p>}
       </div>
       <div className={styles.chosen}>

@@ -1,0 +1,264 @@
+import { readFileSync } from "node:fs";
+import { expect, type Page, test } from "@playwright/test";
+import { unzipSync } from "fflate";
+import { keepAs, open } from "./pages";
+
+const neck = (page: Page) => page.getByRole("img", { name: /on the neck/ });
+
+/** Chooses an instrument in its sheet, and the hand. */
+async function choose(page: Page, instrument: string, isLeft = false): Promise<void> {
+  await page.getByRole("button", { name: /^(Guitar|Bass|Fiddle|Ukulele|Keyboard)/ }).click();
+  const sheet = page.getByRole("dialog", { name: "Instrument" });
+  await sheet.getByLabel("Instrument", { exact: true }).selectOption(instrument);
+  if (instrument !== "keyboard") await sheet.getByLabel("left-handed").setChecked(isLeft);
+  await page.keyboard.press("Escape");
+}
+
+test("an instrument, its tuning and the capo are kept and shown", async ({ page }) => {
+  await open(page, "/derive?home=D&mode=dorian");
+  await choose(page, "bass");
+  await expect(neck(page)).toHaveAttribute("aria-label", /String 4: 5 A \(5\), 7 B \(6\), 8 C/);
+  await page.getByRole("button", { name: /^Bass/ }).click();
+  const sheet = page.getByRole("dialog", { name: "Instrument" });
+  await sheet.getByLabel("Tuning", { exact: true }).selectOption({ label: "drop D" });
+  await sheet.getByLabel("Capo at fret").fill("2");
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("button", { name: "Bass, D A D G, capo 2" })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("button", { name: "Bass, D A D G, capo 2" })).toBeVisible();
+});
+
+test("a tuning made by hand: what cannot be is said, what can is kept, deleted and brought back", async ({
+  page,
+}) => {
+  await open(page, "/derive?home=D&mode=dorian");
+  await page.getByRole("button", { name: /^Guitar/ }).click();
+  const sheet = page.getByRole("dialog", { name: "Instrument" });
+  await sheet.getByLabel("Strings", { exact: true }).fill("C2 H3 E99");
+  await sheet.getByLabel("Frets", { exact: true }).fill("99");
+  await sheet.getByRole("button", { name: "Keep this tuning" }).click();
+  const alert = sheet.getByRole("alert");
+  await expect(alert).toContainText("It needs a name");
+  await expect(alert).toContainText("At 4: “H3” is no pitch");
+  await expect(alert).toContainText("5 to 36 would do");
+  await sheet.getByLabel("Strings", { exact: true }).fill("C2 G2 D3 A3");
+  await sheet.getByLabel("Frets", { exact: true }).fill("17");
+  await sheet.getByLabel("Name", { exact: true }).fill("Cellar");
+  await sheet.getByRole("button", { name: "Keep this tuning" }).click();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("button", { name: "Guitar, C G D A" })).toBeVisible();
+  await page.reload();
+  await page.getByRole("button", { name: "Guitar, C G D A" }).click();
+  await sheet.getByRole("button", { name: "Delete Cellar" }).click();
+  await expect(sheet.getByText("E2 A2 D3 G3 B3 E4").first()).toBeVisible();
+});
+
+test("positions are stepped by key in every division, and moves are told and drawn", async ({ page }) => {
+  await open(page, "/derive?home=D&mode=dorian");
+  await expect(
+    page.getByText("B♭ to B: string 6 fret 6 to 7, string 3 fret 3 to 4, string 1 fret 6 to 7"),
+  ).toBeVisible();
+  await expect(page.locator("[data-move]")).toHaveCount(0);
+  await page.getByLabel("The mode that is known").selectOption("aeolian");
+  await expect(page.locator("[data-move]")).toHaveCount(3);
+  for (const [system, here, next] of [
+    ["three-per-string", "at fret 5, from 5", "at fret 7, from 6"],
+    ["pentatonic-frame", "at fret 5, A shape", "at fret 7, G shape"],
+    ["octave-pairs", "at fret 5, from 5", "at fret 7, from 6"],
+  ] as const) {
+    await page.getByLabel("How the neck is divided").selectOption(system);
+    await expect(page.getByText(here)).toBeVisible();
+    await page.keyboard.press(".");
+    await expect(page.getByText(next)).toBeVisible();
+    await page.keyboard.press(",");
+    await expect(page.getByText(here)).toBeVisible();
+  }
+  await page.getByLabel("How the neck is divided").selectOption("open");
+  await expect(page.getByText("at the nut, open strings")).toBeVisible();
+});
+
+test("past the comfortable stretch there is a caution and another fingering", async ({ page }) => {
+  await open(page, "/derive?home=D&mode=dorian");
+  await page.keyboard.press(",");
+  const caution = page.getByRole("note");
+  await expect(caution).toContainText("opens 126 mm, past your 110");
+  await expect(caution).toHaveAttribute("title", /Stop if it hurts\. With .* shifts? it opens/);
+  await caution.getByLabel("shift").check();
+  await expect(caution).toContainText(/no more than \d+ mm with/);
+});
+
+test("keys and staff show the same notes, with fingers and tablature", async ({ page }) => {
+  await open(page, "/derive?home=Eb&mode=lydian");
+  await page.getByRole("radio", { name: "Keys", exact: true }).check();
+  await expect(page.getByRole("img", { name: /E♭ Lydian on the keys/ })).toBeVisible();
+  await page.getByRole("radio", { name: "Staff", exact: true }).check();
+  await expect(page.getByRole("img", { name: /E♭ Lydian on the staff: A \(♯4\)/ })).toBeVisible();
+  const frets = page.locator("section[aria-label=Staff] text.fret");
+  await expect(frets.first()).toHaveText("5");
+  await expect(page.locator("section[aria-label=Staff] [data-colour]").first()).toBeAttached();
+  await choose(page, "keyboard");
+  await page.getByRole("radio", { name: "Line", exact: true }).check();
+  await page.getByLabel("Figure of the line").selectOption("scale");
+  await expect(page.locator("section[aria-label=Staff] text.finger").first()).toBeAttached();
+});
+
+test("voicings are found off the page's own thread, stepped, heard, kept and taken from the Shelf", async ({
+  page,
+}) => {
+  await open(page, "/derive?home=E&mode=dorian");
+  await page.getByRole("radio", { name: "Voicing", exact: true }).check();
+  await expect(page.getByText(/^1 of \d+$/)).toBeVisible();
+  await page.keyboard.press(".");
+  await expect(page.getByText(/^2 of \d+$/)).toBeVisible();
+  await page.getByLabel("Stage").getByRole("button", { name: "Hear it" }).click();
+  await page.getByLabel("Stage").getByRole("button", { name: "Keep" }).click();
+  await keepAs(page, "Second of Em7");
+  const shown = await neck(page).getAttribute("aria-label");
+  await page.keyboard.press(".");
+  await expect(page.getByText(/^3 of \d+$/)).toBeVisible();
+  await page.keyboard.press("h");
+  await page.getByRole("button", { name: /^Second of Em7/ }).click();
+  await expect(neck(page)).toHaveAttribute("aria-label", shown!);
+});
+
+test("on the stand pedals step and play, and escape leaves", async ({ page }) => {
+  await open(page, "/derive?home=D&mode=dorian");
+  await page.keyboard.press("z");
+  const stand = page.getByRole("dialog", { name: "Stand view" });
+  await expect(stand.getByText("at fret 5, A shape")).toBeVisible();
+  await page.keyboard.press("PageDown");
+  await expect(stand.getByText("at fret 7, G shape")).toBeVisible();
+  await page.keyboard.press("ArrowLeft");
+  await expect(stand.getByText("at fret 5, A shape")).toBeVisible();
+  await page.keyboard.press(" ");
+  await expect(stand.getByRole("button", { name: "Stop" })).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(stand.getByRole("button", { name: "Play" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(stand).toBeHidden();
+});
+
+test("no audio device and a context that is held back are said, and the rest works", async ({ page }) => {
+  await page.addInitScript(() => {
+    AudioContext.prototype.resume = () => new Promise(() => undefined);
+    Object.defineProperty(BaseAudioContext.prototype, "state", { get: () => "suspended" });
+  });
+  await open(page, "/derive");
+  await page.keyboard.press(" ");
+  await expect(page.getByRole("alert").filter({ hasText: "holds the sound back" })).toBeVisible({
+    timeout: 8000,
+  });
+  await page.keyboard.press("g");
+  await expect(page.getByRole("heading", { name: "G Dorian" })).toBeVisible();
+});
+
+test("a practice sheet takes modes, positions and lines, and is saved and printed whole", async ({
+  page,
+}) => {
+  await page.goto("/practice?home=D&mode=dorian");
+  await expect(page.getByRole("img", { name: "Practice sheet, page 1 of 1: D Dorian." })).toBeVisible();
+  const more = page.getByLabel("Another mode for the sheet");
+  await more.fill("C# phrygian dominant");
+  await page.keyboard.press("Enter");
+  await page.getByLabel("1 3 5 7 9 on each degree").check();
+  await expect(page.getByRole("img", { name: /page 2 of 2/ })).toBeVisible();
+  const [archive] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Save as SVG" }).click(),
+  ]);
+  const files = unzipSync(new Uint8Array(readFileSync(await archive.path())));
+  expect(Object.keys(files)).toEqual(["practice-1.svg", "practice-2.svg"]);
+  expect(new TextDecoder().decode(files["practice-1.svg"])).toMatch(/^<\?xml[^]*<svg[^]*font-face/);
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByRole("button", { name: "Print" })).toBeHidden();
+  await page.reload();
+  await expect(page.getByRole("img", { name: /C♯ Phrygian dominant/ }).first()).toBeAttached();
+});
+
+interface Probe {
+  readonly width: number;
+  /** What is drawn at each place that is asked for: a plate of the hand, another plate, or the bare neck. */
+  readonly at: readonly ("hand" | "plate" | "bare")[];
+}
+
+/** Looks at the picture of the neck, pixel by pixel, where strings and frets should be; `isLeft` looks at it mirrored. */
+async function look(
+  page: Page,
+  places: readonly (readonly [string: number, fret: number])[],
+  { strings, frets, isLeft }: { strings: number; frets: number; isLeft: boolean },
+): Promise<Probe> {
+  const picture = (await neck(page).screenshot()).toString("base64");
+  return page.evaluate(
+    async ({ picture: encoded, places: asked, strings: many, frets: last, isLeft: left }) => {
+      const bytes = Uint8Array.from(atob(encoded), (each) => each.charCodeAt(0));
+      const bitmap = await createImageBitmap(new Blob([bytes], { type: "image/png" }));
+      const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
+      const context = canvas.getContext("2d")!;
+      if (left) {
+        context.translate(bitmap.width, 0);
+        context.scale(-1, 1);
+      }
+      context.drawImage(bitmap, 0, 0);
+      const scale = bitmap.width / 1256;
+      // By equal temperament, worked out here: the nut at 68, the last fret at 1240, strings 25 apart from 14 down.
+      const along = (fret: number) => (1 - 2 ** (-fret / 12)) / (1 - 2 ** (-last / 12));
+      const x = (fret: number) => (fret === 0 ? 46 : 68 + ((along(fret) + along(fret - 1)) / 2) * 1172);
+      const gap = Math.min(25, 125 / (many - 1));
+      const at = asked.map(([string, fret]): "hand" | "plate" | "bare" => {
+        // A little left of the middle of the plate's upper edge: its outline is dark in the hand, faint elsewhere.
+        const [px, py] = [(x(fret) - 6) * scale, (14 + (string - 1) * gap - 8) * scale];
+        const inside = context.getImageData(Math.round(px), Math.round(py), 1, 1).data;
+        let darkest = 255;
+        for (let up = -5; up <= 1; up += 1) {
+          const [r = 255, g = 255, b = 255] = context.getImageData(
+            Math.round(px),
+            Math.round(py + up),
+            1,
+            1,
+          ).data;
+          darkest = Math.min(darkest, (r + g + b) / 3);
+        }
+        const isAmber = (inside[0] ?? 0) > 220 && (inside[2] ?? 0) < 60;
+        return darkest < 110 || isAmber ? "hand" : darkest < 215 ? "plate" : "bare";
+      });
+      return { width: bitmap.width, at };
+    },
+    { picture, places, strings, frets, isLeft },
+  );
+}
+
+for (const [instrument, strings, hand, bare] of [
+  // D Dorian at the fifth fret, on each as worked out by hand.
+  [
+    "guitar",
+    6,
+    ["6/5 6/7 6/8 5/5 5/7 5/8 4/5 4/7 3/4 3/5 3/7 2/5 2/6 2/8 1/5 1/7 1/8"],
+    ["6/6 5/6 4/6 3/6 2/7 1/6"],
+  ],
+  ["bass", 4, ["4/5 4/7 4/8 3/5 3/7 3/8 2/5 2/7 1/4 1/5 1/7"], ["4/6 3/6 2/6 1/6"]],
+  [
+    "fiddle",
+    4,
+    ["4/7 4/9 4/10 4/12 3/7 3/9 3/10 3/12 2/7 2/8 2/10 2/12 1/7 1/8 1/10 1/12"],
+    ["4/8 3/8 2/9 1/9"],
+  ],
+] as const) {
+  for (const isLeft of [false, true]) {
+    test(`the picture of the ${instrument}'s neck has every plate in its place, for the ${isLeft ? "left" : "right"} hand`, async ({
+      page,
+    }) => {
+      await open(page, "/derive?home=D&mode=dorian");
+      await choose(page, instrument, isLeft);
+      await page.getByLabel("What stands on the plates").selectOption("notes");
+      const read = (text: readonly string[]) =>
+        text
+          .join(" ")
+          .split(" ")
+          .map((place) => place.split("/").map(Number) as [number, number]);
+      const seen = await look(page, [...read(hand), ...read(bare)], { strings, frets: 15, isLeft });
+      const inHand = read(hand).length;
+      expect(seen.at.slice(0, inHand).filter((each) => each !== "hand")).toEqual([]);
+      expect(seen.at.slice(inHand).filter((each) => each !== "bare")).toEqual([]);
+    });
+  }
+}
