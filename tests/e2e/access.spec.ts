@@ -37,7 +37,7 @@ for (const theme of ["light", "dark"] as const) {
     expect(await serious(page), "working").toEqual([]);
     await page.getByLabel("Yours").check();
     expect(await serious(page), "yours").toEqual([]);
-    for (const path of ["/sheet?home=D&mode=dorian", "/api"]) {
+    for (const path of ["/sheet?home=D&mode=dorian", "/practice?home=D&mode=dorian", "/api"]) {
       await page.goto(path, { waitUntil: "networkidle" });
       expect(await serious(page), path).toEqual([]);
     }
@@ -58,6 +58,35 @@ test("the sheets are accessible and give the focus back", async ({ page }) => {
   }
   expect(seen).toEqual([]);
 });
+
+for (const theme of ["light", "dark"] as const) {
+  test(`the stage is accessible in ${theme}, whatever it shows`, async ({ page }) => {
+    test.slow();
+    await page.emulateMedia({ colorScheme: theme, reducedMotion: "reduce" });
+    await open(page, "/derive?home=C%23&mode=phrygian-dominant&demo");
+    for (const surface of ["Neck", "Keys", "Staff"]) {
+      await page.getByRole("radio", { name: surface, exact: true }).check();
+      for (const division of ["Position", "Whole", "Line", "Voicing"]) {
+        await page.getByRole("radio", { name: division, exact: true }).check();
+        await page.waitForTimeout(350);
+        expect(await serious(page), `${surface} ${division}`).toEqual([]);
+      }
+    }
+    for (const [button, dialog] of [
+      [/^Guitar/, "Instrument"],
+      [/^Sound/, "Sound"],
+      [/^Stand/, "Stand view"],
+    ] as const) {
+      const opener = page.getByLabel("Stage").getByRole("button", { name: button });
+      await opener.click();
+      await expect(page.getByRole("dialog", { name: dialog })).toBeVisible();
+      expect(await serious(page), dialog).toEqual([]);
+      await page.keyboard.press("Escape");
+      await expect(page.getByRole("dialog", { name: dialog })).toBeHidden();
+      await expect(opener).toBeFocused();
+    }
+  });
+}
 
 test("nothing is wider than a narrow window, and the stage folds", async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 });
