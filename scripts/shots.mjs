@@ -8,14 +8,35 @@ import { CHROMIUM_FLAGS, ensureBuild, ensureChromium, root, startServer } from "
 const PORT = 4398;
 const folder = join(root, "docs/screenshots");
 
+/**
+ * Sets what the stage shows, and on what.
+ *
+ * @param {import("@playwright/test").Page} page
+ * @param {"Neck" | "Keys" | "Staff"} surface
+ * @param {"Position" | "Whole" | "Line" | "Voicing"} division
+ */
+async function stage(page, surface, division) {
+  await page.getByRole("radio", { name: surface, exact: true }).check();
+  await page.getByRole("radio", { name: division, exact: true }).check();
+}
+
 /** @type {readonly { name: string, path: string, size?: [number, number], theme?: "dark", act?: (page: import("@playwright/test").Page) => Promise<void> }[]} */
 const SHOTS = [
   { name: "derive", path: "/derive?home=D&mode=dorian" },
-  { name: "derive-notes", path: "/derive?home=Eb&mode=lydian&line=notes" },
+  {
+    name: "derive-notes",
+    path: "/derive?home=Eb&mode=lydian&line=notes",
+    act: async (page) => {
+      await stage(page, "Staff", "Line");
+      await page.getByLabel("Figure of the line").selectOption("triads");
+      await page.locator("section[aria-label=Staff] text.fret").first().waitFor();
+    },
+  },
   { name: "derive-make", path: "/derive?home=Eb&mode=set-1739&show=make" },
   {
     name: "derive-compare",
     path: "/derive?home=D&mode=dorian&show=compare&with=mixolydian,aeolian,phrygian",
+    act: (page) => stage(page, "Keys", "Whole"),
   },
   {
     name: "derive-chords",
@@ -40,7 +61,21 @@ const SHOTS = [
   },
   { name: "settings", path: "/derive", act: (page) => page.keyboard.press("i") },
   { name: "sheet", path: "/sheet?home=C%23&mode=phrygian-dominant", size: [960, 1330] },
-  { name: "match", path: "/match", act: (page) => page.getByRole("button", { name: /^Bar 2, A13/ }).click() },
+  { name: "practice", path: "/practice?home=D&mode=dorian", size: [960, 1330] },
+  {
+    name: "stand",
+    path: "/derive?home=Eb&mode=lydian",
+    act: (page) => page.keyboard.press("z"),
+  },
+  {
+    name: "match",
+    path: "/match",
+    act: async (page) => {
+      await page.getByRole("button", { name: /^Bar 2, A13/ }).click();
+      await stage(page, "Neck", "Voicing");
+      await page.getByText(/^1 of /).waitFor();
+    },
+  },
   { name: "identify", path: "/identify" },
   {
     name: "identify-open",
@@ -52,7 +87,18 @@ const SHOTS = [
     },
   },
   { name: "shelf", path: "/derive", act: (page) => page.keyboard.press("h") },
-  { name: "derive-dusk", path: "/derive?home=C%23&mode=phrygian-dominant", theme: "dark" },
+  {
+    name: "derive-dusk",
+    path: "/derive?home=C%23&mode=phrygian-dominant",
+    theme: "dark",
+    act: async (page) => {
+      await page.getByRole("button", { name: /^Guitar,/ }).click();
+      const sheet = page.getByRole("dialog", { name: "Instrument" });
+      await sheet.getByLabel("Instrument", { exact: true }).selectOption("fiddle");
+      await sheet.getByLabel("left-handed").check();
+      await page.keyboard.press("Escape");
+    },
+  },
   { name: "derive-narrow", path: "/derive?home=D&mode=dorian", size: [390, 844] },
   { name: "match-narrow", path: "/match", size: [390, 844] },
   { name: "identify-narrow", path: "/identify", size: [390, 844] },

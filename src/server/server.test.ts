@@ -197,7 +197,7 @@ interface Positions {
 
 describe("GET neck", () => {
   it("answers positions in playing order, lowest first, each pitch once", async () => {
-    const answer = (await json(neck(at("neck?home=E&mode=phrygian")))) as unknown as Positions;
+    const answer = (await json(neck(at("neck?home=E&mode=phrygian")))) as Positions;
     expect(answer.strings).toEqual(["E2", "A2", "D3", "G3", "B3", "E4"]);
     const fifth = answer.positions.find(({ notes }) => notes[0]?.note === "A2")!;
     expect(fifth).toMatchObject({ name: "C shape", fromFret: 4, toFret: 8, stretchMm: 106 });
@@ -210,11 +210,9 @@ describe("GET neck", () => {
   it("takes any other strings, a capo, and says which notes are the frame", async () => {
     const cello = (await json(
       neck(at("neck?home=G&mode=lydian&tuning=C2,G2,D3,A3&system=open")),
-    )) as unknown as Positions;
+    )) as Positions;
     expect(cello.positions[0]?.notes.slice(0, 4).map(({ note }) => note)).toEqual(["C#2", "D2", "E2", "F#2"]);
-    const capo = (await json(
-      neck(at("neck?home=A&mode=aeolian&capo=5&system=open")),
-    )) as unknown as Positions;
+    const capo = (await json(neck(at("neck?home=A&mode=aeolian&capo=5&system=open")))) as Positions;
     expect(capo.positions[0]?.notes[0]).toMatchObject({ fret: 5, finger: 0, note: "A2" });
     const frame = await json(neck(at("neck?home=A&mode=aeolian&system=pentatonic-frame")));
     expect(JSON.stringify(frame)).toContain('"frame":false');
@@ -241,7 +239,7 @@ describe("GET neck", () => {
 
 describe("GET voicings", () => {
   it("answers fingerings, easiest first, from the lowest string", async () => {
-    const answer = (await json(chordVoicings(at("voicings?chord=Em9&most=3")))) as unknown as {
+    const answer = (await json(chordVoicings(at("voicings?chord=Em9&most=3")))) as {
       voicings: { frets: (number | null)[]; fingers: (number | null)[]; notes: string[] }[];
     };
     expect(answer.voicings).toHaveLength(3);

@@ -81,6 +81,11 @@ describe("a tuning made by hand", () => {
     expect(badMeasures({ ...measures, scaleLength: NaN })).toEqual(["scaleLength"]);
   });
 
+  it("takes its measures from what is asked and its strings from what was read", () => {
+    const made = ownTuning(readStrings("C2 G2").value, { ...tuningOf("guitar"), capo: 3 });
+    expect(openSounds(made)).toEqual([39, 46]);
+  });
+
   it("is fingered as its strings and length ask, and keeps a fiddle without frets", () => {
     const fifths = readStrings("C3 G3 D4 A4 E5").value;
     expect(ownTuning(fifths, { frets: 20, scaleLength: 360, capo: 0 }).hand).toBe(7);

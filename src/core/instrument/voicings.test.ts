@@ -3,7 +3,7 @@ import { describe, expect, it, test } from "vitest";
 import { type Chord, chordNotes, diatonicChords, readSymbol } from "../chord";
 import { fifthsOf, soundOf } from "../pitch";
 import { CATALOGUE, mode } from "../scale";
-import { betweenFrets, COMFORTABLE_STRETCH, GUITAR, soundAt, tuningOf, voicings } from ".";
+import { betweenFrets, COMFORTABLE_STRETCH, GUITAR, heardOf, soundAt, tuningOf, voicings } from ".";
 
 const chord = (symbol: string): Chord => {
   const reading = readSymbol(symbol);
@@ -44,6 +44,12 @@ describe("voicings", () => {
   ])("on the %s %s is %s among the first", (id, symbol, frets) =>
     expect(first(symbol, tuningOf(id), 2)).toContain(frets),
   );
+
+  it("are heard with the second strings of the pairs", () => {
+    const [easiest] = voicings(tuningOf("guitar-12"), { chord: chord("E7") });
+    expect(heardOf(tuningOf("guitar-12"), easiest!)).toEqual([40, 52, 47, 59, 50, 62, 56, 68, 59, 64]);
+    expect(heardOf(GUITAR, easiest!)).toEqual(easiest!.sounds);
+  });
 
   it("after one that is held, those that lie near come first", () => {
     const near = voicings(GUITAR, { chord: chord("A13"), near: [null, 7, 5, 7, 7, 7] })[0];

@@ -20,6 +20,19 @@ export interface Voicing {
   readonly cost: number;
 }
 
+/**
+ * What is heard of a voicing: its sounds, and on a neck of paired strings the second string of each pair.
+ *
+ * @example heardOf(tuningOf("guitar-12"), voicing).length // twice as many as its strings
+ */
+export function heardOf({ doubles }: Tuning, { frets, sounds }: Voicing): readonly number[] {
+  const strings = frets.flatMap((fret, at) => (fret === null ? [] : [at]));
+  return sounds.flatMap((sound, at) => {
+    const above = doubles[strings[at] ?? 0] ?? 0;
+    return above === 0 ? [sound] : [sound, sound + above];
+  });
+}
+
 /** What voicings are asked for. */
 export interface VoicingsAsked {
   readonly chord: Chord;

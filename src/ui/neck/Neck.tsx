@@ -215,7 +215,7 @@ function Plate({ plate, view, isLit, isUnknown, isTarget, isSounding }: PlatePro
         <rect className={styles.target} x={left - 2.5} y={top - 2.5} width={width + 5} height={height + 5} />
       )}
       {interval === 0 && (
-        <rect className={styles.mark} x={left} y={top + height - 4} width={width} height={4} />
+        <rect className={styles.mark} x={left + 0.7} y={top + height - 4} width={width - 1.4} height={3.3} />
       )}
       {isLit && <path className={styles.mark} d={`M${right - 8} ${top}H${right}V${top + 8}Z`} />}
       {isShift === true && (

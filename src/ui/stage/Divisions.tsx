@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { LINE_FIGURES, type Position, SYSTEMS, type Tuning } from "@/core/instrument";
+import { heardOf, LINE_FIGURES, type Position, SYSTEMS, type Tuning } from "@/core/instrument";
 import { chordNotes, exactSymbol } from "@/core/chord";
 import { SEVEN } from "@/core/scale";
 import { RHYTHMS, voicingScore } from "@/sound";
@@ -224,7 +224,7 @@ export function VoicingRow({ voicings, tuning }: { readonly voicings: Voicings; 
         <>
           <Button
             aria-pressed={playing === "voicing"}
-            onClick={() => toggle("voicing", voicingScore(taken.sounds))}
+            onClick={() => toggle("voicing", voicingScore(heardOf(tuning, taken)))}
           >
             Hear it
           </Button>

@@ -20,7 +20,9 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
   const { fromFret, toFret, leftHanded, labels, known, division, rhythm } = useStore($settings);
   const schools = useSchools();
   const { tuning, title, notes, plates, silent, moves, homeMode, instrument } = shown;
-  const { lit, unknown, targets } = selection;
+  const { lit, unknown } = selection;
+  // A voicing is nothing but chord tones.
+  const targets = division === "voicing" ? [] : selection.targets;
   if (surface === "neck" && tuning)
     return (
       <Neck
