@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { maybePitch, printName, printPitch } from "@/core/pitch";
 import { placeOf } from "@/core/problem";
-import type { Tune } from "@/core/tune";
+import { evenTune, type Tune } from "@/core/tune";
 import { MOST_NOTES, readAbc, readNotes, writeAbc } from ".";
 
 const show = (tune: Tune | undefined) =>
@@ -185,5 +185,32 @@ describe("writing ABC", () => {
     expect(text).toContain("T:Two bars");
     expect(text.split("\n").at(-1)).toBe("^F2 F2 =F2 | F2 ^F2 |] ");
     expect(maybePitch("F#4")).toEqual({ name: 6, octave: 4 });
+  });
+});
+
+describe("even notes written as ABC", () => {
+  const pitches = (text: string) => readNotes(text).value.notes.map(({ pitch }) => pitch);
+
+  it("are beamed by the beat, in one line where that is asked, an octave up where the instrument is", () => {
+    const tune = evenTune(pitches("D3 E F G A B C4 D"), 0.5);
+    const { text } = writeAbc(tune, { clef: "treble-8", octavesUp: 1, onOneLine: true });
+    expect(text).toContain("K:none clef=treble-8\nDE FG AB cd |]");
+    const long = evenTune(
+      Array.from({ length: 40 }, () => pitches("D4")[0]!),
+      1,
+    );
+    expect(writeAbc(long, { onOneLine: true }).text.split("\n").slice(5)).toHaveLength(1);
+    expect(writeAbc(long).text.split("\n").slice(5).length).toBeGreaterThan(1);
+  });
+
+  it("three to a beat are triplets, and are read back as long as they were", async () => {
+    const tune = evenTune(pitches("D4 E F G A B C5"), 1 / 3);
+    const { text, tune: written } = writeAbc(tune);
+    expect(text).toContain("(3DEF (3GAB c2 |]");
+    expect(written.notes.map(({ from, to }) => text.slice(from, to)).join(" ")).toBe("(3D E F (3G A B c2");
+    const [back] = (await readAbc(text)).value;
+    expect(back!.tune.notes.map(({ onset }) => onset.toFixed(3))).toEqual(
+      tune.notes.map(({ onset }) => onset.toFixed(3)),
+    );
   });
 });

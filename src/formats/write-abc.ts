@@ -9,6 +9,8 @@ const FINEST = 48;
 interface WrittenAs {
   readonly clef?: "treble" | "bass" | "treble-8" | "bass-8" | undefined;
   readonly octavesUp?: number;
+  /** Every bar on one line, however long it grows. */
+  readonly onOneLine?: boolean;
 }
 
 /**
@@ -16,7 +18,7 @@ interface WrittenAs {
  *
  * @example writeAbc(tune).text // "X:1\nT:…\nM:4/4\nL:1/8\nK:none\nA2 B2 | …"
  */
-export function writeAbc(tune: Tune, { clef, octavesUp = 0 }: WrittenAs = {}): AbcTune {
+export function writeAbc(tune: Tune, { clef, octavesUp = 0, onOneLine = false }: WrittenAs = {}): AbcTune {
   const { beats, unit } = tune.meter;
   let text = `X:1\nT:${tune.title.replaceAll(/[\r\n]+/g, " ")}\nM:${beats}/${unit}\nL:1/8\nK:none${clef === undefined ? "" : ` clef=${clef}`}\n`;
   const notes: TuneNote[] = [];
@@ -25,21 +27,44 @@ export function writeAbc(tune: Tune, { clef, octavesUp = 0 }: WrittenAs = {}): A
     inBar.clear();
     const end = bar.start + bar.length;
     let time = bar.start;
-    for (const note of tune.notes.filter((each) => each.bar === at)) {
+    const inThisBar = tune.notes.filter((each) => each.bar === at);
+    const tripled = triplets(inThisBar, bar.start);
+    for (const [place, note] of inThisBar.entries()) {
       text += rest(note.onset - time);
+      const group = tripled.get(place);
       const from = text.length;
+      if (group === "first") text += "(3";
       const { name, octave } = note.pitch;
-      text += written({ name, octave: octave + octavesUp }, inBar) + length(note.duration);
+      // Three in the time of two are written as long as the two.
+      const nominal = group === undefined ? note.duration : note.duration * 1.5;
+      text += written({ name, octave: octave + octavesUp }, inBar) + length(nominal);
       notes.push({ ...note, from, to: text.length });
       time = note.onset + note.duration;
       // Notes within one beat are beamed: nothing stands between them.
       if (note.duration >= 1 || isWhole((time - bar.start) / feltBeat(tune.meter))) text += " ";
     }
     text += rest(end - time) + (at === tune.bars.length - 1 ? "|]" : bar.endsSection ? "||" : "|");
-    const isLineEnd = (at + 1) % barsPerLine(tune) === 0;
+    const isLineEnd = !onOneLine && (at + 1) % barsPerLine(tune) === 0;
     text += isLineEnd && at < tune.bars.length - 1 ? "\n" : " ";
   }
   return { text, engraving: text, tune: { ...tune, notes } };
+}
+
+/** Which notes of a bar are three to a quarter, by their place in it: the first of three, or one that follows. */
+function triplets(notes: readonly TuneNote[], start: number): ReadonlyMap<number, "first" | "next"> {
+  const found = new Map<number, "first" | "next">();
+  const isThird = (note: TuneNote | undefined, onset: number) =>
+    note !== undefined && Math.abs(note.duration - 1 / 3) < 1e-6 && Math.abs(note.onset - onset) < 1e-6;
+  for (let at = 0; at < notes.length; at += 1) {
+    const first = notes[at]?.onset ?? 0;
+    const three = [0, 1, 2].every((each) => isThird(notes[at + each], first + each / 3));
+    if (!isWhole(first - start) || !three) continue;
+    found
+      .set(at, "first")
+      .set(at + 1, "next")
+      .set(at + 2, "next");
+  }
+  return found;
 }
 
 const isWhole = (beats: number): boolean => Math.abs(beats - Math.round(beats)) < 1e-6;

@@ -40,16 +40,18 @@ export interface Meter {
 }
 
 /**
- * Notes of even length as a tune in four quarters to the bar; the last bar is as long as it needs to be.
+ * Notes of even length as a tune in four quarters to the bar; the last one lasts to the end of its beat, the last bar as
+ * long as it needs to.
  *
  * @example evenTune(pitches, 0.5).notes[2]?.onset // 1
  */
 export function evenTune(pitches: readonly Pitch[], each: number): Tune {
   const bar = 4;
-  const end = pitches.length * each;
+  const end = Math.ceil(pitches.length * each - 1e-9);
   const notes = pitches.map((pitch, at): TuneNote => {
     const onset = at * each;
-    return { pitch, onset, duration: each, bar: Math.floor(onset / bar + 1e-9), from: 0, to: 0 };
+    const duration = at === pitches.length - 1 ? end - onset : each;
+    return { pitch, onset, duration, bar: Math.floor(onset / bar + 1e-9), from: 0, to: 0 };
   });
   const bars = Array.from({ length: Math.max(1, Math.ceil(end / bar - 1e-9)) }, (_, at): TuneBar => {
     const start = at * bar;

@@ -12,7 +12,7 @@ export function keyRange(midis: readonly number[]): readonly [number, number] {
   const [least, most] = midis.length === 0 ? [60, 71] : [Math.min(...midis), Math.max(...midis)];
   let low = least - modulo(least, 12);
   let high = most - modulo(most, 12) + 11;
-  for (let below = false; high - low + 1 < FEWEST_OCTAVES * 12; below = !below) {
+  for (let below = true; high - low + 1 < FEWEST_OCTAVES * 12; below = !below) {
     if (below) low -= 12;
     else high += 12;
   }

@@ -45,11 +45,11 @@ export function LineStaff({ notes, lit, written, strings, each, isChord, label }
         notes.map(({ pitch }) => pitch),
         isChord ? 1 : each,
       );
-      const abc = writeAbc(tune, { clef, octavesUp: written.octavesUp });
+      const abc = writeAbc(tune, { clef, octavesUp: written.octavesUp, onOneLine: true });
       const [engraved] = abcjs.renderAbc(node, abc.text, {
         add_classes: true,
         staffwidth: Math.max(node.clientWidth - 40, notes.length * 34),
-        paddingtop: 4,
+        paddingtop: 2,
         paddingbottom: strings > 0 ? TAB_TOP + strings * TAB_GAP : 12,
         paddingleft: 4,
         paddingright: 4,
@@ -80,14 +80,18 @@ export function LineStaff({ notes, lit, written, strings, each, isChord, label }
   );
 }
 
+/** Where everything on the staff is drawn, stems and beams too. */
+const wholeBox = (drawn: ReadonlyMap<number, SVGElement>): DOMRect | undefined =>
+  [...drawn.values()][0]?.closest<SVGGraphicsElement>(".abcjs-staff-wrapper")?.getBBox();
+
 /** Fingers above the staff, all on one height. */
 function drawFingers(drawn: ReadonlyMap<number, SVGElement>, notes: readonly StaffNote[], add: Add): void {
-  const heads = [...drawn].map(([at, element]) => ({ at, box: headBox(element), staff: staffBox(element) }));
-  const top = Math.min(...heads.map(({ box, staff }) => Math.min(box?.y ?? Infinity, staff?.y ?? Infinity)));
-  for (const { at, box } of heads) {
+  const top = wholeBox(drawn)?.y ?? 0;
+  for (const [at, element] of drawn) {
     const finger = notes[at]?.finger;
+    const box = headBox(element);
     if (box && finger !== undefined && finger > 0)
-      add("text", { x: box.x + box.width / 2, y: Math.max(10, top - 8), class: "finger" }, String(finger));
+      add("text", { x: box.x + box.width / 2, y: Math.max(10, top - 4), class: "finger" }, String(finger));
   }
 }
 
@@ -98,22 +102,31 @@ function drawTab(
   strings: number,
   add: Add,
 ): void {
-  const heads = [...drawn].map(([at, element]) => ({ at, box: headBox(element) }));
   const staff = staffBox([...drawn.values()][0]);
-  const low = Math.max(
-    ...heads.map(({ box }) => (box ? box.y + box.height : 0)),
-    staff ? staff.y + staff.height : 0,
-  );
-  if (!staff) return;
-  const top = low + TAB_TOP - 10;
+  const whole = wholeBox(drawn);
+  if (!staff || !whole) return;
+  const top = whole.y + whole.height + TAB_TOP - 14;
   for (let string = 1; string <= strings; string += 1)
-    add("rect", { x: staff.x, y: top + (string - 1) * TAB_GAP, width: staff.width, height: 1, class: "tab" });
-  for (const { at, box } of heads) {
+    add("rect", {
+      x: staff.x,
+      y: top + (string - 1) * TAB_GAP,
+      width: staff.width,
+      height: 1,
+      class: "tab",
+    });
+  for (const [at, element] of drawn) {
     const place = notes[at]?.place;
+    const box = headBox(element);
     if (!box || !place) continue;
     const [x, y] = [box.x + box.width / 2, top + (place.string - 1) * TAB_GAP];
     const text = String(place.fret);
-    add("rect", { x: x - 3.6 * text.length, y: y - 5, width: 7.2 * text.length, height: 10, class: "gap" });
+    add("rect", {
+      x: x - 3.6 * text.length,
+      y: y - 5,
+      width: 7.2 * text.length,
+      height: 10,
+      class: "gap",
+    });
     add("text", { x, y: y + 4.4, class: "fret" }, text);
   }
 }

@@ -45,16 +45,18 @@ export function SoundControls({ onMore }: { readonly onMore: () => void }) {
   const sound = useStore($sound);
   return (
     <div className={styles.sound}>
-      <Select
-        label="What is played"
-        size="small"
-        value={texture}
-        options={TEXTURES.filter((each) => each !== "mode" || play.code !== "mode").map((each) => ({
-          value: each,
-          text: each === "chosen" ? CHOSEN[play.code] : TEXTURE_TEXT[each],
-        }))}
-        onChange={(value) => changeSettings({ texture: value })}
-      />
+      <span className={styles.what}>
+        <Select
+          label="What is played"
+          size="small"
+          value={texture}
+          options={TEXTURES.filter((each) => each !== "mode" || play.code !== "mode").map((each) => ({
+            value: each,
+            text: each === "chosen" ? CHOSEN[play.code] : TEXTURE_TEXT[each],
+          }))}
+          onChange={(value) => changeSettings({ texture: value })}
+        />
+      </span>
       <label className={styles.drone}>
         <input
           type="checkbox"

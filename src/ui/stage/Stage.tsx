@@ -71,13 +71,15 @@ export function Stage() {
     <section className={styles.stage} aria-label="Stage" data-open={isOpen || undefined}>
       <h2 className="visually-hidden">Stage</h2>
       <div className={styles.head}>
-        <Choice
-          label="What the stage shows it on"
-          size="small"
-          value={surface}
-          options={surfaces.map((value) => ({ value, text: SURFACE_TEXT[value] }))}
-          onChange={(value) => changeSettings({ surface: value })}
-        />
+        <div className={styles.surfaces}>
+          <Choice
+            label="What the stage shows it on"
+            size="small"
+            value={surface}
+            options={surfaces.map((value) => ({ value, text: SURFACE_TEXT[value] }))}
+            onChange={(value) => changeSettings({ surface: value })}
+          />
+        </div>
         <button type="button" className={styles.fold} aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
           {isOpen ? "Fold" : "Show"}
         </button>

@@ -1,12 +1,10 @@
 import { useStore } from "@nanostores/react";
 import { type KeyboardEvent, useEffect, useRef } from "react";
 import { $playing, $selection, $settings, $sounding, playOrStop } from "@/state";
-import { Keyboard } from "@/ui/keyboard";
 import { Neck, viewOf } from "@/ui/neck";
-import { useSchools } from "@/ui/useSchools";
 import { degreeText, handText, noteText, positionText } from "@/ui/words";
 import { notesOf } from "@/core/scale";
-import { labelOf, type Shown } from "./shown";
+import type { Shown } from "./shown";
 import styles from "./StandView.module.css";
 import { Surface } from "./Surface";
 
@@ -81,9 +79,8 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
   const selection = useStore($selection);
   const sounding = useStore($sounding);
   const playing = useStore($playing);
-  const { leftHanded, labels } = useStore($settings);
-  const schools = useSchools();
-  const { tuning, title, position, plates, silent, notes, homeMode } = shown;
+  const { leftHanded } = useStore($settings);
+  const { tuning, title, position, plates, silent, homeMode } = shown;
   const hand = plates.filter(({ inHand }) => inHand);
   const frets = hand.map(({ fret }) => fret);
   const isWhole = frets.length === 0 || Math.max(...frets) - Math.min(...frets) > 8;
@@ -121,15 +118,6 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
             targets={selection.targets}
             sounding={sounding}
             silent={silent}
-          />
-        ) : surface === "keys" ? (
-          <Keyboard
-            title={title}
-            notes={notes.map((note) => ({ ...note, label: labelOf(note, homeMode, labels, schools) }))}
-            lit={selection.lit}
-            unknown={selection.unknown}
-            targets={selection.targets}
-            sounding={sounding}
           />
         ) : (
           <Surface surface={surface} shown={shown} selection={selection} sounding={sounding} />

@@ -5,7 +5,7 @@ import { Keyboard } from "@/ui/keyboard";
 import { Neck, viewOf } from "@/ui/neck";
 import { LineStaff } from "@/ui/staff";
 import { degreeText, noteText } from "@/ui/words";
-import { labelOf, type Shown } from "./shown";
+import { labelOf, type Shown, wholeOnKeys } from "./shown";
 import { useSchools } from "@/ui/useSchools";
 
 interface SurfaceProps {
@@ -56,7 +56,10 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
   return (
     <Keyboard
       title={title}
-      notes={notes.map((note) => ({ ...note, label: labelOf(note, homeMode, shownLabels, schools) }))}
+      notes={(division === "whole" ? wholeOnKeys(homeMode) : notes).map((note) => ({
+        ...note,
+        label: labelOf(note, homeMode, shownLabels, schools),
+      }))}
       lit={lit}
       unknown={unknown}
       targets={targets}

@@ -3,6 +3,7 @@ import { useMemo } from "react";
 import {
   type Instrument,
   movesFrom,
+  namesOf,
   type Moves,
   type NeckNote,
   neckNotes,
@@ -81,6 +82,20 @@ function octaveOf({ home, mode }: HomeMode, from: number): readonly ShownNote[] 
     return { pitch: pitchAt(low + above, home + interval), interval };
   });
   return [...up, { pitch: pitchAt(low + 12, home), interval: 0 }];
+}
+
+/** Keys on which the whole of a mode is shown: three octaves round the middle. */
+const WHOLE_KEYS = [48, 83] as const;
+
+/** Every note of a mode on the keys. */
+export function wholeOnKeys(homeMode: HomeMode): readonly ShownNote[] {
+  const named = namesOf(homeMode);
+  return Array.from({ length: WHOLE_KEYS[1] - WHOLE_KEYS[0] + 1 }, (_, at) => WHOLE_KEYS[0] + at).flatMap(
+    (midi) => {
+      const pitch = named(midi);
+      return pitch ? [{ pitch, interval: pitch.name - homeMode.home }] : [];
+    },
+  );
 }
 
 /** Where the octave on a keyboard and a staff begins: C4, or C2 for a bass. */

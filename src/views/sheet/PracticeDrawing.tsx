@@ -155,7 +155,7 @@ function LineDrawing({
     <g>
       {isFirst && (
         <Label x={MARGIN} y={y + 18} size={14} weight={640}>
-          {FIGURE_TEXT[figure]}
+          {capital(FIGURE_TEXT[figure])}
         </Label>
       )}
       {tuning.strings.map((_, at) => (
