@@ -1,4 +1,4 @@
-import { compareRanks, type HomeMode, members, transpose, soundSet } from "../scale";
+import { compareRanks, type HomeMode, size, type SoundSet, soundSet, transpose } from "../scale";
 import { soundOf } from "../pitch";
 import { type Ground, layOut, type Layout } from "./layout";
 import type { Place } from "./neck";
@@ -38,12 +38,18 @@ export function groundOf(tuning: Tuning, hand: number): Ground {
 const OCTAVE = 12;
 const POSITIONS = 5;
 
+/** The hands of each neck by the notes that they were chosen for: twelve bits, so no more than there are sets of notes. */
+const CHOSEN = new WeakMap<Tuning, Map<SoundSet, ReadonlySet<number>>>();
+
 /**
  * Five positions to the octave, and so on up the neck. Of all ways to choose five frets for the index finger, the one that
  * leaves no note of the neck out, then the one that strains the hand least, then the most even one.
  */
 export function fivePositions(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
-  const chosen = chosenHands(tuning, homeMode);
+  const set = transpose(homeMode.mode.sounds, soundOf(homeMode.home));
+  const known = CHOSEN.get(tuning) ?? new Map<SoundSet, ReadonlySet<number>>();
+  const chosen = known.get(set) ?? chosenHands(tuning, homeMode);
+  CHOSEN.set(tuning, known.set(set, chosen));
   const hands = Array.from({ length: tuning.frets - tuning.capo + 1 }, (_, at) => tuning.capo + at).filter(
     (hand) =>
       chosen.has((hand - tuning.capo) % OCTAVE) &&
@@ -62,22 +68,29 @@ function chosenHands(tuning: Tuning, homeMode: HomeMode): ReadonlySet<number> {
   const hands = Array.from({ length: OCTAVE }, (_, above) =>
     handAt({ strings, lowest: 0, highest: 3 * OCTAVE, hand: OCTAVE + above, reach: tuning.hand }, homeMode),
   );
-  const bits = new Map<string, bigint>();
+  const bits = new Map<string, number>();
   const bit = ({ string, fret }: Place) => {
     const key = `${string}/${fret % OCTAVE}`;
-    const found = bits.get(key) ?? 1n << BigInt(bits.size);
+    const found = bits.get(key) ?? bits.size;
     bits.set(key, found);
     return found;
   };
-  const covered = hands.map((laid) => (laid?.places ?? []).reduce((all, place) => all | bit(place), 0n));
-  const whole = strings.length * members(soundSet(soundsBetween(homeMode, 0, OCTAVE - 1))).length;
+  const covered = hands.map((laid) => wordsOf((laid?.places ?? []).map(bit)));
+  const words = Math.ceil(bits.size / WORD);
+  const whole = strings.length * size(soundSet(soundsBetween(homeMode, 0, OCTAVE - 1)));
+  const costs = hands.map((laid) => Math.round((laid?.cost ?? FORBIDDEN) * 10));
   let best: { rank: readonly number[]; chosen: readonly number[] } | undefined;
-  for (const chosen of CHOICES) {
-    const cover = count(chosen.reduce((all, above) => all | (covered[above] ?? 0n), 0n));
-    const strain = chosen.reduce((sum, above) => sum + (hands[above]?.cost ?? FORBIDDEN), 0);
-    const steps = chosen.map((above, at) => (chosen[at + 1] ?? (chosen[0] ?? 0) + OCTAVE) - above);
-    const unevenness = steps.reduce((sum, step) => sum + step * step, 0);
-    const rank = [whole - cover, Math.round(strain * 10), unevenness];
+  for (const { chosen, unevenness } of CHOICES) {
+    let missing = whole;
+    for (let word = 0; word < words; word += 1) {
+      let cover = 0;
+      for (const above of chosen) cover |= covered[above]?.[word] ?? 0;
+      missing -= size(cover);
+    }
+    if (best && missing > (best.rank[0] ?? 0)) continue;
+    let strain = 0;
+    for (const above of chosen) strain += costs[above] ?? 0;
+    const rank = [missing, strain, unevenness];
     if (!best || compareRanks(rank, best.rank) < 0) best = { rank, chosen };
   }
   return new Set(best?.chosen);
@@ -86,10 +99,17 @@ function chosenHands(tuning: Tuning, homeMode: HomeMode): ReadonlySet<number> {
 /** The cost of a hand that cannot be laid out. */
 const FORBIDDEN = 1000;
 
-function count(set: bigint): number {
-  let found = 0;
-  for (let rest = set; rest > 0n; rest &= rest - 1n) found += 1;
-  return found;
+/** Bits to a word: as many as stay whole numbers above 0. */
+const WORD = 30;
+
+/** A set of whole numbers as bits, so many to a word. */
+function wordsOf(members: readonly number[]): readonly number[] {
+  const words: number[] = [];
+  for (const member of members) {
+    const word = Math.floor(member / WORD);
+    words[word] = (words[word] ?? 0) | (1 << (member % WORD));
+  }
+  return words;
 }
 
 /** Every way to take so many of 0 … n-1, rising. */
@@ -100,4 +120,8 @@ function choices(n: number, take: number, from = 0): readonly (readonly number[]
   );
 }
 
-const CHOICES = choices(OCTAVE, POSITIONS);
+/** Every choice of five frets of the octave, with the sum of its steps' squares: the less, the more even. */
+const CHOICES = choices(OCTAVE, POSITIONS).map((chosen) => {
+  const steps = chosen.map((above, at) => (chosen[at + 1] ?? (chosen[0] ?? 0) + OCTAVE) - above);
+  return { chosen, unevenness: steps.reduce((sum, step) => sum + step * step, 0) };
+});
