@@ -118,6 +118,12 @@ describe("the chord in hand", () => {
     expect(printChord($chord.get())).toBe("Dm7");
     takeVoicing("A13", [5, null, 5, 6, 7, null]);
     expect([printChord($chord.get()), $settings.get().division]).toEqual(["A13", "voicing"]);
+    const { homeMode } = $selection.get();
+    select(homeMode);
+    expect(printChord($chord.get())).toBe("A13");
+    const before = $chord.get();
+    takeVoicing("A13", [null, 0, 2, 0, 2, 2]);
+    expect($chord.get()).toBe(before);
     select(at("E", "dorian"));
     expect(printChord($chord.get())).toBe("Em7");
     takeVoicing("nonsense", []);

@@ -1,5 +1,5 @@
 import { atom, computed } from "nanostores";
-import { type Chord, diatonicChords, readSymbol, reducedChord } from "@/core/chord";
+import { type Chord, diatonicChords, exactSymbol, readSymbol, reducedChord } from "@/core/chord";
 import {
   type Fingering,
   type Instrument,
@@ -18,7 +18,7 @@ import {
 } from "@/core/instrument";
 import type { HomeMode } from "@/core/scale";
 import type { Settings } from "@/store";
-import { $selection } from "./selection";
+import { $selection, type Selection } from "./selection";
 import { $settings, changeSettings } from "./settings";
 
 /** The id that a tuning made by hand is chosen by. */
@@ -105,18 +105,23 @@ export const $line = computed(
   },
 );
 
+/** A voicing from the Shelf, and the mode and chord that were selected when it was taken. */
+interface TakenVoicing {
+  readonly chord: Chord;
+  readonly frets: Fingering;
+  readonly over: Pick<Selection, "homeMode" | "chord">;
+}
+
+/** A voicing that was taken from the Shelf: it is shown until something else is selected. */
+export const $takenVoicing = atom<TakenVoicing | undefined>();
+
 /** Takes a voicing from the Shelf to the stage; a symbol that cannot be read changes nothing. */
 export function takeVoicing(symbol: string, frets: Fingering): void {
   const reading = readSymbol(symbol);
   if (!("chord" in reading)) return;
   changeSettings({ surface: "neck", division: "voicing" });
-  $takenVoicing.set({ chord: reading.chord, frets, from: $selection.get() });
+  $takenVoicing.set({ chord: reading.chord, frets, over: $selection.get() });
 }
-
-/** A voicing that was taken from the Shelf: it is shown until something else is selected. */
-export const $takenVoicing = atom<
-  { readonly chord: Chord; readonly frets: Fingering; readonly from: unknown } | undefined
->();
 
 /** The chord that stands for a mode where none is selected: its seventh, or what of it four fingers hold. */
 export function homeChord(homeMode: HomeMode): Chord {
@@ -125,7 +130,13 @@ export function homeChord(homeMode: HomeMode): Chord {
   return chord ?? { root: homeMode.home, tones: reducedChord(homeMode.mode, 4), optional: [] };
 }
 
-/** The chord whose voicings are offered. */
-export const $chord = computed([$selection, $takenVoicing], (selection, taken): Chord =>
-  taken?.from === selection ? taken.chord : (selection.chord ?? homeChord(selection.homeMode)),
-);
+let lastChord: Chord | undefined;
+
+/** The chord whose voicings are offered; the same object for as long as it is the same chord. */
+export const $chord = computed([$selection, $takenVoicing], (selection, taken): Chord => {
+  const { homeMode, chord } = selection;
+  const isTaken = taken?.over.homeMode === homeMode && taken.over.chord === chord;
+  const next = isTaken ? taken.chord : (chord ?? homeChord(homeMode));
+  if (!lastChord || exactSymbol(lastChord) !== exactSymbol(next)) lastChord = next;
+  return lastChord;
+});

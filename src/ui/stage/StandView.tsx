@@ -46,6 +46,15 @@ export function StandView({ open, onClose, ...rest }: StandViewProps) {
     }
     if (!open && node?.open === true) node.close();
   }, [open]);
+  useEffect(() => {
+    const node = sheet.current;
+    // Escape first takes the full screen away; the view goes with it.
+    const leave = () => {
+      if (!document.fullscreenElement) node?.close();
+    };
+    node?.addEventListener("fullscreenchange", leave);
+    return () => node?.removeEventListener("fullscreenchange", leave);
+  }, []);
   const close = () => {
     if (document.fullscreenElement) void document.exitFullscreen().catch(() => undefined);
     onClose();
