@@ -18,6 +18,7 @@ import {
   withoutDrone,
 } from "@/sound";
 import type { Settings } from "@/store";
+import { $place } from "./place";
 import { $selection } from "./selection";
 import { $settings } from "./settings";
 import { $line, $position, fingeredNotes } from "./stage";
@@ -147,10 +148,23 @@ export function mainScore(): Score {
   }
 }
 
-/** Plays what the stage shows; where anything sounds already, stops it. What goes round follows every change. */
+/**
+ * What Play plays, asked for again and again: it follows every change in the view where it was begun, and stays as it is
+ * when another view comes to the front.
+ */
+export function followedScore(): () => Score {
+  const { view } = $place.get();
+  let last = mainScore();
+  return () => {
+    if ($place.get().view === view) last = mainScore();
+    return last;
+  };
+}
+
+/** Plays what the stage shows; where anything sounds already, stops it. */
 export function playOrStop(): void {
   if ($playing.get() !== undefined) stop();
-  else begin(MAIN, mainScore);
+  else begin(MAIN, followedScore());
 }
 
 /**

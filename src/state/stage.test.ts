@@ -10,6 +10,7 @@ import {
   $hand,
   $isSwapped,
   $line,
+  $place,
   $position,
   $positions,
   $selection,
@@ -17,6 +18,7 @@ import {
   $tuning,
   changeSettings,
   fingeredNotes,
+  followedScore,
   homeChord,
   mainPlaying,
   mainScore,
@@ -166,6 +168,17 @@ describe("what is played", () => {
     expect(playing.round(1)?.notes.filter(({ part }) => part === "click")).toHaveLength(8);
     select(at("E", "dorian"));
     expect(playing.round(2)?.notes[0]?.midi).toBe(64);
+  });
+
+  it("stays as it is when another view comes to the front, and follows its own", () => {
+    const heard = followedScore();
+    select(at("E", "dorian"));
+    expect(heard().notes[0]?.midi).toBe(64);
+    $place.set({ ...$place.get(), view: "match" });
+    select(at("G", "lydian"));
+    expect(heard().notes[0]?.midi).toBe(64);
+    $place.set({ ...$place.get(), view: "derive" });
+    expect(heard().notes[0]?.midi).toBe(55);
   });
 
   it("has the colour note swapped while it is heard, and only then", () => {
