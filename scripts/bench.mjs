@@ -97,7 +97,7 @@ async function voicings({ tuning, chord }) {
         ([press, name]) =>
           new Promise((resolve) => {
             const started = performance.now();
-            document.dispatchEvent(new KeyboardEvent("keydown", { key: press, bubbles: true }));
+            document.dispatchEvent(new KeyboardEvent("keydown", { key: press ?? "", bubbles: true }));
             const look = () => {
               const stage = document.querySelector('[aria-label="Stage"]');
               const label = stage?.querySelector("svg")?.getAttribute("aria-label") ?? "";
