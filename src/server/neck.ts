@@ -1,15 +1,15 @@
 import type { z } from "zod";
-import { chordNotes, printChord } from "@/core/chord";
+import { printChord } from "@/core/chord";
 import {
   ownTuning,
+  pitchesOfVoicing,
   type PositionName,
   type PositionNote,
   positions,
   type Tuning,
-  type Voicing,
   voicings,
 } from "@/core/instrument";
-import { modulo, type Pitch, pitchAt, printDegree, printPitch, soundOf } from "@/core/pitch";
+import { type Pitch, printDegree, printPitch } from "@/core/pitch";
 import { jsonResponse, problemResponse } from "./problem";
 import { askQuery } from "./request";
 import { type neckAnswer, neckQuery, type voicingsAnswer, voicingsQuery } from "./schemas";
@@ -91,18 +91,13 @@ export function chordVoicings(url: URL): Response {
         expected: "fewer tones, other strings, or a wider stretch",
       },
     ]);
-  const names = chordNotes(chord);
-  const noted = ({ sounds }: Voicing) =>
-    sounds.map((midi) =>
-      printPitch(pitchAt(midi, names.find((name) => soundOf(name) === modulo(midi, 12)) ?? chord.root)),
-    );
   const answer: z.infer<typeof voicingsAnswer> = {
     chord: printChord(chord),
     strings: stringsOf(tuning),
     voicings: found.map((voicing) => ({
       frets: [...voicing.frets],
       fingers: [...voicing.fingers],
-      notes: noted(voicing),
+      notes: pitchesOfVoicing(chord, voicing).map((pitch) => printPitch(pitch)),
       omitted: voicing.omitted.map((interval) => printDegree(interval)),
       stretchMm: Math.round(voicing.stretchMm),
     })),

@@ -1,5 +1,7 @@
+import { modulo } from "../pitch";
+
 /** Whether a key is a black one. */
-export const isBlackKey = (midi: number): boolean => [1, 3, 6, 8, 10].includes(((midi % 12) + 12) % 12);
+export const isBlackKey = (midi: number): boolean => [1, 3, 6, 8, 10].includes(modulo(midi, 12));
 
 /** Half steps that two fingers of a relaxed right hand span at most, from the lower to the higher one. */
 const RELAXED: Readonly<Record<string, number>> = {

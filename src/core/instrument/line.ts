@@ -1,4 +1,4 @@
-import { halfSteps, midiOf, type Pitch, soundOf } from "../pitch";
+import { halfSteps, midiOf, modulo, type Pitch, soundOf } from "../pitch";
 import type { HomeMode, Mode } from "../scale";
 import { COMFORTABLE_STRETCH, type Fingered, fingerRun } from "./hand";
 import { keyFingers } from "./key-fingers";
@@ -121,7 +121,7 @@ const KEYBOARD_FROM = 60;
 
 /** The same on a keyboard, for the right hand: thumb 1 to little finger 5. */
 export function lineOnKeys(homeMode: HomeMode, asked: LineAsked): readonly LineNote[] {
-  const home = KEYBOARD_FROM + ((((soundOf(homeMode.home) - KEYBOARD_FROM) % 12) + 12) % 12);
+  const home = KEYBOARD_FROM + modulo(soundOf(homeMode.home) - KEYBOARD_FROM, 12);
   const pitches = pitchesOf(homeMode, asked, home);
   const fingers = keyFingers(pitches.map(midiOf));
   return pitches.map((pitch, at) => ({ pitch, finger: fingers[at] ?? 1 }));

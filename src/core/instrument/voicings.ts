@@ -1,6 +1,6 @@
 import { type Chord, chordNotes } from "../chord";
-import { halfSteps, type Interval, modulo, soundOf } from "../pitch";
-import { compareRanks } from "../scale";
+import { halfSteps, type Interval, modulo, type Pitch, pitchAt, soundOf } from "../pitch";
+import { compareRanks, size } from "../scale";
 import type { Fingering } from "./fingering";
 import { COMFORTABLE_STRETCH } from "./hand";
 import { betweenFrets } from "./neck";
@@ -18,6 +18,18 @@ export interface Voicing {
   readonly omitted: readonly Interval[];
   /** How hard it is to take, and after `near` how far to get there: the lower the better. Without a unit. */
   readonly cost: number;
+}
+
+/**
+ * The sounds of a voicing as the chord spells them, from the string that lies lowest.
+ *
+ * @example pitchesOfVoicing(C7, voicing)[3]?.name // B♭, never A♯
+ */
+export function pitchesOfVoicing(chord: Chord, { sounds }: Voicing): readonly Pitch[] {
+  const names = chordNotes(chord);
+  return sounds.map((midi) =>
+    pitchAt(midi, names.find((name) => soundOf(name) === modulo(midi, 12)) ?? chord.root),
+  );
 }
 
 /**
@@ -145,7 +157,7 @@ function fretsFrom(search: Search, lowest: number, highest: number): readonly (r
   const frets: (number | null)[] = [];
   /** `silent` strings since the last played one, `gaps` before it, notes pressed `above` and at the lowest fret. */
   const next = (at: number, have: number, gaps: number, silent: number, above: number, atLowest: number) => {
-    if (popCount(needed & ~have) > opens.length - at) return;
+    if (size(needed & ~have) > opens.length - at) return;
     if (at === opens.length) {
       if (lowest === capo || atLowest > 0) all.push([...frets]);
       return;
@@ -190,12 +202,6 @@ function optionsFrom(
       return bit > 0 ? [{ fret, bit }] : [];
     }),
   );
-}
-
-function popCount(set: number): number {
-  let found = 0;
-  for (let rest = set; rest > 0; rest &= rest - 1) found += 1;
-  return found;
 }
 
 /** The voicing that frets make, or undefined where tones are missing, the bass is wrong, or the fingers do not suffice. */

@@ -1,11 +1,9 @@
 import { useStore } from "@nanostores/react";
-import { type ReactNode } from "react";
 import { NOTE_NAMINGS, type NoteNaming } from "@/core/pitch";
 import { $settings, changeSettings } from "@/state";
 import type { Settings } from "@/store";
 import { Choice, ComparisonSelect, ReferenceSelect, Select } from "@/ui/controls";
-import { Dialog } from "@/ui/dialog";
-import styles from "./SettingsDialog.module.css";
+import { Dialog, Setting } from "@/ui/dialog";
 
 interface SettingsDialogProps {
   readonly open: boolean;
@@ -36,15 +34,15 @@ export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
       onClose={onClose}
       place="side"
     >
-      <Row name="Note names">
+      <Setting name="Note names">
         <Choice
           label="Note names"
           value={noteNames}
           onChange={(value) => changeSettings({ noteNames: value })}
           options={NOTE_NAMINGS.map((value) => ({ value, text: NAMING_TEXT[value] }))}
         />
-      </Row>
-      <Row name="The two plain modes">
+      </Setting>
+      <Setting name="The two plain modes">
         <Choice
           label="The two plain modes"
           value={majorNames}
@@ -54,8 +52,8 @@ export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
             { value: "plain", text: "major and natural minor" },
           ]}
         />
-      </Row>
-      <Row name="Syllables" says="What is sung to the notes of a mode.">
+      </Setting>
+      <Setting name="Syllables" says="What is sung to the notes of a mode.">
         <Select
           label="Syllables"
           size="small"
@@ -63,14 +61,14 @@ export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
           options={SYLLABLES}
           onChange={(value) => changeSettings({ syllables: value })}
         />
-      </Row>
-      <Row name="A mode is told by" says="The scale that it is described as a change of.">
+      </Setting>
+      <Setting name="A mode is told by" says="The scale that it is described as a change of.">
         <ReferenceSelect />
-      </Row>
-      <Row name="Colour notes tell it from" says="The modes on the same home that it is held against.">
+      </Setting>
+      <Setting name="Colour notes tell it from" says="The modes on the same home that it is held against.">
         <ComparisonSelect />
-      </Row>
-      <Row name="Light">
+      </Setting>
+      <Setting name="Light">
         <Choice
           label="Light"
           value={theme}
@@ -81,25 +79,7 @@ export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
             { value: "dusk", text: "dusk" },
           ]}
         />
-      </Row>
+      </Setting>
     </Dialog>
-  );
-}
-
-function Row({
-  name,
-  says,
-  children,
-}: {
-  readonly name: string;
-  readonly says?: string;
-  readonly children: ReactNode;
-}) {
-  return (
-    <div className={styles.row}>
-      <h3 className={styles.name}>{name}</h3>
-      {says !== undefined && <p className={styles.says}>{says}</p>}
-      <div>{children}</div>
-    </div>
   );
 }

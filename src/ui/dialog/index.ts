@@ -1,1 +1,2 @@
 export * from "./Dialog";
+export * from "./Setting";

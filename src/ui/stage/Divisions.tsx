@@ -1,6 +1,13 @@
 import { useStore } from "@nanostores/react";
-import { heardOf, LINE_FIGURES, type Position, SYSTEMS, type Tuning } from "@/core/instrument";
-import { chordNotes, exactSymbol } from "@/core/chord";
+import {
+  heardOf,
+  LINE_FIGURES,
+  pitchesOfVoicing,
+  type Position,
+  SYSTEMS,
+  type Tuning,
+} from "@/core/instrument";
+import { exactSymbol } from "@/core/chord";
 import { SEVEN } from "@/core/scale";
 import { RHYTHMS, voicingScore } from "@/sound";
 import {
@@ -8,7 +15,6 @@ import {
   $keeping,
   $playing,
   $positions,
-  $selection,
   $settings,
   changeSettings,
   stepPosition,
@@ -30,7 +36,7 @@ import {
   typedStrings,
   voicingText,
 } from "@/ui/words";
-import { type Shown, voicingNotes } from "./shown";
+import type { Shown } from "./shown";
 import styles from "./Stage.module.css";
 import type { Voicings } from "./useVoicings";
 
@@ -178,7 +184,6 @@ export function LineRow({ shown }: { readonly shown: Shown }) {
 export function VoicingRow({ voicings, tuning }: { readonly voicings: Voicings; readonly tuning: Tuning }) {
   const chord = useStore($chord);
   const playing = useStore($playing);
-  const { homeMode } = useStore($selection);
   const { found, taken, at, step, share, cancel } = voicings;
   const keep = () => {
     if (taken)
@@ -232,7 +237,7 @@ export function VoicingRow({ voicings, tuning }: { readonly voicings: Voicings; 
           <span className={styles.says}>
             {voicingText(
               taken,
-              voicingNotes(taken, chordNotes(chord), homeMode.home).map(({ pitch }) => pitch.name),
+              pitchesOfVoicing(chord, taken).map(({ name }) => name),
             )}
           </span>
         </>

@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { type ReactNode, useId, useState } from "react";
+import { useId, useState } from "react";
 import {
   type BadMeasure,
   badMeasures,
@@ -12,7 +12,7 @@ import {
 import { $instrument, $settings, $tuning, changeSettings, ownTuningId } from "@/state";
 import type { OwnTuning } from "@/store";
 import { Button, NumberField, Select, Toggle } from "@/ui/controls";
-import { Dialog } from "@/ui/dialog";
+import { Dialog, Setting } from "@/ui/dialog";
 import { INSTRUMENT_TEXT, MEASURE_TEXT, problemText, tuningText, typedStrings } from "@/ui/words";
 import styles from "./Dialogs.module.css";
 
@@ -43,17 +43,17 @@ function InstrumentForm() {
   const own = settings.ownTunings.filter((each) => each.instrument === instrument.id);
   return (
     <>
-      <Row name="Instrument">
+      <Setting name="Instrument">
         <Select
           label="Instrument"
           value={instrument.id}
           options={INSTRUMENTS.map(({ id }) => ({ value: id, text: INSTRUMENT_TEXT[id] ?? id }))}
           onChange={(id) => changeSettings({ instrument: id, tuning: `${id}/standard`, capo: 0 })}
         />
-      </Row>
+      </Setting>
       {tuning && (
         <>
-          <Row name="Tuning" says={typedStrings(tuning)}>
+          <Setting name="Tuning" says={typedStrings(tuning)}>
             <Select
               label="Tuning"
               size="small"
@@ -72,7 +72,7 @@ function InstrumentForm() {
               unit="capo"
               onChange={(capo) => changeSettings({ capo })}
             />
-          </Row>
+          </Setting>
           <Drawn tuning={tuning} />
           <Stretch tuning={tuning} />
           <Making key={tuning.id} tuning={tuning} own={own} />
@@ -86,7 +86,7 @@ function InstrumentForm() {
 function Drawn({ tuning }: { readonly tuning: Tuning }) {
   const { fromFret, toFret, leftHanded } = useStore($settings);
   return (
-    <Row name="Drawn" says="Any part of the neck; the right hand's or the left hand's.">
+    <Setting name="Drawn" says="Any part of the neck; the right hand's or the left hand's.">
       <NumberField
         label="First fret that is drawn"
         least={0}
@@ -105,7 +105,7 @@ function Drawn({ tuning }: { readonly tuning: Tuning }) {
       <Toggle isOn={leftHanded} onChange={(isOn) => changeSettings({ leftHanded: isOn })}>
         left-handed
       </Toggle>
-    </Row>
+    </Setting>
   );
 }
 
@@ -114,7 +114,7 @@ function Stretch({ tuning }: { readonly tuning: Tuning }) {
   const { stretch } = useStore($settings);
   const first = Math.round(betweenFrets(tuning, 1, 4));
   return (
-    <Row
+    <Setting
       name="Comfortable stretch"
       says={`Past it a fingering is cautioned against and another one offered. A finger to each of the first four frets opens the hand ${first} mm on this neck. On a full-size guitar no position of the seven modes asks for more than 106 mm from the fifth fret up, so ${COMFORTABLE_STRETCH} mm is taken unless you set another. Warm up first, stop when it hurts, rest five minutes in every half hour; see a doctor or a hand therapist for pain that stays.`}
     >
@@ -126,7 +126,7 @@ function Stretch({ tuning }: { readonly tuning: Tuning }) {
         unit="mm"
         onChange={(mm) => changeSettings({ stretch: mm })}
       />
-    </Row>
+    </Setting>
   );
 }
 
@@ -189,7 +189,7 @@ function Making({ tuning, own }: { readonly tuning: Tuning; readonly own: readon
     </label>
   );
   return (
-    <Row
+    <Setting
       name="A tuning made by hand"
       says="Pitches from the string that lies lowest to string 1, each with its octave."
     >
@@ -258,17 +258,6 @@ function Making({ tuning, own }: { readonly tuning: Tuning; readonly own: readon
           </Button>
         </p>
       )}
-    </Row>
-  );
-}
-
-/** A thing that can be set, with its name and a word about it. */
-export function Row(props: { readonly name: string; readonly says?: string; readonly children: ReactNode }) {
-  return (
-    <section className={styles.setting}>
-      <h3 className={styles.name}>{props.name}</h3>
-      {props.says !== undefined && <p className={styles.says}>{props.says}</p>}
-      <div className={styles.controls}>{props.children}</div>
-    </section>
+    </Setting>
   );
 }

@@ -3,10 +3,9 @@ import { useState } from "react";
 import { PART_SILENT, PARTS, type Part, testScore } from "@/sound";
 import { $playing, $settings, changeSettings, toggle } from "@/state";
 import { Button, Choice, NumberField, Select, Toggle } from "@/ui/controls";
-import { Dialog } from "@/ui/dialog";
+import { Dialog, Setting } from "@/ui/dialog";
 import { PART_TEXT } from "@/ui/words";
 import styles from "./Dialogs.module.css";
-import { Row } from "./InstrumentDialog";
 import { saveMidi, saveWav } from "./tracks";
 
 interface SoundDialogProps {
@@ -37,7 +36,7 @@ function SoundForm() {
   const playing = useStore($playing);
   return (
     <>
-      <Row
+      <Setting
         name="Parts"
         says="The volume begins low, whatever it was left at. Hear the test tone before you put headphones on, and keep long sessions soft."
       >
@@ -61,8 +60,8 @@ function SoundForm() {
         <Button aria-pressed={playing === "test"} onClick={() => toggle("test", testScore())}>
           Test tone
         </Button>
-      </Row>
-      <Row name="Before and over again">
+      </Setting>
+      <Setting name="Before and over again">
         <Select
           label="Count-in"
           size="small"
@@ -79,8 +78,8 @@ function SoundForm() {
         <Toggle isOn={loop} onChange={(isOn) => changeSettings({ loop: isOn })}>
           Go round and round
         </Toggle>
-      </Row>
-      <Row
+      </Setting>
+      <Setting
         name="A tempo that climbs"
         says="It begins at the tempo that is set and grows by itself as the rounds go by."
       >
@@ -116,7 +115,7 @@ function SoundForm() {
         {climb.isOn && climb.to <= tempo && (
           <p role="status">The tempo is {tempo} already, so there is nothing to climb.</p>
         )}
-      </Row>
+      </Setting>
       <Files />
     </>
   );
@@ -140,7 +139,10 @@ function Files() {
   };
   const parts: readonly (readonly Part[])[] = way === "together" ? [PARTS] : PARTS.map((part) => [part]);
   return (
-    <Row name="As files" says="What Play plays, with the volumes of the parts: to practise with elsewhere.">
+    <Setting
+      name="As files"
+      says="What Play plays, with the volumes of the parts: to practise with elsewhere."
+    >
       <Select
         label="How long"
         size="small"
@@ -170,6 +172,6 @@ function Files() {
       {state.at === "failed" && (
         <p role="alert">It could not be made: {state.reason}. A shorter one may do.</p>
       )}
-    </Row>
+    </Setting>
   );
 }

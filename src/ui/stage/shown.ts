@@ -7,12 +7,13 @@ import {
   type Moves,
   type NeckNote,
   neckNotes,
+  pitchesOfVoicing,
   type Place,
   type Position,
   type Tuning,
   type Voicing,
 } from "@/core/instrument";
-import { chordNotes } from "@/core/chord";
+import { type Chord, chordNotes } from "@/core/chord";
 import { type Interval, modulo, type Pitch, pitchAt, soundOf } from "@/core/pitch";
 import { type HomeMode, mode as modeById, reference } from "@/core/scale";
 import {
@@ -133,16 +134,18 @@ function platesFor(
   return [...others, ...hand.values()];
 }
 
-/** The notes of a voicing by name, from the lowest sound up. */
-export function voicingNotes(voicing: Voicing, names: readonly number[], home: number): readonly ShownNote[] {
+/** The notes of a voicing by name, from the string that lies lowest. */
+function voicingNotes(voicing: Voicing, chord: Chord, home: number): readonly ShownNote[] {
   const strings = voicing.frets.flatMap((fret, at) =>
-    fret === null ? [] : [{ string: voicing.frets.length - at, fret, finger: voicing.fingers[at] ?? 0 }],
+    fret === null
+      ? []
+      : [{ place: { string: voicing.frets.length - at, fret }, finger: voicing.fingers[at] ?? 0 }],
   );
-  return strings.map(({ string, fret, finger }, at): ShownNote => {
-    const midi = voicing.sounds[at] ?? 0;
-    const name = names.find((each) => soundOf(each) === modulo(midi, 12)) ?? home;
-    return { pitch: pitchAt(midi, name), interval: name - home, finger, place: { string, fret } };
-  });
+  return pitchesOfVoicing(chord, voicing).map((pitch, at): ShownNote => ({
+    pitch,
+    interval: pitch.name - home,
+    ...strings[at],
+  }));
 }
 
 /** A chord close together from its bass up, for instruments without strings. */
@@ -191,7 +194,7 @@ export function useShown(voicing: Voicing | undefined): Shown {
         const notes = closeChord(names, chord.bass ?? chord.root, homeMode.home, octaveFrom(instrument));
         return { ...base, title: chordText(chord), notes, plates: [] };
       }
-      const notes = voicing ? voicingNotes(voicing, names, homeMode.home) : [];
+      const notes = voicing ? voicingNotes(voicing, chord, homeMode.home) : [];
       const silent =
         voicing?.frets.flatMap((fret, at) => (fret === null ? [voicing.frets.length - at] : [])) ?? [];
       return { ...base, title: chordText(chord), notes, silent, plates: platesFor(notes, [], label, plain) };
