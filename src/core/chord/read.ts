@@ -39,8 +39,7 @@ const interval = (sign: string, number: string): Interval =>
   maybeDegree(sign.replace("+", "#").replace("-", "b") + number) ?? 0;
 
 function extend(quality: Quality, number: number): void {
-  const minorSeventh = quality.third === -3 && quality.fifth === -6 && quality.seventh === -9;
-  quality.seventh = quality.major ? 5 : minorSeventh ? -9 : -2;
+  quality.seventh = quality.major ? 5 : isDiminished(quality) ? -9 : -2;
   if (number >= 9) quality.upper.add(2);
   if (number === 11) quality.upper.add(-1);
   if (number === 13) {
@@ -50,53 +49,83 @@ function extend(quality: Quality, number: number): void {
   if (number === 11 && quality.third === 4) quality.optional.add(4);
 }
 
+/** Read as "dim" with or without a seventh of its own, so that a number after it stands over ♭♭7. */
+const isDiminished = ({ third, fifth, seventh }: Quality) =>
+  third === -3 && fifth === -6 && (seventh === undefined || seventh === -9);
+
 function suspend(quality: Quality, which: string): void {
   quality.third = undefined;
   if (which.includes("2")) quality.upper.add(2);
   if (which !== "2") quality.upper.add(-1);
 }
 
+/** The number that a tone above the seventh goes by: 2 is a ninth there, 4 an eleventh, 6 a thirteenth. */
+const UPPER_NUMBER: Readonly<Record<string, string>> = { "2": "9", "4": "11", "6": "13" };
+
 /** An altered tone takes the place of the plain one: ♭5 and ♯5 of the fifth, ♭9 and ♯9 of the ninth, and so on. */
-function alter(quality: Quality, tone: Interval, number: string): void {
-  if (number === "5") quality.fifth = tone;
-  else {
+function alter(quality: Quality, sign: string, written: string): void {
+  const number = UPPER_NUMBER[written] ?? written;
+  const tone = interval(sign, number);
+  if (number !== "5") {
     quality.upper.delete(interval("", number));
     quality.upper.add(tone);
+  } else if (quality.fifth === 1 || quality.fifth === undefined || quality.fifth === tone) {
+    quality.fifth = tone;
+  } else {
+    // Both fifths altered: the other one is written as ♯11 or ♭13.
+    quality.upper.add(tone === 8 ? -4 : 6);
   }
 }
 
+const leaveOut = (quality: Quality, number: string): void => {
+  if (number === "3") quality.third = undefined;
+  else if (number === "5") quality.fifth = undefined;
+  else if (number === "7") quality.seventh = undefined;
+  else quality.upper.delete(interval("", number));
+};
+
+const add = (quality: Quality, sign: string, number: string): void => {
+  quality.upper.add(interval(sign, number));
+};
+
 /** Tried in order at each place of the symbol; the first that matches is taken. */
 const RULES: readonly Rule[] = [
+  // A number by itself in parentheses, or after a comma, is added and brings nothing with it: C7(13).
+  [/^(?:\(\s*|,\s*)(2|4|6|9|11|13)(?=[),\s#♯b♭+-])/u, (q, [, number = ""]) => add(q, "", number)],
   [/^[(),]\s*|^\s+(?=[(#♯b♭a-z])/u, () => undefined],
+  // A slash before a number or a major mark parts them: 6/9, 7/13, m/maj7, 7/b9.
+  [/^\/(2|4|6|9|11|13)(?!\d)/u, (q, [, number = ""]) => add(q, "", number)],
+  [/^\/(?=[#♯b♭]\d|maj|Maj|ma|M|Δ)/u, () => undefined],
   [
-    /^(?:maj|Maj|MAJ|ma(?!dd)|Ma|M|Δ|△|\^)(7|9|11|13)?/u,
+    /^(?:major|Major|maj|Maj|MAJ|ma(?!dd)|Ma|MA|M(?![Ii])|Δ|△|\^|j(?=7|9))(7|9|11|13)?/u,
     (q, [mark = "", number]) => {
       q.major = true;
       if (number) extend(q, Number(number));
       else if (/[Δ△^]/u.test(mark)) q.seventh = 5;
     },
   ],
-  [/^(?:min|Min|MIN|mi|m)(?!a)/u, (q) => void (q.third = -3)],
-  [/^m(?=a)/u, (q) => void (q.third = -3)],
+  [/^(?:minor|Minor|min|Min|MIN|mi|Mi|MI|m)/u, (q) => void (q.third = -3)],
   [
-    /^(?:ø|Ø)7?/u,
-    (q) => {
+    /^(?:ø|Ø|half-?dim|hdim)(7|9|11)?/u,
+    (q, [, number = "7"]) => {
       q.third = -3;
       q.fifth = -6;
       q.seventh = -2;
+      for (const each of ["9", "11"]) if (Number(number) >= Number(each)) add(q, "", each);
     },
   ],
   [
-    /^(?:dim|°|º|o(?!m))(7)?/u,
-    (q, [, seven]) => {
+    /^(?:dim|°|º|o(?!m))(7|9|11)?/u,
+    (q, [, number]) => {
       q.third = -3;
       q.fifth = -6;
-      if (seven) q.seventh = -9;
+      if (number) extend(q, Number(number));
     },
   ],
+  [/^dom(?=7|9|11|13)/u, () => undefined],
   [/^aug/u, (q) => void (q.fifth = 8)],
   [
-    /^alt/u,
+    /^alt\.?/u,
     (q) => {
       q.third = 4;
       q.fifth = undefined;
@@ -108,44 +137,48 @@ const RULES: readonly Rule[] = [
     /^sus([#♯b♭])(2|4)/u,
     (q, [, sign = "", number = ""]) => {
       q.third = undefined;
-      q.upper.add(interval(sign, number));
+      add(q, sign, number);
     },
   ],
-  [/^sus(24|2sus4|4|2)?/u, (q, [, which = "4"]) => suspend(q, which)],
   [
-    /^add([#♯b♭]?)(2|4|6|9|11|13)/u,
-    (q, [, sign = "", number = ""]) => void q.upper.add(interval(sign, number)),
-  ],
-  [
-    /^(?:no|omit)\s?(3|5)(?:rd|th)?/u,
+    /^sus(7|9|13)/u,
     (q, [, number]) => {
-      if (number === "3") q.third = undefined;
-      else q.fifth = undefined;
+      extend(q, Number(number));
+      suspend(q, "4");
     },
   ],
-  [
-    /^6\s?\/?\s?9|^69/u,
-    (q) => {
-      q.upper.add(3).add(2);
-    },
-  ],
+  [/^sus(2\/?4|4\/?2|2sus4|4sus2|4|2)?/u, (q, [, which = "4"]) => suspend(q, which)],
+  [/^add\s?([#♯b♭+-]?)(2|4|6|9|11|13)/u, (q, [, sign = "", number = ""]) => add(q, sign, number)],
+  [/^(?:no|omit)\s?(3|5|7|9|11)(?:rd|th)?/u, (q, [, number = ""]) => leaveOut(q, number)],
+  [/^6\s?\/?\s?9|^69/u, (q) => void q.upper.add(3).add(2)],
   [/^(7|9|11|13)/u, (q, [, number]) => extend(q, Number(number))],
   [/^6/u, (q) => void q.upper.add(3)],
-  [/^[24](?!\d)/u, (q, [number = ""]) => void q.upper.add(interval("", number))],
+  [/^[24](?!\d)/u, (q, [number = ""]) => add(q, "", number)],
+  [/^\+/u, (q) => void (q.fifth = 8)],
 ];
 
 /** Signs that mean another thing right after the root: C5, C+ and C-. */
 const BARE_RULES: readonly Rule[] = [
   [/^5(?!\d)/u, (q) => void (q.third = undefined)],
-  [/^\+(?!(?:9|11)\b)/u, (q) => void (q.fifth = 8)],
+  [/^\+5?/u, (q) => void (q.fifth = 8)],
   [/^-(?!5)/u, (q) => void (q.third = -3)],
 ];
 
 /** Alterations may follow anything but a bare root's own + and -. */
-const ALTERATION: Rule = [
-  /^([#♯b♭+-])(5|6|9|11|13)/u,
-  (q, [, sign = "", number = ""]) => alter(q, interval(sign, number === "6" ? "13" : number), number),
+const ALTERATIONS: readonly Rule[] = [
+  // A raised seventh is the major one of a minor chord: m(#7), m+7.
+  [/^[#♯+]7/u, (q) => void (q.seventh = 5)],
+  [/^([#♯b♭+-])(2|4|5|6|9|11|13)/u, (q, [, sign = "", number = ""]) => alter(q, sign, number)],
 ];
+
+const SUPERSCRIPTS = "⁰¹²³⁴⁵⁶⁷⁸⁹";
+
+/** Raised figures as plain ones, each in its place. */
+const plainFigures = (text: string) =>
+  text.replaceAll(/[⁰¹²³⁴-⁹]/gu, (figure) => String(SUPERSCRIPTS.indexOf(figure)));
+
+/** A slash that is followed by a tone or a major mark, and not by a bass. */
+const PARTING_SLASH = /^\/(?:(?:2|4|6|9|11|13)(?!\d)|[#♯b♭]\d|maj|Maj|ma|M|Δ)/u;
 
 const ROOT = new RegExp(`^([A-G]|[a-g](?!dd|lt|im|ug))(${ACCIDENTALS})`, "u");
 
@@ -158,7 +191,8 @@ const ROOT = new RegExp(`^([A-G]|[a-g](?!dd|lt|im|ug))(${ACCIDENTALS})`, "u");
  *
  * @example readSymbol("A13") // { chord: { root: 3, tones: [0, 4, 1, -2, 2, 3], optional: [] } }
  */
-export function readSymbol(text: string): SymbolReading {
+export function readSymbol(written: string): SymbolReading {
+  const text = plainFigures(written);
   const head = ROOT.exec(text);
   if (!head) return { unread: { code: "chord-unread", offset: 0, found: text, expected: "root" } };
   const root = fifthsFrom(head[1] ?? "", accidentalCount(head[2] ?? ""));
@@ -175,14 +209,14 @@ export function readSymbol(text: string): SymbolReading {
   let bass: Fifths | undefined;
   while (at < text.length) {
     const rest = text.slice(at);
-    if (rest.startsWith("/")) {
+    if (rest.startsWith("/") && !PARTING_SLASH.test(rest)) {
       bass = maybeFifths(rest.slice(1));
       if (bass === undefined) {
         return { unread: { code: "bass-unread", offset: at + 1, found: rest.slice(1), expected: "bass" } };
       }
       break;
     }
-    const rules = q.bare ? [...BARE_RULES, ALTERATION, ...RULES] : [ALTERATION, ...RULES];
+    const rules = q.bare ? [...BARE_RULES, ...ALTERATIONS, ...RULES] : [...ALTERATIONS, ...RULES];
     const taken = rules
       .map(([pattern, apply]) => ({ found: pattern.exec(rest), apply }))
       .find(({ found }) => found);
