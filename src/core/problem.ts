@@ -14,6 +14,7 @@ export type ProblemCode =
   | "chord-unread"
   | "bass-unread"
   | "repeat-of-nothing"
+  | "lock-unread"
   | "note-unread"
   | "length-unread"
   | "abc-unread"

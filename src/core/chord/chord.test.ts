@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { printDegree, printName } from "../pitch";
 import { USUAL_MODES } from "../scale";
-import { chordNotes, diatonicChords, MOST_CHORDS, printChord, readChart, readSymbol } from ".";
+import { chordNotes, diatonicChords, printChord, readSymbol } from ".";
 
 function read(text: string): string {
   const reading = readSymbol(text);
@@ -63,7 +63,6 @@ describe("chord symbols", () => {
 
   it("never throws on any text", () => {
     fc.assert(fc.property(fc.string(), (text) => void readSymbol(text)));
-    fc.assert(fc.property(fc.string(), (text) => void readChart(text)));
   });
 
   it("spells the tones from the root", () => {
@@ -81,48 +80,5 @@ describe("chord symbols", () => {
       "G",
       "F#",
     ]);
-  });
-});
-
-describe("a line of chords", () => {
-  const bars = (text: string) =>
-    readChart(text).value.map(({ symbol, bar, length }) => `${bar} ${symbol} ${length}`);
-
-  it("takes bars apart at bar lines", () => {
-    expect(bars("| Em9 | A13 D7 |")).toEqual(["1 Em9 1", "2 A13 0.5", "2 D7 0.5"]);
-    expect(bars("||: Em9 | A13 :||")).toEqual(["1 Em9 1", "2 A13 1"]);
-    expect(bars("Em9|A13|]")).toEqual(["1 Em9 1", "2 A13 1"]);
-  });
-
-  it("makes every chord a bar where there are no bar lines", () => {
-    expect(bars("Dm7 G7 Cmaj7")).toEqual(["1 Dm7 1", "2 G7 1", "3 Cmaj7 1"]);
-  });
-
-  it("repeats bars and beats, and knows silence", () => {
-    expect(bars("| Em9 | % | N.C. |")).toEqual(["1 Em9 1", "2 Em9 1", "3 N.C. 1"]);
-    expect(bars("| Em9 / / A7 |")).toEqual(["1 Em9 0.75", "1 A7 0.25"]);
-  });
-
-  it("keeps a spelled-out parenthesis with its chord", () => {
-    expect(bars("| C7(b9, #11) | Fm(maj7) |")).toEqual(["1 C7(b9, #11) 1", "2 Fm(maj7) 1"]);
-  });
-
-  it("keeps the place of what it cannot read, and says where it stands", () => {
-    const { value, problems } = readChart("| Em9 | Aqq | D6 |");
-    expect(value.map(({ symbol, chord }) => [symbol, chord !== undefined])).toEqual([
-      ["Em9", true],
-      ["Aqq", false],
-      ["D6", true],
-    ]);
-    expect(problems).toEqual([
-      { code: "chord-unread", offset: 9, length: 2, found: "qq", expected: "quality" },
-    ]);
-  });
-
-  it("says when there is nothing to repeat and when it is too long", () => {
-    expect(readChart("| % | C |").problems[0]?.code).toBe("repeat-of-nothing");
-    const long = readChart("C ".repeat(MOST_CHORDS + 5));
-    expect([long.value.length, long.problems[0]?.code]).toEqual([MOST_CHORDS, "too-long"]);
-    expect(readChart("").value).toEqual([]);
   });
 });

@@ -1,5 +1,6 @@
 export * from "./ask";
 export * from "./chart";
+export * from "./chart-tokens";
 export * from "./chord";
 export * from "./exact";
 export * from "./fourths";
@@ -9,4 +10,5 @@ export * from "./of-mode";
 export * from "./read";
 export * from "./shapes";
 export * from "./shared-out";
+export * from "./transpose";
 export * from "./vamps";

@@ -229,6 +229,23 @@ export function readSymbol(written: string): SymbolReading {
   return { chord: { root, ...tonesOf(q), bass } };
 }
 
+/**
+ * A readable symbol taken apart as it is written: root, quality, and the bass after a slash.
+ *
+ * @example partsOfSymbol("F#m7b5/E") // { root: "F#", quality: "m7b5", bass: "E" }
+ */
+export function partsOfSymbol(
+  text: string,
+): { readonly root: string; readonly quality: string; readonly bass: string | undefined } | undefined {
+  const reading = readSymbol(text);
+  const root = ROOT.exec(text)?.[0];
+  if (!("chord" in reading) || root === undefined) return undefined;
+  const slash = reading.chord.bass === undefined ? -1 : text.lastIndexOf("/");
+  return slash < 0
+    ? { root, quality: text.slice(root.length), bass: undefined }
+    : { root, quality: text.slice(root.length, slash), bass: text.slice(slash + 1) };
+}
+
 function tonesOf(q: Quality): { tones: readonly Interval[]; optional: readonly Interval[] } {
   const stacked = [0, q.third, q.fifth, q.seventh].filter((tone) => tone !== undefined);
   const upper = UPPER_ORDER.filter((tone) => q.upper.has(tone) && !stacked.includes(tone));

@@ -1,7 +1,8 @@
 import { type Fifths, type Interval, soundOf } from "../pitch";
 import { type ChartChord, chordNotes } from "../chord";
-import { type HomeMode, holds, notesOf, transpose } from "../scale";
-import { type OneModeReading, oneModeReadings, type ReadingChoice } from "./one-mode";
+import { type HomeMode, holds, notesOf, soundsOn } from "../scale";
+import { oneModeReadings, type Segment } from "./readings";
+import type { ReadingChoice } from "./states";
 
 /** A chord that holds a note in which two modes differ, and what the note is in that chord. */
 export interface Holder {
@@ -22,33 +23,36 @@ export interface Decision {
   readonly differ: readonly [readonly Fifths[], readonly Fifths[]];
 }
 
-const soundsAt = ({ home, mode }: HomeMode) => transpose(mode.sounds, soundOf(home));
-
 /** Notes of one mode that the other does not sound. */
-function only(one: HomeMode, other: HomeMode): readonly Fifths[] {
-  return notesOf(one).filter((note) => !holds(soundsAt(other), soundOf(note)));
+export function notesOnlyIn(one: HomeMode, other: HomeMode): readonly Fifths[] {
+  return notesOf(one).filter((note) => !holds(soundsOn(other), soundOf(note)));
 }
 
-function holders(notes: readonly Fifths[], chords: readonly ChartChord[]): readonly Holder[] {
-  return chords.flatMap(({ chord }, at) =>
+function holders(notes: readonly Fifths[], chords: readonly ChartChord[], first: number): readonly Holder[] {
+  return chords.flatMap(({ chord }, n) =>
     chord
       ? chordNotes(chord)
           .filter((tone) => notes.some((note) => soundOf(note) === soundOf(tone)))
-          .map((note) => ({ at, note, role: note - chord.root }))
+          .map((note) => ({ at: n + first, note, role: note - chord.root }))
       : [],
   );
 }
 
 /**
- * What decides between two modes over a chart: the notes in which they differ and the chords that hold them.
+ * What decides between two modes over chords: the notes in which they differ and the chords that hold them.
  *
+ * @param from the place of the first of the chords in its chart
  * @example whatDecides([E Dorian, E Aeolian], chart "| Em9 | A13 |") // C♯, the third of A13
  */
-export function whatDecides(between: readonly [HomeMode, HomeMode], chords: readonly ChartChord[]): Decision {
+export function whatDecides(
+  between: readonly [HomeMode, HomeMode],
+  chords: readonly ChartChord[],
+  from = 0,
+): Decision {
   const [one, other] = between;
-  const differ = [only(one, other), only(other, one)] as const;
-  const first = holders(differ[0], chords);
-  const second = holders(differ[1], chords);
+  const differ = [notesOnlyIn(one, other), notesOnlyIn(other, one)] as const;
+  const first = holders(differ[0], chords, from);
+  const second = holders(differ[1], chords, from);
   const same = differ[0].length === 0 && differ[1].length === 0;
   return {
     between,
@@ -59,26 +63,27 @@ export function whatDecides(between: readonly [HomeMode, HomeMode], chords: read
   };
 }
 
-/** Rivals on the leader's own home, and on other homes, that are worth telling it from. */
+/** Rivals on the segment's own home, and on other homes, that are worth telling it from. */
 const RIVALS = { sameHome: 1, otherHome: 1 };
 
-/** What decides between a reading and its nearest rivals: first those on the same home, then on another. */
+/**
+ * What decides between a segment's mode and its nearest rivals over the same chords: first those on the same home, then on
+ * another.
+ */
 export function decisions(
-  leader: HomeMode,
+  { from, to, homeMode }: Segment,
   chords: readonly ChartChord[],
   choice: ReadingChoice = {},
 ): readonly Decision[] {
-  const isLeader = ({ homeMode }: OneModeReading) =>
-    homeMode.mode === leader.mode && soundOf(homeMode.home) === soundOf(leader.home);
-  const here = oneModeReadings(chords, { ...choice, home: leader.home, most: RIVALS.sameHome + 1 });
-  const elsewhere =
-    choice.home === undefined
-      ? oneModeReadings(chords, { ...choice, most: 12 }).filter(
-          ({ homeMode }) => soundOf(homeMode.home) !== soundOf(leader.home),
-        )
-      : [];
+  const stretch = chords.slice(from, to + 1).map((each) => ({ ...each, lock: undefined }));
+  const chart = { chords: stretch, bars: [] };
+  const isHere = (other: HomeMode) => soundOf(other.home) === soundOf(homeMode.home);
+  const rivals = (asked: ReadingChoice) =>
+    oneModeReadings(chart, { ...choice, ...asked }).flatMap(({ segments: [only] }) => only?.homeMode ?? []);
+  const here = rivals({ home: homeMode.home, most: RIVALS.sameHome + 1 });
+  const elsewhere = choice.home === undefined ? rivals({ most: 12 }).filter((other) => !isHere(other)) : [];
   return [
-    ...here.filter((each) => !isLeader(each)).slice(0, RIVALS.sameHome),
+    ...here.filter(({ mode }) => mode !== homeMode.mode).slice(0, RIVALS.sameHome),
     ...elsewhere.slice(0, RIVALS.otherHome),
-  ].map(({ homeMode }) => whatDecides([leader, homeMode], chords));
+  ].map((rival) => whatDecides([homeMode, rival], stretch, from));
 }

@@ -1,15 +1,15 @@
 import { type Fifths, soundOf } from "../pitch";
-import { type Chord, chordNotes, chordSounds } from "../chord";
+import { type Chart, type Chord, chordNotes, chordSounds } from "../chord";
 import {
-  USUAL_MODES,
+  CATALOGUE,
   colourOn,
   type HomeMode,
   holds,
   type Mode,
   notesOf,
   soundSet,
+  soundsOn,
   type Telling,
-  transpose,
 } from "../scale";
 
 /** How a chord sits in a mode. All lists are names, in the order of the mode or of the chord. */
@@ -32,7 +32,7 @@ export interface Fit {
  */
 export function fitOf(chord: Chord, homeMode: HomeMode, telling?: Telling): Fit {
   const sounds = chordSounds(chord);
-  const modeSounds = transpose(homeMode.mode.sounds, soundOf(homeMode.home));
+  const modeSounds = soundsOn(homeMode);
   const notes = notesOf(homeMode);
   const beside = notes.filter((note) => !holds(sounds, soundOf(note)));
   const rubs = beside.filter((note) => holds(sounds, soundOf(note) - 1));
@@ -48,24 +48,44 @@ export function fitOf(chord: Chord, homeMode: HomeMode, telling?: Telling): Fit 
 /**
  * The modes of a catalogue, on the chord's own root, that hold all its tones; the most used families first.
  *
- * @example modesForChord(A13).map((fit) => fit.homeMode.mode.id) // ["mixolydian", "lydian-dominant"]
+ * @example modesForChord(A13, USUAL_MODES).map((fit) => fit.homeMode.mode.id) // ["mixolydian", "lydian-dominant"]
  */
-export function modesForChord(chord: Chord, scales: readonly Mode[] = USUAL_MODES): readonly Fit[] {
+export function modesForChord(chord: Chord, scales: readonly Mode[] = CATALOGUE): readonly Fit[] {
   return scales
     .map((mode) => fitOf(chord, { home: chord.root, mode }))
     .filter((fit) => fit.outside.length === 0);
 }
 
 /**
+ * The places of a chart whose chords are heard just before or after a chord, as it is played, other chords than itself.
+ *
+ * @example neighboursOf(chart "|: Em9 | A13 :|", 1) // [0]: A13 comes from Em9 and goes back to it
+ */
+export function neighboursOf(
+  { chords, order }: Pick<Chart, "chords" | "order">,
+  at: number,
+): readonly number[] {
+  const own = chords[at]?.symbol;
+  const beside = order.flatMap((place, n) => (place === at ? [order[n - 1], order[n + 1]] : []));
+  return [...new Set(beside)].filter(
+    (place): place is number =>
+      place !== undefined && chords[place]?.chord !== undefined && chords[place].symbol !== own,
+  );
+}
+
+/**
  * The signal notes of a chord: tones that neither neighbour in the chart has, thirds and sevenths first, the root last.
  *
- * @example signalNotes([Em9, A13, Em9], 1) // C♯, A
+ * @example signalNotes(chart "| Em9 | A13 | Em9 |", 1) // C♯, A
  */
-export function signalNotes(chords: readonly (Chord | undefined)[], at: number): readonly Fifths[] {
-  const chord = chords[at];
+export function signalNotes(chart: Pick<Chart, "chords" | "order">, at: number): readonly Fifths[] {
+  const chord = chart.chords[at]?.chord;
   if (!chord) return [];
   const beside = soundSet(
-    [chords[at - 1], chords[at + 1]].flatMap((other) => (other ? chordNotes(other).map(soundOf) : [])),
+    neighboursOf(chart, at).flatMap((place) => {
+      const other = chart.chords[place]?.chord;
+      return other ? chordNotes(other).map(soundOf) : [];
+    }),
   );
   const rank = (note: Fifths) => {
     const tone = note - chord.root;

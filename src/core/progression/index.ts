@@ -1,4 +1,9 @@
 export * from "./decide";
 export * from "./fit";
+export * from "./guide-tones";
 export * from "./home";
-export * from "./one-mode";
+export * from "./outside";
+export * from "./plain-way";
+export * from "./readings";
+export type { ReadingChoice } from "./states";
+export * from "./turns";

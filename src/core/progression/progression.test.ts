@@ -2,8 +2,19 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { fifthsOf, printDegree, printName } from "../pitch";
 import { type Chord, readChart, readSymbol } from "../chord";
-import { type HomeMode, mode } from "../scale";
-import { chartHomes, decisions, fitOf, modesForChord, oneModeReadings, signalNotes, whatDecides } from ".";
+import { type HomeMode, mode, USUAL_MODES } from "../scale";
+import {
+  type ChartReading,
+  chartHomes,
+  decisions,
+  fitOf,
+  modesForChord,
+  neighboursOf,
+  oneModeReadings,
+  outsideOf,
+  signalNotes,
+  whatDecides,
+} from ".";
 
 const SCENE = "| Em9 | A13 | Em9 | A13 | Cmaj7 | D6 | Em9 | B7sus4 |";
 
@@ -14,6 +25,7 @@ const chord = (symbol: string): Chord => {
 };
 const at = (home: string, id: string): HomeMode => ({ home: fifthsOf(home), mode: mode(id) });
 const name = ({ home, mode: { id } }: HomeMode) => `${printName(home)} ${id}`;
+const whole = ({ segments: [only] }: ChartReading) => only && name(only.homeMode);
 const names = (notes: readonly number[]) => notes.map((note) => printName(note)).join(" ");
 
 describe("how a chord sits in a mode", () => {
@@ -33,7 +45,7 @@ describe("how a chord sits in a mode", () => {
   });
 
   it("finds the modes that hold a chord on its root", () => {
-    expect(modesForChord(chord("A13")).map(({ homeMode }) => name(homeMode))).toEqual([
+    expect(modesForChord(chord("A13"), USUAL_MODES).map(({ homeMode }) => name(homeMode))).toEqual([
       "A mixolydian",
       "A lydian-dominant",
     ]);
@@ -41,9 +53,15 @@ describe("how a chord sits in a mode", () => {
   });
 
   it("has the signal notes that neither neighbour has, third first", () => {
-    const chords = [chord("Em9"), chord("A13"), chord("Em9")];
-    expect(names(signalNotes(chords, 1))).toBe("C# A");
-    expect(signalNotes([undefined], 0)).toEqual([]);
+    expect(names(signalNotes(readChart("| Em9 | A13 | Em9 |").value, 1))).toBe("C# A");
+    expect(signalNotes(readChart("| zzz |").value, 0)).toEqual([]);
+  });
+
+  it("knows the neighbours as they are played, repeats and endings taken", () => {
+    const chart = readChart("|: Em9 | A13 |1. D6 :|2. Cmaj7 |").value;
+    expect(neighboursOf(chart, 1)).toEqual([0, 2, 3]);
+    expect(neighboursOf(chart, 0)).toEqual([1, 2]);
+    expect(neighboursOf(readChart("| Em9 | Em9 | A13 |").value, 1)).toEqual([2]);
   });
 });
 
@@ -61,18 +79,20 @@ describe("one mode for a chart", () => {
     ["D#m7 G#7", "D# dorian"],
   ])("%s is %s", (line, expected) => {
     const [first] = oneModeReadings(readChart(line).value);
-    expect(first && name(first.homeMode)).toBe(expected);
+    expect(first && whole(first)).toBe(expected);
   });
 
   it("says what lies outside, over which chord", () => {
     const [first] = oneModeReadings(readChart(SCENE).value);
-    expect(first?.outside.map(({ at: place, note }) => `${printName(note)} ${place}`)).toEqual(["C 4"]);
+    expect(first && outsideOf(first).map(({ at: place, note }) => `${printName(note)} ${place}`)).toEqual([
+      "C 4",
+    ]);
     expect(first?.cost).toBe(1);
   });
 
   it("keeps a home set by hand and its spelling", () => {
     const readings = oneModeReadings(readChart("Em F").value, { home: fifthsOf("Fb") });
-    expect(readings.every(({ homeMode }) => homeMode.home === fifthsOf("Fb"))).toBe(true);
+    expect(readings.every(({ segments: [only] }) => only?.homeMode.home === fifthsOf("Fb"))).toBe(true);
   });
 
   it("leaves no less outside than any other home and mode would", () => {
@@ -88,21 +108,22 @@ describe("one mode for a chart", () => {
 
   it("reads round a chord that nobody can read, and has no answer for none", () => {
     const [first] = oneModeReadings(readChart("| Em9 | Zzz | A13 |").value);
-    expect(first && name(first.homeMode)).toBe("E dorian");
+    expect(first && whole(first)).toBe("E dorian");
     expect(oneModeReadings(readChart("| Zzz |").value)).toEqual([]);
   });
 
   it("hears a dominant that resolves as speaking for home", () => {
-    const home = chartHomes(readChart("Dm7 G7 Cmaj7").value)[0];
+    const home = chartHomes(readChart("Dm7 G7 Cmaj7").value.chords)[0];
     expect(home?.evidence.map(({ code }) => code)).toEqual(["last-chord", "cadence", "length"]);
   });
 });
 
 describe("what decides", () => {
   const chart = readChart(SCENE).value;
+  const { chords } = chart;
 
   it("is the third of A13 between E Dorian and E Aeolian", () => {
-    const decision = whatDecides([at("E", "dorian"), at("E", "aeolian")], chart);
+    const decision = whatDecides([at("E", "dorian"), at("E", "aeolian")], chords);
     expect(decision.by).toBe("notes");
     expect(decision.first.map((each) => [each.at, printName(each.note), printDegree(each.role)])).toEqual([
       [1, "C#", "3"],
@@ -112,16 +133,19 @@ describe("what decides", () => {
   });
 
   it("is only the home between modes with the same notes", () => {
-    expect(whatDecides([at("E", "dorian"), at("D", "ionian")], chart).by).toBe("home");
+    expect(whatDecides([at("E", "dorian"), at("D", "ionian")], chords).by).toBe("home");
   });
 
   it("is open where no chord holds a note that differs, and says which would", () => {
-    const decision = whatDecides([at("A", "dorian"), at("A", "dorian-flat2")], readChart("Am7 D7").value);
+    const decision = whatDecides(
+      [at("A", "dorian"), at("A", "dorian-flat2")],
+      readChart("Am7 D7").value.chords,
+    );
     expect([decision.by, names(decision.differ[0]), names(decision.differ[1])]).toEqual(["open", "B", "Bb"]);
   });
 
   it("tells the leader from rivals on its home first", () => {
-    const found = decisions(at("E", "dorian"), chart);
+    const found = decisions({ from: 0, to: 7, homeMode: at("E", "dorian"), outside: [] }, chords);
     expect(found.map(({ between }) => name(between[1]))).toEqual(["E aeolian", "B aeolian"]);
   });
 });

@@ -1,5 +1,6 @@
-import type { Fifths } from "../pitch";
+import { type Fifths, soundOf } from "../pitch";
 import { type Family, familyOf, intervalAt, type Mode } from "./catalogue";
+import { type SoundSet, transpose } from "./sound-set";
 
 /** A mode on a home: what the views pass round. */
 export interface HomeMode {
@@ -59,6 +60,9 @@ export function brightestFirst(modes: readonly Mode[]): readonly Mode[] {
 export function notesOf({ home, mode }: HomeMode): readonly Fifths[] {
   return mode.intervals.map((interval) => home + interval);
 }
+
+/** The sounding pitch classes of a mode on its home, C as bit 0. */
+export const soundsOn = ({ home, mode }: HomeMode): SoundSet => transpose(mode.sounds, soundOf(home));
 
 /** Steps in half steps from each note to the next, back to home at the end: Dorian 2 1 2 2 2 1 2. */
 export function stepsOf(sounds: readonly number[]): readonly number[] {

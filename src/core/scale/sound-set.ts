@@ -38,11 +38,14 @@ export function members(set: SoundSet): readonly number[] {
 }
 
 /** How many notes the set has. */
-export function size(set: SoundSet): number {
+export const size = (set: SoundSet): number => SIZES[set] ?? 0;
+
+/** For each of the 4096 sets how many notes it has. */
+const SIZES = Uint8Array.from({ length: ALL + 1 }, (_, set) => {
   let count = 0;
   for (let rest = set; rest !== 0; rest &= rest - 1) count += 1;
   return count;
-}
+});
 
 /** Half steps after which the set is itself again: 12 for most, 2 for the whole-tone scale. */
 export function period(set: SoundSet): number {

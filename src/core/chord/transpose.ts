@@ -1,0 +1,60 @@
+import { accidentalsOf, type Fifths, type Interval, maybeFifths, type NameForm, printName } from "../pitch";
+import { chartTokens } from "./chart-tokens";
+import { chordNotes } from "./chord";
+import { partsOfSymbol, readSymbol } from "./read";
+
+const formOf = (text: string): NameForm => (/[♯♭𝄪𝄫]/u.test(text) ? "signs" : "ascii");
+
+/** A name in a form, in lower case where the one before was. */
+function writtenLike(name: Fifths, before: string, form: NameForm): string {
+  const next = printName(name, form);
+  return /^[a-g]/u.test(before) ? next.charAt(0).toLowerCase() + next.slice(1) : next;
+}
+
+/** A symbol moved by an interval, its quality as it was written; what cannot be read stays as it is. */
+export function transposeSymbol(symbol: string, by: Interval, form = formOf(symbol)): string {
+  const parts = partsOfSymbol(symbol);
+  if (!parts) return symbol;
+  const { root, quality, bass } = parts;
+  const moved = (text: string) => writtenLike((maybeFifths(text) ?? 0) + by, text, form);
+  return moved(root) + quality + (bass === undefined ? "" : `/${moved(bass)}`);
+}
+
+/**
+ * A chart moved by an interval: roots, basses and homes set by hand; all else, what cannot be read among it, stays as it was
+ * typed.
+ *
+ * @example transposeChart("| Em9 | A13 | {E Dorian}", -5) // "| Ebm9 | Ab13 | {Eb Dorian}"
+ */
+export function transposeChart(text: string, by: Interval): string {
+  const form = formOf(text);
+  let moved = "";
+  let at = 0;
+  for (const { kind, text: written, offset } of chartTokens(text)) {
+    moved += text.slice(at, offset);
+    at = offset + written.length;
+    if (kind === "other") moved += transposeSymbol(written, by, form);
+    else if (kind === "lock")
+      moved += written.replace(/^(\{\s*)([A-Ga-g][#♯b♭x𝄪𝄫]*)(?=[\s}])/u, (_, brace: string, home: string) => {
+        const name = maybeFifths(home);
+        return name === undefined ? brace + home : brace + writtenLike(name + by, home, form);
+      });
+    else moved += written;
+  }
+  return moved + text.slice(at);
+}
+
+/**
+ * The interval by which a chart goes up by half steps with the fewest accidentals in its chords; on a tie the sharp one.
+ *
+ * @example plainestInterval("| Em9 | A13 |", 2) // 2: F♯m9 and B13, not G♭m9
+ */
+export function plainestInterval(text: string, halfSteps: number): Interval {
+  const notes = chartTokens(text).flatMap(({ kind, text: symbol }) => {
+    const reading = kind === "other" ? readSymbol(symbol) : undefined;
+    return reading && "chord" in reading ? chordNotes(reading.chord) : [];
+  });
+  const cost = (by: Interval) => notes.reduce((sum, note) => sum + Math.abs(accidentalsOf(note + by)), 0);
+  const sharp = (((halfSteps * 7) % 12) + 12) % 12;
+  return [sharp, sharp - 12].reduce((best, by) => (cost(by) < cost(best) ? by : best));
+}
