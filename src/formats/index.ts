@@ -1,7 +1,12 @@
 export * from "./abc";
+export type { FileChart } from "./chart-text";
+export * from "./chordpro";
 export * from "./csv";
 export * from "./midi";
+export * from "./midi-chords";
+export * from "./musicxml";
 export * from "./notes";
 export * from "./scala";
 export * from "./wav";
 export * from "./write-abc";
+export * from "./write-musicxml";

@@ -1,0 +1,140 @@
+import { chordNames, exactSymbol } from "@/core/chord";
+import { modulo, spellSound } from "@/core/pitch";
+import type { Reading } from "@/core/problem";
+import { compareRanks } from "@/core/scale";
+import { barTokens, type FileChart, lineText, linesOfBars } from "./chart-text";
+
+/** A note of a MIDI file, in quarters from the start. */
+interface Sounded {
+  readonly midi: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** A stretch of a bar in which one chord is named. */
+interface Named {
+  readonly symbol: string;
+  readonly length: number;
+}
+
+/** Notes shorter than this share of a stretch are passing. */
+const PASSING = 0.2;
+
+/** Files longer than this are cut. */
+const MOST_BARS = 1000;
+
+/**
+ * Names the chords of a MIDI file from its notes: each bar, or each half of it where the notes change, by the chord that holds
+ * what sounds there longest, with its lowest note as bass. Drums are passed over. Never throws.
+ *
+ * @example (await readMidiChords(bytes)).value.text // "| Em9 | A13 |"
+ */
+export async function readMidiChords(bytes: Uint8Array): Promise<Reading<FileChart>> {
+  const none = (code: "midi-unread" | "no-notes", found: string): Reading<FileChart> => ({
+    value: { title: "", text: "" },
+    problems: [{ code, offset: 0, length: 0, found }],
+  });
+  try {
+    const { default: library } = await import("@tonejs/midi");
+    const { header, tracks } = new library.Midi(bytes);
+    const quarters = (ticks: number) => ticks / header.ppq;
+    const notes = tracks
+      .filter(({ channel }) => channel !== PERCUSSION)
+      .flatMap((track) => track.notes)
+      .map(({ midi, ticks, durationTicks }): Sounded => ({
+        midi,
+        from: quarters(ticks),
+        to: quarters(ticks + durationTicks),
+      }));
+    if (notes.length === 0) return none("no-notes", header.name);
+    const [beats = 4, unit = 4] = header.timeSignatures[0]?.timeSignature ?? [];
+    const meter = { beats, unit };
+    const whole = (beats * 4) / unit;
+    const count = Math.ceil(Math.max(...notes.map(({ to }) => to)) / whole - 1e-6);
+    const towards = fifthsOfKey(header.keySignatures[0]?.key, notes);
+    const byBar = Array.from({ length: Math.min(count, MOST_BARS) }, (): Sounded[] => []);
+    for (const note of notes)
+      for (let bar = Math.floor(note.from / whole); bar < note.to / whole; bar += 1) byBar[bar]?.push(note);
+    const bars = byBar.map((inBar, bar) => ({
+      bar: { section: undefined },
+      text: `| ${bar === 0 && (beats !== 4 || unit !== 4) ? `${beats}/${unit} ` : ""}${barTokens(chordsOf(inBar, bar * whole, whole, towards), meter, "/")}`,
+    }));
+    const lines = linesOfBars(bars).map(lineText);
+    const isCut = count > MOST_BARS;
+    return {
+      value: { title: header.name, text: lines.join("\n") },
+      problems: isCut ? [{ code: "too-long", offset: 0, length: 0, found: String(count) }] : [],
+    };
+  } catch {
+    return none("midi-unread", "");
+  }
+}
+
+const PERCUSSION = 9;
+
+/** Where on the line of fifths names are looked for: the key that is declared, or the middle of what sounds. */
+function fifthsOfKey(key: string | undefined, notes: readonly Sounded[]): number {
+  const declared =
+    key === undefined
+      ? undefined
+      : ["Cb", "Gb", "Db", "Ab", "Eb", "Bb", "F", "C", "G", "D", "A", "E", "B", "F#", "C#"].indexOf(key);
+  if (declared !== undefined && declared > 0 && declared !== 7) return declared - 7 + 2;
+  const counts = Array.from(
+    { length: 12 },
+    (_, sound) => notes.filter(({ midi }) => midi % 12 === sound).length,
+  );
+  const best = Array.from({ length: 12 }, (_, fifths) => fifths - 5).map((tonic) => {
+    const held = [-1, 0, 1, 2, 3, 4, 5].reduce(
+      (sum, up) => sum + (counts[modulo((tonic + up) * 7, 12)] ?? 0),
+      0,
+    );
+    return { tonic, rank: [-held, Math.abs(tonic)] };
+  });
+  best.sort((a, b) => compareRanks(a.rank, b.rank));
+  return (best[0]?.tonic ?? 0) + 2;
+}
+
+/** One chord for the bar where one holds both halves, otherwise one for each half. */
+function chordsOf(notes: readonly Sounded[], from: number, whole: number, towards: number): readonly Named[] {
+  const half = whole / 2;
+  const [first, second] = [soundsIn(notes, from, half), soundsIn(notes, from + half, half)];
+  const isOne =
+    second.length === 0 ||
+    isWithin(second, first) ||
+    isWithin(first, second) ||
+    first.length < 3 ||
+    second.length < 3;
+  const spans = isOne ? [[from, whole] as const] : [[from, half] as const, [from + half, half] as const];
+  return spans.map(([start, length]) => ({
+    symbol: nameOf(soundsIn(notes, start, length), towards),
+    length: length / whole,
+  }));
+}
+
+const isWithin = (some: readonly number[], all: readonly number[]) =>
+  some.every((midi) => all.some((other) => modulo(other - midi, 12) === 0));
+
+/** The notes of a stretch, lowest first, without what only passes. */
+function soundsIn(notes: readonly Sounded[], from: number, length: number): readonly number[] {
+  const weights = new Map<number, { midi: number; time: number }>();
+  for (const note of notes) {
+    const time = Math.min(note.to, from + length) - Math.max(note.from, from);
+    if (time <= 1e-6) continue;
+    const known = weights.get(note.midi % 12);
+    weights.set(note.midi % 12, {
+      midi: Math.min(note.midi, known?.midi ?? note.midi),
+      time: time + (known?.time ?? 0),
+    });
+  }
+  const longest = Math.max(0, ...[...weights.values()].map(({ time }) => time));
+  return [...weights.values()]
+    .filter(({ time }) => time >= longest * PASSING)
+    .map(({ midi }) => midi)
+    .sort((a, b) => a - b);
+}
+
+function nameOf(midis: readonly number[], towards: number): string {
+  const names = midis.map((midi) => spellSound(midi % 12, towards));
+  const [chord] = names.length < 2 ? [] : chordNames(names, names[0]);
+  return chord ? exactSymbol(chord) : "N.C.";
+}
