@@ -148,6 +148,7 @@ const RULES: readonly Rule[] = [
     },
   ],
   [/^sus(2\/?4|4\/?2|2sus4|4sus2|4|2)?/u, (q, [, which = "4"]) => suspend(q, which)],
+  [/^add\s?([b♭]?)7/u, (q, [, flat = ""]) => void (q.seventh = flat === "" ? 5 : -2)],
   [/^add\s?([#♯b♭+-]?)(2|4|6|9|11|13)/u, (q, [, sign = "", number = ""]) => add(q, sign, number)],
   [/^(?:no|omit)\s?(3|5|7|9|11)(?:rd|th)?/u, (q, [, number = ""]) => leaveOut(q, number)],
   [/^6\s?\/?\s?9|^69/u, (q) => void q.upper.add(3).add(2)],
