@@ -12,3 +12,4 @@ export * from "./shapes";
 export * from "./shared-out";
 export * from "./transpose";
 export * from "./vamps";
+export * from "./written";

@@ -1,11 +1,15 @@
-import { accidentalsOf, type Fifths, type Interval, soundOf } from "../pitch";
+import { accidentalsOf, type Fifths, type Interval, modulo, soundOf } from "../pitch";
 import {
+  brightestFirst,
   CATALOGUE,
   compareRanks,
   holds,
   holdsAll,
   intervalSounding,
+  type HomeMode,
   type Mode,
+  SEVEN,
+  shownColour,
   size,
   soundSet,
   soundsOf,
@@ -85,4 +89,68 @@ function leastOutside(degrees: readonly Interval[]): Mode {
   const outside = (mode: Mode) => degrees.filter((degree) => !holds(mode.sounds, soundOf(degree))).length;
   const ranked = SEVEN_NOTE.map((mode, at) => ({ mode, rank: [outside(mode), at] }));
   return ranked.reduce((best, next) => (compareRanks(next.rank, best.rank) < 0 ? next : best)).mode;
+}
+
+/**
+ * The right place nearest to a wrong one: the fewest half steps away, the lower one on a tie; undefined where the place is
+ * right already, or none is.
+ *
+ * @example rightPlaceNear(maj9 over A in A Dorian, the place on B♭)?.root // C, since C and G are right
+ */
+export function rightPlaceNear(places: readonly ShapePlace[], at: number): ShapePlace | undefined {
+  if (places[at]?.outside.length === 0) return undefined;
+  const away = (other: number) => Math.min(modulo(other - at, 12), modulo(at - other, 12));
+  const right = places.flatMap(({ outside }, other) => (outside.length === 0 ? [other] : []));
+  const best = right.toSorted((a, b) => away(a) - away(b) || a - b)[0];
+  return best === undefined ? undefined : places[best];
+}
+
+/** One of the colours that a shape has over a held bass: a mode of that bass, and the place of the shape that shows it. */
+export interface BassColour {
+  readonly homeMode: HomeMode;
+  /** None where no place of the shape lies in the mode. */
+  readonly place: ShapePlace | undefined;
+}
+
+/**
+ * A held bass in seven colours, from light to dark: for each of the seven modes a place of a shape that lies in it. The places
+ * differ as far as they can, and have as many of the colour notes as they can.
+ *
+ * @example coloursOver(A, [0, 4, 1, 5, 2]).map(({ place }) => place?.root) // E A G C F B♭ E♭
+ */
+export function coloursOver(bass: Fifths, tones: readonly Interval[]): readonly BassColour[] {
+  const choices = brightestFirst(SEVEN).map((mode) => {
+    const colour = shownColour(mode).map(soundOf);
+    const held = ({ degrees }: ShapePlace) =>
+      degrees.filter((degree) => colour.includes(soundOf(degree))).length;
+    const places = shapesOver(bass, tones, mode).filter(({ outside }) => outside.length === 0);
+    return {
+      mode,
+      places: places.toSorted((a, b) => held(b) - held(a)).map((place) => ({ place, held: held(place) })),
+    };
+  });
+  const taken = mostDistinct(choices.map(({ places }) => places));
+  return choices.map(({ mode }, at) => ({ homeMode: { home: bass, mode }, place: taken[at]?.place }));
+}
+
+interface HeldPlace {
+  readonly place: ShapePlace;
+  readonly held: number;
+}
+
+/** One place of each list: most different roots first, then most colour notes held, then those that come first. */
+function mostDistinct(lists: readonly (readonly HeldPlace[])[]): readonly (HeldPlace | undefined)[] {
+  let best: readonly (HeldPlace | undefined)[] = [];
+  let bestRank = [Infinity];
+  const next = (taken: readonly (HeldPlace | undefined)[]) => {
+    const list = lists[taken.length];
+    if (!list) {
+      const roots = new Set(taken.flatMap((each) => (each ? [soundOf(each.place.root)] : [])));
+      const rank = [-roots.size, -taken.reduce((sum, each) => sum + (each?.held ?? 0), 0)];
+      if (compareRanks(rank, bestRank) < 0) [best, bestRank] = [taken, rank];
+    } else if (list.length === 0) next([...taken, undefined]);
+    else for (const each of list) next([...taken, each]);
+  };
+  next([]);
+  return best;
 }

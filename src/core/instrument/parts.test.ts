@@ -1,0 +1,90 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { chordNotes, readChart } from "../chord";
+import { midiOf, type Pitch, printPitch, soundOf } from "../pitch";
+import { ENSEMBLES, type Ensemble, type EnsemblePart, laidOut } from ".";
+
+const chords = (text: string) => readChart(text).value.chords.map(({ chord }) => chord);
+const said = (text: string, ensemble: Ensemble) =>
+  laidOut(chords(text), ensemble).map((way) => way?.map((pitch) => printPitch(pitch)).join(" "));
+
+/** The part that each voice belongs to, from the highest down. */
+const partOfVoice = (ensemble: Ensemble): readonly EnsemblePart[] =>
+  (ENSEMBLES[ensemble] as readonly EnsemblePart[]).flatMap((part) =>
+    Array.from({ length: part.voices }, () => part),
+  );
+
+describe("chords laid out for others", () => {
+  it("keep the notes that say the chord, hold common notes and move by steps", () => {
+    const [first, second] = laidOut(chords("Dm7 G7"), "strings");
+    const sounds = (way: readonly Pitch[] | undefined) =>
+      way?.map(({ name }) => soundOf(name)).sort((a, b) => a - b);
+    expect(sounds(first)).toEqual([0, 2, 5, 9]);
+    expect(sounds(second)).toEqual(expect.arrayContaining([5, 7, 11]));
+    const moves = first!
+      .slice(0, -1)
+      .map((pitch, voice) => Math.abs(midiOf(pitch) - midiOf(second![voice]!)));
+    expect(Math.max(...moves)).toBeLessThanOrEqual(2);
+  });
+
+  it("spell as the chords do, in odd keys too", () => {
+    expect(said("G#m7 C#7", "strings").join(" ")).toMatch(/E#/u);
+    expect(said("Gb Cb", "keyboard").join(" ")).toMatch(/Cb/u);
+  });
+
+  it("stand inside the ranges, uncrossed, over the bass that is asked for, whatever the chords", () => {
+    const symbols = fc.array(
+      fc.constantFrom(
+        "Em9",
+        "A13",
+        "C/E",
+        "C5",
+        "F#m7b5/C",
+        "Gb6/9",
+        "B7alt",
+        "D",
+        "Abmaj13#11",
+        "C#dim7",
+        "qqq",
+      ),
+      { minLength: 1, maxLength: 8 },
+    );
+    fc.assert(
+      fc.property(symbols, fc.constantFrom<Ensemble>("keyboard", "strings"), (line, ensemble) => {
+        const all = chords(line.join(" "));
+        for (const [at, way] of laidOut(all, ensemble).entries()) {
+          const chord = all[at];
+          expect(way === undefined).toBe(chord === undefined);
+          if (!way || !chord) continue;
+          const midis = way.map(midiOf);
+          expect(midis).toEqual(midis.toSorted((a, b) => b - a));
+          expect(new Set(midis).size).toBe(midis.length);
+          for (const [voice, part] of partOfVoice(ensemble).entries()) {
+            expect(midis[voice]).toBeGreaterThanOrEqual(part.low);
+            expect(midis[voice]).toBeLessThanOrEqual(part.high);
+          }
+          expect(way.at(-1)?.name).toBe(chord.bass ?? chord.root);
+          expect(way.every(({ name }) => chordNotes(chord).includes(name))).toBe(true);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it("have no parallel fifths where there is another way", () => {
+    const ways = laidOut(chords("C F G C Am Dm G7 C"), "strings");
+    let parallels = 0;
+    for (const [at, way] of ways.entries()) {
+      const before = ways[at - 1];
+      if (!way || !before) continue;
+      for (let high = 0; high < 4; high += 1)
+        for (let low = high + 1; low < 4; low += 1) {
+          const apart = (all: readonly Pitch[]) => (midiOf(all[high]!) - midiOf(all[low]!)) % 12;
+          const moved = (voice: number) => midiOf(way[voice]!) - midiOf(before[voice]!);
+          if (apart(way) === 7 && apart(before) === 7 && moved(high) === moved(low) && moved(high) !== 0)
+            parallels += 1;
+        }
+    }
+    expect(parallels).toBe(0);
+  });
+});

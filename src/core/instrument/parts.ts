@@ -1,0 +1,175 @@
+import type { Chord } from "../chord";
+import { type Fifths, type Interval, midiOf, modulo, type Pitch, pitchAt, soundOf } from "../pitch";
+
+/** One part of an ensemble: what it is called by, its clef, the lowest and highest note that it plays here, as MIDI numbers. */
+export interface EnsemblePart {
+  readonly id: "right-hand" | "left-hand" | "violin-1" | "violin-2" | "viola" | "cello";
+  readonly clef: "treble" | "alto" | "bass";
+  readonly low: number;
+  readonly high: number;
+  /** How many notes it plays at once. */
+  readonly voices: number;
+}
+
+/**
+ * Ensembles, the highest part first, the bass alone in the last. Ranges are those that ensembles are written in, below the
+ * highest positions; open strings G3, C3 and C2 are the lowest notes of violin, viola and cello.
+ */
+export const ENSEMBLES = {
+  keyboard: [
+    { id: "right-hand", clef: "treble", low: 57, high: 79, voices: 3 },
+    { id: "left-hand", clef: "bass", low: 36, high: 55, voices: 1 },
+  ],
+  strings: [
+    { id: "violin-1", clef: "treble", low: 62, high: 88, voices: 1 },
+    { id: "violin-2", clef: "treble", low: 55, high: 81, voices: 1 },
+    { id: "viola", clef: "alto", low: 48, high: 74, voices: 1 },
+    { id: "cello", clef: "bass", low: 36, high: 62, voices: 1 },
+  ],
+} as const satisfies Readonly<Record<string, readonly EnsemblePart[]>>;
+export type Ensemble = keyof typeof ENSEMBLES;
+
+/** Which tones are kept first where there are more than voices: those that say the chord, then those that colour it. */
+const KEPT: readonly Interval[] = [4, -3, 5, -2, -9, -6, 8, -5, 9, 6, -4, 3, -1, 2, 1, 0];
+
+const kept = (tone: Interval): number => {
+  const at = KEPT.indexOf(tone);
+  return at < 0 ? KEPT.length : at;
+};
+
+/** Half steps that neighbouring upper voices stand apart at most. */
+const SPACING = 12;
+
+/** What a way of laying out costs beside the half steps that its voices move. */
+const COST = { parallel: 6, low: 0.15, leap: 0.5 };
+
+/**
+ * Chords laid out for an ensemble: for each chord the pitches from the highest voice to the bass, each inside the range of
+ * the part that plays it, voices never crossing and moving as little as they can over the whole; parallel fifths and
+ * octaves are avoided. Where there are more tones than voices those stay that say the chord; where there are fewer some are
+ * doubled. What could not be read is silent.
+ *
+ * @example laidOut([Dm7, G7], "strings") // eight pitches, in four parts
+ */
+export function laidOut(
+  chords: readonly (Chord | undefined)[],
+  ensemble: Ensemble,
+): readonly (readonly Pitch[] | undefined)[] {
+  const parts: readonly EnsemblePart[] = ENSEMBLES[ensemble];
+  const sounding = chords.filter((chord) => chord !== undefined);
+  const choices = sounding.map((chord) => waysToLay(chord, parts));
+  const taken = smoothest(choices);
+  let next = 0;
+  return chords.map((chord) => {
+    if (!chord) return undefined;
+    const way = taken[next];
+    next += 1;
+    return way;
+  });
+}
+
+/** The upper voices' tones: those that are kept first, the highest of them doubled where there are too few. */
+function upperTones({ root, tones, bass }: Chord, voices: number): readonly Fifths[] {
+  const others = tones.filter((tone) => tone !== 0 || bass !== undefined);
+  const chosen = others.toSorted((a, b) => kept(a) - kept(b)).slice(0, voices);
+  const doubles = [0, 1, ...tones].filter((tone) => tones.includes(tone));
+  for (const tone of doubles) if (chosen.length < voices) chosen.push(tone);
+  while (chosen.length < voices) chosen.push(0);
+  return chosen.map((tone) => root + tone);
+}
+
+/** Every way to lay a chord out in the ranges, from the highest voice to the bass. */
+function waysToLay(chord: Chord, parts: readonly EnsemblePart[]): readonly (readonly Pitch[])[] {
+  const voices = parts
+    .slice(0, -1)
+    .flatMap(({ voices: count, low, high }) => Array.from({ length: count }, () => ({ low, high })));
+  const bassPart = parts.at(-1) ?? { low: 36, high: 55 };
+  const basses = pitchesIn(chord.bass ?? chord.root, bassPart.low, bassPart.high);
+  const tones = upperTones(chord, voices.length);
+  const uppers = permutations(tones).flatMap((order) => stacked(order, voices));
+  const ways = uppers.flatMap((upper) =>
+    basses.filter((bass) => midiOf(bass) < midiOf(upper.at(-1) ?? bass)).map((bass) => [...upper, bass]),
+  );
+  return ways;
+}
+
+function pitchesIn(name: Fifths, low: number, high: number): readonly Pitch[] {
+  const first = low + modulo(soundOf(name) - low, 12);
+  const all: Pitch[] = [];
+  for (let midi = first; midi <= high; midi += 12) all.push(pitchAt(midi, name));
+  return all;
+}
+
+function permutations<T>(items: readonly T[]): readonly (readonly T[])[] {
+  if (items.length <= 1) return [items];
+  return items.flatMap((item, at) => permutations(items.toSpliced(at, 1)).map((rest) => [item, ...rest]));
+}
+
+/** Voices from the highest down, each below the one before and within its range, no further apart than the spacing. */
+function stacked(
+  names: readonly Fifths[],
+  voices: readonly { readonly low: number; readonly high: number }[],
+): readonly (readonly Pitch[])[] {
+  let ways: (readonly Pitch[])[] = [[]];
+  for (const [at, name] of names.entries()) {
+    const { low, high } = voices[at] ?? { low: 0, high: 0 };
+    ways = ways.flatMap((way) => {
+      const above = way.at(-1);
+      const top = above ? midiOf(above) - 1 : high;
+      return pitchesIn(name, above ? Math.max(low, midiOf(above) - SPACING) : low, Math.min(high, top)).map(
+        (pitch) => [...way, pitch],
+      );
+    });
+  }
+  return ways;
+}
+
+/** The ways with the least movement over all chords: the cheapest path through them. */
+function smoothest(
+  choices: readonly (readonly (readonly Pitch[])[])[],
+): readonly (readonly Pitch[] | undefined)[] {
+  const paths: { cost: number; from: number }[][] = [];
+  for (const [at, ways] of choices.entries()) {
+    const before = choices[at - 1];
+    const last = paths[at - 1];
+    paths.push(
+      ways.map((way) => {
+        let best = { cost: before && before.length > 0 ? Infinity : 0, from: -1 };
+        for (const [from, other] of (before ?? []).entries()) {
+          const cost = (last?.[from]?.cost ?? Infinity) + movement(other, way);
+          if (cost < best.cost) best = { cost, from };
+        }
+        return { ...best, cost: best.cost + placement(way) };
+      }),
+    );
+  }
+  const taken: (readonly Pitch[] | undefined)[] = [];
+  let state = -1;
+  for (let at = choices.length - 1; at >= 0; at -= 1) {
+    const here = paths[at] ?? [];
+    if (state < 0)
+      state = here.reduce((best, { cost }, n) => (cost < (here[best]?.cost ?? Infinity) ? n : best), 0);
+    taken.push(choices[at]?.[state]);
+    state = here[state]?.from ?? -1;
+  }
+  return taken.reverse();
+}
+
+/** Close to the middle of the hand or the staff is best: half steps of the top voice from C5. */
+const placement = (way: readonly Pitch[]) =>
+  Math.abs(midiOf(way[0] ?? { name: 0, octave: 5 }) - 72) * COST.low;
+
+function movement(from: readonly Pitch[], to: readonly Pitch[]): number {
+  const moves = to.map((pitch, voice) => midiOf(pitch) - midiOf(from[voice] ?? pitch));
+  let cost = 0;
+  for (const move of moves) cost += Math.abs(move) + (Math.abs(move) > 7 ? COST.leap * Math.abs(move) : 0);
+  for (let high = 0; high < to.length; high += 1)
+    for (let low = high + 1; low < to.length; low += 1) {
+      const apart = (all: readonly Pitch[]) => modulo(midiOf(all[high] ?? C4) - midiOf(all[low] ?? C4), 12);
+      const isParallel = moves[high] === moves[low] && moves[high] !== 0 && apart(from) === apart(to);
+      if (isParallel && (apart(to) === 7 || apart(to) === 0)) cost += COST.parallel;
+    }
+  return cost;
+}
+
+const C4: Pitch = { name: 0, octave: 4 };
