@@ -1,15 +1,17 @@
 import { describe, expect, it } from "vitest";
 import { fifthsOf } from "@/core/pitch";
-import { readChart, vamps } from "@/core/chord";
-import { mode } from "@/core/scale";
+import { readChart, readSymbol, vamps } from "@/core/chord";
+import { mode, notesOf } from "@/core/scale";
 import { readNotes } from "@/formats";
 import {
   byTurns,
   chartScore,
   modeScore,
+  overBassScore,
   type Part,
   pathScore,
   risingChordScore,
+  signalScore,
   swapped,
   type Score,
   swapScore,
@@ -91,6 +93,40 @@ describe("what is played", () => {
       [37, 8],
       [38, 10],
     ]);
+  });
+
+  it("a chart is played with its repeats, in its meter, with a mark at each chord", () => {
+    const score = chartScore(readChart("3/4 |: Em9 |1. A13 :|2. D C || 6/8 G |").value);
+    expect([score.beats, score.marks]).toEqual([15, [0, 3, 6, 9, 10.5, 12]]);
+    const bar = chartScore(readChart("| Em9 | A13 D |").value, [1, 2]);
+    expect([bar.beats, bar.marks]).toEqual([4, [0, 2]]);
+  });
+
+  it("a signal note is saved for its chord, or used throughout", () => {
+    const chart = readChart("| Em9 | A13 |").value;
+    const notes = () => notesOf({ home: fifthsOf("E"), mode: mode("dorian") });
+    const signal = { at: 1, note: fifthsOf("C#") } as const;
+    const cSharps = (way: "save" | "throughout") =>
+      signalScore(chart, [0, 1], { ...signal, way }, notes).notes.filter(
+        ({ part, midi }) => part === "line" && midi % 12 === 1,
+      );
+    expect(cSharps("save").every(({ at }) => at >= 4)).toBe(true);
+    expect(cSharps("save")[0]?.at).toBe(4);
+    expect(cSharps("throughout").some(({ at }) => at < 4)).toBe(true);
+    const line = signalScore(chart, [0, 1], { ...signal, way: "save" }, notes).notes.filter(
+      ({ part }) => part === "line",
+    );
+    expect(line).toHaveLength(16);
+  });
+
+  it("chords in a row over a held bass have a bar each, and the bass alone where there is none", () => {
+    const reading = readSymbol("Gmaj9");
+    const score = overBassScore(fifthsOf("A"), ["chord" in reading ? reading.chord : undefined, undefined]);
+    expect([score.beats, score.marks, score.loops]).toEqual([8, [0, 4], false]);
+    expect(score.notes.filter(({ part }) => part === "drone")).toMatchObject([
+      { midi: 45, at: 0, length: 8 },
+    ]);
+    expect(score.notes.filter(({ part, at }) => part === "chord" && at >= 4)).toEqual([]);
   });
 
   it("a tune is played in the beats that are felt, with one degree moved where asked", () => {

@@ -1,5 +1,5 @@
 import { type Fifths, halfSteps, type Interval, midiOf, modulo, soundOf } from "@/core/pitch";
-import { type ChartChord, type Chord, chordNotes, type Vamp } from "@/core/chord";
+import { type Chart, type Chord, chordNotes, quartersOf, type Vamp } from "@/core/chord";
 import type { HomeMode } from "@/core/scale";
 import { feltBeat, type Tune } from "@/core/tune";
 
@@ -241,15 +241,88 @@ export function vampScore({ chords }: Pick<Vamp, "chords">): Score {
   };
 }
 
-/** The chords of a chart, or of a stretch of it, round and round. Places that could not be read are silent. */
-export function chartScore(chords: readonly ChartChord[]): Score {
+/** Beats that a chord of a chart lasts. */
+function beatsAt({ chords, bars }: Pick<Chart, "chords" | "bars">, at: number): number {
+  const place = chords[at];
+  const bar = place && bars[place.bar - 1];
+  return bar ? place.length * quartersOf(bar.meter) : 0;
+}
+
+/**
+ * The chords of a chart as they are played, or those of some places, round and round, with a mark at each. Places that could
+ * not be read are silent.
+ */
+export function chartScore(
+  chart: Pick<Chart, "chords" | "bars" | "order">,
+  places: readonly number[] = chart.order,
+): Score {
   let at = 0;
-  const notes = chords.flatMap(({ chord, length }) => {
+  const marks: number[] = [];
+  const notes = places.flatMap((place) => {
     const begins = at;
-    at += length * BEATS_A_BAR;
-    return chord ? chordScore(chord, begins, length * BEATS_A_BAR) : [];
+    const length = beatsAt(chart, place);
+    const chord = chart.chords[place]?.chord;
+    marks.push(begins);
+    at += length;
+    return chord ? chordScore(chord, begins, length) : [];
   });
-  return { notes, beats: at, loops: true };
+  return { notes, beats: at, loops: true, marks };
+}
+
+/** Notes of the line that go to a beat while a signal note is practised. */
+const PRACTICE_NOTE = 0.5;
+
+/**
+ * Chords with a line to practise a signal note by, in either of two ways: `save` leaves it out of the other chords and begins
+ * on it over its own; `throughout` uses it over all of them. The line goes up and down the notes it is given.
+ *
+ * @param notes the notes of the mode from home up, as names, for each place
+ */
+export function signalScore(
+  chart: Pick<Chart, "chords" | "bars" | "order">,
+  places: readonly number[],
+  signal: { readonly at: number; readonly note: Fifths; readonly way: "save" | "throughout" },
+  notes: (place: number) => readonly Fifths[],
+): Score {
+  const chords = chartScore(chart, places);
+  const line = places.flatMap((place, n) => {
+    const begins = chords.marks?.[n] ?? 0;
+    const isOwn = place === signal.at;
+    const all = notes(place).filter(
+      (note) => isOwn || signal.way === "throughout" || soundOf(note) !== soundOf(signal.note),
+    );
+    const home = notes(place)[0] ?? 0;
+    const low = atOrAbove(LINE_FROM, soundOf(home));
+    const up = all.map((note) => low + modulo(soundOf(note) - soundOf(home), 12)).sort((a, b) => a - b);
+    const start = isOwn ? up.findIndex((midi) => modulo(midi, 12) === soundOf(signal.note)) : 0;
+    const round = [...up, ...up.slice(1, -1).reverse()];
+    return Array.from(
+      { length: Math.floor(beatsAt(chart, place) / PRACTICE_NOTE) },
+      (_, step): ScoreNote => ({
+        part: "line",
+        midi: round[modulo(Math.max(0, start) + step, round.length)] ?? low,
+        at: begins + step * PRACTICE_NOTE,
+        length: PRACTICE_NOTE,
+      }),
+    );
+  });
+  return { ...chords, notes: [...chords.notes, ...line] };
+}
+
+/** Chords over a held bass, a bar each and once through, with a mark at each; where there is none the bass is heard alone. */
+export function overBassScore(bass: Fifths, chords: readonly (Chord | undefined)[]): Score {
+  const beats = chords.length * BEATS_A_BAR;
+  return {
+    notes: [
+      { part: "drone", midi: atOrAbove(BASS_FROM, soundOf(bass)), at: 0, length: beats },
+      ...chords.flatMap((chord, at) =>
+        chord ? chordScore(chord, at * BEATS_A_BAR, BEATS_A_BAR).filter(({ part }) => part === "chord") : [],
+      ),
+    ],
+    beats,
+    loops: false,
+    marks: chords.map((_, at) => at * BEATS_A_BAR),
+  };
 }
 
 /** A tune, its beats those that players feel (three to a 9/8 bar). */

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { printName } from "@/core/pitch";
 import { CATALOGUE, mode } from "@/core/scale";
-import { type Address, readAddress, SHOWS, START, VIEWS, writeAddress } from "./address";
+import { type Address, MATCH_SHOWS, readAddress, SHOWS, START, VIEWS, writeAddress } from "./address";
 
 const read = (path: string) => readAddress(new URL(path, "http://127.0.0.1"));
 
@@ -14,6 +14,7 @@ describe("the address", () => {
       mode: fc.constantFrom(...CATALOGUE),
       lineUp: fc.constantFrom("homes" as const, "notes" as const),
       show: fc.constantFrom(...SHOWS),
+      matchShow: fc.constantFrom(...MATCH_SHOWS),
       beside: fc.constantFrom(undefined, [], [mode("set-2741"), mode("set-15")]),
       chords: fc.constantFrom(undefined, "| Em9 | A13 |", "C7(b9, #11) & %"),
     });
@@ -25,6 +26,7 @@ describe("the address", () => {
         expect(back).toEqual({
           ...address,
           show: address.view === "derive" ? address.show : "modes",
+          matchShow: address.view === "match" ? address.matchShow : "chart",
           beside: isCompared ? address.beside?.filter((each) => each !== address.mode) : undefined,
           chords: address.view === "match" ? address.chords : undefined,
         });

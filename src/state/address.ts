@@ -19,6 +19,10 @@ export type LineUp = "homes" | "notes";
 export const SHOWS = ["modes", "make", "compare", "chords", "ask"] as const;
 export type Show = (typeof SHOWS)[number];
 
+/** What Match shows beside its panel: a chart, chords for a mode, a shape over a bass. */
+export const MATCH_SHOWS = ["chart", "write", "over-bass"] as const;
+export type MatchShow = (typeof MATCH_SHOWS)[number];
+
 /** Modes held against the one in hand, at most. */
 export const MOST_BESIDE = 3;
 
@@ -29,6 +33,7 @@ export interface Address {
   readonly mode: Mode;
   readonly lineUp: LineUp;
   readonly show: Show;
+  readonly matchShow: MatchShow;
   /** Modes that Compare holds against the one in hand; undefined where the user has chosen none. */
   readonly beside?: readonly Mode[] | undefined;
   /** The progression, where Match is in front and it is short enough for a link. */
@@ -49,6 +54,7 @@ export const START: Address = {
   mode: modeById("dorian"),
   lineUp: "homes",
   show: "modes",
+  matchShow: "chart",
 };
 
 /** Where the practice sheet of a mode is. */
@@ -58,7 +64,9 @@ export const practiceAddress = ({ home, mode }: HomeMode): string =>
 /** Longer progressions are kept in the browser but not in the address. */
 const MOST_CHORDS_IN_ADDRESS = 1500;
 
-const isShow = (text: string | null): text is Show => (SHOWS as readonly (string | null)[]).includes(text);
+/** The one of some words that a text is, or the first. */
+const oneOf = <T extends string>(all: readonly [T, ...T[]], text: string | null): T =>
+  all.find((each) => each === text) ?? all[0];
 
 export const isView = (text: string): text is View => (VIEWS as readonly string[]).includes(text);
 
@@ -98,7 +106,8 @@ export function readAddress(url: URL): {
       home,
       mode,
       lineUp: asked("line") === "notes" ? "notes" : "homes",
-      show: isShow(asked("show")) ? (asked("show") as Show) : "modes",
+      show: oneOf(SHOWS, asked("show")),
+      matchShow: oneOf(MATCH_SHOWS, asked("show")),
       beside: readBeside(asked("with"), mode),
       chords: chords?.slice(0, MOST_CHORDS_IN_ADDRESS),
     },
@@ -114,10 +123,11 @@ function readBeside(text: string | null, inHand: Mode): readonly Mode[] | undefi
 }
 
 /** Writes an address as path and query: what `readAddress` reads back. */
-export function writeAddress({ view, home, mode, lineUp, show, beside, chords }: Address): string {
+export function writeAddress({ view, home, mode, lineUp, show, matchShow, beside, chords }: Address): string {
   const query = new URLSearchParams({ home: printName(home), mode: mode.id });
   if (lineUp === "notes") query.set("line", lineUp);
   if (view === "derive" && show !== "modes") query.set("show", show);
+  if (view === "match" && matchShow !== "chart") query.set("show", matchShow);
   if (view === "derive" && show === "compare" && beside)
     query.set("with", beside.map(({ id }) => id).join(","));
   if (view === "match" && chords && chords.length <= MOST_CHORDS_IN_ADDRESS) query.set("chords", chords);

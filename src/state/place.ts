@@ -5,6 +5,7 @@ import {
   type Address,
   type AddressNotice,
   type LineUp,
+  type MatchShow,
   readAddress,
   type Show,
   START,
@@ -66,6 +67,7 @@ export function setPlace(part: {
   mode?: Mode;
   lineUp?: LineUp;
   show?: Show;
+  matchShow?: MatchShow;
   beside?: readonly Mode[] | undefined;
   chords?: string | undefined;
 }): void {

@@ -13,6 +13,7 @@ import {
   soundEngine,
   type SoundState,
   swapped,
+  type Swapping,
   vampScore,
   withClick,
   withoutDrone,
@@ -69,35 +70,40 @@ $settings.listen(({ volume, parts }, before) => {
   if (parts !== before?.parts) engine.setPartVolumes(parts);
 });
 
+/** A score with the note of its mode that may be swapped in it. */
+export interface Heard {
+  readonly score: Score;
+  readonly swapping?: Swapping | undefined;
+}
+
 /** A performance of what a function gives for each round: with the metronome, count-in and swap that are set then. */
-function playingOf(score: () => Score): Playing {
+function playingOf(heard: () => Heard): Playing {
   return {
     tempo: (round) => tempoOf($settings.get(), round),
     before: $settings.get().countIn > 0 ? countIn($settings.get().countIn) : undefined,
     round: (round) => {
-      const now = score();
+      const { score: now, swapping } = heard();
       const { loop, click } = $settings.get();
       if (round > 0 && !now.loops && !loop && !$isSwapped.get()) return undefined;
-      const { swap, homeMode } = $selection.get();
-      const heard = $isSwapped.get() && swap ? swapped(now, { home: homeMode.home, ...swap }) : now;
-      return click ? withClick(heard) : heard;
+      const played = $isSwapped.get() && swapping ? swapped(now, swapping) : now;
+      return click ? withClick(played) : played;
     },
   };
 }
 
-function begin(name: string, score: () => Score): void {
+function begin(name: string, heard: () => Heard): void {
   const { volume, parts } = $settings.get();
   engine.setVolume(volume);
   engine.setPartVolumes(parts);
   $isSwapped.set(false);
-  void engine.play(playingOf(score));
+  void engine.play(playingOf(heard));
   $playing.set(name);
 }
 
 /** Starts a score under a name; started again under the same name while it sounds, it stops. Only at the user's act. */
 export function toggle(name: string, score: Score): void {
   if ($playing.get() === name) engine.stop();
-  else begin(name, () => score);
+  else begin(name, () => ({ score }));
 }
 
 export const stop = (): void => engine.stop();
@@ -152,13 +158,19 @@ export function mainScore(): Score {
  * What Play plays, asked for again and again: it follows every change in the view where it was begun, and stays as it is
  * when another view comes to the front.
  */
-export function followedScore(): () => Score {
+export function followedScore(): () => Heard {
   const { view } = $place.get();
-  let last = mainScore();
+  let last = mainHeard();
   return () => {
-    if ($place.get().view === view) last = mainScore();
+    if ($place.get().view === view) last = mainHeard();
     return last;
   };
+}
+
+/** What Play plays, with the note that may be swapped in it: the one of the view where it is played. */
+function mainHeard(): Heard {
+  const { homeMode, swap } = $selection.get();
+  return { score: mainScore(), swapping: swap && { home: homeMode.home, ...swap } };
 }
 
 /** Plays what the stage shows; where anything sounds already, stops it. */
@@ -178,7 +190,7 @@ export function swapLive(): boolean {
 }
 
 /** What would be heard from the start, for files: without a count-in. */
-export const mainPlaying = (): Playing => ({ ...playingOf(mainScore), before: undefined });
+export const mainPlaying = (): Playing => ({ ...playingOf(mainHeard), before: undefined });
 
 /** Loudness of what sounds now, in decibels. */
 export const level = (): number => engine.level();

@@ -173,12 +173,12 @@ describe("what is played", () => {
   it("stays as it is when another view comes to the front, and follows its own", () => {
     const heard = followedScore();
     select(at("E", "dorian"));
-    expect(heard().notes[0]?.midi).toBe(64);
+    expect(heard().score.notes[0]?.midi).toBe(64);
     $place.set({ ...$place.get(), view: "match" });
     select(at("G", "lydian"));
-    expect(heard().notes[0]?.midi).toBe(64);
+    expect(heard().score.notes[0]?.midi).toBe(64);
     $place.set({ ...$place.get(), view: "derive" });
-    expect(heard().notes[0]?.midi).toBe(55);
+    expect(heard().score.notes[0]?.midi).toBe(55);
   });
 
   it("has the colour note swapped while it is heard, and only then", () => {
@@ -190,6 +190,18 @@ describe("what is played", () => {
     expect(sixths(0)).toBe(2);
     $isSwapped.set(true);
     expect(sixths(1)).toBe(0);
+  });
+
+  it("has the note swapped of the view where it is played, whatever another view selects", () => {
+    changeSettings({ loop: true });
+    $place.set({ ...$place.get(), view: "derive" });
+    const heard = followedScore();
+    const own = heard().swapping;
+    $place.set({ ...$place.get(), view: "match" });
+    select(at("G", "lydian"));
+    expect(heard().swapping).toEqual(own);
+    $place.set({ ...$place.get(), view: "derive" });
+    expect(heard().swapping).not.toEqual(own);
   });
 
   it("climbs by so much every so many rounds, never past its end nor below where it began", () => {

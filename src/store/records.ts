@@ -10,7 +10,8 @@ import {
   SYSTEMS,
 } from "@/core/instrument";
 import { maybeFifths, NOTE_NAMINGS } from "@/core/pitch";
-import { COMPARISONS, maybeMode, REFERENCE_SCHOOLS } from "@/core/scale";
+import { READING_KINDS } from "@/core/progression";
+import { COMPARISONS, FAMILIES, maybeMode, REFERENCE_SCHOOLS, USUAL_FAMILIES } from "@/core/scale";
 
 /** The version of every record written now. A record of another version is set aside until it can be carried over. */
 export const VERSION = 1;
@@ -169,6 +170,22 @@ const stage = {
     .catch({ line: 0, drone: 0, chord: 0, bass: 0, click: 0 }),
 };
 
+/** How Match reads charts and what it shows of them. */
+const match = {
+  /** Ids of the families that scales are taken from. */
+  families: z
+    .array(z.string().refine((id) => FAMILIES.some((family) => family.id === id)))
+    .min(1)
+    .max(FAMILIES.length)
+    .catch([...USUAL_FAMILIES]),
+  /** Which readings stand under the chords. */
+  bands: z.enum(["all", ...READING_KINDS]).catch("all"),
+  /** The signal note is saved for the chord that has it, or used throughout, in practice. */
+  signalWay: z.enum(["save", "throughout"]).catch("save"),
+  /** The chord that sounds is the one in hand. */
+  follow: z.boolean().catch(false),
+};
+
 /** How the application is set up. Every field has a value to fall back on. */
 export const settings = z.object({
   version: z.literal(VERSION).catch(VERSION),
@@ -189,6 +206,7 @@ export const settings = z.object({
   /** Memory lines by the id of the family whose names they order. */
   memory: z.record(z.string().max(64), z.string().max(300)).catch({}),
   ...stage,
+  ...match,
 });
 export type Settings = z.infer<typeof settings>;
 

@@ -1,6 +1,16 @@
 import { proxy, type Remote, wrap } from "comlink";
 import type { Voicing } from "@/core/instrument";
-import type { AskedOf, FingeringAsked, ModeJobs, ReckonedAnswer, VoicingJobs } from "./messages";
+import type { Readings } from "@/core/progression";
+import type {
+  AskedOf,
+  FingeringAsked,
+  ModeJobs,
+  ReadingJobs,
+  ReadingsAsked,
+  ReckonedAnswer,
+  VoicingJobs,
+} from "./messages";
+import { received } from "./read-chart";
 
 export type { AskedOf, ReckonedAnswer, ReckonedMode } from "./messages";
 
@@ -17,6 +27,16 @@ export interface Search {
   readonly found: Promise<readonly Voicing[]>;
   /** Calls it off: `found` never settles then. */
   readonly cancel: () => void;
+}
+
+let reader: Remote<ReadingJobs> | undefined;
+
+/** Reads a chart off the main thread. The worker starts with the first chart and stays. */
+export async function readReadings(asked: ReadingsAsked): Promise<Readings> {
+  reader ??= wrap<ReadingJobs>(
+    new Worker(new URL("./readings.worker.ts", import.meta.url), { type: "module" }),
+  );
+  return received(await reader.read(asked));
 }
 
 let idle: { readonly worker: Worker; readonly jobs: Remote<VoicingJobs> } | undefined;

@@ -1,6 +1,7 @@
 import type { Fifths, Interval } from "@/core/pitch";
 import type { Chord, Claim } from "@/core/chord";
 import type { Tuning, Voicing, VoicingsAsked } from "@/core/instrument";
+import type { ReadingKind, Segment } from "@/core/progression";
 import type { Comparison, ReferenceSchool, SoundSet } from "@/core/scale";
 
 /** A question about all modes as it crosses to the worker: modes by id, since identity does not cross. */
@@ -50,4 +51,29 @@ export interface FingeringAsked extends VoicingsAsked {
 /** The jobs of the worker that looks for voicings. It is ended where a search is called off. */
 export interface VoicingJobs {
   readonly find: (asked: FingeringAsked, onProgress?: (share: number) => void) => readonly Voicing[];
+}
+
+/** A chart to be read by scales of some families. */
+export interface ReadingsAsked {
+  readonly text: string;
+  readonly families: readonly string[];
+  /** Readings of each kind. */
+  readonly most: number;
+}
+
+/** A reading as it crosses from the worker: modes by id. */
+export interface SentReading {
+  readonly cost: number;
+  readonly segments: readonly (Omit<Segment, "homeMode"> & {
+    readonly home: Fifths;
+    readonly mode: string;
+  })[];
+}
+
+/** What comes back. */
+export type SentReadings = Readonly<Record<ReadingKind, readonly SentReading[]>>;
+
+/** The jobs of the worker that reads charts. */
+export interface ReadingJobs {
+  readonly read: (asked: ReadingsAsked) => SentReadings;
 }

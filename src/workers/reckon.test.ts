@@ -1,6 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { fifthsOf } from "@/core/pitch";
+import { readChart } from "@/core/chord";
+import { readings } from "@/core/progression";
+import { mode, SEVEN } from "@/core/scale";
 import type { AskedOf } from "./messages";
+import { read, received } from "./read-chart";
 import { ask } from "./reckon";
 
 const question = (part: Partial<AskedOf>): AskedOf => ({
@@ -40,5 +44,16 @@ describe("asking all modes off the main thread", () => {
     );
     expect(found).toEqual([]);
     expect(nearest).toHaveLength(3);
+  });
+});
+
+describe("reading a chart off the main thread", () => {
+  it("crosses as plain values, and has its modes again on this side", () => {
+    const asked = { text: "| Em9 | A13 | Cmaj7 |", families: ["major"], most: 3 };
+    const answer = read(structuredClone(asked));
+    expect(structuredClone(answer)).toEqual(answer);
+    const back = received(structuredClone(answer));
+    expect(back).toEqual(readings(readChart(asked.text).value, { scales: SEVEN, most: 3 }));
+    expect(back["fewest-turns"][0]?.segments[0]?.homeMode.mode).toBe(mode("dorian"));
   });
 });

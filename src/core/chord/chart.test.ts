@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { printName } from "../pitch";
-import { chartTokens, MOST_CHORDS, plainestInterval, readChart, transposeChart } from ".";
+import { mode } from "../scale";
+import { chartTokens, MOST_CHORDS, plainestInterval, readChart, transposeChart, withLock } from ".";
 
 const bars = (text: string) =>
   readChart(text).value.chords.map(({ symbol, bar, length }) => `${bar} ${symbol} ${length}`);
@@ -133,6 +134,46 @@ describe("a chart", () => {
           expect(rest.trim()).toBe("");
         },
       ),
+    );
+  });
+});
+
+describe("home and mode set by hand", () => {
+  const dorian = { home: 4, mode: mode("dorian") };
+
+  test.each([
+    ["| Em9 | A13 | D |", 0, 1, dorian, "| {E Dorian} Em9 | A13 | {} D |"],
+    ["| Em9 | A13 |", 0, 1, { home: -3 }, "| {Eb} Em9 | A13 |"],
+    ["| {E Dorian} Em9 | A13 | {} D |", 0, 1, undefined, "| Em9 | A13 | D |"],
+    [
+      "| {E Dorian} Em9 | A13 | D |",
+      1,
+      1,
+      { mode: mode("lydian-dominant") },
+      "| {E Dorian} Em9 | {Lydian dominant} A13 | {E Dorian} D |",
+    ],
+    ["| Em9 | % | D |", 1, 1, dorian, "| Em9 | {E Dorian} % | {} D |"],
+    ["[Gate]\n|: Em9 / qqq :| x3 # no", 0, 0, dorian, "[Gate]\n|: {E Dorian} Em9 / {} qqq :| x3 # no"],
+    ["| Em9 |", 0, 0, { mode: mode("set-15") }, "| {set-15} Em9 |"],
+  ])("%j from %i to %i", (text, from, to, lock, expected) => {
+    const written = withLock(text, from, to, lock);
+    expect(written).toBe(expected);
+    const locks = readChart(written)
+      .value.chords.slice(from, to + 1)
+      .map((place) => place.lock);
+    expect(locks.every((each) => each?.home === lock?.home && each?.mode === lock?.mode)).toBe(true);
+  });
+
+  it("leave everything else as it was typed", () => {
+    const chords = fc.array(fc.constantFrom("Em9", "%", "qqq", "{D}", "{}", "N.C.", "A / /"), {
+      minLength: 1,
+    });
+    fc.assert(
+      fc.property(chords, fc.nat(9), fc.nat(4), (list, from, more) => {
+        const text = `| Em ${list.join(" | ")} |`;
+        const bare = (chart: string) => chart.replaceAll(/\{[^}]*\} ?/gu, "");
+        expect(bare(withLock(text, from, from + more, dorian))).toBe(bare(text));
+      }),
     );
   });
 });

@@ -5,6 +5,7 @@ export * from "./chord";
 export * from "./exact";
 export * from "./fourths";
 export * from "./full";
+export * from "./locks";
 export * from "./name";
 export * from "./of-mode";
 export * from "./read";

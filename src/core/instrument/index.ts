@@ -8,6 +8,6 @@ export * from "./neck";
 export * from "./parts";
 export * from "./positions";
 export * from "./read-tuning";
-export * from "./shape";
+export * from "./stacks";
 export * from "./tuning";
 export * from "./voicings";

@@ -1,6 +1,6 @@
 import { describe, expect, it, test } from "vitest";
 import { fifthsOf, printName } from "../pitch";
-import { readChart, readSymbol } from "../chord";
+import { readChart } from "../chord";
 import { CATALOGUE, type HomeMode, mode } from "../scale";
 import {
   type ChartReading,

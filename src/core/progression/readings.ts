@@ -76,7 +76,7 @@ interface Weights {
 /**
  * A mode is left for one note that stays longer than a bar; a home that changes, and each further note, make a turn dearer.
  */
-const FEWEST: Weights = { outside: 1.5, misspelled: 0.4, turn: { base: 0.6, note: 0.3, home: 0.5 } };
+const FEWEST: Weights = { outside: 1.5, misspelled: 0.4, turn: { base: 0.6, note: 0.3, home: 0.25 } };
 
 /** Every chord has its own home, so a turn costs the notes that change and nothing else; a mode should hold its chord. */
 const OWN_HOMES: Weights = { outside: 4, misspelled: 0.2, turn: { base: 0, note: 0.3, home: 0 } };

@@ -175,4 +175,4 @@ export function homeCosts(
 }
 
 /** For each bar: a chord on another root than home, one on home that wants to go on, a home that the whole chart speaks less for; and what an arrival is worth. */
-const HOME = { elsewhere: 0.15, dominant: 0.08, whole: 0.1, cadence: 0.3 };
+const HOME = { elsewhere: 0.25, dominant: 0.13, whole: 0.1, cadence: 0.3 };

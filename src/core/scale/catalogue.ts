@@ -150,8 +150,15 @@ export const CATALOGUE: readonly Mode[] = Object.freeze(
   FAMILIES.flatMap((each) => each.modes).filter(isNamed),
 );
 
-/** The modes of the four families that most music keeps to: major, melodic minor, harmonic minor, harmonic major. */
-export const USUAL_MODES: readonly Mode[] = Object.freeze(FAMILIES.slice(0, 4).flatMap((each) => each.modes));
+/** The four families that most music keeps to: major, melodic minor, harmonic minor, harmonic major. */
+export const USUAL_FAMILIES: readonly string[] = Object.freeze(FAMILIES.slice(0, 4).map(({ id }) => id));
+
+/** The named modes of some families, in the order of the catalogue. */
+export const modesOfFamilies = (ids: readonly string[]): readonly Mode[] =>
+  CATALOGUE.filter(({ family: id }) => ids.includes(id));
+
+/** The modes of the four usual families. */
+export const USUAL_MODES: readonly Mode[] = Object.freeze(modesOfFamilies(USUAL_FAMILIES));
 
 const BY_ID = new Map(CATALOGUE.map((mode) => [mode.id, mode]));
 const FAMILY_BY_ID = new Map(FAMILIES.map((each) => [each.id, each]));

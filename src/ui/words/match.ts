@@ -1,6 +1,18 @@
 import { type Fifths, soundOf } from "@/core/pitch";
-import { type ChartChord, chordNotes } from "@/core/chord";
-import type { Decision, Fit, OneModeReading } from "@/core/progression";
+import { type Chart, type ChartChord, chordNotes } from "@/core/chord";
+import {
+  type ChartReading,
+  type Decision,
+  type Fit,
+  type GuideTone,
+  neighboursOf,
+  type OutsideReason,
+  outsideOf,
+  type PlainWay,
+  type ReadingKind,
+  type Turn,
+} from "@/core/progression";
+import type { HomeMode } from "@/core/scale";
 import {
   capital,
   countText,
@@ -19,13 +31,47 @@ const unique = (notes: readonly Fifths[]) => [
   ...new Map(notes.map((note) => [soundOf(note), note])).values(),
 ];
 
-/** "E Dorian throughout; C is outside in one chord." */
-export function readingText({ homeMode, outside }: OneModeReading): string {
-  const name = `${homeModeText(homeMode)} throughout`;
-  if (outside.length === 0) return `${name}; nothing outside`;
+/** What the three readings are called. */
+export const READING_TEXT: Readonly<Record<ReadingKind, string>> = {
+  "fewest-turns": "Fewest turns",
+  "one-mode": "One mode",
+  "chord-by-chord": "Chord by chord",
+};
+
+/** "nothing outside", "C is outside in one chord". */
+function outsideSummary(reading: ChartReading): string {
+  const outside = outsideOf(reading);
+  if (outside.length === 0) return "nothing outside";
   const chords = new Set(outside.map(({ at }) => at)).size;
   const notes = unique(outside.map(({ note }) => note));
-  return `${name}; ${notesText(notes)} ${notes.length === 1 ? "is" : "are"} outside in ${countText(chords, "chord")}`;
+  const said = notes.length > 4 ? countText(notes.length, "note") : notesText(notes);
+  return `${said} ${notes.length === 1 ? "is" : "are"} outside in ${countText(chords, "chord")}`;
+}
+
+/** "E Dorian throughout; C is outside in one chord.", "one turn; nothing outside". */
+export function readingText(reading: ChartReading): string {
+  const { segments, kind } = reading;
+  const [first] = segments;
+  const isOne = segments.length === 1 && first !== undefined;
+  const how = isOne
+    ? `${homeModeText(first.homeMode)} throughout`
+    : kind === "chord-by-chord"
+      ? "every chord its own home"
+      : countText(segments.length - 1, "turn");
+  return `${how}; ${outsideSummary(reading)}`;
+}
+
+/** The modes of a reading in order: "E Dorian, E Aeolian". */
+export const modesText = ({ segments }: ChartReading): string => {
+  const names = segments.map(({ homeMode }) => homeModeText(homeMode));
+  return names.length > 5 ? `${names.slice(0, 4).join(", ")} and ${names.length - 4} more` : names.join(", ");
+};
+
+/** The note that changes at a turn: "C♯ → C"; only how many where there are more than two. */
+export function turnText({ leaves, takes }: Turn): string {
+  if (leaves.length + takes.length === 0) return "home";
+  if (Math.max(leaves.length, takes.length) > 2) return `${Math.max(leaves.length, takes.length)} notes`;
+  return `${leaves.map(noteText).join(" ")} → ${takes.map(noteText).join(" ")}`;
 }
 
 const ROLES: Readonly<Record<string, string>> = {
@@ -51,18 +97,17 @@ export const roleText = (role: number): string => ROLES[degreeText(role)] ?? deg
 
 /** What to do with the signal note of a chord, in the wording of both schools. */
 export function signalSentence(
-  chart: readonly ChartChord[],
+  chart: Chart,
   at: number,
   signal: readonly Fifths[],
-  reading: OneModeReading,
+  homeMode: HomeMode,
 ): readonly Phrase[] {
-  const chord = chart[at]?.chord;
+  const chord = chart.chords[at]?.chord;
   const [first, ...rest] = signal;
-  if (!chord) return ["Nobody could read this one. It keeps its place, and the reading goes round it."];
-  const neighbours = [chart[at - 1], chart[at + 1]].flatMap((each) =>
-    each?.chord ? [symbolText(each.symbol)] : [],
-  );
-  const others = [...new Set(neighbours)];
+  const others = [
+    ...new Set(neighboursOf(chart, at).map((place) => symbolText(chart.chords[place]?.symbol ?? ""))),
+  ];
+  if (!chord) return ["No notes are known of this place; the readings go round it."];
   if (others.length === 0) return ["Alone it has no neighbour to be told from. Add another chord."];
   if (first === undefined)
     return [
@@ -74,7 +119,7 @@ export function signalSentence(
   return [
     "Signal note: ",
     { lit: noteText(first) },
-    `, its ${roleText(first - chord.root)}${also}. ${none}, so it says that the chord has changed. Save it for here, or use it throughout for ${homeModeText(reading.homeMode)}.`,
+    `, its ${roleText(first - chord.root)}${also}. ${none}, so it says that the chord has changed. Save it for here, or use it throughout for ${homeModeText(homeMode)}.`,
   ];
 }
 
@@ -141,3 +186,59 @@ export function rubsText({ rubs }: Fit, chord: NonNullable<ChartChord["chord"]>)
 }
 
 export const outsideText = ({ outside }: Fit): string => (outside.length === 0 ? "none" : notesText(outside));
+
+/** What a chord with notes outside might be: "the dominant of Am, and goes there", "borrowed from C Aeolian". */
+export function outsideReasonText(reason: OutsideReason, { home }: HomeMode): string {
+  switch (reason.code) {
+    case "secondary-dominant":
+      return `the dominant of ${noteText(reason.of)}${reason.resolves ? ", and it goes there" : ", which does not come"}`;
+    case "half-step-dominant":
+      return `a dominant a half step above ${noteText(reason.of)}, and it goes there`;
+    case "leading-diminished":
+      return `a diminished chord that leads up to ${noteText(reason.of)}`;
+    case "borrowed":
+      return `borrowed from ${homeModeText({ home, mode: reason.from })}`;
+    case "passing":
+      return "passing, between chords of the mode";
+  }
+}
+
+/** The way of a guide line: "G stays", "D falls to C♯, a half step", "E begins the line". */
+export function guideText({ note, role, move }: GuideTone, before: GuideTone | undefined): string {
+  const here = `${noteText(note)}, the ${roleText(role)}`;
+  if (move === undefined || !before) return here;
+  if (move === 0) return `${here}, stays`;
+  const far =
+    Math.abs(move) === 1
+      ? "a half step"
+      : Math.abs(move) === 2
+        ? "a whole step"
+        : `${Math.abs(move)} half steps`;
+  return `${noteText(before.note)} ${move < 0 ? "falls" : "rises"} ${far} to ${here}`;
+}
+
+/** "E minor pentatonic, add C♯ and F♯; it serves bars 1 to 8". */
+export function plainWayText({ pentatonic, from, to, add }: PlainWay, chords: readonly ChartChord[]): string {
+  const [first, last] = [chords[from]?.bar ?? 0, chords[to]?.bar ?? 0];
+  const where = first === last ? `bar ${first}` : `bars ${first} to ${last}`;
+  const more = add.length === 0 ? "" : `, add ${notesText(add)}`;
+  return `${homeModeText(pentatonic)}${more}; it serves ${where}`;
+}
+
+/** A place of a chart for those who cannot see it: "Bar 2, A13, IV, in E Dorian". */
+export function placeInChartText(
+  { bar, symbol, chord }: ChartChord,
+  roman: string,
+  homeMode: HomeMode | undefined,
+): string {
+  const read = chord || symbol === "N.C." ? roman : "not read";
+  const within = chord && homeMode ? `in ${homeModeText(homeMode)}` : "";
+  return [`Bar ${bar}`, symbolText(symbol), read, within].filter((part) => part !== "").join(", ");
+}
+
+/** What is set by hand: "E Dorian", "home E", "Dorian on any home". */
+export function lockText({ home, mode }: NonNullable<ChartChord["lock"]>): string {
+  if (home !== undefined && mode) return homeModeText({ home, mode });
+  if (home !== undefined) return `home ${noteText(home)}`;
+  return mode ? `${modeText(mode)} on any home` : "nothing";
+}

@@ -19,6 +19,16 @@ export function problemText(problem: Problem, text: string): string {
       return `${where}: a note A to G should stand behind the slash${problem.found === "" ? "" : `, not ${found}`}.`;
     case "repeat-of-nothing":
       return `${where}: there is no bar before this one to repeat.`;
+    case "lock-unread":
+      return `${where}: ${found} is no mode; {E Dorian}, {E} or {Dorian} sets what is read from there on.`;
+    case "no-chords":
+      return "There are no chords in it.";
+    case "xml-unread":
+      return "This file is no MusicXML that could be read. Export it anew as MusicXML, compressed or not.";
+    case "kind-unread":
+      return `Bar ${problem.expected ?? ""}: “${problem.found}” is no kind of chord that is known here; it keeps its place.`;
+    case "midi-unread":
+      return "This file is no MIDI file that could be read.";
     case "note-unread":
       return `${where}: ${found} is no note; a letter A to G with # or b, an octave and a length would do, as in C#5:2.`;
     case "length-unread":

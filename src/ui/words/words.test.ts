@@ -2,7 +2,18 @@ import { afterEach, describe, expect, it, test } from "vitest";
 import { degreeOf, fifthsOf } from "@/core/pitch";
 import { readChart, shapesOver } from "@/core/chord";
 import { identify } from "@/core/identify";
-import { decisions, fitOf, oneModeReadings, signalNotes, whatDecides } from "@/core/progression";
+import {
+  decisions,
+  fitOf,
+  guideLines,
+  oneModeReadings,
+  outsideReasons,
+  plainWay,
+  readings,
+  signalNotes,
+  turnsOf,
+  whatDecides,
+} from "@/core/progression";
 import { CATALOGUE, colourSwap, type HomeMode, mode } from "@/core/scale";
 import { readNotes } from "@/formats";
 import {
@@ -51,6 +62,12 @@ import {
   vampText,
   weightText,
   whatItIs,
+  guideText,
+  lockText,
+  modesText,
+  outsideReasonText,
+  plainWayText,
+  turnText,
 } from ".";
 
 const USUAL = { reference: "by-third", comparison: "usual", syllables: "home" } as const;
@@ -287,8 +304,9 @@ describe("what a mode is, in a sentence", () => {
 
 describe("what is said about chords", () => {
   const chart = readChart("| Em9 | A13 | Em9 | A13 | Cmaj7 | D6 | Em9 | B7sus4 |").value;
+  const { chords } = chart;
   const [reading] = oneModeReadings(chart);
-  const symbols = chart.map(({ chord }) => chord);
+  const dorian = { home: fifthsOf("E"), mode: mode("dorian") };
 
   it("the reading and what lies outside it", () => {
     expect(reading && readingText(reading)).toBe("E Dorian throughout; C is outside in one chord");
@@ -296,34 +314,65 @@ describe("what is said about chords", () => {
     expect(clean && readingText(clean)).toBe("E Dorian throughout; nothing outside");
   });
 
+  it("turns, and what changes at them", () => {
+    const [turns] = readings(chart)["fewest-turns"];
+    expect(turns && readingText(turns)).toBe("one turn; nothing outside");
+    expect(turns && modesText(turns)).toBe("E Dorian, E Aeolian");
+    expect(turns && turnsOf(turns).map(turnText)).toEqual(["C♯ → C"]);
+    const [far] = readings(readChart("| Dm7 | % | Ebm7 | % |").value)["fewest-turns"];
+    expect(far && turnsOf(far).map(turnText)).toEqual(["5 notes"]);
+    const each = readings(chart)["chord-by-chord"][0];
+    expect(each && readingText(each)).toBe("every chord its own home; nothing outside");
+  });
+
+  it("what a note outside might be, guide tones, the plain way, what is set", () => {
+    const doubt = readChart("| C | E7 | Am | Fm | C |").value;
+    const ionian = at("C", "ionian");
+    expect(outsideReasons(doubt.chords, 1, ionian).map((each) => outsideReasonText(each, ionian))[0]).toBe(
+      "the dominant of A, and it goes there",
+    );
+    expect(outsideReasons(doubt.chords, 3, ionian).map((each) => outsideReasonText(each, ionian))[0]).toBe(
+      "borrowed from C Aeolian",
+    );
+    const [first, second] = guideLines(chords.map(({ chord }) => chord));
+    expect(second?.map((tone, line) => guideText(tone, first?.[line]))).toEqual([
+      "G, the seventh, stays",
+      "D falls a half step to C♯, the third",
+    ]);
+    const [turns] = readings(chart)["fewest-turns"];
+    const way = turns && plainWay(turns, chart, 1);
+    expect(way && plainWayText(way, chords)).toBe("E minor pentatonic, add C♯ and F♯; it serves bars 1 to 8");
+    expect(lockText(dorian)).toBe("E Dorian");
+    expect(lockText({ home: fifthsOf("Eb") })).toBe("home E♭");
+    expect(lockText({ mode: mode("lydian") })).toBe("Lydian on any home");
+  });
+
   it("the signal note in the wording of both schools", () => {
-    expect(plain(signalSentence(chart, 1, signalNotes(symbols, 1), reading!))).toBe(
+    expect(plain(signalSentence(chart, 1, signalNotes(chart, 1), dorian))).toBe(
       "Signal note: [C♯], its third (A too). Em9 does not have it, so it says that the chord has changed. Save it for here, or use it throughout for E Dorian.",
     );
-    const twice = readChart("Em Em").value;
-    expect(plain(signalSentence(twice, 0, [], reading!))).toMatch(/^Every note of it is in Em as well/);
-    expect(plain(signalSentence(readChart("Em").value, 0, [], reading!))).toMatch(
-      /^Alone it has no neighbour/,
-    );
-    expect(plain(signalSentence(readChart("??? Em").value, 0, [], reading!))).toMatch(
-      /^Nobody could read this one/,
+    const twice = readChart("Em7 Em").value;
+    expect(plain(signalSentence(twice, 1, [], dorian))).toMatch(/^Every note of it is in Em7 as well/);
+    expect(plain(signalSentence(readChart("Em").value, 0, [], dorian))).toMatch(/^Alone it has no neighbour/);
+    expect(plain(signalSentence(readChart("??? Em").value, 0, [], dorian))).toMatch(
+      /^No notes are known of this place/,
     );
   });
 
   it("what decides: a note, only the home, or nothing yet", () => {
-    expect(decisions(reading!.homeMode, chart).map((each) => decisionText(each, chart))).toEqual([
+    expect(decisions(reading!.segments[0]!, chords).map((each) => decisionText(each, chords))).toEqual([
       "C♯, the third of A13, in bars 2 and 4 makes it Dorian; C in bar 5 leans towards Aeolian",
       "B Aeolian has the same notes; only the home tells them apart",
     ]);
-    const open = readChart("Am7 D7").value;
+    const open = readChart("Am7 D7").value.chords;
     expect(decisionText(whatDecides([at("A", "dorian"), at("A", "dorian-flat2")], open), open)).toBe(
       "Nothing here decides against A Dorian ♭2: B would make it Dorian, B♭ Dorian ♭2",
     );
   });
 
   it("tones, rubs and roles", () => {
-    const { chord } = chart[1]!;
-    const fit = fitOf(chord!, reading!.homeMode);
+    const { chord } = chords[1]!;
+    const fit = fitOf(chord!, dorian);
     expect(tonesText(chord!)).toBe("A C♯ E G, with B and F♯ above");
     expect(rubsText(fit, chord!)).toBe("D, a half step over the third");
     expect(["b3", "#5", "b2", "b7", "bb7"].map((degree) => roleText(degreeOf(degree)))).toEqual([

@@ -1,49 +1,8 @@
-import { type Chord, chordNames, chordNotes } from "../chord";
-import { modulo, soundOf, spellSound } from "../pitch";
+import { type Chord, chordNotes } from "../chord";
+import { modulo, soundOf } from "../pitch";
 import type { Fingering } from "./fingering";
 import { soundAt } from "./neck";
 import type { Tuning } from "./tuning";
-
-/** The sounds of a fingering as MIDI numbers, from the string that lies lowest. */
-export function soundsOfFingering(tuning: Tuning, frets: Fingering): readonly number[] {
-  return frets.flatMap((fret, at) =>
-    fret === null ? [] : [soundAt(tuning, { string: frets.length - at, fret })],
-  );
-}
-
-/**
- * The chord that a fingering holds, by its best name without regard to which note is lowest; undefined for fewer than two
- * different notes.
- *
- * @param towards where on the line of fifths its notes are looked for: the bass it goes over
- * @example shapeOfFingering(GUITAR, [null, 3, 2, 0, 0, 0], 0) // C E G B: Cmaj7
- */
-export function shapeOfFingering(tuning: Tuning, frets: Fingering, towards: number): Chord | undefined {
-  const sounds = [...new Set(soundsOfFingering(tuning, frets).map((midi) => modulo(midi, 12)))];
-  if (sounds.length < 2) return undefined;
-  const names = sounds.map((sound) => spellSound(sound, towards));
-  return chordNames(names, undefined)[0];
-}
-
-/**
- * A fingering moved along the neck by half steps, up or down an octave where it would leave it; every note of it moves, open
- * strings too. Undefined where it has no room.
- *
- * @example movedFingering(GUITAR, [null, 3, 2, 0, 0, 0], 2) // [null, 5, 4, 2, 2, 2]
- */
-export function movedFingering(
-  { capo, frets: last }: Pick<Tuning, "capo" | "frets">,
-  frets: Fingering,
-  halfSteps: number,
-): Fingering | undefined {
-  const pressed = frets.filter((fret) => fret !== null);
-  const [low, high] = [Math.min(...pressed), Math.max(...pressed)];
-  const up = modulo(halfSteps, 12);
-  const by = [up, up - 12, up + 12]
-    .filter((each) => low + each >= capo && high + each <= last)
-    .toSorted((a, b) => Math.abs(a) - Math.abs(b))[0];
-  return by === undefined ? undefined : frets.map((fret) => (fret === null ? null : fret + by));
-}
 
 /** A stack of notes on neighbouring strings. */
 export interface StringStack {

@@ -1,42 +1,20 @@
 import { describe, expect, it, test } from "vitest";
+import { fifthsOf, printName, soundOf } from "../pitch";
+import { type HomeMode, holdsAll, mode, SEVEN, soundsOn } from "../scale";
 import {
   type Chord,
+  chordSounds,
   coloursOver,
-  printChord,
+  readChart,
   rightPlaceNear,
   shapesOver,
   writtenFor,
   WRITINGS,
   writtenText,
-  readChart,
-  chordSounds,
-} from "../chord";
-import { fifthsOf, printDegree, printName, soundOf } from "../pitch";
-import { type HomeMode, holdsAll, mode, SEVEN, soundsOn } from "../scale";
-import { movedFingering, shapeOfFingering, stacksOn, tuningOf } from ".";
+} from ".";
 
-const GUITAR = tuningOf("guitar");
 const MAJ9 = [0, 4, 1, 5, 2];
 const at = (home: string, id: string): HomeMode => ({ home: fifthsOf(home), mode: mode(id) });
-const name = (chord: Chord | undefined) => chord && printChord(chord);
-
-describe("a shape clicked on the neck", () => {
-  test.each([
-    [[null, 3, 2, 0, 0, 0], "Cmaj7"],
-    [[null, null, 10, 9, 8, 7], "Cmaj7"],
-    [[0, 2, 2, 0, 0, 0], "Em"],
-    [[null, 0, 2, 0, 1, 3], "Am7"],
-    [[3, null, null, null, null, null], undefined],
-    [[null, null, null, null, null, null], undefined],
-    [[3, null, 5, null, null, 3], undefined],
-  ])("%j is %s", (frets, expected) => expect(name(shapeOfFingering(GUITAR, frets, 0))).toBe(expected));
-
-  it("moves to any place that the neck has room for", () => {
-    expect(movedFingering(GUITAR, [null, 3, 2, 0, 0, 0], 2)).toEqual([null, 5, 4, 2, 2, 2]);
-    expect(movedFingering(GUITAR, [null, 3, 2, 0, 0, 0], -1)).toEqual([null, 14, 13, 11, 11, 11]);
-    expect(movedFingering({ capo: 0, frets: 5 }, [0, 5], 3)).toBeUndefined();
-  });
-});
 
 describe("a wrong place over a bass", () => {
   it("has the right one nearest to it offered", () => {
@@ -119,30 +97,5 @@ describe("chords for a mode", () => {
       "E",
       "C",
     ]);
-  });
-});
-
-describe("fourths over the whole neck", () => {
-  it("stand on neighbouring strings, from the nut up, in every place", () => {
-    const [fourths] = writtenFor(at("D", "dorian"), "fourths");
-    const stacks = stacksOn(GUITAR, fourths!.chords, 5);
-    expect(stacks.find(({ chord }) => printName(chord.root) === "D")?.frets).toEqual([
-      null,
-      5,
-      5,
-      5,
-      null,
-      null,
-    ]);
-    const lows = stacks.map(({ frets }) => Math.min(...frets.filter((fret) => fret !== null)));
-    expect(lows).toEqual(lows.toSorted((a, b) => a - b));
-    expect(new Set(stacks.map(({ chord }) => chord.root)).size).toBe(7);
-    expect(stacksOn(GUITAR, fourths!.chords, 2)).toEqual([]);
-  });
-
-  it("have degrees that are all of the mode", () => {
-    const [fourths] = writtenFor(at("Bb", "lydian"), "fourths");
-    const degrees = fourths!.chords.map(({ root }) => printDegree(root - fifthsOf("Bb")));
-    expect(degrees).toEqual(["1", "2", "3", "#4", "5", "6", "7"]);
   });
 });

@@ -1,0 +1,2 @@
+export { ChartEditor } from "./ChartEditor";
+export { completionsFor } from "./completions";

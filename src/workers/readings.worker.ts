@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { readingJobs } from "./read-chart";
+
+expose(readingJobs);
