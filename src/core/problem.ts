@@ -15,6 +15,8 @@ export type ProblemCode =
   | "bass-unread"
   | "repeat-of-nothing"
   | "lock-unread"
+  | "kind-of-file"
+  | "file-too-large"
   | "no-chords"
   | "xml-unread"
   | "kind-unread"

@@ -10,6 +10,8 @@ export interface MidiPart {
 export interface MidiWritten {
   readonly title: string;
   readonly tempos: readonly { readonly at: number; readonly tempo: number }[];
+  /** Four beats to the bar where none is given. */
+  readonly meter?: { readonly beats: number; readonly unit: number } | undefined;
   readonly parts: readonly MidiPart[];
 }
 
@@ -17,19 +19,24 @@ const PERCUSSION = 9;
 const VELOCITY = 0.8;
 
 /**
- * Parts as a standard MIDI file, a track each, in four beats to the bar. The library is loaded when it is first needed; it
+ * Parts as a standard MIDI file, a track each. The library is loaded when it is first needed; it
  * is CommonJS, so the class stands on its default export in a bundle and on the module in Node.
  *
  * @example await writeMidi({ title: "D Dorian", tempos: [{ at: 0, tempo: 96 }], parts })
  */
-export async function writeMidi({ title, tempos, parts }: MidiWritten): Promise<Uint8Array<ArrayBuffer>> {
+export async function writeMidi({
+  title,
+  tempos,
+  meter,
+  parts,
+}: MidiWritten): Promise<Uint8Array<ArrayBuffer>> {
   const { default: library } = await import("@tonejs/midi");
   const file = new library.Midi();
   const { header } = file;
   const ticks = (beats: number) => Math.round(beats * header.ppq);
   header.name = title;
   header.tempos = tempos.map(({ at, tempo }) => ({ ticks: ticks(at), bpm: tempo }));
-  header.timeSignatures = [{ ticks: 0, timeSignature: [4, 4] }];
+  header.timeSignatures = [{ ticks: 0, timeSignature: [meter?.beats ?? 4, meter?.unit ?? 4] }];
   header.update();
   for (const [at, { name, program, notes }] of parts.entries()) {
     const track = file.addTrack();

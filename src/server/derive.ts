@@ -12,7 +12,6 @@ import {
   printFifth,
   reducedChord,
   sharedOut,
-  shapesOver,
   vamps,
 } from "@/core/chord";
 import {
@@ -44,8 +43,6 @@ import {
   modesQuery,
   type scalesAnswer,
   scalesQuery,
-  type shapesAnswer,
-  shapesQuery,
   type shortMode,
   type wholeMode,
 } from "./schemas";
@@ -181,26 +178,4 @@ export function scales(url: URL): Response {
       : [],
     nearest: nearestNamed(mode).map(near),
   } satisfies z.infer<typeof scalesAnswer>);
-}
-
-/** Degrees above the octave, as players number the upper tones of a chord. */
-const compound = (interval: Interval) =>
-  printDegree(interval).replace(/[246]$/, (number) => String(Number(number) + 7));
-
-/** `GET /api/v1/shapes?bass=A&chord=maj9`: one chord quality at all twelve places over a bass. */
-export function shapes(url: URL): Response {
-  const asked = askQuery(shapesQuery, url);
-  if ("refused" in asked) return asked.refused;
-  const { bass, chord, mode } = asked.value;
-  return jsonResponse({
-    bass: printName(bass),
-    rows: shapesOver(bass, chord, mode).map((place) => ({
-      root: printName(place.root),
-      tones: names(place.tones),
-      degrees: place.degrees.map(compound),
-      modes: place.modes.map(({ id }) => id),
-      outside: names(place.outside),
-      name: printChord(place.name),
-    })),
-  } satisfies z.infer<typeof shapesAnswer>);
 }

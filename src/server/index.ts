@@ -4,3 +4,4 @@ export * from "./identify";
 export * from "./match";
 export * from "./openapi";
 export * from "./neck";
+export * from "./shapes";

@@ -1,25 +1,48 @@
+import type { z } from "zod";
 import { type Fifths, printDegree, printName } from "@/core/pitch";
 import { chordNotes, readChart } from "@/core/chord";
-import { type Decision, decisions, modesForChord, oneModeReadings, signalNotes } from "@/core/progression";
+import {
+  type ChartReading,
+  type Decision,
+  decisions,
+  modesForChord,
+  type ReadingKind,
+  readings,
+  signalNotes,
+} from "@/core/progression";
 import type { HomeMode } from "@/core/scale";
 import { jsonResponse, located, problemResponse } from "./problem";
 import { askJson, mediaType } from "./request";
-import { matchBody } from "./schemas";
+import { type matchAnswer, matchBody } from "./schemas";
 
 const names = (notes: readonly Fifths[]) => notes.map((note) => printName(note));
 const place = ({ home, mode }: HomeMode) => ({ home: printName(home), mode: mode.id });
 
 function deciding({ between, by, first, second, differ }: Decision) {
-  const [a, b] = between.map(place);
+  const both = between.map(place);
   const [holder] = [...first, ...second];
   const undecided = by === "open" ? { undecided: [...names(differ[0]), ...names(differ[1])] } : {};
   const told = holder
     ? { note: printName(holder.note), chord: holder.at, role: printDegree(holder.role) }
     : {};
-  return { between: [a, b], by, ...told, ...undecided };
+  return { between: both, by, ...told, ...undecided };
 }
 
-/** `POST /api/v1/match`: the modes that hold each chord, one mode for all of them, what decides. */
+const reading = ({ kind, segments, cost }: ChartReading) => ({
+  kind,
+  segments: segments.map(({ from, to, homeMode, outside }) => ({
+    from,
+    to,
+    ...place(homeMode),
+    outside: [...new Set(names(outside.map(({ note }) => note)))],
+  })),
+  cost,
+});
+
+/** The kinds in the order in which they are answered. */
+const KINDS: readonly ReadingKind[] = ["one-mode", "fewest-turns", "chord-by-chord"];
+
+/** `POST /api/v1/match`: the modes that hold each chord, the three readings of all of them, what decides. */
 export async function match(request: Request): Promise<Response> {
   if (mediaType(request) !== "application/json") {
     return problemResponse(415, [
@@ -30,37 +53,41 @@ export async function match(request: Request): Promise<Response> {
   if ("refused" in asked) return asked.refused;
   const { chords: text, home, scales, most } = asked.value;
   const { value: chart, problems } = readChart(text);
-  const readings = oneModeReadings(chart, { home, scales, most });
-  const [leader] = readings;
+  const found = readings(chart, { home, scales, most });
+  const [leader] = found["fewest-turns"];
   if (!leader) return problemResponse(422, located(problems, text));
-  const chords = chart.map(({ chord }) => chord);
+  const fits = fitsBySymbol(scales);
   return jsonResponse({
-    chords: chart.map(({ bar, symbol, chord }, at) => ({
+    chords: chart.chords.map(({ bar, length, times, symbol, chord }, at) => ({
       bar,
+      length,
+      times,
       symbol,
       tones: chord ? names(chordNotes(chord)) : [],
-      signal: names(signalNotes(chords, at)),
-      modes: chord
-        ? modesForChord(chord, scales).map(({ homeMode, rubs, outside }) => ({
-            ...place(homeMode),
-            rubs: names(rubs),
-            outside: names(outside),
-          }))
-        : [],
+      signal: names(signalNotes(chart, at)),
+      modes: chord ? fits(symbol, chord) : [],
     })),
-    readings: readings.map(({ homeMode, outside, cost }) => ({
-      kind: "one-mode",
-      segments: [
-        {
-          from: 0,
-          to: chart.length - 1,
-          ...place(homeMode),
-          outside: [...new Set(names(outside.map(({ note }) => note)))],
-        },
-      ],
-      cost,
-    })),
-    deciding: decisions(leader.homeMode, chart, { home, scales }).map(deciding),
-    problems: located(problems, text),
-  });
+    order: [...chart.order],
+    readings: KINDS.flatMap((kind) => found[kind].map(reading)),
+    deciding: leader.segments
+      .flatMap((segment) => decisions(segment, chart.chords, { home, scales }))
+      .map(deciding),
+    problems: [...located(problems, text)],
+  } satisfies z.infer<typeof matchAnswer>);
+}
+
+/** The modes that hold a chord, reckoned once for each symbol. */
+function fitsBySymbol(scales: Parameters<typeof modesForChord>[1]) {
+  const known = new Map<string, { home: string; mode: string; rubs: string[]; outside: string[] }[]>();
+  return (symbol: string, chord: Parameters<typeof modesForChord>[0]) => {
+    const before = known.get(symbol);
+    if (before) return before;
+    const all = modesForChord(chord, scales).map(({ homeMode, rubs, outside }) => ({
+      ...place(homeMode),
+      rubs: names(rubs),
+      outside: names(outside),
+    }));
+    known.set(symbol, all);
+    return all;
+  };
 }

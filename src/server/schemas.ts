@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { COMFORTABLE_STRETCH, GUITAR, SYSTEMS } from "@/core/instrument";
+import { READING_KINDS } from "@/core/progression";
 import { COMPARISONS, REFERENCE_SCHOOLS } from "@/core/scale";
 import {
   chordQuality,
@@ -55,20 +56,26 @@ export const scalesQuery = z.object({
     .meta({ description: "The home; the first of the notes where it is left out", example: "A" }),
 });
 
+const instrument = tuningId
+  .default(() => GUITAR)
+  .meta({ description: "The instrument, or one of its tunings", example: "guitar/drop-d" });
+
 export const shapesQuery = z.object({
   bass: noteName.meta({ description: "The bass that stays", example: "A" }),
-  chord: chordQuality.meta({
+  chord: chordQuality.optional().meta({
     description: "The chord's quality, as it stands behind a root",
     example: "maj9",
   }),
+  frets: z.string().max(60).optional().meta({
+    description: "A fingering instead, from the string that lies lowest, x where one is silent",
+    example: "x 7 5 7 7 x",
+  }),
+  instrument,
   mode: modeId
     .optional()
     .meta({ description: "The mode on the bass against which notes are called outside" }),
 });
 
-const instrument = tuningId
-  .default(() => GUITAR)
-  .meta({ description: "The instrument, or one of its tunings", example: "guitar/drop-d" });
 const tuning = openStrings.optional().meta({
   description: "Any other open strings, from the one that lies lowest",
   example: "E2,A2,D3,G3,B3,E4",
@@ -106,10 +113,14 @@ export const voicingsQuery = z.object({
 });
 
 export const matchBody = z.strictObject({
-  chords: z.string().max(20_000).meta({ description: "A line of chords", example: "| Em9 | A13 |" }),
+  chords: z.string().max(20_000).meta({
+    description:
+      "A chart: bars, repeats, endings, slash beats, % and sections; {E Dorian} sets what is read from there on",
+    example: "| Em9 | A13 |",
+  }),
   home: noteName.optional().meta({ description: "The home, where it is known" }),
-  scales: z.array(modeId).min(1).max(100).optional().meta({ description: "The modes to choose from" }),
-  most: z.int().min(1).max(20).default(5).meta({ description: "How many readings" }),
+  scales: z.array(modeId).min(1).max(200).optional().meta({ description: "The modes to choose from" }),
+  most: z.int().min(1).max(20).default(5).meta({ description: "How many readings of each kind" }),
 });
 
 export const identifyBody = z.strictObject({
@@ -186,9 +197,16 @@ export const shapesAnswer = z.object({
       degrees: z.array(degree),
       modes: z.array(id),
       outside: z.array(note),
+      right: note
+        .optional()
+        .meta({ description: "Where notes fall outside: the nearest place that is right" }),
       name: symbol,
+      frets: z.array(z.int().nullable()).optional(),
     }),
   ),
+  colours: z.array(z.object({ mode: id, root: note.optional(), name: symbol.optional() })).meta({
+    description: "The bass in seven colours, from light to dark: the place of the shape in each mode",
+  }),
 });
 
 const positionNote = z.object({
@@ -243,15 +261,18 @@ export const matchAnswer = z.object({
   chords: z.array(
     z.object({
       bar: z.int(),
+      length: z.number().meta({ description: "Share of the bar" }),
+      times: z.int().meta({ description: "How often it is played, repeats and endings taken" }),
       symbol: z.string(),
       tones: z.array(note),
       signal: z.array(note),
       modes: z.array(place.extend({ rubs: z.array(note), outside: z.array(note) })),
     }),
   ),
+  order: z.array(z.int()).meta({ description: "Places in chords, as they are played" }),
   readings: z.array(
     z.object({
-      kind: z.literal("one-mode"),
+      kind: z.enum(READING_KINDS),
       segments: z.array(place.extend({ from: z.int(), to: z.int(), outside: z.array(note) })),
       cost: z.number(),
     }),

@@ -171,6 +171,21 @@ describe("GET shapes", () => {
     });
   });
 
+  it("moves a fingering, with the frets of each place", async () => {
+    const answer = await json(shapes(at("shapes?bass=A&frets=x+3+2+0+0+0")));
+    expect(part(answer, "rows.3")).toMatchObject({ root: "C", name: "Am9", frets: [null, 3, 2, 0, 0, 0] });
+    expect(part(answer, "rows.5")).toMatchObject({ root: "D", frets: [null, 5, 4, 2, 2, 2] });
+    expect(shapes(at("shapes?bass=A&frets=x+3+2")).status).toBe(400);
+  });
+
+  it("offers the right place nearest to a wrong one, and the bass in seven colours", async () => {
+    const answer = await json(shapes(at("shapes?bass=A&chord=maj9&mode=dorian")));
+    expect(part(answer, "rows.1")).toMatchObject({ root: "Bb", right: "C" });
+    expect(part(answer, "rows.3.right")).toBeUndefined();
+    expect(part(answer, "colours")).toHaveLength(7);
+    expect(part(answer, "colours.0")).toMatchObject({ mode: "lydian", root: "E" });
+  });
+
   it("says what falls outside a mode", async () => {
     const answer = await json(shapes(at("shapes?bass=A&chord=maj7&mode=dorian")));
     expect(part(answer, "rows.2")).toMatchObject({ root: "B", outside: ["D#", "A#"] });
@@ -338,9 +353,25 @@ describe("POST match", () => {
     });
   });
 
+  it("has the readings of all three kinds, the chart as it is played, and what is set by hand", async () => {
+    const answer = await json(ask({ chords: "|: Em9 | A13 :| {D lydian} Dmaj7 | {} Em9 |", most: 1 }));
+    expect(part(answer, "order")).toEqual([0, 1, 0, 1, 2, 3]);
+    expect(part(answer, "chords.0")).toMatchObject({ times: 2, length: 1 });
+    expect(part(answer, "readings.1")).toMatchObject({
+      kind: "fewest-turns",
+      segments: [
+        { from: 0, to: 1, home: "E", mode: "dorian" },
+        { from: 2, to: 2, home: "D", mode: "lydian" },
+        { from: 3, to: 3, home: "E" },
+      ],
+    });
+    expect(part(answer, "readings.2")).toMatchObject({ kind: "chord-by-chord" });
+    expect(part(answer, "readings")).toHaveLength(3);
+  });
+
   it("chooses from the scales given, on the home given", async () => {
     const answer = await json(ask({ chords: "Em9 A13", home: "A", scales: ["mixolydian"], most: 1 }));
-    expect(part(answer, "readings")).toHaveLength(1);
+    expect(part(answer, "readings")).toHaveLength(3);
     expect(part(answer, "readings.0")).toMatchObject({ segments: [{ home: "A", mode: "mixolydian" }] });
   });
 

@@ -232,8 +232,8 @@ export function swapped(score: Score, { home, from, to }: Swapping): Score {
   };
 }
 
-/** A two-chord vamp, a bar each, round and round. */
-export function vampScore({ chords }: Pick<Vamp, "chords">): Score {
+/** Chords of a vamp one after another, a bar each, round and round. */
+export function vampScore({ chords }: { readonly chords: readonly Chord[] }): Score {
   return {
     notes: chords.flatMap((chord, at) => chordScore(chord, at * BEATS_A_BAR, BEATS_A_BAR)),
     beats: chords.length * BEATS_A_BAR,

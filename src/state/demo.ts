@@ -6,11 +6,12 @@ import { shelf } from "./shelf";
 /** Puts the demo on the Shelf and, where nothing is under way, into Match and Identify. */
 export async function bringInDemo(): Promise<void> {
   await shelf.importAll(writeBackup(DEMO, $settings.get(), []));
-  const { chords, tune } = $draft.get();
+  const { chords, chartTitle, tune } = $draft.get();
   const [progression] = DEMO_PROGRESSIONS;
   const [, stair] = DEMO_TUNES;
   changeDraft({
     chords: chords === "" ? progression.chords : chords,
+    chartTitle: chords === "" ? progression.title : chartTitle,
     tune: tune ?? { source: stair.source, text: stair.text, name: stair.title },
   });
 }

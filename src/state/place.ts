@@ -75,7 +75,7 @@ export function setPlace(part: {
 }
 
 /** Goes to another view: a step that the browser's back button undoes. */
-export function goTo(view: View, part: { home?: Fifths; mode?: Mode } = {}): void {
+export function goTo(view: View, part: { home?: Fifths; mode?: Mode; matchShow?: MatchShow } = {}): void {
   $addressNotices.set([]);
   go({ ...$place.get(), chords: undefined, ...part, view }, true);
 }

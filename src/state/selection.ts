@@ -13,6 +13,8 @@ export interface Selection {
   readonly unknown: readonly Fifths[];
   /** Chord tones, marked with a second outline; none where no chord is selected. */
   readonly targets: readonly Fifths[];
+  /** The guide tones of the chord before and of this one: the stage shows the nearest way between them. */
+  readonly way?: { readonly from: readonly Fifths[]; readonly to: readonly Fifths[] } | undefined;
   /** The chord that is selected: its voicings are what the stage offers. */
   readonly chord?: Chord | undefined;
   /** The colour note and its ordinary neighbour, to be swapped while it sounds. */

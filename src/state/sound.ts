@@ -36,6 +36,9 @@ export const $mark = atom<number | undefined>(undefined);
 /** What was started last, by the name that its button goes by; undefined when silent. */
 export const $playing = atom<string | undefined>(undefined);
 
+/** The places of a chart whose chords the marks stand for, where not all of it is played. */
+export const $heardPlaces = atom<readonly number[]>([]);
+
 /** The round that is heard, from 0. */
 export const $round = atom<number | undefined>(undefined);
 

@@ -214,6 +214,8 @@ export type Settings = z.infer<typeof settings>;
 export const draft = z.object({
   version: z.literal(VERSION),
   chords: z.string().max(50_000).catch(""),
+  /** What the chart is called. */
+  chartTitle: z.string().max(200).catch(""),
   tune: z
     .object({ source: z.enum(["abc", "notes"]), text: z.string().max(4_000_000), name: z.string() })
     .optional()

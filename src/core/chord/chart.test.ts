@@ -2,7 +2,15 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { printName } from "../pitch";
 import { mode } from "../scale";
-import { chartTokens, MOST_CHORDS, plainestInterval, readChart, transposeChart, withLock } from ".";
+import {
+  chartTokens,
+  type Lock,
+  MOST_CHORDS,
+  plainestInterval,
+  readChart,
+  transposeChart,
+  withLock,
+} from ".";
 
 const bars = (text: string) =>
   readChart(text).value.chords.map(({ symbol, bar, length }) => `${bar} ${symbol} ${length}`);
@@ -141,7 +149,7 @@ describe("a chart", () => {
 describe("home and mode set by hand", () => {
   const dorian = { home: 4, mode: mode("dorian") };
 
-  test.each([
+  test.each<readonly [string, number, number, Lock | undefined, string]>([
     ["| Em9 | A13 | D |", 0, 1, dorian, "| {E Dorian} Em9 | A13 | {} D |"],
     ["| Em9 | A13 |", 0, 1, { home: -3 }, "| {Eb} Em9 | A13 |"],
     ["| {E Dorian} Em9 | A13 | {} D |", 0, 1, undefined, "| Em9 | A13 | D |"],

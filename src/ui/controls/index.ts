@@ -1,6 +1,7 @@
 export * from "./Button";
 export * from "./Choice";
 export * from "./FileButton";
+export * from "./HomeField";
 export * from "./NumberField";
 export * from "./SchoolSelects";
 export * from "./Select";

@@ -10,7 +10,7 @@ export function openKept(thing: Kept): void {
   } else if (thing.kind === "words") {
     goTo("derive", { mode: mode(thing.mode) });
   } else if (thing.kind === "progression") {
-    changeDraft({ chords: thing.chords });
+    changeDraft({ chords: thing.chords, chartTitle: thing.title });
     goTo("match");
   } else if (thing.kind === "voicing") {
     takeVoicing(thing.chord, thing.frets);

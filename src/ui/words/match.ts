@@ -1,5 +1,6 @@
 import { type Fifths, soundOf } from "@/core/pitch";
-import { type Chart, type ChartChord, chordNotes } from "@/core/chord";
+import { type Chart, type ChartChord, type Chord, chordNotes, type Writing } from "@/core/chord";
+import type { EnsemblePart } from "@/core/instrument";
 import {
   type ChartReading,
   type Decision,
@@ -242,3 +243,47 @@ export function lockText({ home, mode }: NonNullable<ChartChord["lock"]>): strin
   if (home !== undefined) return `home ${noteText(home)}`;
   return mode ? `${modeText(mode)} on any home` : "nothing";
 }
+
+/** The ways to write chords for a mode. */
+export const WRITING_TEXT: Readonly<Record<Writing, string>> = {
+  vamp: "Back and forth",
+  pedal: "Over its held home",
+  full: "The mode as one chord",
+  "shared-out": "Two easy chords that share it out",
+  fourths: "Fourths up the scale, for comping over the whole neck",
+};
+
+/** "all of the mode", "without E and C". */
+export const missingText = (missing: readonly Fifths[]): string =>
+  missing.length === 0 ? "all of the mode" : `without ${notesText(missing)}`;
+
+/** "D at fret 5: 5 5 5": a chord and the frets it is taken at, unplayed strings left out. */
+export function fretsText({ root }: Chord, frets: readonly (number | null)[]): string {
+  const played = frets.filter((fret) => fret !== null);
+  return `${noteText(root)}: ${played.join(" ")}`;
+}
+
+/** What a chart is saved as. */
+export const SAVED_AS_TEXT = {
+  chordpro: "ChordPro",
+  text: "Plain text",
+  musicxml: "MusicXML",
+  midi: "MIDI",
+} as const;
+
+/** Who a chart is written out for. */
+export const WRITTEN_FOR_TEXT = {
+  chords: "the chords alone",
+  keyboard: "a keyboard",
+  strings: "four bowed strings",
+} as const;
+
+/** The parts of an ensemble. */
+export const ENSEMBLE_PART_TEXT: Readonly<Record<EnsemblePart["id"], string>> = {
+  "right-hand": "Right hand",
+  "left-hand": "Left hand",
+  "violin-1": "Violin 1",
+  "violin-2": "Violin 2",
+  viola: "Viola",
+  cello: "Cello",
+};

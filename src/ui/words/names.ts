@@ -127,6 +127,9 @@ export function shortName(mode: Mode): string {
     .join(" ");
 }
 
+/** "E Mixol.". */
+export const shortHomeModeText = ({ home, mode }: HomeMode): string => `${noteText(home)} ${shortName(mode)}`;
+
 /** "+3", "±0", "−2", one decimal where it is a fraction. */
 export function brightnessText(value: number): string {
   const size = Number.isInteger(value) ? String(Math.abs(value)) : Math.abs(value).toFixed(1);

@@ -29,6 +29,10 @@ export function problemText(problem: Problem, text: string): string {
       return `Bar ${problem.expected ?? ""}: “${problem.found}” is no kind of chord that is known here; it keeps its place.`;
     case "midi-unread":
       return "This file is no MIDI file that could be read.";
+    case "kind-of-file":
+      return `“${problem.found}” is no kind of file that is read here. ChordPro, plain text, MusicXML and MIDI are.`;
+    case "file-too-large":
+      return `“${problem.found}” is larger than 4 MB, which no chart is.`;
     case "note-unread":
       return `${where}: ${found} is no note; a letter A to G with # or b, an octave and a length would do, as in C#5:2.`;
     case "length-unread":

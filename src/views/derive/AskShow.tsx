@@ -6,7 +6,7 @@ import { type HomeMode, mode as modeById, size } from "@/core/scale";
 import { $draft, changeDraft, setHomeMode, setPlace } from "@/state";
 import type { Draft } from "@/store";
 import { Blind } from "@/ui/blind";
-import { Button, Select, TextField, Toggle } from "@/ui/controls";
+import { Button, Select, TextField, Toggle, HomeField } from "@/ui/controls";
 import { shadeOf } from "@/ui/shade";
 import { useSchools } from "@/ui/useSchools";
 import {
@@ -23,7 +23,6 @@ import {
   wording,
 } from "@/ui/words";
 import type { AskedOf, ReckonedAnswer, ReckonedMode } from "@/workers";
-import { HomeField } from "./HomeField";
 import { useAnswer } from "./useAnswer";
 import view from "@/ui/frame/View.module.css";
 import styles from "./AskShow.module.css";
@@ -46,7 +45,10 @@ function readNotesOrDegrees(
 }
 
 /** Chords parted by spaces, commas or "and". */
-const readChords = (text: string) => readChart(text.replaceAll(/,|\band\b/gu, " "));
+const readChords = (text: string) => {
+  const { value, problems } = readChart(text.replaceAll(/,|\band\b/gu, " "));
+  return { value: value.chords, problems };
+};
 
 function asked(
   question: Question,

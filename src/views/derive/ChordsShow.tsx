@@ -1,14 +1,4 @@
-import { useStore } from "@nanostores/react";
 import { memo, useState } from "react";
-import {
-  GUITAR,
-  type FingeredShape,
-  movedTo,
-  printFingering,
-  readFingering,
-  shapeOf,
-  type Tuning,
-} from "@/core/instrument";
 import {
   CHORD_KINDS,
   type Chord,
@@ -18,22 +8,18 @@ import {
   fourthStacks,
   fullChord,
   fullChordSuffix,
-  readSymbol,
   reducedChord,
-  shapesOver,
   sharedOut,
   vamps,
 } from "@/core/chord";
 import type { Interval } from "@/core/pitch";
-import { brightness, type HomeMode } from "@/core/scale";
-import { $draft, $tuning, changeDraft, setPlace } from "@/state";
-import { Choice, TextField } from "@/ui/controls";
-import { shadeOf } from "@/ui/shade";
+import type { HomeMode } from "@/core/scale";
+import { setPlace } from "@/state";
+import { Choice, HomeField } from "@/ui/controls";
 import {
   CHORD_KIND_TEXT,
   chordText,
   degreeText,
-  countText,
   fifthsText,
   homeModeText,
   inTitle,
@@ -42,13 +28,11 @@ import {
   noteText,
   notesText,
   numberText,
-  placeText,
-  rightPlacesText,
   romanText,
   sizeText,
 } from "@/ui/words";
-import { type Held, heldText } from "./held";
-import { HomeField } from "./HomeField";
+import { type Held, Hold } from "@/ui/held";
+import { OneShape } from "@/ui/shape";
 import view from "@/ui/frame/View.module.css";
 import styles from "./ChordsShow.module.css";
 
@@ -96,28 +80,6 @@ export function ChordsShow({ homeMode, settled = homeMode, held, onHold }: Chord
         <Shown homeMode={settled} held={held} onHold={onHold} />
       </div>
     </>
-  );
-}
-
-interface HoldProps {
-  readonly what: Held;
-  readonly held: Held | undefined;
-  readonly onHold: (held: Held) => void;
-  readonly children?: string;
-}
-
-/** A chord, or two, to be taken in hand. */
-function Hold({ what, held, onHold, children }: HoldProps) {
-  const text = heldText(what);
-  return (
-    <button
-      type="button"
-      className={styles.chord}
-      aria-pressed={held !== undefined && heldText(held) === text}
-      onClick={() => onHold(what)}
-    >
-      {children ?? text}
-    </button>
   );
 }
 
@@ -264,117 +226,15 @@ function InFourths({ homeMode, held, onHold }: ChordsProps) {
   );
 }
 
-/** A shape as it was typed: a fingering of the strings in hand, or a chord's quality. */
-function readShape(
-  text: string,
-  tuning: Tuning,
-): { readonly tones: readonly Interval[]; readonly fingered?: FingeredShape } | undefined {
-  const frets = readFingering(text, tuning.strings.length);
-  if (frets) {
-    const fingered = shapeOf(tuning, frets);
-    return { tones: fingered.tones, fingered };
-  }
-  const reading = readSymbol(`C${text.trim()}`);
-  return "chord" in reading && reading.chord.bass === undefined ? { tones: reading.chord.tones } : undefined;
-}
-
 /** One chord quality, or one real fingering, moved to all twelve places over the home note as bass. */
-function OneShape({ homeMode, held, onHold }: ChordsProps) {
-  const { shape: typed } = useStore($draft);
-  const tuning = useStore($tuning) ?? GUITAR;
-  const { home, mode } = homeMode;
-  const shape = readShape(typed, tuning) ?? { tones: [0, 4, 1, 5, 2] };
-  const places = shapesOver(home, shape.tones, mode);
-  return (
-    <section className={styles.section}>
-      <p className={styles.asked}>
-        <span>Move</span>
-        <TextField
-          label="The shape: a kind of chord, or frets from the lowest string"
-          value={typed}
-          width={12}
-          size="small"
-          suggestions={["maj9", "maj7", "m7", "m9", "7sus4", "add9", "x 7 5 7 7 x", "x 3 2 0 1 0"]}
-          onCommit={(text) => {
-            if (!readShape(text, tuning))
-              return `“${text.slice(0, 20)}” is no shape; a kind of chord such as m7 or maj9, or ${countText(tuning.strings.length, "fret")} such as x 7 5 7 7 x on a guitar, would do.`;
-            changeDraft({ shape: text.trim() });
-            return undefined;
-          }}
-        />
-        {`over ${noteText(home)}. ${rightPlacesText(places, homeMode)}`}
-      </p>
-      <table className={styles.table}>
-        <thead>
-          <tr>
-            <th scope="col">From</th>
-            <th scope="col">Against the bass</th>
-            <th scope="col">Makes</th>
-            <th scope="col">Modes that hold it</th>
-            {shape.fingered && <th scope="col">Frets</th>}
-          </tr>
-        </thead>
-        <tbody>
-          {places.map((place) => {
-            const { root, tones, degrees, modes, outside, name } = place;
-            const over: Chord = { root, tones: tones.map((tone) => tone - root), optional: [], bass: home };
-            return (
-              <tr key={root} data-outside={outside.length > 0 || undefined}>
-                <th scope="row">
-                  <Hold what={{ chords: [over] }} held={held} onHold={onHold}>
-                    {noteText(root)}
-                  </Hold>
-                </th>
-                <td>{degrees.map(degreeText).join(" ")}</td>
-                <td>
-                  {outside.length === 0 ? (
-                    <Hold what={{ chords: [name] }} held={held} onHold={onHold} />
-                  ) : (
-                    placeText(place)
-                  )}
-                </td>
-                <td className={styles.modes}>
-                  {modes.length === 0 ? (
-                    "none"
-                  ) : (
-                    <>
-                      {modes.slice(0, MODES).map((each) => (
-                        <button
-                          key={each.id}
-                          type="button"
-                          className={styles.mode}
-                          data-shade={shadeOf(brightness(each.intervals))}
-                          aria-pressed={each === mode}
-                          onClick={() => setPlace({ mode: each })}
-                        >
-                          {modeText(each)}
-                        </button>
-                      ))}
-                      {modes.length > MODES && (
-                        <span title={modes.map(modeText).join(", ")}>{`and ${modes.length - MODES}`}</span>
-                      )}
-                    </>
-                  )}
-                </td>
-                {shape.fingered && (
-                  <td className={styles.frets}>{printFingering(movedTo(shape.fingered, root))}</td>
-                )}
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-    </section>
-  );
+function OneShapeOver({ homeMode, held, onHold }: ChordsProps) {
+  return <OneShape homeMode={homeMode} held={held} onHold={onHold} onMode={(mode) => setPlace({ mode })} />;
 }
-
-/** How many modes a place names before the rest are counted. */
-const MODES = 4;
 
 const SHOWN: Readonly<Record<PartName, React.ComponentType<ChordsProps>>> = {
   thirds: memo(InThirds),
   home: memo(HomeChord),
   shared: memo(SharedOutPairs),
   fourths: memo(InFourths),
-  shape: memo(OneShape),
+  shape: memo(OneShapeOver),
 };

@@ -11,9 +11,8 @@ import {
   oneNoteAway,
 } from "@/core/scale";
 import { $mark, $place, $playing, MOST_BESIDE, setPlace } from "@/state";
-import { Button, TextField } from "@/ui/controls";
+import { Button, TextField, HomeField } from "@/ui/controls";
 import { homeModeText, listText, modeText, nearNamedText, noteText, numberText, wording } from "@/ui/words";
-import { HomeField } from "./HomeField";
 import { Ladder } from "./Ladder";
 import { MODE_NAMES } from "./modeNames";
 import view from "@/ui/frame/View.module.css";

@@ -26,6 +26,7 @@ import {
   writeAddress,
 } from "@/state";
 import { Tabs } from "@/ui/controls";
+import { type Held, HeldPanel, heldNotes, heldScore, playVamp } from "@/ui/held";
 import { useKeys } from "@/ui/keys";
 import { useAfterPaint } from "@/ui/useAfterPaint";
 import { useSchools } from "@/ui/useSchools";
@@ -33,8 +34,6 @@ import { homeModeText } from "@/ui/words";
 import { AskShow } from "./AskShow";
 import { ChordsShow } from "./ChordsShow";
 import { CompareShow, compareRows } from "./CompareShow";
-import { type Held, heldNotes, heldScore, playVamp } from "./held";
-import { HeldPanel } from "./HeldPanel";
 import { MakeShow } from "./MakeShow";
 import { ModePanel, type Page, PAGES } from "./ModePanel";
 import { ModesShow } from "./ModesShow";

@@ -14,7 +14,7 @@ import {
 import { readScala } from "@/formats";
 import { setHomeMode, setPlace } from "@/state";
 import { SlatEditor } from "@/ui/blind";
-import { Button, FileButton, TextField } from "@/ui/controls";
+import { Button, FileButton, TextField, HomeField } from "@/ui/controls";
 import { Problems } from "@/ui/problems";
 import {
   capital,
@@ -28,7 +28,6 @@ import {
   symmetryText,
   wording,
 } from "@/ui/words";
-import { HomeField } from "./HomeField";
 import { Ladder } from "./Ladder";
 import { MODE_NAMES } from "./modeNames";
 import view from "@/ui/frame/View.module.css";

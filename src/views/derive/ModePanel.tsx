@@ -14,7 +14,15 @@ import {
 import { printName } from "@/core/pitch";
 import { writeScala } from "@/formats";
 import { $playing, $settings, changeSettings, setHomeMode, setPlace } from "@/state";
-import { Button, Choice, ComparisonSelect, ReferenceSelect, Select, WrittenField } from "@/ui/controls";
+import {
+  Button,
+  Choice,
+  ComparisonSelect,
+  ReferenceSelect,
+  Select,
+  WrittenField,
+  HomeField,
+} from "@/ui/controls";
 import { saveFile } from "@/ui/files";
 import { Facts, HearAndKeep, OwnWordsFields, OwnWordsSaid, Panel, Saying } from "@/ui/panel";
 import { useSchools } from "@/ui/useSchools";
@@ -36,8 +44,7 @@ import {
   vampText,
   whatItIs,
 } from "@/ui/words";
-import { playVamp } from "./held";
-import { HomeField } from "./HomeField";
+import { playVamp } from "@/ui/held";
 import styles from "./ModePanel.module.css";
 
 /** The pages of the panel: what the mode is, its working, what is the user's own. */

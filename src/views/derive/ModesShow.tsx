@@ -11,9 +11,8 @@ import {
   parentOf,
 } from "@/core/scale";
 import { $mark, $place, $playing, setHomeMode, setPlace } from "@/state";
-import { Button, Choice, Select } from "@/ui/controls";
+import { Button, Choice, Select, HomeField } from "@/ui/controls";
 import { familyText, ladderText, numberText } from "@/ui/words";
-import { HomeField } from "./HomeField";
 import { Ladder } from "./Ladder";
 import styles from "@/ui/frame/View.module.css";
 

@@ -22,8 +22,7 @@ import { ask } from "@/workers/reckon";
 import { AskShow } from "./AskShow";
 import { ChordsShow } from "./ChordsShow";
 import { CompareShow } from "./CompareShow";
-import { type Held, heldNotes, heldText } from "./held";
-import { HeldPanel } from "./HeldPanel";
+import { type Held, HeldPanel, heldNotes, heldText } from "@/ui/held";
 import { Ladder } from "./Ladder";
 import { MakeShow } from "./MakeShow";
 import { ModePanel, type Page } from "./ModePanel";
@@ -351,7 +350,7 @@ describe("the chords of a mode on the screen", () => {
       chords: "| Gb | Ab |",
       title: "G♭ and A♭ in G♭ Lydian",
     });
-    fireEvent.click(screen.getByRole("button", { name: "Match it" }));
+    fireEvent.click(screen.getByRole("button", { name: "Put into the chart" }));
     expect([$place.get().view, $draft.get().chords]).toEqual(["match", "| Gb | Ab |"]);
     $keeping.set(undefined);
   });

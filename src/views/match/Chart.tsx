@@ -1,74 +1,160 @@
-import type { CSSProperties } from "react";
-import { type ChartChord, chordNotes, romanNumeral } from "@/core/chord";
-import { fitOf, type OneModeReading } from "@/core/progression";
-import { brightness } from "@/core/scale";
+import { type CSSProperties, memo, type MouseEvent, useEffect, useRef } from "react";
+import { type Chart as WholeChart, chordNotes, romanNumeral } from "@/core/chord";
+import {
+  type ChartReading,
+  fitOf,
+  type ReadingKind,
+  segmentAt,
+  type Turn,
+  turnsOf,
+} from "@/core/progression";
+import { brightness, type HomeMode } from "@/core/scale";
 import { ChordBlind } from "@/ui/blind";
 import { shadeOf } from "@/ui/shade";
 import { useNarrow } from "@/ui/useNarrow";
 import { useSchools } from "@/ui/useSchools";
-import { outsideText, readingText, symbolText } from "@/ui/words";
+import {
+  homeModeText,
+  outsideText,
+  placeInChartText,
+  READING_TEXT,
+  shortHomeModeText,
+  symbolText,
+  turnText,
+} from "@/ui/words";
 import styles from "./Chart.module.css";
-import { linesOf, type Placed } from "./lines";
+import { type LaidBar, linesOf, type Placed, type Run, runsOf } from "./lines";
 
-interface ChartProps {
-  readonly chart: readonly ChartChord[];
-  readonly reading: OneModeReading | undefined;
-  readonly chosen: number;
-  readonly onChoose: (at: number) => void;
+/** The chord in hand, or a stretch from the one in hand to another. */
+export interface Stretch {
+  readonly at: number;
+  readonly from: number;
+  readonly to: number;
 }
 
-/** The chords in columns a bar, and under them the band of the one mode with a blind for each chord. */
-export function Chart({ chart, reading, chosen, onChoose }: ChartProps) {
+interface ChartProps {
+  readonly chart: WholeChart;
+  /** The reading of each kind that stands under the chords. */
+  readonly shown: readonly ChartReading[];
+  /** The kind in hand: numerals, panel and stage go by it. */
+  readonly inHand: ReadingKind;
+  readonly stretch: Stretch;
+  readonly onChoose: (at: number, extends_: boolean) => void;
+  /** A chord was chosen in the band of a kind. */
+  readonly onBand: (kind: ReadingKind, at: number) => void;
+}
+
+/** The chords in columns a bar, and under them a band for each reading with a blind for each chord. */
+export function Chart({ chart, shown, inHand, stretch, onChoose, onBand }: ChartProps) {
   const barsPerLine = useNarrow() ? 4 : 8;
   const lines = linesOf(chart, barsPerLine);
-  const columns: CSSProperties & Record<"--bars", number> = {
-    "--bars": Math.min(barsPerLine, lines[0]?.length ?? 1),
+  const columns = lines.length > 1 ? barsPerLine : Math.max(1, lines[0]?.length ?? 1);
+  const isIn = (line: readonly LaidBar[], at: number) => {
+    const [first, last] = [line[0]?.bar.from ?? 0, line.at(-1)?.bar.to ?? 0];
+    return at >= first && at < last;
   };
   return (
-    <div className={styles.chart} style={columns}>
-      {reading && (
-        <p className={styles.kind}>
-          <b>One mode</b> {readingText(reading)}
-        </p>
-      )}
-      {lines.map((line, at) => (
-        <div key={at} className={styles.line}>
-          <ol className={styles.bars} aria-label={`Bars from ${line[0]?.[0]?.each.bar ?? 0}`}>
-            {line.map((bar) => (
-              <li key={bar[0]?.at} className={styles.bar}>
-                {bar.map((placed) => (
-                  <ChordCell
-                    key={placed.at}
-                    placed={placed}
-                    reading={reading}
-                    isChosen={placed.at === chosen}
-                    onChoose={onChoose}
-                  />
-                ))}
-              </li>
-            ))}
-          </ol>
-          {reading && (
-            <div className={styles.band} data-shade={shadeOf(brightness(reading.homeMode.mode.intervals))}>
-              {line.map((bar) => (
-                <div key={bar[0]?.at} className={styles.bar}>
-                  {bar.map((placed) => (
-                    <BandCell key={placed.at} placed={placed} reading={reading} />
-                  ))}
-                </div>
-              ))}
-            </div>
-          )}
-        </div>
-      ))}
-      <p className={styles.key} aria-hidden="true">
-        <span data-kind="tone">chord tone</span>
-        <span data-kind="colour">colour note in the chord</span>
-        <span data-kind="rub">rub, a half step above a chord tone</span>
-        <span data-kind="free">free note</span>
-        <span data-kind="outside">outside the mode</span>
-      </p>
+    <div className={styles.chart} style={{ "--bars": columns } as CSSProperties}>
+      {lines.map((line) => {
+        const holds = isIn(line, stretch.at) || isIn(line, stretch.from) || isIn(line, stretch.to);
+        const spans = stretch.from < (line[0]?.bar.from ?? 0) && stretch.to >= (line.at(-1)?.bar.to ?? 0);
+        return (
+          <Line
+            key={line[0]?.bar.number}
+            line={line}
+            columns={columns}
+            shown={shown}
+            inHand={inHand}
+            stretch={holds || spans ? stretch : NOWHERE}
+            onChoose={onChoose}
+            onBand={onBand}
+          />
+        );
+      })}
     </div>
+  );
+}
+
+const NOWHERE: Stretch = { at: -1, from: -1, to: -1 };
+
+interface LineProps extends Omit<ChartProps, "chart"> {
+  readonly line: readonly LaidBar[];
+  readonly columns: number;
+}
+
+/** One line of bars; drawn anew only when what it shows changes. */
+const Line = memo(
+  function Line({ line, columns, shown, inHand, stretch, onChoose, onBand }: LineProps) {
+    const [first] = line;
+    const row = useRef<HTMLOListElement>(null);
+    const chosen = stretch.at;
+    // The chord in hand is kept in sight, also while it follows what sounds.
+    useEffect(() => {
+      const holds = line.some(({ bar }) => chosen >= bar.from && chosen < bar.to);
+      if (holds) row.current?.scrollIntoView({ block: "nearest" });
+    }, [chosen, line]);
+    const reading = shown.find(({ kind }) => kind === inHand) ?? shown[0];
+    return (
+      <section className={styles.line} id={`bars-${first?.bar.number ?? 0}`}>
+        {first?.bar.section !== undefined && <h3 className={styles.sectionName}>{first.bar.section}</h3>}
+        <ol ref={row} className={styles.bars} aria-label={`Bars from ${first?.bar.number ?? 0}`}>
+          {line.map((laid) => (
+            <Bar key={laid.bar.number} laid={laid} reading={reading} stretch={stretch} onChoose={onChoose} />
+          ))}
+        </ol>
+        {shown.map((each) => (
+          <Band
+            key={each.kind}
+            reading={each}
+            line={line}
+            columns={columns}
+            isInHand={each.kind === inHand}
+            onChoose={(at) => onBand(each.kind, at)}
+          />
+        ))}
+      </section>
+    );
+  },
+  (before, after) =>
+    before.stretch === after.stretch &&
+    before.shown === after.shown &&
+    before.inHand === after.inHand &&
+    before.columns === after.columns &&
+    before.onChoose === after.onChoose &&
+    before.onBand === after.onBand &&
+    before.line.length === after.line.length &&
+    before.line.every(({ bar }, at) => bar === after.line[at]?.bar),
+);
+
+interface BarProps {
+  readonly laid: LaidBar;
+  readonly reading: ChartReading | undefined;
+  readonly stretch: Stretch;
+  readonly onChoose: ChartProps["onChoose"];
+}
+
+function Bar({ laid: { bar, chords }, reading, stretch, onChoose }: BarProps) {
+  const ending = bar.endings.length > 0 ? `${bar.endings.join(", ")}.` : "";
+  return (
+    <li
+      className={styles.bar}
+      data-opens={bar.opens || undefined}
+      data-closes={bar.times > 1 || undefined}
+      data-ending={ending === "" ? undefined : ending}
+    >
+      {ending !== "" && <span className={styles.ending}>{ending}</span>}
+      {chords.map((placed) => (
+        <ChordCell
+          key={placed.at}
+          placed={placed}
+          homeMode={reading && segmentAt(reading, placed.at)?.homeMode}
+          isChosen={placed.at === stretch.at}
+          isMarked={placed.at >= stretch.from && placed.at <= stretch.to && stretch.from < stretch.to}
+          onChoose={onChoose}
+        />
+      ))}
+      {bar.times > 2 && <span className={styles.times}>{`×${bar.times}`}</span>}
+    </li>
   );
 }
 
@@ -76,16 +162,16 @@ const widthOf = ({ each }: Placed): CSSProperties => ({ flexGrow: each.length, f
 
 interface ChordCellProps {
   readonly placed: Placed;
-  readonly reading: OneModeReading | undefined;
+  readonly homeMode: HomeMode | undefined;
   readonly isChosen: boolean;
-  readonly onChoose: (at: number) => void;
+  readonly isMarked: boolean;
+  readonly onChoose: ChartProps["onChoose"];
 }
 
-function ChordCell({ placed, reading, isChosen, onChoose }: ChordCellProps) {
+function ChordCell({ placed, homeMode, isChosen, isMarked, onChoose }: ChordCellProps) {
   const { at, each } = placed;
   const { chord, symbol } = each;
-  const roman =
-    chord && reading ? romanNumeral(chord.root - reading.homeMode.home, chord.tones, "signs") : "";
+  const roman = chord && homeMode ? romanNumeral(chord.root - homeMode.home, chord.tones, "signs") : "";
   const isUnread = !chord && symbol !== "N.C.";
   return (
     <button
@@ -93,21 +179,90 @@ function ChordCell({ placed, reading, isChosen, onChoose }: ChordCellProps) {
       className={styles.cell}
       style={widthOf(placed)}
       aria-pressed={isChosen}
-      aria-label={`Bar ${each.bar}, ${symbolText(symbol)}${isUnread ? ", not read" : `, ${roman}`}`}
+      aria-label={placeInChartText(each, roman, homeMode)}
       data-unread={isUnread || undefined}
-      onClick={() => onChoose(at)}
+      data-marked={isMarked || undefined}
+      onClick={(event: MouseEvent) => onChoose(at, event.shiftKey)}
     >
       <span className={styles.symbol}>{symbolText(symbol)}</span>
-      <span className={styles.roman}>{isUnread ? "not read" : roman}</span>
+      <span className={styles.roman}>
+        {isUnread ? "not read" : roman}
+        {each.lock && <span className={styles.lock}>set</span>}
+      </span>
     </button>
   );
 }
 
-function BandCell({ placed, reading }: { readonly placed: Placed; readonly reading: OneModeReading }) {
+interface BandProps {
+  readonly reading: ChartReading;
+  readonly line: readonly LaidBar[];
+  readonly columns: number;
+  readonly isInHand: boolean;
+  readonly onChoose: (at: number) => void;
+}
+
+/** The reading of one kind under a line: its modes in their shades, at each turn the note that changes. */
+function Band({ reading, line, columns, isInHand, onChoose }: BandProps) {
+  const turns = turnsOf(reading);
+  return (
+    <div className={styles.band} data-in-hand={isInHand || undefined} data-kind={reading.kind}>
+      {runsOf(reading, line, columns).map((run) => (
+        <RunBlock
+          key={run.segment.from}
+          run={run}
+          kind={reading.kind}
+          turn={run.begins ? turns.find(({ at }) => at === run.segment.from) : undefined}
+          onChoose={onChoose}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface RunBlockProps {
+  readonly run: Run;
+  readonly kind: ReadingKind;
+  readonly turn: Turn | undefined;
+  readonly onChoose: (at: number) => void;
+}
+
+/** The part of a segment that stands in a line; pressing it takes its reading in hand. */
+function RunBlock({ run, kind, turn, onChoose }: RunBlockProps) {
+  const { homeMode } = run.segment;
+  const isShort = run.width < 0.2;
+  const name = homeModeText(homeMode);
+  const first = run.chords[0]?.at ?? 0;
+  const changes = turn && turn.leaves.length + turn.takes.length > 0 ? turnText(turn) : undefined;
+  return (
+    <div
+      className={styles.run}
+      style={{ left: `${run.left * 100}%`, width: `${run.width * 100}%` }}
+      data-shade={shadeOf(brightness(homeMode.mode.intervals))}
+    >
+      {changes !== undefined && <span className={styles.turn}>{changes}</span>}
+      <button
+        type="button"
+        className={styles.name}
+        title={name}
+        aria-label={`${READING_TEXT[kind]}: ${name} from bar ${run.chords[0]?.each.bar ?? 0}${changes === undefined ? "" : `, ${changes}`}`}
+        onClick={() => onChoose(first)}
+      >
+        {isShort ? shortHomeModeText(homeMode) : name}
+      </button>
+      <div className={styles.blinds}>
+        {run.chords.map((placed) => (
+          <BandCell key={placed.at} placed={placed} homeMode={homeMode} />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function BandCell({ placed, homeMode }: { readonly placed: Placed; readonly homeMode: HomeMode }) {
   const schools = useSchools();
   const { chord } = placed.each;
   if (!chord) return <span className={styles.under} style={widthOf(placed)} />;
-  const fit = fitOf(chord, reading.homeMode, schools);
+  const fit = fitOf(chord, homeMode, schools);
   return (
     <span className={styles.under} style={widthOf(placed)}>
       <ChordBlind fit={fit} tones={chordNotes(chord)} />

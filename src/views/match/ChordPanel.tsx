@@ -1,16 +1,33 @@
 import { useStore } from "@nanostores/react";
+import type { ReactNode } from "react";
 import type { Fifths } from "@/core/pitch";
-import type { ChartChord } from "@/core/chord";
-import { type Decision, fitOf, modesForChord, type OneModeReading } from "@/core/progression";
-import type { HomeMode } from "@/core/scale";
-import { $playing } from "@/state";
+import type { Chart, Chord } from "@/core/chord";
+import {
+  type ChartReading,
+  type Decision,
+  type Fit,
+  fitOf,
+  guideLines,
+  modesForChord,
+  outsideReasons,
+  plainWay,
+  type Segment,
+} from "@/core/progression";
+import { type HomeMode, isNamed, type Mode } from "@/core/scale";
+import { $playing, $settings, changeSettings } from "@/state";
 import { useSchools } from "@/ui/useSchools";
-import { Button } from "@/ui/controls";
+import { Button, Choice } from "@/ui/controls";
 import { Facts, OwnWordsSaid, Panel, Saying } from "@/ui/panel";
 import {
   decisionText,
+  guideText,
   homeModeText,
+  listText,
+  modeText,
+  noteText,
+  outsideReasonText,
   outsideText,
+  plainWayText,
   rubsText,
   signalSentence,
   symbolText,
@@ -19,106 +36,179 @@ import {
 import styles from "./ChordPanel.module.css";
 
 interface ChordPanelProps {
-  readonly chart: readonly ChartChord[];
+  readonly chart: Chart;
   readonly at: number;
   readonly signal: readonly Fifths[];
-  readonly reading: OneModeReading | undefined;
+  readonly reading: ChartReading | undefined;
+  readonly segment: Segment | undefined;
   readonly deciding: readonly Decision[];
+  readonly scales: readonly Mode[];
   /** The mode to be heard by turns with the reading's. */
   readonly rival: HomeMode | undefined;
+  /** Home and mode set by hand. */
+  readonly setting: ReactNode;
   readonly onLoop: () => void;
+  readonly onPractise: () => void;
   readonly onTwo: () => void;
   readonly onKeep: () => void;
 }
 
-/** How many modes on the chord's own root are named. */
-const ALSO = 4;
-
-/** The panel of Match: the chord in hand, its signal note, and what decides the mode. */
-export function ChordPanel({
-  chart,
-  at,
-  signal,
-  reading,
-  deciding,
-  rival,
-  onLoop,
-  onTwo,
-  onKeep,
-}: ChordPanelProps) {
+/** The panel of Match: the chord in hand, its signal note, what decides the mode, and the ways through it. */
+export function ChordPanel(props: ChordPanelProps) {
+  const { chart, at, signal, reading, segment, deciding, scales, rival, setting } = props;
   const playing = useStore($playing);
+  const { signalWay } = useStore($settings);
   const schools = useSchools();
-  const place = chart[at];
+  const place = chart.chords[at];
   const chord = place?.chord;
-  const fit = chord && reading ? fitOf(chord, reading.homeMode, schools) : undefined;
+  const homeMode = segment?.homeMode;
+  const fit = chord && homeMode ? fitOf(chord, homeMode, schools) : undefined;
   return (
     <Panel
       title={symbolText(place?.symbol ?? "")}
-      aside={`in bar ${place?.bar ?? 0}`}
+      aside={`in bar ${place?.bar ?? 0}${homeMode ? `, ${homeModeText(homeMode)}` : ""}`}
       acts={
         <>
-          <Button kind="main" keyName="l" aria-pressed={playing === "bar"} onClick={onLoop}>
-            Loop this bar
+          <Button kind="main" keyName="l" aria-pressed={playing === "bar"} onClick={props.onLoop}>
+            Loop
           </Button>
+          {signal.length > 0 && homeMode && (
+            <Button keyName="r" aria-pressed={playing === "signal"} onClick={props.onPractise}>
+              Practise
+            </Button>
+          )}
           {rival && (
-            <Button keyName="s" aria-pressed={playing === "two"} onClick={onTwo}>
+            <Button keyName="s" aria-pressed={playing === "two"} onClick={props.onTwo}>
               Hear both
             </Button>
           )}
-          <Button keyName="k" onClick={onKeep}>
+          <Button keyName="k" onClick={props.onKeep}>
             Keep
           </Button>
         </>
       }
     >
-      {reading ? (
-        <Saying>{signalSentence(chart, at, signal, reading)}</Saying>
+      {homeMode ? (
+        <Saying>{signalSentence(chart, at, signal, homeMode)}</Saying>
       ) : (
         <Saying>
           No chord could be read yet, so no mode can be named. The sentence under the line says what would do.
         </Saying>
       )}
-      {reading && <OwnWordsSaid mode={reading.homeMode.mode} />}
+      {signal.length > 0 && homeMode && (
+        <Choice
+          label="How the signal note is practised"
+          size="small"
+          value={signalWay}
+          onChange={(way) => changeSettings({ signalWay: way })}
+          options={[
+            { value: "save", text: `Save ${noteText(signal[0] ?? 0)} for it` },
+            { value: "throughout", text: "Use it throughout" },
+          ]}
+        />
+      )}
+      {homeMode && <OwnWordsSaid mode={homeMode.mode} />}
       <Facts
         rows={[
-          ...(reading
+          ...(homeMode && deciding.length > 0
             ? [["What decides", <Decisions key="decides" deciding={deciding} chart={chart} />] as const]
             : []),
           ...(chord ? [["Chord tones", tonesText(chord)] as const] : []),
-          ...(chord && fit
-            ? [["Rubs", rubsText(fit, chord)] as const, ["Outside", outsideText(fit)] as const]
+          ...(chord && fit ? [["Rubs", rubsText(fit, chord)] as const] : []),
+          ...(fit && homeMode && fit.outside.length > 0
+            ? [["Outside", <Outside key="outside" {...{ chart, at, fit, homeMode, scales }} />] as const]
             : []),
-          ...(chord ? [["Also fits", alsoFits(chord, reading)] as const] : []),
+          ...(fit && fit.free.length > 0 ? [["Free", fit.free.map(noteText).join(" ")] as const] : []),
+          ...(chord ? [["Guide tones", <Guides key="guides" chart={chart} at={at} />] as const] : []),
+          ...(reading ? plainRow(reading, chart, at) : []),
+          ...(chord ? [["Fits", <Fits key="fits" {...{ chord, homeMode, scales }} />] as const] : []),
+          ...(setting === undefined ? [] : [["Set by hand", setting] as const]),
         ]}
       />
     </Panel>
   );
 }
 
-function Decisions({
-  deciding,
-  chart,
-}: {
-  readonly deciding: readonly Decision[];
-  readonly chart: readonly ChartChord[];
-}) {
+function plainRow(reading: ChartReading, chart: Chart, at: number) {
+  const way = plainWay(reading, chart, at);
+  return way ? [["Plain way", plainWayText(way, chart.chords)] as const] : [];
+}
+
+function Decisions({ deciding, chart }: { readonly deciding: readonly Decision[]; readonly chart: Chart }) {
   return (
-    <ul className={styles.decisions}>
+    <ul className={styles.list}>
       {deciding.map((decision) => (
         <li key={`${decision.between[1].home} ${decision.between[1].mode.id}`}>
-          {decisionText(decision, chart)}
+          {decisionText(decision, chart.chords)}
         </li>
       ))}
     </ul>
   );
 }
 
-/** Modes on the chord's own root that hold all of it. */
-function alsoFits(chord: NonNullable<ChartChord["chord"]>, reading: OneModeReading | undefined): string {
-  const fits = modesForChord(chord)
-    .map(({ homeMode }) => homeMode)
-    .filter(({ home, mode }) => home !== reading?.homeMode.home || mode !== reading.homeMode.mode);
-  const named = fits.slice(0, ALSO).map(homeModeText).join(" · ");
-  if (fits.length === 0) return "no other mode in the catalogue on this root";
-  return fits.length > ALSO ? `${named} · ${fits.length - ALSO} more` : named;
+interface OutsideProps {
+  readonly chart: Chart;
+  readonly at: number;
+  readonly fit: Fit;
+  readonly homeMode: HomeMode;
+  readonly scales: readonly Mode[];
+}
+
+/** Notes outside, and what the chord might be. */
+function Outside({ chart, at, fit, homeMode, scales }: OutsideProps) {
+  const reasons = outsideReasons(chart.chords, at, homeMode, scales);
+  const said = reasons.map((reason) => outsideReasonText(reason, homeMode));
+  return <>{`${outsideText(fit)}${said.length === 0 ? "" : `: perhaps ${listText(said, "or")}`}`}</>;
+}
+
+/** The two guide tones, each with its way from the chord before. */
+function Guides({ chart, at }: { readonly chart: Chart; readonly at: number }) {
+  const lines = guideLines(chart.chords.slice(0, at + 1).map(({ chord }) => chord));
+  const here = lines.at(-1);
+  const before = lines.slice(0, -1).findLast((pair) => pair !== undefined);
+  return (
+    <ul className={styles.list}>
+      {here?.map((tone, line) => (
+        <li key={line}>{guideText(tone, before?.[line])}</li>
+      ))}
+    </ul>
+  );
+}
+
+/** How many fitting modes are named before the rest wait to be opened. */
+const FITS = 4;
+
+interface FitsProps {
+  readonly chord: Chord;
+  readonly homeMode: HomeMode | undefined;
+  readonly scales: readonly Mode[];
+}
+
+/** Every named mode on the chord's own root that holds all of it, those of the chosen families first. */
+function Fits({ chord, homeMode, scales }: FitsProps) {
+  const schools = useSchools();
+  const all = modesForChord(chord).filter(({ homeMode: { mode } }) => isNamed(mode));
+  const chosen = new Set(scales);
+  const sorted = [
+    ...all.filter(({ homeMode: { mode } }) => chosen.has(mode)),
+    ...all.filter(({ homeMode: { mode } }) => !chosen.has(mode)),
+  ];
+  if (sorted.length === 0) return <>no mode in the catalogue on this root</>;
+  const text = ({ homeMode: here }: Fit) => {
+    const { rubs } = fitOf(chord, here, schools);
+    const isHere = here.mode === homeMode?.mode && here.home === homeMode.home;
+    return `${homeModeText(here)}${rubs.length === 0 ? "" : ` (rubs ${rubs.map(noteText).join(" ")})`}${isHere ? ", here" : ""}`;
+  };
+  const rest = sorted.slice(FITS);
+  return (
+    <>
+      {sorted.slice(0, FITS).map(text).join(" · ")}
+      {rest.length > 0 && (
+        <details className={styles.more}>
+          <summary>{`${rest.length} more`}</summary>
+          {rest.map(({ homeMode: here }) => modeText(here.mode)).join(" · ")}
+        </details>
+      )}
+    </>
+  );
 }

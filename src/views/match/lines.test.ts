@@ -1,12 +1,36 @@
-import { expect, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { readChart } from "@/core/chord";
-import { linesOf } from "./lines";
+import { readings } from "@/core/progression";
+import { linesOf, runsOf } from "./lines";
 
-it("lays a chart out in lines of bars, each chord with its place", () => {
-  const lines = linesOf(readChart("| Em9 | A13 D7 | G |").value, 2);
-  expect(lines.map((line) => line.map((bar) => bar.map(({ at, each }) => `${at} ${each.symbol}`)))).toEqual([
-    [["0 Em9"], ["1 A13", "2 D7"]],
-    [["3 G"]],
-  ]);
-  expect(linesOf([], 8)).toEqual([]);
+describe("a chart in lines", () => {
+  it("has so many bars to a line, and a section on a line of its own", () => {
+    const lines = (text: string, most: number) =>
+      linesOf(readChart(text).value, most).map((line) =>
+        line.map(({ chords }) => chords.map(({ each }) => each.symbol).join(" ")).join(" | "),
+      );
+    expect(lines("| A | B C | D |", 2)).toEqual(["A | B C", "D"]);
+    expect(lines("| A | [Gate] B | C |", 8)).toEqual(["A", "B | C"]);
+    expect(lines("", 8)).toEqual([]);
+  });
+
+  it("has the segments of a reading where they lie, over two lines too", () => {
+    const chart = readChart("| Em9 | A13 | Em9 A13 | Cmaj7 | D6 | Cmaj7 |").value;
+    const [reading] = readings(chart)["fewest-turns"];
+    const runs = linesOf(chart, 4).map((line) =>
+      runsOf(reading!, line, 4).map(({ left, width, begins, chords }) => [
+        left,
+        width,
+        begins,
+        chords.length,
+      ]),
+    );
+    expect(runs).toEqual([
+      [
+        [0, 0.75, true, 4],
+        [0.75, 0.25, true, 1],
+      ],
+      [[0, 0.5, false, 2]],
+    ]);
+  });
 });

@@ -1,5 +1,5 @@
 import { type Fifths, fifthsOf, maybeFifthsIn, type NoteNaming, printNameIn } from "@/core/pitch";
-import { TextField } from "@/ui/controls";
+import { TextField } from "./TextField";
 import { noteText, wording } from "@/ui/words";
 
 /** Names offered for a home: the twelve sounds under the names that players use. */

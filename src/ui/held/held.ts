@@ -1,13 +1,13 @@
 import { type Fifths, soundOf } from "@/core/pitch";
-import { type Chord, chordNotes, vamps } from "@/core/chord";
+import { type Chord, chordNotes, exactSymbol, vamps } from "@/core/chord";
 import type { HomeMode } from "@/core/scale";
 import { risingChordScore, type Score, vampScore } from "@/sound";
 import { toggle } from "@/state";
 import { chordText, listText } from "@/ui/words";
 
-/** A chord of the mode, or two that go together, held in the hand: heard, shown on the stage, kept. */
+/** A chord of the mode, or several that go together, held in the hand: heard, shown on the stage, kept. */
 export interface Held {
-  readonly chords: readonly [Chord] | readonly [Chord, Chord];
+  readonly chords: readonly [Chord, ...Chord[]];
   /** Its notes as they are voiced, rising, where that matters: a stack of fourths. */
   readonly voiced?: readonly Fifths[];
 }
@@ -29,12 +29,14 @@ function fromBass(chord: Chord): readonly Fifths[] {
   return [chord.bass, ...notes.filter((note) => soundOf(note) !== bass)];
 }
 
-/** One chord note by note and then together; two by turns, round and round. */
+/** One chord note by note and then together; several one after another, round and round. */
 export function heldScore({ chords, voiced }: Held): Score {
-  const [first, second] = chords;
-  if (second) return vampScore({ chords: [first, second] });
-  return risingChordScore(voiced ?? fromBass(first));
+  return chords.length > 1 ? vampScore({ chords }) : risingChordScore(voiced ?? fromBass(chords[0]));
 }
 
 /** Every note of what is held, once. */
 export const heldNotes = ({ chords }: Held): readonly Fifths[] => [...new Set(chords.flatMap(chordNotes))];
+
+/** A line of chords that a chart and the Shelf can read back. */
+export const heldLine = ({ chords }: Pick<Held, "chords">): string =>
+  `| ${chords.map(exactSymbol).join(" | ")} |`;

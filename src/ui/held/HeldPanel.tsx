@@ -1,42 +1,41 @@
 import { useStore } from "@nanostores/react";
-import { chordNotes, exactSymbol } from "@/core/chord";
+import { chordNotes } from "@/core/chord";
 import type { HomeMode } from "@/core/scale";
-import { $keeping, $playing, changeDraft, goTo, MAIN, playOrStop } from "@/state";
+import { $keeping, $playing, goTo, MAIN, playOrStop, putIntoChart } from "@/state";
 import { Button } from "@/ui/controls";
 import { Facts, Panel, Saying } from "@/ui/panel";
 import { useSchools } from "@/ui/useSchools";
 import { chordSentence, chordText, homeModeText, inModeText, notesText } from "@/ui/words";
-import { type Held, heldNotes, heldText } from "./held";
+import { type Held, heldLine, heldNotes, heldText } from "./held";
 
 interface HeldPanelProps {
   readonly homeMode: HomeMode;
   readonly held: Held;
   readonly onLetGo: () => void;
+  /** The line of a chart that it is, where that is more than its symbols. */
+  readonly line?: string;
 }
 
-/** A line of chords that Match and the Shelf can read back. */
-const asProgression = ({ chords }: Held): string => `| ${chords.map(exactSymbol).join(" | ")} |`;
-
 /** What is held says of the mode: its notes, what it tells, and what can be done with it. */
-export function HeldPanel({ homeMode, held, onLetGo }: HeldPanelProps) {
+export function HeldPanel({ homeMode, held, onLetGo, line = heldLine(held) }: HeldPanelProps) {
   const schools = useSchools();
   const playing = useStore($playing);
   const { chords } = held;
-  const [first, second] = chords;
-  const together = second && {
+  const [first, ...others] = chords;
+  const together = others.length > 0 && {
     ...first,
-    tones: [...new Set([...first.tones, ...chordNotes(second).map((note) => note - first.root)])],
+    tones: [...new Set([...first.tones, ...others.flatMap(chordNotes).map((note) => note - first.root)])],
   };
   const keep = () =>
     $keeping.set({
       kind: "progression",
       title: `${heldText(held)} in ${homeModeText(homeMode)}`,
       words: "",
-      chords: asProgression(held),
+      chords: line,
     });
   const match = () => {
-    changeDraft({ chords: asProgression(held) });
-    goTo("match");
+    putIntoChart(line);
+    goTo("match", { matchShow: "chart" });
   };
   return (
     <Panel
@@ -48,18 +47,18 @@ export function HeldPanel({ homeMode, held, onLetGo }: HeldPanelProps) {
             Hear it
           </Button>
           <Button onClick={keep}>Keep</Button>
-          <Button onClick={match}>Match it</Button>
+          <Button onClick={match}>Put into the chart</Button>
           <Button kind="quiet" onClick={onLetGo}>
             Back to the mode
           </Button>
         </>
       }
     >
-      <Saying>{chordSentence(together ?? first, homeMode, schools)}</Saying>
+      <Saying>{chordSentence(together === false ? first : together, homeMode, schools)}</Saying>
       <Facts
         rows={[
           ...chords.map((chord) => [chordText(chord), inModeText(chord, homeMode)] as const),
-          ...(second ? [["Together", notesText(heldNotes(held))] as const] : []),
+          ...(together !== false ? [["Together", notesText(heldNotes(held))] as const] : []),
           ...(held.voiced ? [["Stacked", notesText(held.voiced)] as const] : []),
         ]}
       />

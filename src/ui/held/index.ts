@@ -1,0 +1,3 @@
+export * from "./held";
+export { HeldPanel } from "./HeldPanel";
+export { Hold } from "./Hold";

@@ -1,0 +1,1 @@
+export { OneShape, shapeTones } from "./OneShape";

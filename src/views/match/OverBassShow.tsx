@@ -1,0 +1,148 @@
+import { useStore } from "@nanostores/react";
+import { type ReactNode, useEffect, useMemo, useState } from "react";
+import { type BassColour, chordNotes, coloursOver } from "@/core/chord";
+import { GUITAR } from "@/core/instrument";
+import { brightness, colourOn, colourSwap, type HomeMode } from "@/core/scale";
+import { modeScore, overBassScore } from "@/sound";
+import { $draft, $mark, $place, $playing, $selection, $settings, $tuning, setPlace, toggle } from "@/state";
+import { Button, HomeField } from "@/ui/controls";
+import { type Held, HeldPanel, heldNotes, heldScore } from "@/ui/held";
+import { useKeys } from "@/ui/keys";
+import { Panel, Saying } from "@/ui/panel";
+import { OneShape, shapeTones } from "@/ui/shape";
+import { shadeOf } from "@/ui/shade";
+import { useSchools } from "@/ui/useSchools";
+import { chordText, homeModeText, modeText, noteText, notesText } from "@/ui/words";
+import view from "@/ui/frame/View.module.css";
+import styles from "./OverBassShow.module.css";
+
+interface OverBassShowProps {
+  readonly tabs: ReactNode;
+}
+
+/** The name under which the colours are played. */
+const WALK = "colours";
+
+/** One chord shape over a held bass: all twelve places, and the seven colours in a row. */
+export function OverBassShow({ tabs }: OverBassShowProps) {
+  const { home, mode } = useStore($place);
+  const { drone } = useStore($settings);
+  const { shape } = useStore($draft);
+  const tuning = useStore($tuning) ?? GUITAR;
+  const schools = useSchools();
+  const playing = useStore($playing);
+  const mark = useStore($mark);
+  const homeMode = useMemo<HomeMode>(() => ({ home, mode }), [home, mode]);
+  const colours = useMemo(() => coloursOver(home, shapeTones(shape, tuning)), [home, shape, tuning]);
+  const [holding, setHolding] = useState<{ readonly held: Held; readonly of: HomeMode }>();
+  const held = holding?.of === homeMode ? holding.held : undefined;
+  const heard = playing === WALK && mark !== undefined ? colours[mark] : undefined;
+
+  useEffect(() => {
+    const shown = heard?.homeMode ?? homeMode;
+    const chord = heard?.place?.name;
+    $selection.set({
+      homeMode: shown,
+      lit: colourOn(shown, schools),
+      unknown: [],
+      targets: chord ? chordNotes(chord) : held ? heldNotes(held) : [],
+      chord: chord ?? held?.chords[0],
+      swap: colourSwap(shown.mode, schools),
+      play: held
+        ? { code: "held", score: heldScore(held) }
+        : { code: "mode", score: modeScore(homeMode, drone) },
+    });
+  }, [homeMode, held, heard, schools, drone]);
+
+  const walk = () =>
+    toggle(
+      WALK,
+      overBassScore(
+        home,
+        colours.map(({ place }) => overBass(place)),
+      ),
+    );
+  useKeys("over-bass", [{ key: "r", says: "Play the seven colours in a row", act: walk }]);
+
+  return (
+    <div className={view.view}>
+      <div className={view.answer}>
+        {tabs}
+        <div className={view.sentence}>
+          <h1 className="visually-hidden">{`One shape over ${noteText(home)}`}</h1>
+          <span>One shape over the bass</span>
+          <HomeField label="Bass" value={home} onChange={(next) => setPlace({ home: next })} />
+        </div>
+        <div className={styles.shape} role="region" aria-label="Twelve places of the shape">
+          <OneShape
+            homeMode={homeMode}
+            held={held}
+            onHold={(next) => setHolding({ held: next, of: homeMode })}
+            onMode={(next) => setPlace({ mode: next })}
+          />
+        </div>
+      </div>
+      {held ? (
+        <HeldPanel homeMode={homeMode} held={held} onLetGo={() => setHolding(undefined)} />
+      ) : (
+        <Panel
+          title={`${noteText(home)} in seven colours`}
+          acts={
+            <Button kind="main" keyName="r" aria-pressed={playing === WALK} onClick={walk}>
+              Play them in a row
+            </Button>
+          }
+        >
+          <Saying>
+            {`The bass stays on ${noteText(home)}; the shape walks over it, and each place says another mode of it, from light to dark.`}
+          </Saying>
+          <ol className={styles.colours}>
+            {colours.map((colour) => (
+              <Colour
+                key={colour.homeMode.mode.id}
+                colour={colour}
+                isHeard={colour === heard}
+                isHere={colour.homeMode.mode === mode}
+                onChoose={() => setPlace({ mode: colour.homeMode.mode })}
+              />
+            ))}
+          </ol>
+        </Panel>
+      )}
+    </div>
+  );
+}
+
+/** A place of the shape as a chord over the bass. */
+const overBass = (place: BassColour["place"]) =>
+  place && { root: place.root, tones: place.tones.map((tone) => tone - place.root), optional: [] };
+
+interface ColourProps {
+  readonly colour: BassColour;
+  readonly isHeard: boolean;
+  readonly isHere: boolean;
+  readonly onChoose: () => void;
+}
+
+/** One of the seven: its mode in its shade, where the shape goes, what it makes with the bass. */
+function Colour({ colour: { homeMode, place }, isHeard, isHere, onChoose }: ColourProps) {
+  const { mode } = homeMode;
+  return (
+    <li>
+      <button
+        type="button"
+        className={styles.colour}
+        data-shade={shadeOf(brightness(mode.intervals))}
+        data-heard={isHeard || undefined}
+        aria-pressed={isHere}
+        aria-label={`${homeModeText(homeMode)}, ${place ? chordText(place.name) : "in no place"}`}
+        onClick={onChoose}
+      >
+        <b>{modeText(mode)}</b>
+        <span>{place ? `from ${noteText(place.root)}` : "in no place"}</span>
+        <span>{place ? chordText(place.name) : ""}</span>
+        <small>{place ? notesText(place.tones) : ""}</small>
+      </button>
+    </li>
+  );
+}

@@ -1,0 +1,186 @@
+import { useStore } from "@nanostores/react";
+import { type ReactNode, useEffect, useMemo, useState } from "react";
+import { type Writing, WRITINGS, writtenFor, type Written, writtenText } from "@/core/chord";
+import { maybeTuning, stacksOn } from "@/core/instrument";
+import { CATALOGUE, colourOn, colourSwap, FAMILIES, type HomeMode } from "@/core/scale";
+import { modeScore } from "@/sound";
+import { $place, $selection, $settings, $tuning, setPlace } from "@/state";
+import { HomeField, Select } from "@/ui/controls";
+import { type Held, Hold, HeldPanel, heldNotes, heldScore } from "@/ui/held";
+import { Panel, Saying } from "@/ui/panel";
+import { useSchools } from "@/ui/useSchools";
+import {
+  capital,
+  familyText,
+  fretsText,
+  homeModeText,
+  missingText,
+  modeText,
+  symbolText,
+  WRITING_TEXT,
+} from "@/ui/words";
+import view from "@/ui/frame/View.module.css";
+import styles from "./WriteShow.module.css";
+
+interface WriteShowProps {
+  readonly tabs: ReactNode;
+}
+
+/** Chords as they are held in the hand; at least one. */
+const asHeld = ({ chords }: Written): Held | undefined => {
+  const [first, ...rest] = chords;
+  return first && { chords: [first, ...rest] };
+};
+
+/** From a mode to chords: the ways to say it, each to be heard and put into the chart. */
+export function WriteShow({ tabs }: WriteShowProps) {
+  const { home, mode } = useStore($place);
+  const { drone } = useStore($settings);
+  const schools = useSchools();
+  const homeMode = useMemo<HomeMode>(() => ({ home, mode }), [home, mode]);
+  const [holding, setHolding] = useState<{
+    readonly held: Held;
+    readonly line: string;
+    readonly of: HomeMode;
+  }>();
+  const held = holding?.of === homeMode ? holding.held : undefined;
+
+  useEffect(() => {
+    $selection.set({
+      homeMode,
+      lit: colourOn(homeMode, schools),
+      unknown: [],
+      targets: held ? heldNotes(held) : [],
+      chord: held?.chords[0],
+      swap: colourSwap(homeMode.mode, schools),
+      play: held
+        ? { code: "held", score: heldScore(held) }
+        : { code: "mode", score: modeScore(homeMode, drone) },
+    });
+  }, [homeMode, held, schools, drone]);
+
+  return (
+    <div className={view.view}>
+      <div className={view.answer}>
+        {tabs}
+        <div className={view.sentence}>
+          <h1 className="visually-hidden">{`Chords for ${homeModeText(homeMode)}`}</h1>
+          <span>Chords that say</span>
+          <HomeField label="Home" value={home} onChange={(next) => setPlace({ home: next })} />
+          <Select
+            label="Mode"
+            value={mode.id}
+            options={[
+              ...(CATALOGUE.includes(mode) ? [] : [{ value: mode.id, text: modeText(mode) }]),
+              ...FAMILIES.flatMap((family) =>
+                family.modes
+                  .filter((each) => CATALOGUE.includes(each))
+                  .map((each) => ({
+                    value: each.id,
+                    text: modeText(each),
+                    under: capital(familyText(family)),
+                  })),
+              ),
+            ]}
+            onChange={(id) => {
+              const next = CATALOGUE.find((each) => each.id === id);
+              if (next) setPlace({ mode: next });
+            }}
+          />
+        </div>
+        <div className={styles.ways} role="region" aria-label="Ways to say it">
+          {WRITINGS.map((way) => (
+            <Way
+              key={way}
+              way={way}
+              homeMode={homeMode}
+              held={held}
+              onHold={(next, line) => setHolding({ held: next, line, of: homeMode })}
+            />
+          ))}
+        </div>
+      </div>
+      {held && holding ? (
+        <HeldPanel
+          homeMode={homeMode}
+          held={held}
+          line={holding.line}
+          onLetGo={() => setHolding(undefined)}
+        />
+      ) : (
+        <Panel title={homeModeText(homeMode)} aside="in chords">
+          <Saying>
+            Press chords to hear them, see them on the stage and put them into the chart. What is missing of
+            the mode stands beside them.
+          </Saying>
+        </Panel>
+      )}
+    </div>
+  );
+}
+
+interface WayProps {
+  readonly way: Writing;
+  readonly homeMode: HomeMode;
+  readonly held: Held | undefined;
+  readonly onHold: (held: Held, line: string) => void;
+}
+
+/** The progressions of one way. */
+function Way({ way, homeMode, held, onHold }: WayProps) {
+  const all = writtenFor(homeMode, way);
+  return (
+    <section className={styles.way}>
+      <h2>{WRITING_TEXT[way]}</h2>
+      {all.length === 0 && <p className={styles.aside}>This scale has none.</p>}
+      <ul className={styles.list}>
+        {all.map((written) => {
+          const line = writtenText(written);
+          const what = asHeld(written);
+          return (
+            what && (
+              <li key={line}>
+                <Hold what={what} held={held} onHold={(next) => onHold(next, line)}>
+                  {symbolText(line.replaceAll(/^\| | \|$/gu, "").replaceAll(" | ", "  "))}
+                </Hold>
+                <span className={styles.aside}>{missingText(written.missing)}</span>
+              </li>
+            )
+          );
+        })}
+      </ul>
+      {way === "fourths" && all[0] && <Stacks chords={all[0]} />}
+    </section>
+  );
+}
+
+/** Strings that fourths are taken on: the lowest of each three. */
+const SETS = [6, 5, 4, 3] as const;
+
+/** The stacks of fourths on neighbouring strings, from the nut to the end of the neck. */
+function Stacks({ chords }: { readonly chords: Written }) {
+  const tuning = useStore($tuning) ?? maybeTuning("guitar");
+  const [lowest, setLowest] = useState<number>(5);
+  if (!tuning || tuning.strings.length < 3) return null;
+  const sets = SETS.filter((string) => string <= tuning.strings.length);
+  const stacks = stacksOn(tuning, chords.chords, Math.min(lowest, tuning.strings.length));
+  return (
+    <div className={styles.stacks}>
+      <Select
+        label="On which strings"
+        size="small"
+        value={String(lowest)}
+        options={sets.map((string) => ({
+          value: String(string),
+          text: `strings ${string}, ${string - 1} and ${string - 2}`,
+        }))}
+        onChange={(value) => setLowest(Number(value))}
+      />
+      <ol className={styles.frets}>
+        {stacks.map(({ chord, frets }) => (
+          <li key={frets.join()}>{fretsText(chord, frets)}</li>
+        ))}
+      </ol>
+    </div>
+  );
+}

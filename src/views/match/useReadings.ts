@@ -1,0 +1,48 @@
+import { useEffect, useMemo, useState } from "react";
+import { type Chart, readChart } from "@/core/chord";
+import type { Problem } from "@/core/problem";
+import { READING_KINDS, type Readings } from "@/core/progression";
+import { readReadings } from "@/workers";
+
+/** Readings of each kind that are found. */
+const MOST = 5;
+
+const NONE: Readings = { "fewest-turns": [], "one-mode": [], "chord-by-chord": [] };
+
+/** A chart with its readings: they belong together, so both are of the same text. */
+export interface ReadCharted {
+  readonly text: string;
+  readonly chart: Chart;
+  readonly readings: Readings;
+}
+
+/** What came of a text: the chart and its readings, and what is not understood of what is typed now. */
+export interface ReadNow extends ReadCharted {
+  readonly problems: readonly Problem[];
+  /** The readings are of an earlier text; the new ones are being found. */
+  readonly isBehind: boolean;
+}
+
+/** Reads a text at every change, in a worker; the last readings stay with their chart until the next are there. */
+export function useReadings(text: string, families: readonly string[]): ReadNow {
+  const now = useMemo(() => readChart(text), [text]);
+  const [read, setRead] = useState<ReadCharted>({ text: "", chart: EMPTY, readings: NONE });
+  const key = families.join(" ");
+  useEffect(() => {
+    let isCurrent = true;
+    const asked = { text, families: key.split(" "), most: MOST };
+    void readReadings(asked).then((readings) => {
+      if (isCurrent) setRead({ text, chart: now.value, readings });
+    });
+    return () => {
+      isCurrent = false;
+    };
+  }, [text, key, now]);
+  return { ...read, problems: now.problems, isBehind: read.text !== text };
+}
+
+const EMPTY: Chart = { chords: [], bars: [], order: [] };
+
+/** Whether any kind of reading was found. */
+export const hasReadings = (readings: Readings): boolean =>
+  READING_KINDS.some((kind) => readings[kind].length > 0);
