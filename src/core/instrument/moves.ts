@@ -1,5 +1,5 @@
-import type { Fifths, Interval } from "../pitch";
-import { differenceFrom, type HomeMode, type Mode } from "../scale";
+import { type Fifths, type Interval, midiOf, soundOf } from "../pitch";
+import { compareRanks, differenceFrom, type HomeMode, type Mode } from "../scale";
 import { type NeckNote, placesOf, type Place, soundAt } from "./neck";
 import type { Tuning } from "./tuning";
 
@@ -65,4 +65,49 @@ function placeBefore(tuning: Tuning, note: Place, raised: number, middle: number
     (best, each) => (!best || away(each) < away(best) ? each : best),
     undefined,
   );
+}
+
+/**
+ * The nearest ways from the guide tones of one chord to those of the next, within what lies under the hand: for each tone
+ * that is not held over the shortest move, along one string and in the middle of the neck where there is a choice.
+ *
+ * @param from the tones before, and `to` the tones now, as names
+ * @example nearestWays(E Dorian at fret 7, [G, D], [C♯, G]) // D to C♯, string 3 fret 7 to 6; G is held over
+ */
+export function nearestWays(
+  hand: readonly NeckNote[],
+  from: readonly Fifths[],
+  to: readonly Fifths[],
+): readonly Move[] {
+  const sounding = (name: Fifths) => hand.filter(({ pitch }) => soundOf(pitch.name) === soundOf(name));
+  const isHeld = (tone: Fifths) => from.some((before) => soundOf(before) === soundOf(tone));
+  const middle = hand.reduce((sum, { string }) => sum + string, 0) / Math.max(1, hand.length);
+  return to
+    .filter((tone) => !isHeld(tone))
+    .flatMap((tone) => {
+      const pairs = from.flatMap((before) =>
+        sounding(before).flatMap((start) =>
+          sounding(tone).map((end) => ({
+            start,
+            end,
+            rank: [
+              Math.abs(midiOf(end.pitch) - midiOf(start.pitch)),
+              Math.abs(end.string - start.string),
+              Math.abs(end.string - middle),
+            ],
+          })),
+        ),
+      );
+      const [best] = pairs.toSorted((a, b) => compareRanks(a.rank, b.rank));
+      if (!best) return [];
+      const { start, end } = best;
+      return [
+        {
+          from: { string: start.string, fret: start.fret },
+          to: { string: end.string, fret: end.fret },
+          fromInterval: start.interval,
+          toInterval: end.interval,
+        },
+      ];
+    });
 }

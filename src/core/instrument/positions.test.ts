@@ -8,6 +8,7 @@ import {
   GUITAR,
   INSTRUMENTS,
   movesFrom,
+  nearestWays,
   neckNotes,
   playingOrder,
   type Position,
@@ -315,5 +316,23 @@ describe("moves from a mode that is known", () => {
   it("names what goes and what comes where the number of notes differs", () => {
     const hand = positions(GUITAR, at("A", "minor-pentatonic"), "five-positions")[1]!.hand;
     expect(written("A", "aeolian", "minor-pentatonic", hand)).toEqual(["", "2 b6"]);
+  });
+});
+
+describe("the nearest ways between guide tones", () => {
+  const eDorian = { home: fifthsOf("E"), mode: mode("dorian") };
+  const hand = positions(GUITAR, eDorian, "five-positions").find(({ hand: fret }) => fret === 7)!.notes;
+  const said = (from: string, to: string) =>
+    nearestWays(hand, from.split(" ").map(fifthsOf), to.split(" ").map(fifthsOf)).map(
+      ({ from: start, to: end }) => `${start.string}/${start.fret} to ${end.string}/${end.fret}`,
+    );
+
+  it("go along a string by a half step where they can, and leave out what is held over", () => {
+    expect(said("G D", "C# G")).toEqual(["3/7 to 3/6"]);
+    expect(said("G D", "D G")).toEqual([]);
+  });
+
+  it("are none for a tone that is not under the hand", () => {
+    expect(said("G D", "Bb")).toEqual([]);
   });
 });

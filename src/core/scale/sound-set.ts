@@ -37,15 +37,17 @@ export function members(set: SoundSet): readonly number[] {
   return Array.from({ length: 12 }, (_, sound) => sound).filter((sound) => holds(set, sound));
 }
 
-/** How many notes the set has. */
-export const size = (set: SoundSet): number => SIZES[set] ?? 0;
+function counted(bits: number): number {
+  let count = 0;
+  for (let rest = bits; rest !== 0; rest &= rest - 1) count += 1;
+  return count;
+}
 
 /** For each of the 4096 sets how many notes it has. */
-const SIZES = Uint8Array.from({ length: ALL + 1 }, (_, set) => {
-  let count = 0;
-  for (let rest = set; rest !== 0; rest &= rest - 1) count += 1;
-  return count;
-});
+const SIZES = Uint8Array.from({ length: ALL + 1 }, (_, set) => counted(set));
+
+/** How many notes the set has; of wider sets of bits how many are set. */
+export const size = (set: SoundSet): number => SIZES[set] ?? counted(set);
 
 /** Half steps after which the set is itself again: 12 for most, 2 for the whole-tone scale. */
 export function period(set: SoundSet): number {

@@ -92,8 +92,12 @@ export function PositionRow({ shown, tuning }: { readonly shown: Shown; readonly
   );
 }
 
-/** How the hand comes here from a mode that is known, or, where nothing is moved, where home is. */
-function whereText({ moves, homeMode }: Shown, { notes }: Position, tuning: Tuning): string {
+/**
+ * The nearest way to the chord in hand from the one before; otherwise how the hand comes here from a mode that is known, or,
+ * where nothing is moved, where home is.
+ */
+function whereText({ moves, ways, homeMode }: Shown, { notes }: Position, tuning: Tuning): string {
+  if (ways.length > 0) return movesText({ moved: ways, dropped: [], added: [] }, homeMode.home, tuning);
   const said = moves ? movesText(moves, homeMode.home, tuning) : "";
   return said === "" ? homesText(notes, tuning) : said;
 }

@@ -19,7 +19,7 @@ interface SurfaceProps {
 export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
   const { fromFret, toFret, leftHanded, labels, known, division, rhythm } = useStore($settings);
   const schools = useSchools();
-  const { tuning, title, notes, plates, silent, moves, homeMode, instrument } = shown;
+  const { tuning, title, notes, plates, silent, moves, ways, homeMode, instrument } = shown;
   const { lit, unknown } = selection;
   // A voicing is nothing but chord tones.
   const targets = division === "voicing" ? [] : selection.targets;
@@ -34,7 +34,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
         targets={targets}
         sounding={sounding}
         silent={silent}
-        moves={known === "reference" ? undefined : moves?.moved}
+        moves={ways.length > 0 ? ways : known === "reference" ? undefined : moves?.moved}
       />
     );
   if (surface === "staff") {

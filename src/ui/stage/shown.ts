@@ -2,8 +2,10 @@ import { useStore } from "@nanostores/react";
 import { useMemo } from "react";
 import {
   type Instrument,
+  type Move,
   movesFrom,
   namesOf,
+  nearestWays,
   type Moves,
   type NeckNote,
   neckNotes,
@@ -50,9 +52,13 @@ export interface Shown {
   readonly silent: readonly number[];
   readonly position: Position | undefined;
   readonly moves: Moves | undefined;
+  /** The nearest ways to the tones of the chord in hand from those of the one before. */
+  readonly ways: readonly Move[];
   /** The neck is too short for the line that is asked for. */
   readonly hasNoRoom: boolean;
 }
+
+const NONE: readonly never[] = [];
 
 /** What stands on a plate. */
 export function labelOf(
@@ -164,7 +170,7 @@ function closeChord(
 
 /** What the stage shows now: follows selection, instrument and settings. */
 export function useShown(voicing: Voicing | undefined): Shown {
-  const { homeMode } = useStore($selection);
+  const { homeMode, way } = useStore($selection);
   const settings = useStore($settings);
   const instrument = useStore($instrument);
   const tuning = useStore($tuning);
@@ -182,6 +188,7 @@ export function useShown(voicing: Voicing | undefined): Shown {
       silent: [],
       position: undefined,
       moves: undefined,
+      ways: NONE,
       hasNoRoom: false,
     };
     const label = (note: ShownNote) => labelOf(note, homeMode, labels, schools);
@@ -240,6 +247,7 @@ export function useShown(voicing: Voicing | undefined): Shown {
         notes: shown,
         plates: platesFor(shown, all, label, marks),
         moves: from && from !== homeMode.mode ? movesFrom(tuning, from, homeMode, notes) : undefined,
+        ways: way ? nearestWays(notes, way.from, way.to) : NONE,
       };
     }
     const hasPosition = division === "position" && tuning !== undefined;
@@ -252,6 +260,7 @@ export function useShown(voicing: Voicing | undefined): Shown {
     };
   }, [
     homeMode,
+    way,
     instrument,
     tuning,
     position,

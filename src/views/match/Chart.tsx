@@ -4,6 +4,7 @@ import {
   type ChartReading,
   fitOf,
   type ReadingKind,
+  type Readings,
   segmentAt,
   type Turn,
   turnsOf,
@@ -23,6 +24,7 @@ import {
   turnText,
 } from "@/ui/words";
 import styles from "./Chart.module.css";
+import { KindHead } from "./KindHead";
 import { type LaidBar, linesOf, type Placed, type Run, runsOf } from "./lines";
 
 /** The chord in hand, or a stretch from the one in hand to another. */
@@ -34,18 +36,21 @@ export interface Stretch {
 
 interface ChartProps {
   readonly chart: WholeChart;
-  /** The reading of each kind that stands under the chords. */
+  /** The reading of each kind that stands under the chords, out of all that were found. */
   readonly shown: readonly ChartReading[];
+  readonly readings: Readings;
   /** The kind in hand: numerals, panel and stage go by it. */
   readonly inHand: ReadingKind;
   readonly stretch: Stretch;
   readonly onChoose: (at: number, extends_: boolean) => void;
   /** A chord was chosen in the band of a kind. */
   readonly onBand: (kind: ReadingKind, at: number) => void;
+  readonly onKind: (kind: ReadingKind) => void;
+  readonly onRank: (kind: ReadingKind, rank: number) => void;
 }
 
 /** The chords in columns a bar, and under them a band for each reading with a blind for each chord. */
-export function Chart({ chart, shown, inHand, stretch, onChoose, onBand }: ChartProps) {
+export function Chart({ chart, stretch, ...rest }: ChartProps) {
   const barsPerLine = useNarrow() ? 4 : 8;
   const lines = linesOf(chart, barsPerLine);
   const columns = lines.length > 1 ? barsPerLine : Math.max(1, lines[0]?.length ?? 1);
@@ -62,12 +67,10 @@ export function Chart({ chart, shown, inHand, stretch, onChoose, onBand }: Chart
           <Line
             key={line[0]?.bar.number}
             line={line}
+            isFirst={line === lines[0]}
             columns={columns}
-            shown={shown}
-            inHand={inHand}
             stretch={holds || spans ? stretch : NOWHERE}
-            onChoose={onChoose}
-            onBand={onBand}
+            {...rest}
           />
         );
       })}
@@ -80,11 +83,14 @@ const NOWHERE: Stretch = { at: -1, from: -1, to: -1 };
 interface LineProps extends Omit<ChartProps, "chart"> {
   readonly line: readonly LaidBar[];
   readonly columns: number;
+  /** The first line says what its bands are. */
+  readonly isFirst: boolean;
 }
 
 /** One line of bars; drawn anew only when what it shows changes. */
 const Line = memo(
-  function Line({ line, columns, shown, inHand, stretch, onChoose, onBand }: LineProps) {
+  function Line(props: LineProps) {
+    const { line, columns, isFirst, shown, readings, inHand, stretch, onChoose, onBand } = props;
     const [first] = line;
     const row = useRef<HTMLOListElement>(null);
     const chosen = stretch.at;
@@ -103,14 +109,24 @@ const Line = memo(
           ))}
         </ol>
         {shown.map((each) => (
-          <Band
-            key={each.kind}
-            reading={each}
-            line={line}
-            columns={columns}
-            isInHand={each.kind === inHand}
-            onChoose={(at) => onBand(each.kind, at)}
-          />
+          <div key={each.kind} className={styles.reading}>
+            {isFirst && (
+              <KindHead
+                reading={each}
+                all={readings[each.kind]}
+                isInHand={each.kind === inHand}
+                onKind={props.onKind}
+                onRank={props.onRank}
+              />
+            )}
+            <Band
+              reading={each}
+              line={line}
+              columns={columns}
+              isInHand={each.kind === inHand}
+              onChoose={(at) => onBand(each.kind, at)}
+            />
+          </div>
         ))}
       </section>
     );
@@ -122,6 +138,8 @@ const Line = memo(
     before.columns === after.columns &&
     before.onChoose === after.onChoose &&
     before.onBand === after.onBand &&
+    before.onKind === after.onKind &&
+    before.onRank === after.onRank &&
     before.line.length === after.line.length &&
     before.line.every(({ bar }, at) => bar === after.line[at]?.bar),
 );

@@ -46,10 +46,10 @@ import { ChartMap } from "./ChartMap";
 import { ChordPanel } from "./ChordPanel";
 import own from "./ChartShow.module.css";
 import { FilesDialog } from "./FilesDialog";
-import { Kinds, rankedReading } from "./Kinds";
+import { rankedReading, type Ranks } from "./KindHead";
 import { ScalesDialog } from "./ScalesDialog";
 import { type Over, SetByHand } from "./SetByHand";
-import { hasReadings, useReadings } from "./useReadings";
+import { useReadings } from "./useReadings";
 
 /** From so many bars on the whole has a map. */
 const LONG = 17;
@@ -69,7 +69,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
   const [at, setAt] = useState(0);
   const [anchor, setAnchor] = useState<number>();
   const [inHand, setInHand] = useState<ReadingKind>("fewest-turns");
-  const [ranks, setRanks] = useState<Readonly<Partial<Record<ReadingKind, number>>>>({});
+  const [ranks, setRanks] = useState<Ranks>({});
   const [dialog, setDialog] = useState<"files" | "scales">();
   const [fileProblems, setFileProblems] = useState<readonly Problem[]>([]);
   const [before, setBefore] = useState<{ readonly text: string; readonly title: string }>();
@@ -145,6 +145,10 @@ export function ChartShow({ tabs }: ChartShowProps) {
     setAnchor(undefined);
     setAt(place);
   }, []);
+  const rankKind = useCallback(
+    (which: ReadingKind, next: number) => setRanks((now) => ({ ...now, [which]: next })),
+    [],
+  );
   const step = (by: 1 | -1) => choose(Math.max(0, Math.min(last, chosen + by)), anchor !== undefined);
   const type = (next: string) => {
     setRanks({});
@@ -208,7 +212,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
   const rank = (way: 1 | -1) => {
     const all = readings[kind];
     const now = Math.min(ranks[kind] ?? 0, all.length - 1);
-    setRanks({ ...ranks, [kind]: Math.max(0, Math.min(all.length - 1, now + way)) });
+    rankKind(kind, Math.max(0, Math.min(all.length - 1, now + way)));
   };
   const setLock = (from: number, to: number, lock: Lock | undefined) => {
     setAnchor(undefined);
@@ -264,7 +268,39 @@ export function ChartShow({ tabs }: ChartShowProps) {
       }}
     >
       <div className={view.answer}>
-        {tabs}
+        <div className={own.top}>
+          {tabs}
+          <div className={own.tools}>
+            <Select
+              label="Which readings are shown"
+              size="small"
+              value={bands}
+              options={[
+                { value: "all", text: "all three readings" },
+                ...READING_KINDS.map((value) => ({ value, text: READING_TEXT[value].toLowerCase() })),
+              ]}
+              onChange={(value) => changeSettings({ bands: value })}
+            />
+            <Button kind="quiet" aria-haspopup="dialog" onClick={() => setDialog("scales")}>
+              {`Scales: ${scales.length}`}
+            </Button>
+            <span className={own.transpose}>
+              <Button kind="quiet" aria-label="A half step lower" onClick={() => type(transposed(text, -1))}>
+                −
+              </Button>
+              <span>half step</span>
+              <Button kind="quiet" aria-label="A half step higher" onClick={() => type(transposed(text, 1))}>
+                +
+              </Button>
+            </span>
+            <Button kind="quiet" keyName="e" aria-haspopup="dialog" onClick={() => setDialog("files")}>
+              Files
+            </Button>
+            <Toggle isOn={follow} onChange={(isOn) => changeSettings({ follow: isOn })}>
+              Follow
+            </Toggle>
+          </div>
+        </div>
         <h1 className="visually-hidden">Match modes and chords</h1>
         <div className={own.over}>
           <span>Over</span>
@@ -293,50 +329,10 @@ export function ChartShow({ tabs }: ChartShowProps) {
             </Button>
           </p>
         )}
-        <div className={own.tools}>
-          <Select
-            label="Which readings are shown"
-            size="small"
-            value={bands}
-            options={[
-              { value: "all", text: "all three readings" },
-              ...READING_KINDS.map((value) => ({ value, text: READING_TEXT[value].toLowerCase() })),
-            ]}
-            onChange={(value) => changeSettings({ bands: value })}
-          />
-          <Button kind="quiet" aria-haspopup="dialog" onClick={() => setDialog("scales")}>
-            {`Scales: ${scales.length}`}
-          </Button>
-          <span className={own.transpose}>
-            <Button kind="quiet" aria-label="A half step lower" onClick={() => type(transposed(text, -1))}>
-              −
-            </Button>
-            <span>half step</span>
-            <Button kind="quiet" aria-label="A half step higher" onClick={() => type(transposed(text, 1))}>
-              +
-            </Button>
-          </span>
-          <Button kind="quiet" keyName="e" aria-haspopup="dialog" onClick={() => setDialog("files")}>
-            Files
-          </Button>
-          <Toggle isOn={follow} onChange={(isOn) => changeSettings({ follow: isOn })}>
-            Follow
-          </Toggle>
-        </div>
         {isEmpty && isReady ? (
           <Empty onTake={replace} />
         ) : (
           <>
-            {hasReadings(readings) && (
-              <Kinds
-                readings={readings}
-                kinds={kinds}
-                inHand={kind}
-                ranks={ranks}
-                onKind={setInHand}
-                onRank={(which, next) => setRanks({ ...ranks, [which]: next })}
-              />
-            )}
             {reading && chart.bars.length >= LONG && (
               <ChartMap
                 chart={chart}
@@ -349,10 +345,13 @@ export function ChartShow({ tabs }: ChartShowProps) {
               <Chart
                 chart={chart}
                 shown={shown}
+                readings={readings}
                 inHand={kind}
                 stretch={stretch}
                 onChoose={choose}
                 onBand={chooseIn}
+                onKind={setInHand}
+                onRank={rankKind}
               />
               {shown.length > 0 && <Key />}
             </div>

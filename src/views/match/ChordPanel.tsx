@@ -67,6 +67,11 @@ export function ChordPanel(props: ChordPanelProps) {
     <Panel
       title={symbolText(place?.symbol ?? "")}
       aside={`in bar ${place?.bar ?? 0}${homeMode ? `, ${homeModeText(homeMode)}` : ""}`}
+      corner={
+        <Button kind="quiet" keyName="k" onClick={props.onKeep}>
+          Keep
+        </Button>
+      }
       acts={
         <>
           <Button kind="main" keyName="l" aria-pressed={playing === "bar"} onClick={props.onLoop}>
@@ -82,9 +87,6 @@ export function ChordPanel(props: ChordPanelProps) {
               Hear both
             </Button>
           )}
-          <Button keyName="k" onClick={props.onKeep}>
-            Keep
-          </Button>
         </>
       }
     >

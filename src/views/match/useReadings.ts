@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import { type Chart, readChart } from "@/core/chord";
 import type { Problem } from "@/core/problem";
-import { READING_KINDS, type Readings } from "@/core/progression";
+import type { Readings } from "@/core/progression";
 import { readReadings } from "@/workers";
 
 /** Readings of each kind that are found. */
@@ -42,7 +42,3 @@ export function useReadings(text: string, families: readonly string[]): ReadNow 
 }
 
 const EMPTY: Chart = { chords: [], bars: [], order: [] };
-
-/** Whether any kind of reading was found. */
-export const hasReadings = (readings: Readings): boolean =>
-  READING_KINDS.some((kind) => readings[kind].length > 0);
