@@ -159,7 +159,9 @@ function useTheme(): boolean {
 function useKeyboard(): void {
   useLayoutEffect(() => {
     const listen = (event: KeyboardEvent) => {
-      const target = event.target instanceof HTMLElement ? event.target : document.body;
+      // An editor stands in a shadow tree: what was pressed in is the first of the path.
+      const [first] = event.composedPath();
+      const target = first instanceof HTMLElement ? first : document.body;
       const binding = bindingFor(event, focusOn(target), $bindings.get());
       if (!binding) return;
       event.preventDefault();

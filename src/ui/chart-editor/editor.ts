@@ -47,7 +47,7 @@ const FromOutside = Annotation.define<true>();
 const THEME = EditorView.theme({
   "&": { fontSize: "16px", color: "var(--ink)", backgroundColor: "transparent" },
   "&.cm-focused": { outline: "none" },
-  ".cm-scroller": { fontFamily: "inherit", lineHeight: "1.5", maxHeight: "118px" },
+  ".cm-scroller": { fontFamily: "inherit", lineHeight: "1.5", maxHeight: "96px" },
   ".cm-content": { padding: "6px 0", caretColor: "var(--ink)", fontWeight: "620" },
   ".cm-line": { padding: "0 14px" },
   ".cm-cursor": { borderLeftColor: "var(--ink)", borderLeftWidth: "2px" },
@@ -137,8 +137,15 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
     const options = asked.complete(before);
     return options.length === 0
       ? null
-      : { from: context.pos - word.length, options: options.map((each) => ({ ...each })), filter: true };
+      : {
+          from: context.pos - word.length,
+          options: options.map((each, at) => ({ ...each, boost: Math.max(-99, 99 - at) })),
+          filter: true,
+        };
   };
+
+  // What was told and has not come back yet: an older text that comes back must not undo what was typed since.
+  const told: string[] = [];
 
   const view = new EditorView({
     root,
@@ -160,7 +167,13 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
           ...historyKeymap,
           ...defaultKeymap,
         ]),
-        autocompletion({ override: [source], icons: false, selectOnOpen: false, maxRenderedOptions: 40 }),
+        autocompletion({
+          override: [source],
+          icons: false,
+          selectOnOpen: false,
+          interactionDelay: 0,
+          maxRenderedOptions: 40,
+        }),
         EditorView.lineWrapping,
         EditorView.contentAttributes.of({
           "aria-label": asked.label,
@@ -172,7 +185,10 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
         THEME,
         EditorView.updateListener.of((update) => {
           const isOutside = update.transactions.some((each) => each.annotation(FromOutside) === true);
-          if (update.docChanged && !isOutside) asked.onChange(update.state.doc.toString());
+          if (update.docChanged && !isOutside) {
+            told.push(update.state.doc.toString());
+            asked.onChange(update.state.doc.toString());
+          }
           const isMoved = update.selectionSet && update.view.hasFocus;
           if (isMoved || (update.docChanged && !isOutside)) asked.onCursor(update.state.selection.main.head);
         }),
@@ -182,8 +198,10 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
 
   return {
     setText: (text) => {
+      const place = told.indexOf(text);
+      told.splice(0, place < 0 ? told.length : place + 1);
       const now = view.state.doc.toString();
-      if (text === now) return;
+      if (place >= 0 || text === now) return;
       let from = 0;
       while (from < now.length && from < text.length && now[from] === text[from]) from += 1;
       let [end, newEnd] = [now.length, text.length];

@@ -3,7 +3,7 @@ import { type Chord, chordNotes, exactSymbol, vamps } from "@/core/chord";
 import type { HomeMode } from "@/core/scale";
 import { risingChordScore, type Score, vampScore } from "@/sound";
 import { toggle } from "@/state";
-import { chordText, listText } from "@/ui/words";
+import { chordText, listText, numberText } from "@/ui/words";
 
 /** A chord of the mode, or several that go together, held in the hand: heard, shown on the stage, kept. */
 export interface Held {
@@ -12,8 +12,16 @@ export interface Held {
   readonly voiced?: readonly Fifths[];
 }
 
-/** "Dm and G". */
-export const heldText = ({ chords }: Held): string => listText(chords.map(chordText));
+/** More chords than these are named by the first and the last. */
+const NAMED = 3;
+
+/** "Dm and G"; "D7sus4 to Cmaj7sus4, seven chords". */
+export function heldText({ chords }: Held): string {
+  const last = chords.at(-1) ?? chords[0];
+  return chords.length > NAMED
+    ? `${chordText(chords[0])} to ${chordText(last)}, ${numberText(chords.length)} chords`
+    : listText(chords.map(chordText));
+}
 
 /** Plays the vamp that shows a mode best; started again, it stops. */
 export function playVamp(homeMode: HomeMode): void {

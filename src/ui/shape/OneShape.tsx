@@ -1,6 +1,8 @@
 import { useStore } from "@nanostores/react";
+import { useState } from "react";
 import {
   type FingeredShape,
+  type Fingering,
   GUITAR,
   movedTo,
   printFingering,
@@ -12,7 +14,7 @@ import { type Chord, readSymbol, rightPlaceNear, type ShapePlace, shapesOver } f
 import type { Interval } from "@/core/pitch";
 import { brightness, type HomeMode, type Mode } from "@/core/scale";
 import { $draft, $tuning, changeDraft } from "@/state";
-import { TextField } from "@/ui/controls";
+import { TextField, Toggle } from "@/ui/controls";
 import { type Held, Hold } from "@/ui/held";
 import { shadeOf } from "@/ui/shade";
 import { countText, degreeText, modeText, noteText, placeText, rightPlacesText } from "@/ui/words";
@@ -44,6 +46,9 @@ function readShape(
 export function OneShape({ homeMode, held, onHold, onMode }: OneShapeProps) {
   const { shape: typed } = useStore($draft);
   const tuning = useStore($tuning) ?? GUITAR;
+  const [isOpen, setOpen] = useState(false);
+  // One note alone is no shape yet, so what is clicked is kept until it is one.
+  const [clicked, setClicked] = useState<Fingering>();
   const { home, mode } = homeMode;
   const shape = readShape(typed, tuning) ?? { tones: shapeTones(typed, tuning) };
   const places = shapesOver(home, shape.tones, mode);
@@ -60,17 +65,26 @@ export function OneShape({ homeMode, held, onHold, onMode }: OneShapeProps) {
           onCommit={(text) => {
             if (!readShape(text, tuning))
               return `“${text.slice(0, 20)}” is no shape; a kind of chord such as m7 or maj9, or ${countText(tuning.strings.length, "fret")} such as x 7 5 7 7 x on a guitar, would do.`;
+            setClicked(undefined);
             changeDraft({ shape: text.trim() });
             return undefined;
           }}
         />
+        <Toggle isOn={isOpen} onChange={setOpen}>
+          Click it on a neck
+        </Toggle>
         {`over ${noteText(home)}. ${rightPlacesText(places, homeMode)}`}
       </p>
-      <FretPicker
-        tuning={tuning}
-        frets={shape.fingered?.frets}
-        onPick={(frets) => changeDraft({ shape: printFingering(frets) })}
-      />
+      {isOpen && (
+        <FretPicker
+          tuning={tuning}
+          frets={clicked ?? shape.fingered?.frets}
+          onPick={(frets) => {
+            setClicked(frets);
+            if (readShape(printFingering(frets), tuning)) changeDraft({ shape: printFingering(frets) });
+          }}
+        />
+      )}
       <table className={styles.table}>
         <thead>
           <tr>
@@ -146,7 +160,7 @@ function Wrong({ places, at }: { readonly places: readonly ShapePlace[]; readonl
   return (
     <>
       {placeText(place)}
-      {right && <span className={styles.right}>{` ${noteText(right.root)} is right`}</span>}
+      {right && <span className={styles.right}>{`; ${noteText(right.root)} is right`}</span>}
     </>
   );
 }

@@ -142,7 +142,10 @@ export function decisionText(
     return `Nothing here decides against ${homeModeText(other)}: ${told(differ[0])} would make it ${inTitle(modeText(one.mode))}, ${told(differ[1])} ${inTitle(modeText(other.mode))}`;
   }
   const holders = first.length > 0 ? first : second;
-  const notes = unique(holders.map(({ note }) => note));
+  // By the name that the mode has for it, however a chord spells it.
+  const own = (held: typeof holders, names: readonly Fifths[]) =>
+    names.filter((name) => held.some(({ note }) => soundOf(note) === soundOf(name)));
+  const notes = own(holders, differ[first.length > 0 ? 0 : 1]);
   const [holder] = holders;
   const place = holder ? chart[holder.at] : undefined;
   const role =
@@ -156,7 +159,7 @@ export function decisionText(
   const against =
     second.length === 0
       ? `${told(differ[1])} would make it ${inTitle(modeText(other.mode))}`
-      : `${told(unique(second.map(({ note }) => note)))} in ${barsText(second.map(({ at }) => chart[at]?.bar ?? 0))} leans towards ${inTitle(modeText(other.mode))}`;
+      : `${told(own(second, differ[1]))} in ${barsText(second.map(({ at }) => chart[at]?.bar ?? 0))} leans towards ${inTitle(modeText(other.mode))}`;
   return `${told(notes)}${role} in ${bars} makes it ${inTitle(modeText(one.mode))}; ${against}`;
 }
 

@@ -328,6 +328,11 @@ describe("the chords of a mode on the screen", () => {
     fireEvent.keyDown(field, { key: "Enter" });
     expect(screen.getByText("x 12 10 12 12 x")).toBeTruthy();
     expect(screen.getByRole("button", { name: "A13sus4" })).toBeTruthy();
+    fireEvent.click(screen.getByLabelText("Click it on a neck"));
+    fireEvent.click(screen.getByRole("button", { name: "String 1, fret 5, A" }));
+    fireEvent.click(screen.getByRole("button", { name: "String 5, fret 7, E" }));
+    expect((field as HTMLInputElement).value).toBe("x x 5 7 7 5");
+    expect(screen.getAllByText(/is right$/).length).toBeGreaterThan(3);
     fireEvent.change(field, { target: { value: "nonsense" } });
     fireEvent.keyDown(field, { key: "Enter" });
     expect(screen.getByRole("alert").textContent).toContain("is no shape");

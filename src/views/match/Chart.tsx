@@ -284,7 +284,11 @@ function BandCell({ placed, homeMode }: { readonly placed: Placed; readonly home
   return (
     <span className={styles.under} style={widthOf(placed)}>
       <ChordBlind fit={fit} tones={chordNotes(chord)} />
-      {fit.outside.length > 0 && <span className={styles.outside}>{`${outsideText(fit)} outside`}</span>}
+      {fit.outside.length > 0 && (
+        <span className={styles.outside} title={`${outsideText(fit)} outside`}>
+          {`${fit.outside.length === 1 ? outsideText(fit) : fit.outside.length} outside`}
+        </span>
+      )}
     </span>
   );
 }

@@ -68,7 +68,7 @@ export function ChordPanel(props: ChordPanelProps) {
       title={symbolText(place?.symbol ?? "")}
       aside={`in bar ${place?.bar ?? 0}${homeMode ? `, ${homeModeText(homeMode)}` : ""}`}
       corner={
-        <Button kind="quiet" keyName="k" onClick={props.onKeep}>
+        <Button kind="quiet" aria-keyshortcuts="k" onClick={props.onKeep}>
           Keep
         </Button>
       }

@@ -1,7 +1,8 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useEffect, useMemo, useState } from "react";
-import { type BassColour, chordNotes, coloursOver } from "@/core/chord";
+import { type BassColour, type Chord, chordNotes, coloursOver, type ShapePlace } from "@/core/chord";
 import { GUITAR } from "@/core/instrument";
+import { type Fifths, soundOf } from "@/core/pitch";
 import { brightness, colourOn, colourSwap, type HomeMode } from "@/core/scale";
 import { modeScore, overBassScore } from "@/sound";
 import { $draft, $mark, $place, $playing, $selection, $settings, $tuning, setPlace, toggle } from "@/state";
@@ -59,7 +60,7 @@ export function OverBassShow({ tabs }: OverBassShowProps) {
       WALK,
       overBassScore(
         home,
-        colours.map(({ place }) => overBass(place)),
+        colours.map(({ place }) => place && asSlash(place, home)),
       ),
     );
   useKeys("over-bass", [{ key: "r", says: "Play the seven colours in a row", act: walk }]);
@@ -113,9 +114,16 @@ export function OverBassShow({ tabs }: OverBassShowProps) {
   );
 }
 
-/** A place of the shape as a chord over the bass. */
-const overBass = (place: BassColour["place"]) =>
-  place && { root: place.root, tones: place.tones.map((tone) => tone - place.root), optional: [] };
+const asSlash = ({ root, tones }: ShapePlace, bass: Fifths): Chord => ({
+  root,
+  tones: tones.map((tone) => tone - root),
+  optional: [],
+  ...(soundOf(root) === soundOf(bass) ? {} : { bass }),
+});
+
+/** A name without a third on the bass says less than the shape over it. */
+const hasThird = ({ name, root }: ShapePlace) =>
+  soundOf(name.root) !== soundOf(root) && [4, -3].some((third) => name.tones.includes(third));
 
 interface ColourProps {
   readonly colour: BassColour;
@@ -139,8 +147,8 @@ function Colour({ colour: { homeMode, place }, isHeard, isHere, onChoose }: Colo
         onClick={onChoose}
       >
         <b>{modeText(mode)}</b>
-        <span>{place ? `from ${noteText(place.root)}` : "in no place"}</span>
-        <span>{place ? chordText(place.name) : ""}</span>
+        <span>{place ? chordText(asSlash(place, homeMode.home)) : "in no place"}</span>
+        <span>{place && hasThird(place) ? chordText(place.name) : ""}</span>
         <small>{place ? notesText(place.tones) : ""}</small>
       </button>
     </li>

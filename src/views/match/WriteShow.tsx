@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useEffect, useMemo, useState } from "react";
-import { type Writing, WRITINGS, writtenFor, type Written, writtenText } from "@/core/chord";
+import { chordNotes, type Writing, WRITINGS, writtenFor, type Written, writtenText } from "@/core/chord";
 import { maybeTuning, stacksOn } from "@/core/instrument";
 import { CATALOGUE, colourOn, colourSwap, FAMILIES, type HomeMode } from "@/core/scale";
 import { modeScore } from "@/sound";
@@ -11,12 +11,13 @@ import { Panel, Saying } from "@/ui/panel";
 import { useSchools } from "@/ui/useSchools";
 import {
   capital,
+  chordText,
   familyText,
   fretsText,
   homeModeText,
   missingText,
   modeText,
-  symbolText,
+  notesText,
   WRITING_TEXT,
 } from "@/ui/words";
 import view from "@/ui/frame/View.module.css";
@@ -130,7 +131,7 @@ interface WayProps {
 function Way({ way, homeMode, held, onHold }: WayProps) {
   const all = writtenFor(homeMode, way);
   return (
-    <section className={styles.way}>
+    <section className={styles.way} data-way={way}>
       <h2>{WRITING_TEXT[way]}</h2>
       {all.length === 0 && <p className={styles.aside}>This scale has none.</p>}
       <ul className={styles.list}>
@@ -141,7 +142,7 @@ function Way({ way, homeMode, held, onHold }: WayProps) {
             what && (
               <li key={line}>
                 <Hold what={what} held={held} onHold={(next) => onHold(next, line)}>
-                  {symbolText(line.replaceAll(/^\| | \|$/gu, "").replaceAll(" | ", "  "))}
+                  {labelOf(written, way)}
                 </Hold>
                 <span className={styles.aside}>{missingText(written.missing)}</span>
               </li>
@@ -153,6 +154,12 @@ function Way({ way, homeMode, held, onHold }: WayProps) {
     </section>
   );
 }
+
+/** Symbols side by side; stacks of fourths by their notes, since their symbols say less. */
+const labelOf = ({ chords }: Written, way: Writing): string =>
+  chords
+    .map((chord) => (way === "fourths" ? notesText(chordNotes(chord)) : chordText(chord)))
+    .join(way === "fourths" ? "   " : "  ");
 
 /** Strings that fourths are taken on: the lowest of each three. */
 const SETS = [6, 5, 4, 3] as const;
