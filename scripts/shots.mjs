@@ -44,12 +44,6 @@ const SHOTS = [
     act: (page) => page.getByRole("button", { name: "F♯13", exact: true }).click(),
   },
   {
-    name: "derive-shape",
-    path: "/derive?home=A&mode=dorian&show=chords",
-    theme: "dark",
-    act: (page) => page.getByLabel("One shape over the bass").check(),
-  },
-  {
     name: "derive-ask",
     path: "/derive?home=A&mode=harmonic-minor&show=ask",
     act: async (page) => {
@@ -59,7 +53,6 @@ const SHOTS = [
       await page.getByRole("button", { name: /^A harmonic minor, colour/ }).waitFor();
     },
   },
-  { name: "settings", path: "/derive", act: (page) => page.keyboard.press("i") },
   { name: "sheet", path: "/sheet?home=C%23&mode=phrygian-dominant", size: [960, 1330] },
   { name: "practice", path: "/practice?home=D&mode=dorian", size: [960, 1330] },
   {
@@ -70,11 +63,28 @@ const SHOTS = [
   {
     name: "match",
     path: "/match",
+    act: (page) => page.getByRole("button", { name: /^Bar 2, A13/ }).click(),
+  },
+  {
+    name: "match-long",
+    path: "/match",
     act: async (page) => {
-      await page.getByRole("button", { name: /^Bar 2, A13/ }).click();
+      await page.keyboard.press("h");
+      await page.getByRole("button", { name: /^The night walk/ }).click();
+      await page.getByRole("button", { name: /^Bar 43, Fmaj7/ }).click();
       await stage(page, "Neck", "Voicing");
-      await page.getByText(/^1 of /).waitFor();
+      await page.getByText(/^1 of [0-9]{2}/).waitFor();
     },
+  },
+  {
+    name: "match-write",
+    path: "/match?home=Gb&mode=lydian&show=write",
+    act: (page) => page.getByRole("button", { name: "G♭ A♭/G♭", exact: true }).click(),
+  },
+  {
+    name: "match-bass",
+    path: "/match?home=A&mode=dorian&show=over-bass",
+    theme: "dark",
   },
   { name: "identify", path: "/identify" },
   {
@@ -101,7 +111,6 @@ const SHOTS = [
   },
   { name: "derive-narrow", path: "/derive?home=D&mode=dorian", size: [390, 844] },
   { name: "match-narrow", path: "/match", size: [390, 844] },
-  { name: "identify-narrow", path: "/identify", size: [390, 844] },
 ];
 
 ensureBuild();

@@ -59,6 +59,25 @@ export const DEMO_PROGRESSIONS = [
     words: "Harmonium holds F throughout; guitar floats above.",
     chords: "| Fmaj7 | G/F | Fmaj7 | G/F Em7 | Am9 | G6 | Fmaj7♯11 | Fmaj7♯11 |",
   },
+  {
+    ...made(12),
+    id: "demo-night-walk",
+    kind: "progression",
+    title: "The night walk",
+    words: "The whole of scene four, for guitar and harmonium. The bird comes in at its own section.",
+    chords: `[Lanterns]
+| Em9 | A13 | Em9 | A13 | Cmaj7 | D6 | Em9 | B7sus4 |
+| Em9 | A13 | Em9 | A13 | Cmaj7 | D6 | Em9 | Em9 |
+[Orchard]
+| Am7 | D7 | Gmaj7 | Cmaj7 | F#m7b5 | B7b9 | Em9 | E7 |
+| Am7 | D7 | Gmaj7 | Cmaj7 | F#m7b5 | B7b9 | Em9 | Em9 |
+[The brass bird]
+| Fmaj7 | G/F | Fmaj7 | G/F | Am9 | Dm7 G7 | Cmaj7 | E7b9 |
+| Fmaj7 | G/F | Fmaj7 | G/F | Am9 | D9 | Gmaj7 | B7sus4 |
+[Moon]
+| Ebm9 | Ab13 | Ebm9 | Ab13 | Cbmaj7 | Db6 | Ebm9 | Bb7sus4 |
+| Em9 | A13 | Em9 | A13 | Cmaj7 | D6 | Em9 | N.C. |`,
+  },
 ] as const satisfies readonly Kept[];
 
 const DEMO_MODES = [

@@ -57,7 +57,7 @@ export async function writeMusicXml(
   title: string,
   parts: readonly WrittenPart[] = [],
 ): Promise<string> {
-  const { XMLBuilder } = await import("fast-xml-parser");
+  const { default: XMLBuilder } = await import("fast-xml-builder");
   const all: readonly WrittenPart[] =
     parts.length > 0 ? parts : [{ name: "Chords", clef: "treble", notes: [] }];
   const score = element(

@@ -35,11 +35,14 @@ const common = {
 /** A mode on its home. */
 export const keptMode = z.strictObject({ ...common, kind: z.literal("mode"), home: noteName, mode: modeId });
 
+/** Characters that a chart may have; the editor takes no more, so that nothing typed is lost. */
+export const MOST_CHART_TEXT = 200_000;
+
 /** A progression as it was typed. */
 export const keptProgression = z.strictObject({
   ...common,
   kind: z.literal("progression"),
-  chords: z.string().min(1).max(50_000),
+  chords: z.string().min(1).max(MOST_CHART_TEXT),
 });
 
 /** A tune as it was read: ABC or typed notes. */
@@ -182,6 +185,8 @@ const match = {
   bands: z.enum(["all", ...READING_KINDS]).catch("all"),
   /** The signal note is saved for the chord that has it, or used throughout, in practice. */
   signalWay: z.enum(["save", "throughout"]).catch("save"),
+  /** The guide lines stand under the chords. */
+  guides: z.boolean().catch(false),
   /** The chord that sounds is the one in hand. */
   follow: z.boolean().catch(false),
 };
@@ -213,7 +218,7 @@ export type Settings = z.infer<typeof settings>;
 /** What was being worked on, so that a reload in the middle loses nothing. */
 export const draft = z.object({
   version: z.literal(VERSION),
-  chords: z.string().max(50_000).catch(""),
+  chords: z.string().max(MOST_CHART_TEXT).catch(""),
   /** What the chart is called. */
   chartTitle: z.string().max(200).catch(""),
   tune: z

@@ -53,10 +53,10 @@ export interface VoicingJobs {
   readonly find: (asked: FingeringAsked, onProgress?: (share: number) => void) => readonly Voicing[];
 }
 
-/** A chart to be read by scales of some families. */
+/** A chart to be read by scales of some families, or of the whole catalogue where none are named. */
 export interface ReadingsAsked {
   readonly text: string;
-  readonly families: readonly string[];
+  readonly families?: readonly string[];
   /** Readings of each kind. */
   readonly most: number;
 }

@@ -1,6 +1,6 @@
 import { readChart } from "@/core/chord";
 import { type ChartReading, readings, type Readings, READING_KINDS } from "@/core/progression";
-import { mode, modesOfFamilies } from "@/core/scale";
+import { CATALOGUE, mode, modesOfFamilies } from "@/core/scale";
 import type { ReadingJobs, ReadingsAsked, SentReading, SentReadings } from "./messages";
 
 /** Modes cross by id, since identity does not. */
@@ -19,7 +19,10 @@ const sent = ({ segments, cost }: ChartReading): SentReading => ({
  * @example read({ text: "| Em9 | A13 |", families: ["major"], most: 5 })["one-mode"][0].segments[0].mode // "dorian"
  */
 export function read({ text, families, most }: ReadingsAsked): SentReadings {
-  const found = readings(readChart(text).value, { scales: modesOfFamilies(families), most });
+  const found = readings(readChart(text).value, {
+    scales: families ? modesOfFamilies(families) : CATALOGUE,
+    most,
+  });
   return {
     "fewest-turns": found["fewest-turns"].map(sent),
     "one-mode": found["one-mode"].map(sent),

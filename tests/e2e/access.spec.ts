@@ -44,6 +44,34 @@ for (const theme of ["light", "dark"] as const) {
   });
 }
 
+for (const theme of ["light", "dark"] as const) {
+  test(`every part of Match and its sheets are accessible in ${theme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: theme, reducedMotion: "reduce" });
+    for (const show of ["write", "over-bass"]) {
+      await open(page, `/match?home=C%23&mode=phrygian&show=${show}&demo`);
+      await page.waitForTimeout(400);
+      expect(await serious(page), show).toEqual([]);
+    }
+    await page.getByLabel("Click it on a neck").check();
+    expect(await serious(page), "neck").toEqual([]);
+    await open(page, "/match?demo");
+    await page.keyboard.press("h");
+    await page.getByRole("button", { name: /^The night walk/ }).click();
+    await page.getByRole("button", { name: /^Bar 43, / }).click();
+    await page.getByLabel("Guide tones").check();
+    expect(await serious(page), "a long chart").toEqual([]);
+    for (const [button, dialog] of [
+      [/^Scales/, "Scales"],
+      [/^Files/, "Files"],
+    ] as const) {
+      await page.getByRole("button", { name: button }).click();
+      await expect(page.getByRole("dialog", { name: dialog })).toBeVisible();
+      expect(await serious(page), dialog).toEqual([]);
+      await page.keyboard.press("Escape");
+    }
+  });
+}
+
 test("the sheets are accessible and give the focus back", async ({ page }) => {
   const seen = watch(page);
   await open(page, "/derive?demo");

@@ -23,10 +23,10 @@ const chart = (text: string) => readChart(text).value;
 const said = (reading: ChartReading | undefined) =>
   reading?.segments.map(({ from, to, homeMode }) => `${from}-${to} ${name(homeMode)}`).join(", ");
 const fewest = (text: string) => said(readings(chart(text))["fewest-turns"][0]);
-const each = (text: string) =>
-  readings(chart(text))
-    ["chord-by-chord"][0]?.segments.map(({ homeMode }) => name(homeMode))
-    .join(", ");
+const each = (text: string) => {
+  const [first] = readings(chart(text))["chord-by-chord"];
+  return first?.segments.map(({ homeMode }) => name(homeMode)).join(", ");
+};
 
 describe("the fewest turns", () => {
   test.each([

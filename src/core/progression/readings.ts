@@ -252,14 +252,16 @@ const outsideNotes = ({ sounds }: State, { at, chord }: Sounding): readonly Outs
  */
 function oneMode(read: Chartwise): readonly ChartReading[] {
   const { chart, choice, sounding, all, allowed } = read;
-  const isFree = sounding.map(({ place }) => place.lock === undefined);
-  const hasFree = isFree.includes(true);
+  const unlocked = sounding.map(({ place }) => place.lock === undefined);
+  const hasFree = unlocked.includes(true);
+  // Where everything is set by hand, all of it is read by one mode all the same.
+  const isRead = (at: number) => !hasFree || unlocked[at] === true;
   const fixed = hasFree ? lockedStates(read) : new Map<number, State>();
   const homes = chartHomes(chart.chords);
   const folded = new Map<number, number>();
   for (const [at, { sounds, bars }] of sounding.entries())
-    if (isFree[at] || !hasFree) folded.set(sounds, (folded.get(sounds) ?? 0) + bars);
-  const masks = [...new Set(allowed.filter((_, at) => isFree[at] || !hasFree))];
+    if (isRead(at)) folded.set(sounds, (folded.get(sounds) ?? 0) + bars);
+  const masks = [...new Set(allowed.filter((_, at) => isRead(at)))];
   const candidates = all.states
     .filter((_, n) => masks.every((mask) => mask[n] === 1))
     .map((state) => {

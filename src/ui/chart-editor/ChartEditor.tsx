@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import type { Problem } from "@/core/problem";
+import { MOST_CHART_TEXT } from "@/store";
 import type { Completion } from "./completions";
 import styles from "./ChartEditor.module.css";
 import type { EditorHandle } from "./editor";
@@ -44,6 +45,7 @@ export function ChartEditor(props: ChartEditorProps) {
         label,
         describedBy,
         value: latest.current.value,
+        most: MOST_CHART_TEXT,
         onChange: (text) => latest.current.onChange(text),
         says: (problem) => latest.current.says(problem),
         complete: (before) => latest.current.complete(before),

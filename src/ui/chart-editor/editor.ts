@@ -34,6 +34,8 @@ interface EditorAsked {
   readonly label: string;
   readonly describedBy: string;
   readonly value: string;
+  /** Characters that it may have. */
+  readonly most: number;
   readonly onChange: (text: string) => void;
   readonly says: (problem: Problem) => string;
   readonly complete: (before: string) => readonly Completion[];
@@ -174,6 +176,7 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
           interactionDelay: 0,
           maxRenderedOptions: 40,
         }),
+        EditorState.changeFilter.of((change) => change.newDoc.length <= asked.most),
         EditorView.lineWrapping,
         EditorView.contentAttributes.of({
           "aria-label": asked.label,

@@ -49,7 +49,7 @@ export function FretPicker({ tuning, frets, onPick }: FretPickerProps) {
   };
   return (
     // The keys move among the places, each of which is a button.
-    // eslint-disable-next-line jsx-a11y-x/interactive-supports-focus
+    // eslint-disable-next-line jsx-a11y-x/no-noninteractive-element-interactions
     <div
       ref={grid}
       className={styles.picker}

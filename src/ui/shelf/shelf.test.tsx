@@ -26,7 +26,7 @@ describe("the Shelf on the screen", () => {
   it("when empty says how to fill it, and brings the demo in", async () => {
     render(<ShelfDialog open onClose={() => undefined} />);
     fireEvent.click(screen.getByRole("button", { name: "Bring in the demo" }));
-    await waitFor(() => expect(living()).toHaveLength(8));
+    await waitFor(() => expect(living()).toHaveLength(9));
     const kinds = screen.getAllByRole("heading", { level: 3 }).map(({ textContent }) => textContent);
     expect(kinds).toEqual(expect.arrayContaining(["Modes", "Progressions", "Tunes"]));
     expect($draft.get().chords).toContain("Em9");
@@ -108,6 +108,6 @@ describe("keeping", () => {
   it("knows the demo by its ids, so that it comes in once", async () => {
     await bringInDemo();
     await bringInDemo();
-    expect(living()).toHaveLength(8);
+    expect(living()).toHaveLength(9);
   });
 });

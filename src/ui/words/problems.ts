@@ -32,7 +32,7 @@ export function problemText(problem: Problem, text: string): string {
     case "kind-of-file":
       return `“${problem.found}” is no kind of file that is read here. ChordPro, plain text, MusicXML and MIDI are.`;
     case "file-too-large":
-      return `“${problem.found}” is larger than 4 MB, which no chart is.`;
+      return `“${problem.found}” is larger than any chart: 4 MB, or 200,000 characters of chords, are read.`;
     case "note-unread":
       return `${where}: ${found} is no note; a letter A to G with # or b, an octave and a length would do, as in C#5:2.`;
     case "length-unread":

@@ -3,6 +3,7 @@ import { type Chart as WholeChart, chordNotes, romanNumeral } from "@/core/chord
 import {
   type ChartReading,
   fitOf,
+  type guideLines,
   type ReadingKind,
   type Readings,
   segmentAt,
@@ -16,6 +17,7 @@ import { useNarrow } from "@/ui/useNarrow";
 import { useSchools } from "@/ui/useSchools";
 import {
   homeModeText,
+  noteText,
   outsideText,
   placeInChartText,
   READING_TEXT,
@@ -39,6 +41,8 @@ interface ChartProps {
   /** The reading of each kind that stands under the chords, out of all that were found. */
   readonly shown: readonly ChartReading[];
   readonly readings: Readings;
+  /** The guide tones of each chord, where they are shown. */
+  readonly guides: ReturnType<typeof guideLines> | undefined;
   /** The kind in hand: numerals, panel and stage go by it. */
   readonly inHand: ReadingKind;
   readonly stretch: Stretch;
@@ -90,7 +94,7 @@ interface LineProps extends Omit<ChartProps, "chart"> {
 /** One line of bars; drawn anew only when what it shows changes. */
 const Line = memo(
   function Line(props: LineProps) {
-    const { line, columns, isFirst, shown, readings, inHand, stretch, onChoose, onBand } = props;
+    const { line, columns, isFirst, shown, readings, guides, inHand, stretch, onChoose, onBand } = props;
     const [first] = line;
     const row = useRef<HTMLOListElement>(null);
     const chosen = stretch.at;
@@ -108,6 +112,7 @@ const Line = memo(
             <Bar key={laid.bar.number} laid={laid} reading={reading} stretch={stretch} onChoose={onChoose} />
           ))}
         </ol>
+        {guides && <GuideRow line={line} guides={guides} />}
         {shown.map((each) => (
           <div key={each.kind} className={styles.reading}>
             {isFirst && (
@@ -134,6 +139,7 @@ const Line = memo(
   (before, after) =>
     before.stretch === after.stretch &&
     before.shown === after.shown &&
+    before.guides === after.guides &&
     before.inHand === after.inHand &&
     before.columns === after.columns &&
     before.onChoose === after.onChoose &&
@@ -208,6 +214,39 @@ function ChordCell({ placed, homeMode, isChosen, isMarked, onChoose }: ChordCell
         {each.lock && <span className={styles.lock}>set</span>}
       </span>
     </button>
+  );
+}
+
+/** How a guide line goes on: up, down, or held. */
+const WAY = { up: "↗", down: "↘", held: "–" } as const;
+
+/** The two guide lines under a line of bars: each chord's third and seventh, and how they were reached. */
+function GuideRow({
+  line,
+  guides,
+}: {
+  readonly line: readonly LaidBar[];
+  readonly guides: ReturnType<typeof guideLines>;
+}) {
+  return (
+    <ol className={styles.guides} aria-label="Guide tones">
+      {line.map(({ bar, chords }) => (
+        <li key={bar.number}>
+          {chords.map((placed) => (
+            <span key={placed.at} className={styles.guide} style={widthOf(placed)}>
+              {guides[placed.at]?.map(({ note, move }, voice) => (
+                <span key={voice}>
+                  {move !== undefined && (
+                    <i aria-hidden="true">{move === 0 ? WAY.held : move > 0 ? WAY.up : WAY.down}</i>
+                  )}
+                  {noteText(note)}
+                </span>
+              ))}
+            </span>
+          ))}
+        </li>
+      ))}
+    </ol>
   );
 }
 

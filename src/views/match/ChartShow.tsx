@@ -1,11 +1,12 @@
 import { useStore } from "@nanostores/react";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { chordNotes, type Lock, plainestInterval, transposeChart, withLock } from "@/core/chord";
-import { soundOf } from "@/core/pitch";
+import { type Fifths, soundOf } from "@/core/pitch";
 import type { Problem } from "@/core/problem";
 import {
   type ChartReading,
   decisions,
+  guideLines,
   guideTonesOf,
   neighboursOf,
   READING_KINDS,
@@ -38,7 +39,7 @@ import { Button, Select, Toggle } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
 import { Problems } from "@/ui/problems";
 import { useSchools } from "@/ui/useSchools";
-import { homeModeText, problemText, READING_TEXT } from "@/ui/words";
+import { homeModeText, noteText, problemText, READING_TEXT } from "@/ui/words";
 import view from "@/ui/frame/View.module.css";
 import { Chart, type Stretch } from "./Chart";
 import { MOST_CHART_BYTES, readChartFile } from "./chartFiles";
@@ -61,7 +62,7 @@ interface ChartShowProps {
 /** A chart of chords with its three readings, and the panel about the chord in hand. */
 export function ChartShow({ tabs }: ChartShowProps) {
   const { chords: text, chartTitle } = useStore($draft);
-  const { families, bands, follow } = useStore($settings);
+  const { families, bands, follow, guides } = useStore($settings);
   const isReady = useStore($ready);
   const schools = useSchools();
   const { chart, readings, problems, text: readText } = useReadings(text, families);
@@ -81,7 +82,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
     return { at: chosen, from: Math.min(chosen, other), to: Math.max(chosen, other) };
   }, [chosen, anchor, last]);
   const kinds = bands === "all" ? READING_KINDS : [bands];
-  const kind = kinds.includes(inHand) ? inHand : (kinds[0] ?? inHand);
+  const kind = bands === "all" ? inHand : bands;
   const shown = useMemo(
     () =>
       (bands === "all" ? READING_KINDS : [bands]).flatMap((each): readonly ChartReading[] => {
@@ -98,6 +99,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
     () => (segment ? decisions(segment, chart.chords, { scales }) : []),
     [segment, chart, scales],
   );
+  const lines = useMemo(() => guideLines(chart.chords.map((each) => each.chord)), [chart]);
   const place = chart.chords[chosen];
   const chord = place?.chord;
 
@@ -288,7 +290,20 @@ export function ChartShow({ tabs }: ChartShowProps) {
               <Button kind="quiet" aria-label="A half step lower" onClick={() => type(transposed(text, -1))}>
                 −
               </Button>
-              <span>half step</span>
+              {homeMode ? (
+                <Select
+                  label="Home here: another one moves the whole chart"
+                  size="small"
+                  value={String(homeMode.home)}
+                  options={homesRound(homeMode.home).map((home) => ({
+                    value: String(home),
+                    text: `home ${noteText(home)}`,
+                  }))}
+                  onChange={(home) => type(transposeChart(text, Number(home) - homeMode.home))}
+                />
+              ) : (
+                <span>half step</span>
+              )}
               <Button kind="quiet" aria-label="A half step higher" onClick={() => type(transposed(text, 1))}>
                 +
               </Button>
@@ -296,6 +311,9 @@ export function ChartShow({ tabs }: ChartShowProps) {
             <Button kind="quiet" keyName="e" aria-haspopup="dialog" onClick={() => setDialog("files")}>
               Files
             </Button>
+            <Toggle isOn={guides} onChange={(isOn) => changeSettings({ guides: isOn })}>
+              Guide tones
+            </Toggle>
             <Toggle isOn={follow} onChange={(isOn) => changeSettings({ follow: isOn })}>
               Follow
             </Toggle>
@@ -345,6 +363,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
               <Chart
                 chart={chart}
                 shown={shown}
+                guides={guides ? lines : undefined}
                 readings={readings}
                 inHand={kind}
                 stretch={stretch}
@@ -369,11 +388,11 @@ export function ChartShow({ tabs }: ChartShowProps) {
           scales={scales}
           rival={rival}
           setting={
-            place && homeMode && segment ? (
+            place && segment ? (
               <SetByHand
-                key={`${chosen} ${homeMode.home} ${homeMode.mode.id}`}
+                key={`${chosen} ${segment.homeMode.home} ${segment.homeMode.mode.id}`}
                 place={place}
-                homeMode={homeMode}
+                homeMode={segment.homeMode}
                 homes={homes}
                 scales={scales}
                 over={stretchesFor(stretch, segment, last)}
@@ -400,6 +419,12 @@ export function ChartShow({ tabs }: ChartShowProps) {
     </div>
   );
 }
+
+/** The homes that a chart can be moved to: those that players use, and the one that it is on. */
+const homesRound = (home: Fifths): readonly Fifths[] =>
+  [...new Set([...Array.from({ length: 15 }, (_, at) => at - 6), home])].toSorted(
+    (a, b) => soundOf(a) - soundOf(b) || b - a,
+  );
 
 /** The chart a half step up or down, spelled with the fewest accidentals. */
 const transposed = (text: string, by: 1 | -1) => transposeChart(text, plainestInterval(text, by));
@@ -450,6 +475,9 @@ const Key = () => (
   </p>
 );
 
+/** The first line of bars of a chart. */
+const beginningOf = (chords: string) => chords.split("\n").find((line) => line.startsWith("|")) ?? chords;
+
 function Empty({ onTake }: { readonly onTake: (chords: string, title: string) => void }) {
   return (
     <div className={own.empty}>
@@ -458,7 +486,7 @@ function Empty({ onTake }: { readonly onTake: (chords: string, title: string) =>
         endings, slash beats and sections as on paper. Try one:
       </p>
       {DEMO_PROGRESSIONS.map(({ id, title, chords }) => (
-        <Button key={id} onClick={() => onTake(chords, title)}>{`${title}: ${chords}`}</Button>
+        <Button key={id} onClick={() => onTake(chords, title)}>{`${title}: ${beginningOf(chords)}`}</Button>
       ))}
     </div>
   );

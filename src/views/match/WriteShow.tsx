@@ -4,7 +4,7 @@ import { chordNotes, type Writing, WRITINGS, writtenFor, type Written, writtenTe
 import { maybeTuning, stacksOn } from "@/core/instrument";
 import { CATALOGUE, colourOn, colourSwap, FAMILIES, type HomeMode } from "@/core/scale";
 import { modeScore } from "@/sound";
-import { $place, $selection, $settings, $tuning, setPlace } from "@/state";
+import { $place, $selection, $settings, $tuning, goTo, putIntoChart, setPlace } from "@/state";
 import { HomeField, Select } from "@/ui/controls";
 import { type Held, Hold, HeldPanel, heldNotes, heldScore } from "@/ui/held";
 import { Panel, Saying } from "@/ui/panel";
@@ -145,6 +145,18 @@ function Way({ way, homeMode, held, onHold }: WayProps) {
                   {labelOf(written, way)}
                 </Hold>
                 <span className={styles.aside}>{missingText(written.missing)}</span>
+                <button
+                  type="button"
+                  className={styles.put}
+                  aria-label={`Put ${labelOf(written, way)} into the chart`}
+                  title="Put into the chart"
+                  onClick={() => {
+                    putIntoChart(line);
+                    goTo("match", { matchShow: "chart" });
+                  }}
+                >
+                  +
+                </button>
               </li>
             )
           );

@@ -1,4 +1,4 @@
-import { type Chart, chordNotes, quartersOf, readChart } from "@/core/chord";
+import { type Chart, quartersOf } from "@/core/chord";
 import { type Ensemble, ENSEMBLES, laidOut } from "@/core/instrument";
 import { midiOf } from "@/core/pitch";
 import type { Problem, Reading } from "@/core/problem";
@@ -15,6 +15,7 @@ import {
   type WrittenPart,
 } from "@/formats";
 import { chartScore } from "@/sound";
+import { MOST_CHART_TEXT } from "@/store";
 import { ENSEMBLE_PART_TEXT } from "@/ui/words";
 
 /** Files past this are not opened here. */
@@ -29,6 +30,15 @@ export const CHART_FILES = ".cho,.crd,.chopro,.chordpro,.pro,.txt,.musicxml,.mxl
  * @example (await readChartFile("gate.cho", bytes)).value.text
  */
 export async function readChartFile(name: string, bytes: Uint8Array): Promise<Reading<FileChart>> {
+  const read = await readByEnding(name, bytes);
+  if (read.value.text.length <= MOST_CHART_TEXT) return read;
+  return {
+    value: { title: "", text: "" },
+    problems: [{ code: "file-too-large", offset: 0, length: 0, found: name }],
+  };
+}
+
+async function readByEnding(name: string, bytes: Uint8Array): Promise<Reading<FileChart>> {
   const ending = /\.([^.]+)$/u.exec(name.toLowerCase())?.[1] ?? "";
   const text = () => new TextDecoder().decode(bytes);
   if (/^(?:cho|crd|chopro|chordpro|pro)$/u.test(ending)) return readChordPro(text());
@@ -171,7 +181,3 @@ function heardParts(chart: Chart): readonly MidiPart[] {
     notes: notes.filter((note) => note.part === part),
   }));
 }
-
-/** Whether a chart has anything to save: a chord that could be read. */
-export const hasChords = (text: string): boolean =>
-  readChart(text).value.chords.some(({ chord }) => chord !== undefined && chordNotes(chord).length > 0);

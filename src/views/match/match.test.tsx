@@ -3,7 +3,7 @@ import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
 import { readChart } from "@/core/chord";
 import { fifthsOf } from "@/core/pitch";
-import { decisions, READING_KINDS, readings, segmentAt, signalNotes } from "@/core/progression";
+import { decisions, guideLines, READING_KINDS, readings, segmentAt, signalNotes } from "@/core/progression";
 import { mode, USUAL_MODES } from "@/core/scale";
 import { changeSettings } from "@/state";
 import { Chart } from "./Chart";
@@ -31,7 +31,7 @@ const read = (text: string) => {
   return { chart, all, shown };
 };
 
-const shownChart = (text: string, at = 0) => {
+const shownChart = (text: string, at = 0, guides?: ReturnType<typeof guideLines>) => {
   const { chart, all, shown } = read(text);
   const choose = vi.fn();
   const band = vi.fn();
@@ -40,6 +40,7 @@ const shownChart = (text: string, at = 0) => {
       chart={chart}
       shown={shown}
       readings={all}
+      guides={guides}
       inHand="fewest-turns"
       stretch={{ at, from: at, to: at }}
       onChoose={choose}
@@ -86,6 +87,13 @@ describe("the chart", () => {
     const { container } = shownChart("| Em9 | A13 | Cmaj7 | Em9 | A13 |");
     expect(screen.getAllByText("C outside").length).toBeGreaterThan(0);
     expect(container.querySelectorAll('[data-kind="one-mode"] span[data-kind="outside"]').length).toBe(1);
+  });
+
+  it("has the guide lines under the chords, where they are wished for", () => {
+    const { chords } = readChart("| Dm7 | G7 | qqq |").value;
+    shownChart("| Dm7 | G7 | qqq |", 0, guideLines(chords.map(({ chord }) => chord)));
+    const cells = screen.getByRole("list", { name: "Guide tones" }).querySelectorAll("li");
+    expect([...cells].map(({ textContent }) => textContent)).toEqual(["FC", "–F↘B", ""]);
   });
 
   it("has sections, repeats and endings where they are written", () => {
