@@ -58,10 +58,12 @@ for (const theme of ["light", "dark"] as const) {
     await page.keyboard.press("h");
     await page.getByRole("button", { name: /^The night walk/ }).click();
     await page.getByRole("button", { name: /^Bar 43, / }).click();
+    await page.getByRole("button", { name: /^Readings,/ }).click();
     await page.getByLabel("Guide tones").check();
+    await page.keyboard.press("Escape");
     expect(await serious(page), "a long chart").toEqual([]);
     for (const [button, dialog] of [
-      [/^Scales/, "Scales"],
+      [/^Readings,/, "Readings"],
       [/^Files/, "Files"],
     ] as const) {
       await page.getByRole("button", { name: button }).click();

@@ -78,11 +78,13 @@ test("another reading of its kind can be taken, and scales can be chosen", async
   await expect(band(page, "One mode")).toHaveAccessibleName("One mode: E Dorian from bar 1");
   await page.getByRole("button", { name: "One mode: the next best reading" }).click();
   await expect(band(page, "One mode")).not.toHaveAccessibleName("One mode: E Dorian from bar 1");
-  await page.getByRole("button", { name: "Scales: 28" }).click();
+  await page.getByRole("button", { name: "Readings, 28 scales" }).click();
   await page.getByRole("button", { name: "Major alone" }).click();
   await page.keyboard.press("Escape");
-  await expect(page.getByRole("button", { name: "Scales: 7" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Readings, 7 scales" })).toBeVisible();
+  await page.getByRole("button", { name: "Readings, 7 scales" }).click();
   await page.getByLabel("Which readings are shown").selectOption("one-mode");
+  await page.keyboard.press("Escape");
   await expect(band(page, "Fewest turns")).toHaveCount(0);
 });
 

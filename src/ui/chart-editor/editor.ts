@@ -49,7 +49,7 @@ const FromOutside = Annotation.define<true>();
 const THEME = EditorView.theme({
   "&": { fontSize: "16px", color: "var(--ink)", backgroundColor: "transparent" },
   "&.cm-focused": { outline: "none" },
-  ".cm-scroller": { fontFamily: "inherit", lineHeight: "1.5", maxHeight: "96px" },
+  ".cm-scroller": { fontFamily: "inherit", lineHeight: "1.5", maxHeight: "var(--most)" },
   ".cm-content": { padding: "6px 0", caretColor: "var(--ink)", fontWeight: "620" },
   ".cm-line": { padding: "0 14px" },
   ".cm-cursor": { borderLeftColor: "var(--ink)", borderLeftWidth: "2px" },

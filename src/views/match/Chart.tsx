@@ -2,6 +2,7 @@ import { type CSSProperties, memo, type MouseEvent, useEffect, useRef } from "re
 import { type Chart as WholeChart, chordNotes, romanNumeral } from "@/core/chord";
 import {
   type ChartReading,
+  type Fit,
   fitOf,
   type guideLines,
   type ReadingKind,
@@ -308,14 +309,26 @@ function RunBlock({ run, kind, turn, onChoose }: RunBlockProps) {
       </button>
       <div className={styles.blinds}>
         {run.chords.map((placed) => (
-          <BandCell key={placed.at} placed={placed} homeMode={homeMode} />
+          <BandCell
+            key={placed.at}
+            placed={placed}
+            homeMode={homeMode}
+            isUnderName={placed === run.chords[0]}
+          />
         ))}
       </div>
     </div>
   );
 }
 
-function BandCell({ placed, homeMode }: { readonly placed: Placed; readonly homeMode: HomeMode }) {
+interface BandCellProps {
+  readonly placed: Placed;
+  readonly homeMode: HomeMode;
+  /** The name of the mode stands over it, so there is room for the note alone. */
+  readonly isUnderName: boolean;
+}
+
+function BandCell({ placed, homeMode, isUnderName }: BandCellProps) {
   const schools = useSchools();
   const { chord } = placed.each;
   if (!chord) return <span className={styles.under} style={widthOf(placed)} />;
@@ -325,9 +338,15 @@ function BandCell({ placed, homeMode }: { readonly placed: Placed; readonly home
       <ChordBlind fit={fit} tones={chordNotes(chord)} />
       {fit.outside.length > 0 && (
         <span className={styles.outside} title={`${outsideText(fit)} outside`}>
-          {`${fit.outside.length === 1 ? outsideText(fit) : fit.outside.length} outside`}
+          {outsideShort(fit, isUnderName)}
         </span>
       )}
     </span>
   );
+}
+
+/** "C outside", "2 outside"; in little room the note or the number alone. */
+function outsideShort(fit: Fit, isShort: boolean): string {
+  const what = fit.outside.length === 1 ? outsideText(fit) : String(fit.outside.length);
+  return isShort ? what : `${what} outside`;
 }

@@ -39,7 +39,7 @@ import { Button, Select, Toggle } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
 import { Problems } from "@/ui/problems";
 import { useSchools } from "@/ui/useSchools";
-import { homeModeText, noteText, problemText, READING_TEXT } from "@/ui/words";
+import { countText, homeModeText, noteText, problemText } from "@/ui/words";
 import view from "@/ui/frame/View.module.css";
 import { Chart, type Stretch } from "./Chart";
 import { MOST_CHART_BYTES, readChartFile } from "./chartFiles";
@@ -48,7 +48,7 @@ import { ChordPanel } from "./ChordPanel";
 import own from "./ChartShow.module.css";
 import { FilesDialog } from "./FilesDialog";
 import { rankedReading, type Ranks } from "./KindHead";
-import { ScalesDialog } from "./ScalesDialog";
+import { ReadingsDialog } from "./ReadingsDialog";
 import { type Over, SetByHand } from "./SetByHand";
 import { useReadings } from "./useReadings";
 
@@ -71,7 +71,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
   const [anchor, setAnchor] = useState<number>();
   const [inHand, setInHand] = useState<ReadingKind>("fewest-turns");
   const [ranks, setRanks] = useState<Ranks>({});
-  const [dialog, setDialog] = useState<"files" | "scales">();
+  const [dialog, setDialog] = useState<"files" | "readings">();
   const [fileProblems, setFileProblems] = useState<readonly Problem[]>([]);
   const [before, setBefore] = useState<{ readonly text: string; readonly title: string }>();
 
@@ -273,18 +273,8 @@ export function ChartShow({ tabs }: ChartShowProps) {
         <div className={own.top}>
           {tabs}
           <div className={own.tools}>
-            <Select
-              label="Which readings are shown"
-              size="small"
-              value={bands}
-              options={[
-                { value: "all", text: "all three readings" },
-                ...READING_KINDS.map((value) => ({ value, text: READING_TEXT[value].toLowerCase() })),
-              ]}
-              onChange={(value) => changeSettings({ bands: value })}
-            />
-            <Button kind="quiet" aria-haspopup="dialog" onClick={() => setDialog("scales")}>
-              {`Scales: ${scales.length}`}
+            <Button kind="quiet" aria-haspopup="dialog" onClick={() => setDialog("readings")}>
+              {`Readings, ${countText(scales.length, "scale")}`}
             </Button>
             <span className={own.transpose}>
               <Button kind="quiet" aria-label="A half step lower" onClick={() => type(transposed(text, -1))}>
@@ -311,9 +301,6 @@ export function ChartShow({ tabs }: ChartShowProps) {
             <Button kind="quiet" keyName="e" aria-haspopup="dialog" onClick={() => setDialog("files")}>
               Files
             </Button>
-            <Toggle isOn={guides} onChange={(isOn) => changeSettings({ guides: isOn })}>
-              Guide tones
-            </Toggle>
             <Toggle isOn={follow} onChange={(isOn) => changeSettings({ follow: isOn })}>
               Follow
             </Toggle>
@@ -415,7 +402,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
         problems={fileProblems}
         onFile={(file) => void openFile(file)}
       />
-      <ScalesDialog open={dialog === "scales"} onClose={() => setDialog(undefined)} families={families} />
+      <ReadingsDialog open={dialog === "readings"} onClose={() => setDialog(undefined)} families={families} />
     </div>
   );
 }

@@ -1,28 +1,47 @@
+import { useStore } from "@nanostores/react";
+import { READING_KINDS } from "@/core/progression";
 import { FAMILIES, modesOfFamilies, USUAL_FAMILIES } from "@/core/scale";
-import { changeSettings } from "@/state";
-import { Button } from "@/ui/controls";
-import { Dialog } from "@/ui/dialog";
-import { capital, countText, familyText } from "@/ui/words";
-import styles from "./ScalesDialog.module.css";
+import { $settings, changeSettings } from "@/state";
+import { Button, Select, Toggle } from "@/ui/controls";
+import { Dialog, Setting } from "@/ui/dialog";
+import { capital, countText, familyText, READING_TEXT } from "@/ui/words";
+import styles from "./ReadingsDialog.module.css";
 
-interface ScalesDialogProps {
+interface ReadingsDialogProps {
   readonly open: boolean;
   readonly onClose: () => void;
   readonly families: readonly string[];
 }
 
-/** Which scales the readings may take. One family stays at least. */
-export function ScalesDialog({ open, onClose, families }: ScalesDialogProps) {
+/** Which readings stand under the chords, and which scales they may take. One family stays at least. */
+export function ReadingsDialog({ open, onClose, families }: ReadingsDialogProps) {
+  const { bands, guides } = useStore($settings);
   const choose = (next: readonly string[]) =>
     changeSettings({ families: FAMILIES.map(({ id }) => id).filter((id) => next.includes(id)) });
   return (
     <Dialog
-      title="Scales"
-      says="The readings take modes of these scales, and no others. What you set by hand is taken in any case."
+      title="Readings"
+      says="What stands under the chords, and the scales that modes are taken from. What you set by hand is taken in any case."
       open={open}
       onClose={onClose}
       place="side"
     >
+      <Setting name="Under the chords">
+        <Select
+          label="Which readings are shown"
+          size="small"
+          value={bands}
+          options={[
+            { value: "all", text: "all three readings" },
+            ...READING_KINDS.map((value) => ({ value, text: READING_TEXT[value].toLowerCase() })),
+          ]}
+          onChange={(value) => changeSettings({ bands: value })}
+        />
+        <Toggle isOn={guides} onChange={(isOn) => changeSettings({ guides: isOn })}>
+          Guide tones
+        </Toggle>
+      </Setting>
+      <h3>Scales</h3>
       <div className={styles.quick}>
         <Button onClick={() => choose(["major"])}>Major alone</Button>
         <Button onClick={() => choose(USUAL_FAMILIES)}>The usual four</Button>
