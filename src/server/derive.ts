@@ -35,6 +35,7 @@ import {
   stepsOf,
   syllable,
 } from "@/core/scale";
+import { degrees, names } from "./names";
 import { jsonResponse, problemResponse } from "./problem";
 import { askQuery } from "./request";
 import {
@@ -46,9 +47,6 @@ import {
   type shortMode,
   type wholeMode,
 } from "./schemas";
-
-const names = (notes: readonly Fifths[]) => notes.map((note) => printName(note));
-const degrees = (intervals: readonly Interval[]) => intervals.map((interval) => printDegree(interval));
 
 /** How many vamps an answer lists. */
 const VAMPS = 6;

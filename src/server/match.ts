@@ -1,5 +1,5 @@
 import type { z } from "zod";
-import { type Fifths, printDegree, printName } from "@/core/pitch";
+import { printDegree, printName } from "@/core/pitch";
 import { chordNotes, readChart } from "@/core/chord";
 import {
   type ChartReading,
@@ -11,11 +11,11 @@ import {
   signalNotes,
 } from "@/core/progression";
 import type { HomeMode } from "@/core/scale";
+import { names } from "./names";
 import { jsonResponse, located, problemResponse } from "./problem";
 import { askJson, mediaType } from "./request";
 import { type matchAnswer, matchBody } from "./schemas";
 
-const names = (notes: readonly Fifths[]) => notes.map((note) => printName(note));
 const place = ({ home, mode }: HomeMode) => ({ home: printName(home), mode: mode.id });
 
 function deciding({ between, by, first, second, differ }: Decision) {

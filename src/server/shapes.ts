@@ -1,12 +1,11 @@
 import type { z } from "zod";
 import { coloursOver, printChord, rightPlaceNear, shapesOver } from "@/core/chord";
 import { movedTo, readFingering, shapeOf } from "@/core/instrument";
-import { type Fifths, type Interval, printDegree, printName } from "@/core/pitch";
+import { type Interval, printDegree, printName } from "@/core/pitch";
+import { names } from "./names";
 import { jsonResponse, problemResponse } from "./problem";
 import { askQuery } from "./request";
 import { type shapesAnswer, shapesQuery } from "./schemas";
-
-const names = (notes: readonly Fifths[]) => notes.map((note) => printName(note));
 
 /** Degrees above the octave, as players number the upper tones of a chord. */
 const compound = (interval: Interval) =>

@@ -15,8 +15,6 @@ interface ChartEditorProps {
   readonly says: (problem: Problem) => string;
   /** What may stand where the text before the cursor ends, best first. */
   readonly complete: (before: string) => readonly Completion[];
-  /** Id of what tells about the problems elsewhere. */
-  readonly describedBy: string;
   /** The cursor was moved to a place of the text by the user. */
   readonly onCursor: (offset: number) => void;
 }
@@ -34,7 +32,7 @@ export function ChartEditor(props: ChartEditorProps) {
   useEffect(() => {
     latest.current = props;
   });
-  const { label, value, problems, describedBy } = props;
+  const { label, value, problems } = props;
 
   useEffect(() => {
     let isCurrent = true;
@@ -43,7 +41,6 @@ export function ChartEditor(props: ChartEditorProps) {
       if (!isCurrent || !node) return;
       handle.current = openEditor(node, {
         label,
-        describedBy,
         value: latest.current.value,
         most: MOST_CHART_TEXT,
         onChange: (text) => latest.current.onChange(text),
@@ -58,7 +55,7 @@ export function ChartEditor(props: ChartEditorProps) {
       handle.current?.close();
       handle.current = undefined;
     };
-  }, [label, describedBy]);
+  }, [label]);
 
   useEffect(() => handle.current?.setText(value), [value, isReady]);
   useEffect(() => handle.current?.setProblems(problems), [problems, isReady]);

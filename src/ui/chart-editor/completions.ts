@@ -12,6 +12,14 @@ export interface Completion {
   readonly detail?: string;
 }
 
+/**
+ * What is being typed where a text ends: a symbol, or from a brace or a bracket on.
+ *
+ * @example wordBefore("| Em9 | {E Do") // "{E Do"
+ */
+export const wordBefore = (text: string): string =>
+  /(?:\{[^}\n]*|\[[^\]\n]*|[^\s|:]*)$/u.exec(text)?.[0] ?? "";
+
 /** Kinds of chord in the order in which charts have them, most used first. */
 const QUALITIES =
   "m7 7 maj7 m 9 m9 maj9 13 6 m6 7sus4 sus4 sus2 add9 m7b5 dim7 7b9 7#9 7alt maj7#11 m11 6/9 m(maj7) 5".split(
@@ -31,7 +39,7 @@ export function completionsFor(
   homeMode: HomeMode | undefined,
   scales: readonly Mode[],
 ): readonly Completion[] {
-  const word = /(?:\{[^}\n]*|\[[^\]\n]*|[^\s|:]*)$/u.exec(before)?.[0] ?? "";
+  const word = wordBefore(before);
   if (word.startsWith("{")) return locks(word, homeMode, scales);
   if (word.startsWith("[")) return SECTIONS.map((label) => ({ label: `[${label}]` }));
   const chords = homeMode ? diatonic(homeMode) : [];

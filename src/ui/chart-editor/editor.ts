@@ -20,7 +20,7 @@ import {
 } from "@codemirror/view";
 import { chartTokens } from "@/core/chord";
 import type { Problem } from "@/core/problem";
-import type { Completion } from "./completions";
+import { type Completion, wordBefore } from "./completions";
 
 /** What the field asks of the editor. */
 export interface EditorHandle {
@@ -32,7 +32,6 @@ export interface EditorHandle {
 
 interface EditorAsked {
   readonly label: string;
-  readonly describedBy: string;
   readonly value: string;
   /** Characters that it may have. */
   readonly most: number;
@@ -134,7 +133,7 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
 
   const source = (context: CompletionContext): CompletionResult | null => {
     const before = context.state.sliceDoc(0, context.pos);
-    const word = /(?:\{[^}\n]*|\[[^\]\n]*|[^\s|:]*)$/u.exec(before)?.[0] ?? "";
+    const word = wordBefore(before);
     if (word === "" && !context.explicit) return null;
     const options = asked.complete(before);
     return options.length === 0

@@ -19,6 +19,7 @@ import { type Held, Hold } from "@/ui/held";
 import { shadeOf } from "@/ui/shade";
 import { countText, degreeText, modeText, noteText, placeText, rightPlacesText } from "@/ui/words";
 import { FretPicker } from "./FretPicker";
+import table from "@/ui/controls/Table.module.css";
 import styles from "./OneShape.module.css";
 
 interface OneShapeProps {
@@ -85,7 +86,7 @@ export function OneShape({ homeMode, held, onHold, onMode }: OneShapeProps) {
           }}
         />
       )}
-      <table className={styles.table}>
+      <table className={table.table}>
         <thead>
           <tr>
             <th scope="col">From</th>

@@ -34,6 +34,7 @@ import {
 import { type Held, Hold } from "@/ui/held";
 import { OneShape } from "@/ui/shape";
 import view from "@/ui/frame/View.module.css";
+import table from "@/ui/controls/Table.module.css";
 import styles from "./ChordsShow.module.css";
 
 const PARTS = [
@@ -86,7 +87,7 @@ export function ChordsShow({ homeMode, settled = homeMode, held, onHold }: Chord
 /** Triads to thirteenths on each degree. */
 function InThirds({ homeMode, held, onHold }: ChordsProps) {
   return (
-    <table className={styles.table}>
+    <table className={table.table}>
       <thead>
         <tr>
           <th scope="col">Degree</th>

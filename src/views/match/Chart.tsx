@@ -28,14 +28,8 @@ import {
 } from "@/ui/words";
 import styles from "./Chart.module.css";
 import { KindHead } from "./KindHead";
+import type { Stretch } from "./stretch";
 import { type LaidBar, linesOf, type Placed, type Run, runsOf } from "./lines";
-
-/** The chord in hand, or a stretch from the one in hand to another. */
-export interface Stretch {
-  readonly at: number;
-  readonly from: number;
-  readonly to: number;
-}
 
 interface ChartProps {
   readonly chart: WholeChart;

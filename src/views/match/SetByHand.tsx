@@ -5,14 +5,7 @@ import { type HomeMode, maybeMode, type Mode } from "@/core/scale";
 import { Button, Select } from "@/ui/controls";
 import { lockText, modeText, noteText } from "@/ui/words";
 import styles from "./SetByHand.module.css";
-
-/** A stretch that something can be set for. */
-export interface Over {
-  readonly id: "chord" | "stretch" | "segment" | "all";
-  readonly text: string;
-  readonly from: number;
-  readonly to: number;
-}
+import type { Over } from "./stretch";
 
 interface SetByHandProps {
   readonly place: ChartChord;

@@ -1,0 +1,59 @@
+import { useStore } from "@nanostores/react";
+import { useEffect } from "react";
+import { type Chart, chordNotes } from "@/core/chord";
+import type { Fifths } from "@/core/pitch";
+import { guideTonesOf } from "@/core/progression";
+import { colourOn, colourSwap, type HomeMode } from "@/core/scale";
+import { chartScore } from "@/sound";
+import { $heardPlaces, $mark, $playing, $ready, $selection, MAIN, setPlace } from "@/state";
+import { useSchools } from "@/ui/useSchools";
+
+interface OnStage {
+  readonly chart: Chart;
+  readonly text: string;
+  readonly chosen: number;
+  readonly homeMode: HomeMode | undefined;
+  readonly signal: readonly Fifths[];
+}
+
+/** Puts the chord in hand on the stage: its mode, its targets, the way to them from the chord before; the address follows. */
+export function useOnStage({ chart, text, chosen, homeMode, signal }: OnStage): void {
+  const isReady = useStore($ready);
+  const schools = useSchools();
+  const chord = chart.chords[chosen]?.chord;
+  useEffect(() => {
+    if (!isReady || !homeMode) return;
+    const before = chart.chords.slice(0, chosen).findLast((each) => each.chord)?.chord;
+    $selection.set({
+      homeMode,
+      lit: signal.length > 0 ? signal.slice(0, 1) : colourOn(homeMode, schools),
+      unknown: [],
+      targets: chord ? chordNotes(chord) : [],
+      way: chord && before ? { from: guideTonesOf(before), to: guideTonesOf(chord) } : undefined,
+      chord,
+      swap: colourSwap(homeMode.mode, schools),
+      play: { code: "chords", score: chartScore(chart) },
+    });
+  }, [isReady, homeMode, chart, chosen, chord, signal, schools]);
+  useEffect(() => {
+    if (!isReady || !homeMode) return undefined;
+    const timer = setTimeout(() => setPlace({ ...homeMode, chords: text }), 250);
+    return () => clearTimeout(timer);
+  }, [isReady, homeMode, text]);
+}
+
+/** While the chart is heard, or a stretch of it, the chord that sounds is taken in hand. */
+export function useFollowing(
+  isOn: boolean,
+  { order }: Chart,
+  choose: (at: number, extends_: boolean) => void,
+): void {
+  useEffect(() => {
+    if (!isOn) return undefined;
+    return $mark.listen((mark) => {
+      const places = $playing.get() === MAIN ? order : $heardPlaces.get();
+      const next = mark === undefined ? undefined : places[mark];
+      if (next !== undefined) choose(next, false);
+    });
+  }, [isOn, order, choose]);
+}
