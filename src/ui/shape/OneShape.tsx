@@ -86,66 +86,68 @@ export function OneShape({ homeMode, held, onHold, onMode }: OneShapeProps) {
           }}
         />
       )}
-      <table className={table.table}>
-        <thead>
-          <tr>
-            <th scope="col">From</th>
-            <th scope="col">Against the bass</th>
-            <th scope="col">Makes</th>
-            <th scope="col">Modes that hold it</th>
-            {shape.fingered && <th scope="col">Frets</th>}
-          </tr>
-        </thead>
-        <tbody>
-          {places.map((place, at) => {
-            const { root, tones, degrees, modes, outside, name } = place;
-            const over: Chord = { root, tones: tones.map((tone) => tone - root), optional: [], bass: home };
-            return (
-              <tr key={root} data-outside={outside.length > 0 || undefined}>
-                <th scope="row">
-                  <Hold what={{ chords: [over] }} held={held} onHold={onHold}>
-                    {noteText(root)}
-                  </Hold>
-                </th>
-                <td>{degrees.map(degreeText).join(" ")}</td>
-                <td>
-                  {outside.length === 0 ? (
-                    <Hold what={{ chords: [name] }} held={held} onHold={onHold} />
-                  ) : (
-                    <Wrong places={places} at={at} />
+      <div className={styles.places}>
+        <table className={table.table}>
+          <thead>
+            <tr>
+              <th scope="col">From</th>
+              <th scope="col">Against the bass</th>
+              <th scope="col">Makes</th>
+              <th scope="col">Modes that hold it</th>
+              {shape.fingered && <th scope="col">Frets</th>}
+            </tr>
+          </thead>
+          <tbody>
+            {places.map((place, at) => {
+              const { root, tones, degrees, modes, outside, name } = place;
+              const over: Chord = { root, tones: tones.map((tone) => tone - root), optional: [], bass: home };
+              return (
+                <tr key={root} data-outside={outside.length > 0 || undefined}>
+                  <th scope="row">
+                    <Hold what={{ chords: [over] }} held={held} onHold={onHold}>
+                      {noteText(root)}
+                    </Hold>
+                  </th>
+                  <td>{degrees.map(degreeText).join(" ")}</td>
+                  <td>
+                    {outside.length === 0 ? (
+                      <Hold what={{ chords: [name] }} held={held} onHold={onHold} />
+                    ) : (
+                      <Wrong places={places} at={at} />
+                    )}
+                  </td>
+                  <td className={styles.modes}>
+                    {modes.length === 0 ? (
+                      "none"
+                    ) : (
+                      <>
+                        {modes.slice(0, MODES).map((each) => (
+                          <button
+                            key={each.id}
+                            type="button"
+                            className={styles.mode}
+                            data-shade={shadeOf(brightness(each.intervals))}
+                            aria-pressed={each === mode}
+                            onClick={() => onMode(each)}
+                          >
+                            {modeText(each)}
+                          </button>
+                        ))}
+                        {modes.length > MODES && (
+                          <span title={modes.map(modeText).join(", ")}>{`and ${modes.length - MODES}`}</span>
+                        )}
+                      </>
+                    )}
+                  </td>
+                  {shape.fingered && (
+                    <td className={styles.frets}>{printFingering(movedTo(shape.fingered, root))}</td>
                   )}
-                </td>
-                <td className={styles.modes}>
-                  {modes.length === 0 ? (
-                    "none"
-                  ) : (
-                    <>
-                      {modes.slice(0, MODES).map((each) => (
-                        <button
-                          key={each.id}
-                          type="button"
-                          className={styles.mode}
-                          data-shade={shadeOf(brightness(each.intervals))}
-                          aria-pressed={each === mode}
-                          onClick={() => onMode(each)}
-                        >
-                          {modeText(each)}
-                        </button>
-                      ))}
-                      {modes.length > MODES && (
-                        <span title={modes.map(modeText).join(", ")}>{`and ${modes.length - MODES}`}</span>
-                      )}
-                    </>
-                  )}
-                </td>
-                {shape.fingered && (
-                  <td className={styles.frets}>{printFingering(movedTo(shape.fingered, root))}</td>
-                )}
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
     </section>
   );
 }

@@ -134,12 +134,16 @@ export function decisionText(
   chart: readonly ChartChord[],
 ): string {
   const [one, other] = between;
+  // On one home the modes alone tell them apart.
+  const isOneHome = soundOf(one.home) === soundOf(other.home);
+  const nameOf = (homeMode: HomeMode) =>
+    isOneHome ? inTitle(modeText(homeMode.mode)) : homeModeText(homeMode);
   if (by === "home") {
     return `${homeModeText(other)} has the same notes; only the home tells them apart`;
   }
   const told = (notes: readonly Fifths[]) => notesText(notes);
   if (by === "open") {
-    return `Nothing here decides against ${homeModeText(other)}: ${told(differ[0])} would make it ${inTitle(modeText(one.mode))}, ${told(differ[1])} ${inTitle(modeText(other.mode))}`;
+    return `Nothing here decides against ${homeModeText(other)}: ${told(differ[0])} would make it ${nameOf(one)}, ${told(differ[1])} ${nameOf(other)}`;
   }
   const holders = first.length > 0 ? first : second;
   // By the name that the mode has for it, however a chord spells it.
@@ -158,9 +162,9 @@ export function decisionText(
   }
   const against =
     second.length === 0
-      ? `${told(differ[1])} would make it ${inTitle(modeText(other.mode))}`
-      : `${told(own(second, differ[1]))} in ${barsText(second.map(({ at }) => chart[at]?.bar ?? 0))} leans towards ${inTitle(modeText(other.mode))}`;
-  return `${told(notes)}${role} in ${bars} makes it ${inTitle(modeText(one.mode))}; ${against}`;
+      ? `${told(differ[1])} would make it ${nameOf(other)}`
+      : `${told(own(second, differ[1]))} in ${barsText(second.map(({ at }) => chart[at]?.bar ?? 0))} leans towards ${nameOf(other)}`;
+  return `${told(notes)}${role} in ${bars} makes it ${nameOf(one)}; ${against}`;
 }
 
 /** "bar 2", "bars 2 and 4", "5 bars". */

@@ -87,9 +87,11 @@ export function FilesDialog({ open, onClose, chart, text, title, problems, onFil
           />
         </Setting>
       )}
-      <Button kind="main" disabled={isEmpty} onClick={() => void save()}>
-        Save
-      </Button>
+      <div>
+        <Button kind="main" disabled={isEmpty} onClick={() => void save()}>
+          Save
+        </Button>
+      </div>
     </Dialog>
   );
 }
