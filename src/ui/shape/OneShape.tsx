@@ -91,7 +91,8 @@ export function OneShape({ homeMode, held, onHold, onMode }: OneShapeProps) {
           <thead>
             <tr>
               <th scope="col">From</th>
-              <th scope="col">Against the bass</th>
+              <th scope="col">Spells</th>
+              <th scope="col">On the bass</th>
               <th scope="col">Makes</th>
               <th scope="col">Modes that hold it</th>
               {shape.fingered && <th scope="col">Frets</th>}
@@ -108,8 +109,9 @@ export function OneShape({ homeMode, held, onHold, onMode }: OneShapeProps) {
                       {noteText(root)}
                     </Hold>
                   </th>
+                  <td>{tones.map(noteText).join(" ")}</td>
                   <td>{degrees.map(degreeText).join(" ")}</td>
-                  <td>
+                  <td data-makes>
                     {outside.length === 0 ? (
                       <Hold what={{ chords: [name] }} held={held} onHold={onHold} />
                     ) : (
@@ -153,7 +155,7 @@ export function OneShape({ homeMode, held, onHold, onMode }: OneShapeProps) {
 }
 
 /** How many modes a place names before the rest are counted. */
-const MODES = 4;
+const MODES = 3;
 
 /** What falls outside at a wrong place, and which place is right. */
 function Wrong({ places, at }: { readonly places: readonly ShapePlace[]; readonly at: number }) {

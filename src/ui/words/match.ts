@@ -68,9 +68,9 @@ export const modesText = ({ segments }: ChartReading): string => {
   return names.length > 5 ? `${names.slice(0, 4).join(", ")} and ${names.length - 4} more` : names.join(", ");
 };
 
-/** The note that changes at a turn: "C♯ → C"; only how many where there are more than two. */
-export function turnText({ leaves, takes }: Turn): string {
-  if (leaves.length + takes.length === 0) return "home";
+/** The note that changes at a turn: "C♯ → C"; only how many where there are more than two; undefined where the home alone does. */
+export function turnText({ leaves, takes }: Turn): string | undefined {
+  if (leaves.length + takes.length === 0) return undefined;
   if (Math.max(leaves.length, takes.length) > 2) return `${Math.max(leaves.length, takes.length)} notes`;
   return `${leaves.map(noteText).join(" ")} → ${takes.map(noteText).join(" ")}`;
 }

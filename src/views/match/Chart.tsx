@@ -284,7 +284,7 @@ function RunBlock({ run, kind, turn, onChoose }: RunBlockProps) {
   const isShort = run.width < 0.2;
   const name = homeModeText(homeMode);
   const first = run.chords[0]?.at ?? 0;
-  const changes = turn && turn.leaves.length + turn.takes.length > 0 ? turnText(turn) : undefined;
+  const changes = turn && turnText(turn);
   return (
     <div
       className={styles.run}
