@@ -71,7 +71,7 @@ const SHOTS = [
     act: async (page) => {
       await page.keyboard.press("h");
       await page.getByRole("button", { name: /^The night walk/ }).click();
-      await page.getByRole("button", { name: /^Bar 43, Fmaj7/ }).click();
+      await page.getByRole("button", { name: /^Bar 35, Fmaj7/ }).click();
       await stage(page, "Neck", "Voicing");
       await page.getByText(/^1 of [0-9]{2}/).waitFor();
     },

@@ -46,6 +46,7 @@ for (const theme of ["light", "dark"] as const) {
 
 for (const theme of ["light", "dark"] as const) {
   test(`every part of Match and its sheets are accessible in ${theme}`, async ({ page }) => {
+    test.slow();
     await page.emulateMedia({ colorScheme: theme, reducedMotion: "reduce" });
     for (const show of ["write", "over-bass"]) {
       await open(page, `/match?home=C%23&mode=phrygian&show=${show}&demo`);

@@ -124,7 +124,7 @@ test("a chord of the mode is heard, shown on the neck, kept and matched", async 
   await page.getByRole("button", { name: "Hear it" }).click();
   await expect(page.getByRole("button", { name: "Stop" })).toBeVisible();
   await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "Match it" }).click();
+  await page.getByRole("button", { name: "Put into the chart" }).click();
   await expect(page.getByRole("button", { name: /^Bar 2, F♯/ })).toBeVisible();
   await page.keyboard.press("h");
   await expect(page.getByRole("button", { name: /^Fourth of the stair/ })).toBeVisible();

@@ -179,6 +179,7 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
         EditorView.lineWrapping,
         EditorView.contentAttributes.of({
           "aria-label": asked.label,
+          tabindex: "0",
           spellcheck: "false",
           autocapitalize: "off",
         }),

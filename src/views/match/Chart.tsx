@@ -177,7 +177,11 @@ function Bar({ laid: { bar, chords }, reading, stretch, onChoose }: BarProps) {
   );
 }
 
-const widthOf = ({ each }: Placed): CSSProperties => ({ flexGrow: each.length, flexBasis: 0 });
+/** The share that a chord has of a bar, or of so many of them. */
+const widthOf = ({ each }: Placed, bars = 1): CSSProperties => ({
+  flex: "none",
+  width: `${(each.length / bars) * 100}%`,
+});
 
 interface ChordCellProps {
   readonly placed: Placed;
@@ -282,6 +286,7 @@ interface RunBlockProps {
 function RunBlock({ run, kind, turn, onChoose }: RunBlockProps) {
   const { homeMode } = run.segment;
   const isShort = run.width < 0.2;
+  const bars = run.chords.reduce((sum, { each }) => sum + each.length, 0);
   const name = homeModeText(homeMode);
   const first = run.chords[0]?.at ?? 0;
   const changes = turn && turnText(turn);
@@ -307,6 +312,7 @@ function RunBlock({ run, kind, turn, onChoose }: RunBlockProps) {
             key={placed.at}
             placed={placed}
             homeMode={homeMode}
+            bars={bars}
             isUnderName={placed === run.chords[0]}
           />
         ))}
@@ -317,18 +323,20 @@ function RunBlock({ run, kind, turn, onChoose }: RunBlockProps) {
 
 interface BandCellProps {
   readonly placed: Placed;
+  /** Bars of the run that it is a part of. */
+  readonly bars: number;
   readonly homeMode: HomeMode;
   /** The name of the mode stands over it, so there is room for the note alone. */
   readonly isUnderName: boolean;
 }
 
-function BandCell({ placed, homeMode, isUnderName }: BandCellProps) {
+function BandCell({ placed, bars, homeMode, isUnderName }: BandCellProps) {
   const schools = useSchools();
   const { chord } = placed.each;
-  if (!chord) return <span className={styles.under} style={widthOf(placed)} />;
+  if (!chord) return <span className={styles.under} style={widthOf(placed, bars)} />;
   const fit = fitOf(chord, homeMode, schools);
   return (
-    <span className={styles.under} style={widthOf(placed)}>
+    <span className={styles.under} style={widthOf(placed, bars)}>
       <ChordBlind fit={fit} tones={chordNotes(chord)} />
       {fit.outside.length > 0 && (
         <span className={styles.outside} title={`${outsideText(fit)} outside`}>

@@ -13,33 +13,41 @@ interface ChartMapProps {
   readonly onChoose: (at: number) => void;
 }
 
-/** The whole of a long chart in one strip: a bar each in the shade of its mode, sections parted, the chord in hand marked. */
-export function ChartMap({ chart, reading, chosen, onChoose }: ChartMapProps) {
+/**
+ * The whole of a long chart in one strip: a bar each in the shade of its mode, sections parted, the bar in hand marked. A
+ * slider lies over it: a press anywhere, or the arrows, go to that bar.
+ */
+export function ChartMap({ chart: { bars }, reading, chosen, onChoose }: ChartMapProps) {
+  const here = Math.max(
+    0,
+    bars.findIndex(({ from, to }) => chosen >= from && chosen < to),
+  );
+  const modeAt = (bar: (typeof bars)[number] | undefined) => bar && segmentAt(reading, bar.from)?.homeMode;
+  const homeMode = modeAt(bars[here]);
   return (
-    <nav
-      className={styles.map}
-      aria-label="The whole chart"
-      style={{ "--count": chart.bars.length } as CSSProperties}
-    >
-      {chart.bars.map((bar) => {
-        const homeMode = segmentAt(reading, bar.from)?.homeMode;
-        const isHere = chosen >= bar.from && chosen < bar.to;
-        const said = [`Bar ${bar.number}`, homeMode && homeModeText(homeMode), bar.section];
+    <div className={styles.map} style={{ "--count": bars.length } as CSSProperties}>
+      {bars.map((bar, at) => {
+        const mode = modeAt(bar)?.mode;
         return (
-          <button
+          <span
             key={bar.number}
-            type="button"
             className={styles.bar}
-            tabIndex={isHere || (chosen < 0 && bar.number === 1) ? 0 : -1}
-            data-shade={homeMode && shadeOf(brightness(homeMode.mode.intervals))}
+            data-shade={mode && shadeOf(brightness(mode.intervals))}
             data-begins={bar.section !== undefined || undefined}
-            aria-current={isHere || undefined}
-            title={said.filter((part) => part !== undefined).join(", ")}
-            aria-label={said.filter((part) => part !== undefined).join(", ")}
-            onClick={() => onChoose(bar.from)}
+            data-here={at === here || undefined}
           />
         );
       })}
-    </nav>
+      <input
+        type="range"
+        className={styles.slider}
+        aria-label="The whole chart, by bars"
+        aria-valuetext={`Bar ${bars[here]?.number ?? 1}${homeMode ? `, ${homeModeText(homeMode)}` : ""}`}
+        min={1}
+        max={bars.length}
+        value={here + 1}
+        onChange={(event) => onChoose(bars[Number(event.target.value) - 1]?.from ?? 0)}
+      />
+    </div>
   );
 }
