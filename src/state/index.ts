@@ -1,4 +1,5 @@
 export * from "./address";
+export * from "./chart";
 export * from "./demo";
 export * from "./keys";
 export * from "./place";

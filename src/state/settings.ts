@@ -35,9 +35,3 @@ export async function loadSettings(): Promise<void> {
   if (changed && Object.keys(changed.settings).length > 0) changeSettings(changed.settings);
   if (changed && Object.keys(changed.draft).length > 0) changeDraft(changed.draft);
 }
-
-/** Puts a line at the end of the chart that is worked on; nothing that is there is lost. */
-export function putIntoChart(line: string): void {
-  const before = $draft.get().chords.trimEnd();
-  changeDraft({ chords: before === "" ? line : `${before}\n${line}` });
-}

@@ -41,8 +41,6 @@ export interface ChartBar extends BarSigns {
   readonly meter: BarMeter;
   /** The name of the section that begins here. */
   readonly section?: string | undefined;
-  /** The line of the text that it stands in, from 1. */
-  readonly line: number;
 }
 
 /** A chart as read: its chords and bars as they are written, and the chords in the order in which they are played. */
@@ -72,7 +70,6 @@ interface OpenBar {
   endings: readonly number[];
   meter: BarMeter;
   section: string | undefined;
-  line: number;
 }
 
 /**
@@ -118,7 +115,6 @@ export function readChart(text: string): Reading<Chart> {
 function openBars(text: string, problems: Problem[]): readonly OpenBar[] {
   const tokens = chartTokens(text);
   const isLined = tokens.some(({ kind }) => kind === "bar-line");
-  const lineOf = lineCounter(text);
   const bars: OpenBar[] = [];
   let lock: Lock | undefined;
   const next = (before?: OpenBar): OpenBar => {
@@ -130,7 +126,6 @@ function openBars(text: string, problems: Problem[]): readonly OpenBar[] {
       endings: isSameEnding || before?.chords.length === 0 ? before.endings : [],
       meter: before?.meter ?? COMMON,
       section: before?.chords.length === 0 ? before.section : undefined,
-      line: 1,
     };
     if (before?.chords.length === 0) {
       bar.opens = before.opens;
@@ -148,7 +143,7 @@ function openBars(text: string, problems: Problem[]): readonly OpenBar[] {
         if (token.text.startsWith(":")) closeRepeat(bars);
         const endsEndings = /\|\||\]/u.test(token.text);
         bar = next(bar);
-        if (token.text.endsWith(":") && token.text !== ":") bar.opens = true;
+        if (token.text.endsWith(":")) bar.opens = true;
         if (endsEndings || bar.opens) bar.endings = [];
         break;
       }
@@ -179,7 +174,6 @@ function openBars(text: string, problems: Problem[]): readonly OpenBar[] {
       case "silence":
       case "other":
         if (!isLined && bar.chords.length > 0) bar = next(bar);
-        if (bar.chords.length === 0) bar.line = lineOf(token.offset);
         bar.chords.push({ token, lock });
     }
   }
@@ -198,16 +192,6 @@ function roundsOf(text: string): readonly number[] {
     const [first, last] = [Number(from), Number(to ?? from)];
     return Array.from({ length: Math.max(1, last - first + 1) }, (_, more) => first + more);
   });
-}
-
-/** Lines from 1, for offsets that only rise. */
-function lineCounter(text: string): (offset: number) => number {
-  let line = 1;
-  let at = 0;
-  return (offset) => {
-    for (; at < offset; at += 1) if (text[at] === "\n") line += 1;
-    return line;
-  };
 }
 
 function readLock({ text, offset }: ChartToken, problems: Problem[]): Lock | undefined {

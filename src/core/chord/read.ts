@@ -178,9 +178,6 @@ const SUPERSCRIPTS = "⁰¹²³⁴⁵⁶⁷⁸⁹";
 const plainFigures = (text: string) =>
   text.replaceAll(/[⁰¹²³⁴-⁹]/gu, (figure) => String(SUPERSCRIPTS.indexOf(figure)));
 
-/** A slash that is followed by a tone or a major mark, and not by a bass. */
-const PARTING_SLASH = /^\/(?:(?:2|4|6|9|11|13)(?!\d)|[#♯b♭]\d|maj|Maj|ma|M|Δ)/u;
-
 const ROOT = new RegExp(`^([A-G]|[a-g](?!dd|lt|im|ug))(${ACCIDENTALS})`, "u");
 
 /**
@@ -210,17 +207,15 @@ export function readSymbol(written: string): SymbolReading {
   let bass: Fifths | undefined;
   while (at < text.length) {
     const rest = text.slice(at);
-    if (rest.startsWith("/") && !PARTING_SLASH.test(rest)) {
-      bass = maybeFifths(rest.slice(1));
-      if (bass === undefined) {
-        return { unread: { code: "bass-unread", offset: at + 1, found: rest.slice(1), expected: "bass" } };
-      }
-      break;
-    }
     const rules = q.bare ? [...BARE_RULES, ...ALTERATIONS, ...RULES] : [...ALTERATIONS, ...RULES];
     const taken = rules
       .map(([pattern, apply]) => ({ found: pattern.exec(rest), apply }))
       .find(({ found }) => found);
+    if (!taken?.found && rest.startsWith("/")) {
+      bass = maybeFifths(rest.slice(1));
+      if (bass !== undefined) break;
+      return { unread: { code: "bass-unread", offset: at + 1, found: rest.slice(1), expected: "bass" } };
+    }
     if (!taken?.found)
       return { unread: { code: "chord-unread", offset: at, found: rest, expected: "quality" } };
     taken.apply(q, taken.found);

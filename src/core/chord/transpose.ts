@@ -1,4 +1,12 @@
-import { accidentalsOf, type Fifths, type Interval, maybeFifths, type NameForm, printName } from "../pitch";
+import {
+  accidentalsOf,
+  type Fifths,
+  type Interval,
+  maybeFifths,
+  modulo,
+  type NameForm,
+  printName,
+} from "../pitch";
 import { chartTokens } from "./chart-tokens";
 import { chordNotes } from "./chord";
 import { partsOfSymbol, readSymbol } from "./read";
@@ -24,7 +32,7 @@ export function transposeSymbol(symbol: string, by: Interval, form = formOf(symb
  * A chart moved by an interval: roots, basses and homes set by hand; all else, what cannot be read among it, stays as it was
  * typed.
  *
- * @example transposeChart("| Em9 | A13 | {E Dorian}", -5) // "| Ebm9 | Ab13 | {Eb Dorian}"
+ * @example transposeChart("| Em9 | A13 | {E Dorian}", -7) // "| Ebm9 | Ab13 | {Eb Dorian}"
  */
 export function transposeChart(text: string, by: Interval): string {
   const form = formOf(text);
@@ -55,6 +63,6 @@ export function plainestInterval(text: string, halfSteps: number): Interval {
     return reading && "chord" in reading ? chordNotes(reading.chord) : [];
   });
   const cost = (by: Interval) => notes.reduce((sum, note) => sum + Math.abs(accidentalsOf(note + by)), 0);
-  const sharp = (((halfSteps * 7) % 12) + 12) % 12;
+  const sharp = modulo(halfSteps * 7, 12);
   return [sharp, sharp - 12].reduce((best, by) => (cost(by) < cost(best) ? by : best));
 }

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { chordNotes } from "@/core/chord";
 import type { HomeMode } from "@/core/scale";
-import { $keeping, $playing, goTo, MAIN, playOrStop, putIntoChart } from "@/state";
+import { $keeping, $playing, MAIN, playOrStop, putIntoChart } from "@/state";
 import { Button } from "@/ui/controls";
 import { Facts, Panel, Saying } from "@/ui/panel";
 import { useSchools } from "@/ui/useSchools";
@@ -33,10 +33,6 @@ export function HeldPanel({ homeMode, held, onLetGo, line = heldLine(held) }: He
       words: "",
       chords: line,
     });
-  const match = () => {
-    putIntoChart(line);
-    goTo("match", { matchShow: "chart" });
-  };
   return (
     <Panel
       title={heldText(held)}
@@ -47,7 +43,7 @@ export function HeldPanel({ homeMode, held, onLetGo, line = heldLine(held) }: He
             Hear it
           </Button>
           <Button onClick={keep}>Keep</Button>
-          <Button onClick={match}>Put into the chart</Button>
+          <Button onClick={() => putIntoChart(line)}>Put into the chart</Button>
           <Button kind="quiet" onClick={onLetGo}>
             Back to the mode
           </Button>

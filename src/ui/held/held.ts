@@ -1,8 +1,8 @@
 import { type Fifths, soundOf } from "@/core/pitch";
 import { type Chord, chordNotes, exactSymbol, vamps } from "@/core/chord";
-import type { HomeMode } from "@/core/scale";
-import { risingChordScore, type Score, vampScore } from "@/sound";
-import { toggle } from "@/state";
+import { colourOn, colourSwap, type HomeMode, type Telling } from "@/core/scale";
+import { modeScore, risingChordScore, type Score, vampScore } from "@/sound";
+import { type Selection, toggle } from "@/state";
 import { chordText, listText, numberText } from "@/ui/words";
 
 /** A chord of the mode, or several that go together, held in the hand: heard, shown on the stage, kept. */
@@ -48,3 +48,19 @@ export const heldNotes = ({ chords }: Held): readonly Fifths[] => [...new Set(ch
 /** A line of chords that a chart and the Shelf can read back. */
 export const heldLine = ({ chords }: Pick<Held, "chords">): string =>
   `| ${chords.map(exactSymbol).join(" | ")} |`;
+
+/** What the stage is about where a mode is in hand and perhaps a chord of it, or several. */
+export const heldSelection = (
+  homeMode: HomeMode,
+  held: Held | undefined,
+  telling: Telling,
+  drone: boolean,
+): Selection => ({
+  homeMode,
+  lit: colourOn(homeMode, telling),
+  unknown: [],
+  targets: held ? heldNotes(held) : [],
+  chord: held?.chords[0],
+  swap: colourSwap(homeMode.mode, telling),
+  play: held ? { code: "held", score: heldScore(held) } : { code: "mode", score: modeScore(homeMode, drone) },
+});

@@ -1,16 +1,8 @@
 import { useStore } from "@nanostores/react";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { accidentalsOf, type Fifths, fifthsFrom, letterOf, printName } from "@/core/pitch";
-import {
-  brightestFirst,
-  colourOn,
-  colourSwap,
-  type HomeMode,
-  parallels,
-  parentOf,
-  relatives,
-} from "@/core/scale";
-import { modeScore, pathScore, swapScore } from "@/sound";
+import { brightestFirst, colourSwap, type HomeMode, parallels, parentOf, relatives } from "@/core/scale";
+import { pathScore, swapScore } from "@/sound";
 import {
   $keeping,
   $place,
@@ -26,7 +18,7 @@ import {
   writeAddress,
 } from "@/state";
 import { Tabs } from "@/ui/controls";
-import { type Held, HeldPanel, heldNotes, heldScore, playVamp } from "@/ui/held";
+import { type Held, HeldPanel, heldSelection, playVamp } from "@/ui/held";
 import { useKeys } from "@/ui/keys";
 import { useAfterPaint } from "@/ui/useAfterPaint";
 import { useSchools } from "@/ui/useSchools";
@@ -66,23 +58,12 @@ export function DeriveView() {
     [homeMode, settled, lineUp, rows],
   );
   const swap = colourSwap(mode, schools);
-  const settledSwap = useMemo(() => colourSwap(settled.mode, schools), [settled, schools]);
   // What was held of another mode, or in another part of the view, is let go.
   const held = show === "chords" && holding?.of === settled ? holding.held : undefined;
 
   useEffect(() => {
-    $selection.set({
-      homeMode: settled,
-      lit: colourOn(settled, schools),
-      unknown: [],
-      targets: held ? heldNotes(held) : [],
-      chord: held?.chords[0],
-      swap: settledSwap,
-      play: held
-        ? { code: "held", score: heldScore(held) }
-        : { code: "mode", score: modeScore(settled, drone) },
-    });
-  }, [settled, drone, schools, held, settledSwap]);
+    $selection.set(heldSelection(settled, held, schools, drone));
+  }, [settled, drone, schools, held]);
 
   const hold = useCallback((next: Held) => setHolding({ held: next, of: settled }), [settled]);
   const walk = (by: 1 | -1) => {

@@ -18,7 +18,8 @@ import { Passages } from "./Passages";
 import { ReasonPanel } from "./ReasonPanel";
 import { TuneText, Ways } from "./TuneInput";
 import { useAnswer } from "./useAnswer";
-import { draftOf, MOST_TUNE_BYTES, useTunes } from "./useTunes";
+import { MOST_FILE_BYTES } from "@/ui/files";
+import { draftOf, useTunes } from "./useTunes";
 
 /** Identify: a tune from a file, pasted or typed, and the mode it is in with the reasons. */
 export function IdentifyView() {
@@ -37,7 +38,7 @@ export function IdentifyView() {
   };
   const takeFile = async (file: File | undefined) => {
     if (!file) return;
-    if (file.size > MOST_TUNE_BYTES) {
+    if (file.size > MOST_FILE_BYTES) {
       setRefusal(`“${file.name}” is larger than 4 MB. A file of fewer tunes would do.`);
       return;
     }

@@ -4,9 +4,6 @@ import type { Tune } from "@/core/tune";
 import { type AbcTune, readAbc, readNotes, writeAbc } from "@/formats";
 import type { Draft } from "@/store";
 
-/** Files past this are not opened here. */
-export const MOST_TUNE_BYTES = 4_000_000;
-
 /** A tune as read, the text it came from, and the same as ABC for the engraver with its notes placed in that. */
 export interface ReadTune {
   readonly tune: Tune;

@@ -3,11 +3,11 @@ import { type ReactNode, useEffect, useMemo, useState } from "react";
 import { type BassColour, type Chord, chordNotes, coloursOver, type ShapePlace } from "@/core/chord";
 import { GUITAR } from "@/core/instrument";
 import { type Fifths, soundOf } from "@/core/pitch";
-import { brightness, colourOn, colourSwap, type HomeMode } from "@/core/scale";
-import { modeScore, overBassScore } from "@/sound";
+import { brightness, type HomeMode } from "@/core/scale";
+import { overBassScore } from "@/sound";
 import { $draft, $mark, $place, $playing, $selection, $settings, $tuning, setPlace, toggle } from "@/state";
 import { Button, HomeField } from "@/ui/controls";
-import { type Held, HeldPanel, heldNotes, heldScore } from "@/ui/held";
+import { type Held, HeldPanel, heldSelection } from "@/ui/held";
 import { useKeys } from "@/ui/keys";
 import { Panel, Saying } from "@/ui/panel";
 import { OneShape, shapeTones } from "@/ui/shape";
@@ -40,19 +40,19 @@ export function OverBassShow({ tabs }: OverBassShowProps) {
   const heard = playing === WALK && mark !== undefined ? colours[mark] : undefined;
 
   useEffect(() => {
-    const shown = heard?.homeMode ?? homeMode;
+    const selection = heldSelection(homeMode, held, schools, drone);
     const chord = heard?.place?.name;
-    $selection.set({
-      homeMode: shown,
-      lit: colourOn(shown, schools),
-      unknown: [],
-      targets: chord ? chordNotes(chord) : held ? heldNotes(held) : [],
-      chord: chord ?? held?.chords[0],
-      swap: colourSwap(shown.mode, schools),
-      play: held
-        ? { code: "held", score: heldScore(held) }
-        : { code: "mode", score: modeScore(homeMode, drone) },
-    });
+    // While the colours are walked through, the stage shows the one that sounds.
+    $selection.set(
+      heard
+        ? {
+            ...heldSelection(heard.homeMode, undefined, schools, drone),
+            targets: chord ? chordNotes(chord) : [],
+            chord,
+            play: selection.play,
+          }
+        : selection,
+    );
   }, [homeMode, held, heard, schools, drone]);
 
   const walk = () =>

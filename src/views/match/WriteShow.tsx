@@ -2,11 +2,10 @@ import { useStore } from "@nanostores/react";
 import { type ReactNode, useEffect, useMemo, useState } from "react";
 import { chordNotes, type Writing, WRITINGS, writtenFor, type Written, writtenText } from "@/core/chord";
 import { maybeTuning, stacksOn } from "@/core/instrument";
-import { CATALOGUE, colourOn, colourSwap, FAMILIES, type HomeMode } from "@/core/scale";
-import { modeScore } from "@/sound";
-import { $place, $selection, $settings, $tuning, goTo, putIntoChart, setPlace } from "@/state";
+import { CATALOGUE, FAMILIES, type HomeMode } from "@/core/scale";
+import { $place, $selection, $settings, $tuning, putIntoChart, setPlace } from "@/state";
 import { HomeField, Select } from "@/ui/controls";
-import { type Held, Hold, HeldPanel, heldNotes, heldScore } from "@/ui/held";
+import { type Held, Hold, HeldPanel, heldSelection } from "@/ui/held";
 import { Panel, Saying } from "@/ui/panel";
 import { useSchools } from "@/ui/useSchools";
 import {
@@ -47,17 +46,7 @@ export function WriteShow({ tabs }: WriteShowProps) {
   const held = holding?.of === homeMode ? holding.held : undefined;
 
   useEffect(() => {
-    $selection.set({
-      homeMode,
-      lit: colourOn(homeMode, schools),
-      unknown: [],
-      targets: held ? heldNotes(held) : [],
-      chord: held?.chords[0],
-      swap: colourSwap(homeMode.mode, schools),
-      play: held
-        ? { code: "held", score: heldScore(held) }
-        : { code: "mode", score: modeScore(homeMode, drone) },
-    });
+    $selection.set(heldSelection(homeMode, held, schools, drone));
   }, [homeMode, held, schools, drone]);
 
   return (
@@ -150,10 +139,7 @@ function Way({ way, homeMode, held, onHold }: WayProps) {
                   className={styles.put}
                   aria-label={`Put ${labelOf(written, way)} into the chart`}
                   title="Put into the chart"
-                  onClick={() => {
-                    putIntoChart(line);
-                    goTo("match", { matchShow: "chart" });
-                  }}
+                  onClick={() => putIntoChart(line)}
                 >
                   +
                 </button>

@@ -18,9 +18,6 @@ import { chartScore } from "@/sound";
 import { MOST_CHART_TEXT } from "@/store";
 import { ENSEMBLE_PART_TEXT } from "@/ui/words";
 
-/** Files past this are not opened here. */
-export const MOST_CHART_BYTES = 4_000_000;
-
 /** Endings of files that charts are read from. */
 export const CHART_FILES = ".cho,.crd,.chopro,.chordpro,.pro,.txt,.musicxml,.mxl,.xml,.mid,.midi";
 

@@ -1,7 +1,8 @@
 import { useState } from "react";
 import type { Problem } from "@/core/problem";
 import { $draft, changeDraft } from "@/state";
-import { MOST_CHART_BYTES, readChartFile } from "./chartFiles";
+import { MOST_FILE_BYTES } from "@/ui/files";
+import { readChartFile } from "./chartFiles";
 
 interface ChartFileActs {
   /** Another chart stands in the field. */
@@ -23,7 +24,7 @@ export function useChartFile({ onOther, onRead }: ChartFileActs) {
   };
   const open = async (file: File) => {
     const read =
-      file.size > MOST_CHART_BYTES
+      file.size > MOST_FILE_BYTES
         ? {
             value: { title: "", text: "" },
             problems: [{ code: "file-too-large", offset: 0, length: 0, found: file.name } as const],
