@@ -29,7 +29,7 @@ describe("ABC", () => {
     ["L:1/4\nK:C\nC z D|", "C4:1 D4:1"],
     ["L:1/4\nK:C\n{g}A>B|", "A4:1.5 B4:0.5"],
     ["L:1/4\nK:D\nF|[K:F]F B|", "F#4:1 F4:1 Bb4:1"],
-    ["L:1/4\nK:Gbm\nG|", "G4:1"],
+    ["L:1/4\nK:Gbm\nGce|", "Gb4:1 Cb5:1 Ebb5:1"],
     ["L:1/4\nK:none\n__B^^c|", "Bbb4:1 C##5:1"],
   ])("%j sounds %s", async (body, notes) => expect(show(await abc(body))).toBe(notes));
 
@@ -42,11 +42,12 @@ describe("ABC", () => {
     ["E phrygian", "E", "phrygian"],
   ])("declares K:%s as %s %s", async (key, tonic, mode) => {
     const tune = await abc(`K:${key}\nC|`);
-    expect(tune?.key && [printName(tune.key.tonic), tune.key.mode]).toEqual([tonic, mode]);
+    const [declared] = tune?.keys ?? [];
+    expect(declared && [printName(declared.home), declared.mode.id]).toEqual([tonic, mode]);
   });
 
   it("has no declared key where none is given", async () =>
-    expect((await abc("K:none\nC|"))?.key).toBeUndefined());
+    expect((await abc("K:none\nC|"))?.keys).toEqual([]));
 
   it("numbers bars as players do: pickups, repeats, endings", async () => {
     expect(bars(await abc("M:3/4\nL:1/4\nK:C\nG|CDE|FGA|BcB|]"))).toBe("0p 1 2 3|");

@@ -1,7 +1,8 @@
 import { chordNames, exactSymbol } from "@/core/chord";
-import { modulo, spellSound } from "@/core/pitch";
+import { type Fifths, modulo, spellSound } from "@/core/pitch";
 import type { Reading } from "@/core/problem";
-import { compareRanks } from "@/core/scale";
+import { namesAround } from "@/core/tune";
+import { midiKey, midiVoices } from "./midi-voices";
 import { barTokens, type FileChart, lineText, linesOfBars } from "./chart-text";
 
 /** A note of a MIDI file, in quarters from the start. */
@@ -35,23 +36,17 @@ export async function readMidiChords(bytes: Uint8Array): Promise<Reading<FileCha
     problems: [{ code, offset: 0, length: 0, found }],
   });
   try {
-    const { default: library } = await import("@tonejs/midi");
-    const { header, tracks } = new library.Midi(bytes);
-    const quarters = (ticks: number) => ticks / header.ppq;
-    const notes = tracks
-      .filter(({ channel }) => channel !== PERCUSSION)
-      .flatMap((track) => track.notes)
-      .map(({ midi, ticks, durationTicks }): Sounded => ({
-        midi,
-        from: quarters(ticks),
-        to: quarters(ticks + durationTicks),
-      }));
+    const { header, voices } = await midiVoices(bytes);
+    const notes = voices
+      .flatMap((voice) => voice.notes)
+      .map(({ midi, onset, duration }): Sounded => ({ midi, from: onset, to: onset + duration }));
     if (notes.length === 0) return none("no-notes", header.name);
     const [beats = 4, unit = 4] = header.timeSignatures[0]?.timeSignature ?? [];
     const meter = { beats, unit };
     const whole = (beats * 4) / unit;
-    const count = Math.ceil(Math.max(...notes.map(({ to }) => to)) / whole - 1e-6);
-    const towards = fifthsOfKey(header.keySignatures[0]?.key, notes);
+    const end = notes.reduce((last, { to }) => Math.max(last, to), 0);
+    const count = Math.ceil(end / whole - 1e-6);
+    const towards = towardsOf(header.keySignatures[0]?.key, notes);
     const byBar = Array.from({ length: Math.min(count, MOST_BARS) }, (): Sounded[] => []);
     for (const note of notes)
       for (let bar = Math.floor(note.from / whole); bar < note.to / whole; bar += 1) byBar[bar]?.push(note);
@@ -70,29 +65,9 @@ export async function readMidiChords(bytes: Uint8Array): Promise<Reading<FileCha
   }
 }
 
-const PERCUSSION = 9;
-
 /** Where on the line of fifths names are looked for: the key that is declared, or the middle of what sounds. */
-function fifthsOfKey(key: string | undefined, notes: readonly Sounded[]): number {
-  const declared =
-    key === undefined
-      ? undefined
-      : ["Cb", "Gb", "Db", "Ab", "Eb", "Bb", "F", "C", "G", "D", "A", "E", "B", "F#", "C#"].indexOf(key);
-  if (declared !== undefined && declared > 0 && declared !== 7) return declared - 7 + 2;
-  const counts = Array.from(
-    { length: 12 },
-    (_, sound) => notes.filter(({ midi }) => midi % 12 === sound).length,
-  );
-  const best = Array.from({ length: 12 }, (_, fifths) => fifths - 5).map((tonic) => {
-    const held = [-1, 0, 1, 2, 3, 4, 5].reduce(
-      (sum, up) => sum + (counts[modulo((tonic + up) * 7, 12)] ?? 0),
-      0,
-    );
-    return { tonic, rank: [-held, Math.abs(tonic)] };
-  });
-  best.sort((a, b) => compareRanks(a.rank, b.rank));
-  return (best[0]?.tonic ?? 0) + 2;
-}
+const towardsOf = (key: string | undefined, notes: readonly Sounded[]): Fifths =>
+  midiKey(key) ?? namesAround(notes.map(({ midi, from, to }) => ({ midi, duration: to - from })));
 
 /** One chord for the bar where one holds both halves, otherwise one for each half. */
 function chordsOf(notes: readonly Sounded[], from: number, whole: number, towards: number): readonly Named[] {

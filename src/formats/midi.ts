@@ -1,3 +1,5 @@
+import { PERCUSSION } from "./midi-voices";
+
 /** A part of a MIDI file: a track with its General MIDI program. Times are in beats. */
 export interface MidiPart {
   readonly name: string;
@@ -15,7 +17,7 @@ export interface MidiWritten {
   readonly parts: readonly MidiPart[];
 }
 
-const PERCUSSION = 9;
+
 const VELOCITY = 0.8;
 
 /**

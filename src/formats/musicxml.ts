@@ -1,47 +1,8 @@
 import { type BarMeter, quartersOf } from "@/core/chord";
 import type { Problem, Reading } from "@/core/problem";
 import { barTokens, type FileChart, lineText, linesOfBars } from "./chart-text";
+import { attribute, childrenOf, first, inside, nameIn, named, numberOf, scoreIn, textOf, titleOf, type XmlNode } from "./xml";
 import { type Harmony, type HarmonyDegree, symbolOf } from "./musicxml-harmony";
-
-/** An element as the library hands it over when order is kept: its children under its name, its attributes beside. */
-type XmlNode = Readonly<Record<string, unknown>>;
-
-const nameIn = (node: XmlNode) => Object.keys(node).find((key) => key !== ":@") ?? "";
-const childrenOf = (node: XmlNode): readonly XmlNode[] => {
-  const inside = node[nameIn(node)];
-  return Array.isArray(inside) ? (inside as readonly XmlNode[]) : [];
-};
-const named = (nodes: readonly XmlNode[], name: string) => nodes.filter((node) => nameIn(node) === name);
-const first = (nodes: readonly XmlNode[], name: string): XmlNode | undefined => named(nodes, name)[0];
-const inside = (nodes: readonly XmlNode[], name: string): readonly XmlNode[] => {
-  const found = first(nodes, name);
-  return found ? childrenOf(found) : [];
-};
-const textOf = (nodes: readonly XmlNode[], name: string): string =>
-  inside(nodes, name)
-    .map((node) => {
-      const text = node["#text"];
-      return typeof text === "string" || typeof text === "number" ? String(text) : "";
-    })
-    .join("")
-    .trim();
-const numberOf = (nodes: readonly XmlNode[], name: string, otherwise: number): number => {
-  const text = textOf(nodes, name);
-  return text === "" || Number.isNaN(Number(text)) ? otherwise : Number(text);
-};
-const attribute = (node: XmlNode, name: string): string => {
-  const all = node[":@"] as Readonly<Record<string, unknown>> | undefined;
-  const value = all?.[`@_${name}`];
-  return typeof value === "string" ? value : "";
-};
-
-/** Parts nested deeper or files with more elements than music has are refused by the caller's limit on bytes. */
-const OPTIONS = {
-  preserveOrder: true,
-  ignoreAttributes: false,
-  parseTagValue: false,
-  processEntities: true,
-};
 
 /**
  * Reads the chords of a MusicXML file, compressed or not: bars, meters, repeats, endings, rehearsal marks. The first part that
@@ -56,12 +17,9 @@ export async function readMusicXml(file: string | Uint8Array): Promise<Reading<F
     problems: [{ code, offset: 0, length: 0, found }],
   });
   try {
-    const text = typeof file === "string" ? file : await unpacked(file);
-    const { XMLParser } = await import("fast-xml-parser");
-    const nodes = new XMLParser(OPTIONS).parse(text) as readonly XmlNode[];
-    const score = inside(nodes, "score-partwise");
-    if (score.length === 0) return none("xml-unread", text.trim().slice(0, 40));
-    const title = textOf(inside(score, "work"), "work-title") || textOf(score, "movement-title");
+    const score = await scoreIn(file);
+    if (!score) return none("xml-unread");
+    const title = titleOf(score);
     const parts = named(score, "part").map(childrenOf);
     const part = parts.find((measures) => measures.some((measure) => first(childrenOf(measure), "harmony")));
     if (!part) return none("no-chords", title);
@@ -71,19 +29,6 @@ export async function readMusicXml(file: string | Uint8Array): Promise<Reading<F
     return none("xml-unread");
   }
 }
-
-/** The score in a compressed file: the first document that is no list of contents. */
-async function unpacked(bytes: Uint8Array): Promise<string> {
-  const { strFromU8, unzipSync } = await import("fflate");
-  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) return strFromU8(bytes);
-  const files = unzipSync(bytes, {
-    filter: ({ name, originalSize }) =>
-      /\.(?:musicxml|xml)$/iu.test(name) && !name.startsWith("META-INF") && originalSize < MOST_BYTES,
-  });
-  return strFromU8(Object.values(files)[0] ?? new Uint8Array());
-}
-
-const MOST_BYTES = 40_000_000;
 
 /** A bar as it is gathered: its chords by the beat that they begin on. */
 interface XmlBar {
@@ -166,7 +111,7 @@ function chartOf(measures: readonly XmlNode[]): {
   return { text: lines.join("\n"), problems };
 }
 
-function harmonyIn(nodes: readonly XmlNode[]): Harmony {
+export function harmonyIn(nodes: readonly XmlNode[]): Harmony {
   const noted = (name: "root" | "bass") => ({
     step: textOf(inside(nodes, name), `${name}-step`),
     alter: numberOf(inside(nodes, name), `${name}-alter`, 0),

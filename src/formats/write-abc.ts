@@ -1,6 +1,8 @@
+import { exactSymbol } from "@/core/chord";
 import { accidentalsOf, letterOf, type Pitch } from "@/core/pitch";
-import { barLength, feltBeat, type Tune, type TuneNote } from "@/core/tune";
+import { barLength, feltBeat, type Tune, type TuneBar, type TuneChord, type TuneNote } from "@/core/tune";
 import type { AbcTune } from "./abc";
+import { type Piece, piecesByBar } from "./pieces";
 
 /** Lengths are written as fractions of an eighth with this denominator at most: enough for triplets of sixteenths. */
 const FINEST = 48;
@@ -14,50 +16,94 @@ interface WrittenAs {
 }
 
 /**
- * Writes a tune as ABC, every accidental by the bar and no key signature, and says where each note stands in the text.
+ * Writes the melody of a tune as ABC with its chord symbols, repeats and endings, every accidental by the bar and no key
+ * signature, and says where each note stands in the text. A note that sounds on while the next one begins is written as far
+ * as that one.
  *
  * @example writeAbc(tune).text // "X:1\nT:…\nM:4/4\nL:1/8\nK:none\nA2 B2 | …"
  */
 export function writeAbc(tune: Tune, { clef, octavesUp = 0, onOneLine = false }: WrittenAs = {}): AbcTune {
   const { beats, unit } = tune.meter;
+  const places = new Map<TuneNote, { readonly from: number; readonly to: number }>();
+  const perLine = barsPerLine(tune);
+  const byBar = piecesByBar(tune);
+  const chords = [...(tune.chords ?? [])];
+  const lines: string[] = [];
   let text = `X:1\nT:${tune.title.replaceAll(/[\r\n]+/g, " ")}\nM:${beats}/${unit}\nL:1/8\nK:none${clef === undefined ? "" : ` clef=${clef}`}\n`;
-  const notes: TuneNote[] = [];
-  const inBar = new Map<string, number>();
+  let before = 0;
+  const put = (more: string) => {
+    text += more;
+  };
+  if (tune.bars[0]?.signs?.opens) put("|:");
   for (const [at, bar] of tune.bars.entries()) {
-    inBar.clear();
+    const inBar = new Map<string, number>();
     const end = bar.start + bar.length;
     let time = bar.start;
-    const inThisBar = tune.notes.filter((each) => each.bar === at);
-    const tripled = triplets(inThisBar, bar.start);
-    for (const [place, note] of inThisBar.entries()) {
-      text += rest(note.onset - time);
+    const pieces = byBar[at] ?? [];
+    const tripled = triplets(pieces, bar.start);
+    const symbolsUntil = (until: number) => {
+      let symbols = "";
+      while (chords[0] && chords[0].onset < until - 1e-6) symbols += `"${exactSymbol((chords.shift() as TuneChord).chord)}"`;
+      return symbols;
+    };
+    for (const [place, piece] of pieces.entries()) {
+      const gap = rest(piece.at - time);
+      if (gap !== "") put(symbolsUntil(piece.at) + gap);
+      put(symbolsUntil(piece.at + 1e-3));
       const group = tripled.get(place);
-      const from = text.length;
-      if (group === "first") text += "(3";
-      const { name, octave } = note.pitch;
+      const from = before + text.length;
+      if (group === "first") put("(3");
       // Three in the time of two are written as long as the two.
-      const nominal = group === undefined ? note.duration : note.duration * 1.5;
-      text += written({ name, octave: octave + octavesUp }, inBar) + length(nominal);
-      notes.push({ ...note, from, to: text.length });
-      time = note.onset + note.duration;
+      const nominal = group === undefined ? piece.length : piece.length * 1.5;
+      const heads = piece.notes.map(({ pitch: { name, octave } }) =>
+        written({ name, octave: octave + octavesUp }, inBar),
+      );
+      put((heads.length === 1 ? (heads[0] ?? "") : `[${heads.join("")}]`) + length(nominal));
+      if (piece.isTied) put("-");
+      if (!piece.goesOn) for (const note of piece.notes) places.set(note, { from, to: before + text.length });
+      time = piece.at + piece.length;
       // Notes within one beat are beamed: nothing stands between them.
-      if (note.duration >= 1 || isWhole((time - bar.start) / feltBeat(tune.meter))) text += " ";
+      if (piece.length >= 1 || isWhole((time - bar.start) / feltBeat(tune.meter))) put(" ");
     }
-    text += rest(end - time) + (at === tune.bars.length - 1 ? "|]" : bar.endsSection ? "||" : "|");
-    const isLineEnd = !onOneLine && (at + 1) % barsPerLine(tune) === 0;
-    text += isLineEnd && at < tune.bars.length - 1 ? "\n" : " ";
+    put(symbolsUntil(end) + rest(end - time) + lineAfter(tune.bars, at));
+    const isLineEnd = !onOneLine && (at + 1) % perLine === 0;
+    put(isLineEnd && at < tune.bars.length - 1 ? "\n" : " ");
+    // Texts that only grow are slow to add to: what is finished is put by.
+    before += text.length;
+    lines.push(text);
+    text = "";
   }
-  return { text, engraving: text, tune: { ...tune, notes } };
+  const whole = lines.join("") + text;
+  return {
+    text: whole,
+    engraving: whole,
+    tune: { ...tune, notes: tune.notes.map((note) => ({ ...note, ...places.get(note) })) },
+  };
 }
 
-/** Which notes of a bar are three to a quarter, by their place in it: the first of three, or one that follows. */
-function triplets(notes: readonly TuneNote[], start: number): ReadonlyMap<number, "first" | "next"> {
+/** The line after a bar: repeats closed and opened, an ending that begins, the end of a section. */
+function lineAfter(bars: readonly TuneBar[], at: number): string {
+  const { signs, endsSection } = bars[at] as TuneBar;
+  const next = bars[at + 1]?.signs;
+  const closes = (signs?.times ?? 1) > 1;
+  const opens = next?.opens ?? false;
+  const ends = signs?.endings.join(",") ?? "";
+  const begins = next?.endings.join(",") ?? "";
+  const ending = begins !== "" && begins !== ends ? begins : "";
+  if (at === bars.length - 1) return closes ? ":|" : "|]";
+  if (closes) return opens ? "::" : `:|${ending}`;
+  if (opens) return endsSection ? "||:" : "|:";
+  return (endsSection ? "||" : "|") + ending;
+}
+
+/** Which pieces of a bar are three to a quarter, by their place in it: the first of three, or one that follows. */
+function triplets(pieces: readonly Piece[], start: number): ReadonlyMap<number, "first" | "next"> {
   const found = new Map<number, "first" | "next">();
-  const isThird = (note: TuneNote | undefined, onset: number) =>
-    note !== undefined && Math.abs(note.duration - 1 / 3) < 1e-6 && Math.abs(note.onset - onset) < 1e-6;
-  for (let at = 0; at < notes.length; at += 1) {
-    const first = notes[at]?.onset ?? 0;
-    const three = [0, 1, 2].every((each) => isThird(notes[at + each], first + each / 3));
+  const isThird = (piece: Piece | undefined, at: number) =>
+    piece !== undefined && Math.abs(piece.length - 1 / 3) < 1e-6 && Math.abs(piece.at - at) < 1e-6;
+  for (let at = 0; at < pieces.length; at += 1) {
+    const first = pieces[at]?.at ?? 0;
+    const three = [0, 1, 2].every((each) => isThird(pieces[at + each], first + each / 3));
     if (!isWhole(first - start) || !three) continue;
     found
       .set(at, "first")

@@ -1,4 +1,4 @@
-import { type Chart, type ChartBar, type ChartChord, quartersOf } from "@/core/chord";
+import { type BarSigns, type Chart, type ChartBar, type Chord, type ChartChord, quartersOf } from "@/core/chord";
 import { accidentalsOf, letterOf, type Pitch } from "@/core/pitch";
 import { harmonyOf } from "./musicxml-harmony";
 
@@ -19,7 +19,7 @@ interface WrittenNote {
 const CLEFS = { treble: ["G", 2], alto: ["C", 3], bass: ["F", 4] } as const;
 
 /** Parts of a quarter: enough for thirds, quarters and their sums. */
-const DIVISIONS = 48;
+export const DIVISIONS = 48;
 
 /** Lengths that one written note can have, in quarters: the name of its type and its dots. */
 const TYPES: readonly (readonly [quarters: number, type: string, dots: number])[] = [
@@ -32,9 +32,9 @@ const TYPES: readonly (readonly [quarters: number, type: string, dots: number])[
 ];
 
 /** An element in the order in which it stands, as the library builds it. */
-type Element = Readonly<Record<string, unknown>>;
+export type Element = Readonly<Record<string, unknown>>;
 
-function element(
+export function element(
   name: string,
   children: string | number | readonly Element[] = [],
   attributes: Readonly<Record<string, string | number>> = {},
@@ -57,20 +57,31 @@ export async function writeMusicXml(
   title: string,
   parts: readonly WrittenPart[] = [],
 ): Promise<string> {
-  const { default: XMLBuilder } = await import("fast-xml-builder");
   const all: readonly WrittenPart[] =
     parts.length > 0 ? parts : [{ name: "Chords", clef: "treble", notes: [] }];
+  return scoreXml(
+    title,
+    all.map((part, at) => ({ name: part.name, measures: measuresOf(bars, chords, part, at === 0) })),
+  );
+}
+
+/** A score of parts by their measures, as text. The library is loaded when it is first needed. */
+export async function scoreXml(
+  title: string,
+  parts: readonly { readonly name: string; readonly measures: readonly Element[] }[],
+): Promise<string> {
+  const { default: XMLBuilder } = await import("fast-xml-builder");
   const score = element(
     "score-partwise",
     [
       ...(title === "" ? [] : [element("work", [element("work-title", title)])]),
       element(
         "part-list",
-        all.map(({ name }, at) => element("score-part", [element("part-name", name)], { id: `P${at + 1}` })),
+        parts.map(({ name }, at) =>
+          element("score-part", [element("part-name", name)], { id: `P${at + 1}` }),
+        ),
       ),
-      ...all.map((part, at) =>
-        element("part", measuresOf(bars, chords, part, at === 0), { id: `P${at + 1}` }),
-      ),
+      ...parts.map(({ measures }, at) => element("part", measures, { id: `P${at + 1}` })),
     ],
     { version: "4.0" },
   );
@@ -104,10 +115,10 @@ function measuresOf(
   });
 }
 
-const endingOf = (bar: ChartBar | undefined) => bar?.endings.join(",") ?? "";
+const endingOf = (bar: BarSigns | undefined) => bar?.endings.join(",") ?? "";
 
 /** The line at the start of a bar: an ending that begins, a repeat to come back to. */
-function opening(bar: ChartBar, before: ChartBar | undefined): readonly Element[] {
+export function opening(bar: BarSigns, before: BarSigns | undefined): readonly Element[] {
   const number = endingOf(bar);
   const signs = [
     ...(number !== "" && number !== endingOf(before)
@@ -119,7 +130,7 @@ function opening(bar: ChartBar, before: ChartBar | undefined): readonly Element[
 }
 
 /** The line at the end of a bar: an ending that is over, a repeat that goes back. */
-function closing(bar: ChartBar, next: ChartBar | undefined): readonly Element[] {
+export function closing(bar: BarSigns, next: BarSigns | undefined): readonly Element[] {
   const number = endingOf(bar);
   const signs = [
     ...(number !== "" && number !== endingOf(next)
@@ -171,13 +182,19 @@ function harmonies(
 }
 
 function harmonyXml({ symbol, chord }: ChartChord, at: number): Element {
-  const offset = at > 0 ? [element("offset", Math.round(at * DIVISIONS))] : [];
-  if (!chord)
-    return element("harmony", [
-      element("root", [element("root-step", "C")]),
-      element("kind", "none", { text: symbol }),
-      ...offset,
-    ]);
+  if (chord) return chordXml(chord, at);
+  return element("harmony", [
+    element("root", [element("root-step", "C")]),
+    element("kind", "none", { text: symbol }),
+    ...offsetXml(at),
+  ]);
+}
+
+const offsetXml = (at: number): readonly Element[] =>
+  at > 0 ? [element("offset", Math.round(at * DIVISIONS))] : [];
+
+/** A chord symbol, so many quarters after the place where it stands. */
+export function chordXml(chord: Chord, at: number): Element {
   const { root, kind, degrees, bass } = harmonyOf(chord);
   const named = (name: "root" | "bass", { step, alter }: typeof root) =>
     element(name, [element(`${name}-step`, step), ...(alter === 0 ? [] : [element(`${name}-alter`, alter)])]);
@@ -192,22 +209,29 @@ function harmonyXml({ symbol, chord }: ChartChord, at: number): Element {
         element("degree-type", type),
       ]),
     ),
-    ...offset,
+    ...offsetXml(at),
   ]);
 }
 
 const wholeRest = (quarters: number): Element =>
   element("note", [element("rest", [], { measure: "yes" }), element("duration", quarters * DIVISIONS)]);
 
-function noteXml({ pitches, length }: WrittenNote): readonly Element[] {
+/** Pitches struck together, or a rest where there are none: so many quarters long, tied to what is before or behind. */
+export function noteXml({
+  pitches,
+  length,
+  ties = [],
+}: Pick<WrittenNote, "pitches" | "length"> & {
+  readonly ties?: readonly ("stop" | "start")[];
+}): readonly Element[] {
   const [, type, dots] = TYPES.find(([quarters]) => Math.abs(quarters - length) < 1e-6) ?? [0, undefined, 0];
+  const duration = element("duration", Math.round(length * DIVISIONS));
   const written = [
-    element("duration", Math.round(length * DIVISIONS)),
     element("voice", 1),
     ...(type === undefined ? [] : [element("type", type)]),
     ...Array.from({ length: dots }, () => element("dot")),
   ];
-  if (pitches.length === 0) return [element("note", [element("rest"), ...written])];
+  if (pitches.length === 0) return [element("note", [element("rest"), duration, ...written])];
   return pitches.map(({ name, octave }, at) =>
     element("note", [
       ...(at > 0 ? [element("chord")] : []),
@@ -216,7 +240,12 @@ function noteXml({ pitches, length }: WrittenNote): readonly Element[] {
         ...(accidentalsOf(name) === 0 ? [] : [element("alter", accidentalsOf(name))]),
         element("octave", octave),
       ]),
+      duration,
+      ...ties.map((way) => element("tie", [], { type: way })),
       ...written,
+      ...(ties.length > 0
+        ? [element("notations", ties.map((way) => element("tied", [], { type: way })))]
+        : []),
     ]),
   );
 }

@@ -8,6 +8,7 @@ export * from "./full";
 export * from "./locks";
 export * from "./name";
 export * from "./of-mode";
+export * from "./play-order";
 export * from "./read";
 export * from "./shapes";
 export * from "./shared-out";

@@ -1,8 +1,9 @@
-import { type Fifths, soundOf } from "../pitch";
-import { bestHome, type HomeMode, holds, parentOf, relatives, SEVEN, transpose } from "../scale";
+import { type Fifths, letterOf, soundOf } from "../pitch";
+import { accidentalCost, bestHome, type HomeMode, holds, notesOf, parentOf, relatives, soundsOn, transpose } from "../scale";
 import type { Tune } from "../tune";
 import type { Hearing } from "./hearing";
-import { type Profile, PROFILES, type Row } from "./profiles";
+import { type Profile, PROFILES } from "./profiles";
+import { score } from "./score";
 
 /** A home and mode with its share of the belief; all shares add up to 1. */
 export interface Candidate {
@@ -10,70 +11,8 @@ export interface Candidate {
   readonly weight: number;
 }
 
-/**
- * How much each row of evidence counts. Notes of a tune depend on one another, so a tune counts as far fewer
- * independent notes than it has; an ending counts once, however often the tune goes round.
- */
-const COUNT = {
-  sounding: 26,
-  soundingShort: 2,
-  downbeat: 6,
-  sectionEnd: 1.1,
-  last: 1.1,
-  firstDownbeat: 0.5,
-  lowest: 0.6,
-};
-
-/** Section ends after the second say little that the first two did not. */
-const MOST_SECTION_ENDS = 2;
-
 /** What a declared key adds: for the same notes, and for the same home besides. */
-const KEY = { notes: 1.2, home: 0.6 };
-
-const dot = (counts: readonly number[], logs: readonly number[], home: number) =>
-  counts.reduce(
-    (sum, count, sound) => sum + (count === 0 ? 0 : count * (logs[(sound - home + 12) % 12] ?? 0)),
-    0,
-  );
-
-/**
- * A note that the mode does not have speaks against it even in a short tune, where shares of time say little: in full
- * from `share` of the sounding time on, less for a note that only visits.
- */
-const OUTSIDE = { most: 4, share: 0.05 };
-
-function outsidePenalty(hearing: Hearing, { mode }: Profile, home: number): number {
-  return hearing.sounding.reduce(
-    (sum, share, sound) =>
-      holds(mode.sounds, sound - home) ? sum : sum + OUTSIDE.most * Math.min(1, share / OUTSIDE.share),
-    0,
-  );
-}
-
-/** The logarithm of how well one home and mode explain what was heard. */
-export function score(hearing: Hearing, profile: Profile, home: number): number {
-  const { rows, prior } = profile;
-  const at = (row: Row, sound: number) => rows[row][(sound - home + 12) % 12] ?? 0;
-  const effective = Math.min(COUNT.sounding, hearing.notes / COUNT.soundingShort);
-  const downbeats = hearing.downbeats.reduce((a, b) => a + b, 0);
-  const ends = hearing.sectionEnds.reduce((a, b) => a + b, 0);
-  return (
-    prior -
-    outsidePenalty(hearing, profile, home) +
-    effective * dot(hearing.sounding, rows.sounding, home) +
-    (downbeats &&
-      (Math.min(COUNT.downbeat, downbeats) / downbeats) * dot(hearing.downbeats, rows.downbeat, home)) +
-    (ends &&
-      ((COUNT.sectionEnd * Math.min(MOST_SECTION_ENDS, ends)) / ends) *
-        dot(hearing.sectionEnds, rows.sectionEnd, home)) +
-    COUNT.last * at("last", hearing.last) +
-    COUNT.firstDownbeat * at("firstDownbeat", hearing.firstDownbeat) +
-    COUNT.lowest * at("lowest", hearing.lowest)
-  );
-}
-
-/** Evidence still counted double is taken back: weights are drawn together by this before they are shared out. */
-const TEMPER = 0.75;
+const KEY = { notes: 1.5, home: 1 };
 
 /** Shares below this are not worth a row. */
 const LEAST_WEIGHT = 0.0005;
@@ -89,10 +28,10 @@ export function candidates(tune: Tune, hearing: Hearing, home?: Fifths): readonl
   ).map(({ profile, sound }) => {
     const name = spelledHome(tune, hearing, sound, profile, home);
     const homeMode = { home: name, mode: profile.mode };
-    return { homeMode, score: score(hearing, profile, sound) + keyBonus(tune, homeMode) };
+    return { homeMode, score: score(hearing, profile, sound) + keyBonus(tune, hearing, homeMode) };
   });
   const best = Math.max(...scored.map((each) => each.score));
-  const raw = scored.map((each) => Math.exp((each.score - best) * TEMPER));
+  const raw = scored.map((each) => Math.exp(each.score - best));
   const whole = raw.reduce((a, b) => a + b, 0);
   return scored
     .map(({ homeMode }, at) => ({ homeMode, weight: (raw[at] ?? 0) / whole }))
@@ -101,27 +40,41 @@ export function candidates(tune: Tune, hearing: Hearing, home?: Fifths): readonl
 }
 
 /**
- * The home under the name that the tune gives it, where that lets every other heard note keep its name too; otherwise
- * the declared parent's side; otherwise the fewest accidentals.
+ * The home under the name that the tune gives it, or else the declared parent's side, unless that would need more
+ * accidentals than a key has, and the tune does not write them; otherwise the fewest accidentals.
  */
 function spelledHome(tune: Tune, hearing: Hearing, sound: number, { mode }: Profile, home?: Fifths): Fifths {
-  return home ?? hearing.names[sound] ?? (tune.key && declaredHome(tune.key, sound)) ?? bestHome(sound, mode);
+  if (home !== undefined) return home;
+  const named = hearing.names[sound] ?? declaredNote(tune, sound);
+  if (named === undefined) return bestHome(sound, mode);
+  const homeMode = { home: named, mode };
+  const isKey = accidentalCost(homeMode) <= MOST_ACCIDENTALS || isSpelledSo(hearing, homeMode);
+  return isKey ? named : bestHome(sound, mode);
 }
+
+/** Whether every note of a mode that is heard goes by the mode's own name for it. */
+const isSpelledSo = ({ names }: Hearing, homeMode: HomeMode): boolean =>
+  notesOf(homeMode).every((note) => (names[soundOf(note)] ?? note) === note);
+
+/** Past seven sharps or flats, a home is called by its other name. */
+const MOST_ACCIDENTALS = 7;
 
 /** A note of the declared key's own scale that sounds so. */
-function declaredHome(key: NonNullable<Tune["key"]>, sound: number): Fifths | undefined {
-  const mode = SEVEN.find(({ id }) => id === key.mode);
-  return mode?.intervals.map((interval) => key.tonic + interval).find((note) => soundOf(note) === sound);
+function declaredNote({ keys: [key] = [] }: Tune, sound: number): Fifths | undefined {
+  return key && notesOf(key).find((note) => soundOf(note) === sound);
 }
 
-function keyBonus({ key }: Tune, homeMode: HomeMode): number {
-  const declared = key && SEVEN.find(({ id }) => id === key.mode);
-  if (!declared) return 0;
-  const sameNotes =
-    transpose(declared.sounds, soundOf(key.tonic)) ===
-    transpose(homeMode.mode.sounds, soundOf(homeMode.home));
-  if (!sameNotes) return 0;
-  return KEY.notes + (soundOf(key.tonic) === soundOf(homeMode.home) ? KEY.home : 0);
+/**
+ * A declared key counts as far as its signature holds: where the tune alters one of its notes throughout, the signature was
+ * not meant to say anything.
+ */
+function keyBonus({ keys: [key] = [] }: Tune, { names }: Hearing, homeMode: HomeMode): number {
+  if (!key || soundsOn(key) !== soundsOn(homeMode)) return 0;
+  const holdsSo = notesOf(key).every(
+    (note) => names[soundOf(note)] !== undefined || !names.some((name) => name !== undefined && letterOf(name) === letterOf(note)),
+  );
+  if (!holdsSo) return 0;
+  return KEY.notes + (soundOf(key.home) === soundOf(homeMode.home) ? KEY.home : 0);
 }
 
 /** The count up from the parent to a mode, every relative in order of the parent's degrees. */

@@ -1,20 +1,24 @@
 import { degreeNumber, type Fifths, type Interval, soundOf } from "../pitch";
-import { familyOf, type HomeMode, holdsAll, intervalAt, type Mode, SEVEN, soundSet } from "../scale";
-import { phraseEnds, type Tune } from "../tune";
+import {
+  familyOf,
+  type HomeMode,
+  holds,
+  holdsAll,
+  intervalAt,
+  type Mode,
+  modeOfSounds,
+  SEVEN,
+  size,
+  type SoundSet,
+  soundsOn,
+  soundSet,
+} from "../scale";
+import { partOf, type Tune, type TuneNote } from "../tune";
 import { belongs, type Candidate, candidates } from "./candidates";
+import { type HomeEvidence, homeEvidence } from "./evidence";
 import { hear, heardName, type Hearing } from "./hearing";
 import { type Passage, passages } from "./passages";
-
-/** What speaks for the home, with the notes of the tune that say so. */
-export interface HomeEvidence {
-  readonly code: "last-note" | "phrase-ends" | "longest" | "first-downbeat" | "lowest" | "declared-key";
-  readonly note: Fifths;
-  /** Phrase ends on home, and all of them. */
-  readonly count?: number;
-  readonly of?: number;
-  /** Indices into the tune's notes. */
-  readonly notes: readonly number[];
-}
+import { FULL_NOTES } from "./score";
 
 /** A degree that is never heard, and the modes on the same home that it would decide between. */
 export interface OpenDegree {
@@ -22,7 +26,28 @@ export interface OpenDegree {
   readonly modes: readonly { readonly mode: Mode; readonly interval: Interval }[];
 }
 
-/** The answer for one tune: ranked, with its reasons. */
+/** A heard note that the mode does not have. */
+export interface OutsideNote {
+  readonly note: Fifths;
+  /** Of sounding time. */
+  readonly share: number;
+  /** Short, and never on the first beat of a bar: it passes. Otherwise it speaks against the mode. */
+  readonly visits: boolean;
+  /** Places in the tune's notes. */
+  readonly notes: readonly number[];
+}
+
+/** What the source says of the key, held against what is heard. */
+export interface KeyCheck {
+  readonly declared: HomeMode;
+  /** The answer's own; the same notes on another home; other notes. */
+  readonly agrees: "same" | "other-home" | "other-notes";
+  /** Heard names that the declared key has otherwise. */
+  readonly against: readonly Fifths[];
+  readonly notes: readonly number[];
+}
+
+/** The answer for one tune: ranked, with its reasons. Places of notes are those of the whole tune, whatever was left out. */
 export interface Identification {
   readonly candidates: readonly Candidate[];
   /** What follows is about the likeliest candidate, or the one chosen by hand. */
@@ -30,8 +55,12 @@ export interface Identification {
   readonly hearing: Hearing;
   readonly evidence: readonly HomeEvidence[];
   readonly open: readonly OpenDegree[];
-  /** Heard notes that the mode does not have, with their share of sounding time. */
-  readonly visiting: readonly { readonly note: Fifths; readonly share: number }[];
+  readonly outside: readonly OutsideNote[];
+  /** What the heard notes are by themselves, where they are fewer than seven and all belong: "minor pentatonic". */
+  readonly gapped?: Mode | undefined;
+  /** Too few notes to be sure of anything: five different ones, or a dozen in all. */
+  readonly isShort: boolean;
+  readonly key?: KeyCheck | undefined;
   readonly passages: readonly Passage[];
 }
 
@@ -40,66 +69,58 @@ export interface IdentifyChoice {
   readonly home?: Fifths | undefined;
   /** Reason about this candidate instead of the likeliest. */
   readonly about?: HomeMode | undefined;
+  /** Places in the tune's notes that are not to count. */
+  readonly without?: ReadonlySet<number> | undefined;
+  /** Only these bars, by their places, both ends taken. */
+  readonly bars?: { readonly from: number; readonly to: number } | undefined;
 }
 
 /**
  * Which mode a tune is in: every (home, mode) with its weight and, for the likeliest, the evidence for home, the degrees
- * left open, the notes that only visit, and the passages. Undefined where the tune has no notes.
+ * left open, the notes that only visit, what the key field says, and the passages. Undefined where nothing is left to hear.
  *
  * @example identify(tune)?.candidates[0] // { homeMode: { home: 3 (A), mode: mixolydian }, weight: 0.94 }
  */
 export function identify(tune: Tune, choice: IdentifyChoice = {}): Identification | undefined {
-  const hearing = hear(tune);
+  const heard = partOf(tune, choice.bars ?? { from: 0, to: tune.bars.length - 1 }, choice.without);
+  const hearing = hear(heard);
   if (!hearing) return undefined;
-  const ranked = candidates(tune, hearing, choice.home);
+  const ranked = candidates(heard, hearing, choice.home);
   const homeMode = choice.about ?? ranked[0]?.homeMode;
   if (!homeMode) return undefined;
+  const places = new Map(tune.notes.map((note, at) => [note, at]));
+  const original = (at: number) => places.get(heard.notes[at] as TuneNote) ?? at;
+  const placed = <T extends { readonly notes: readonly number[] }>(found: T): T =>
+    heard === tune ? found : { ...found, notes: found.notes.map(original) };
+  const outside = outsideNotes(heard, hearing, homeMode);
+  const sounds = heardSounds(hearing);
+  const isWhole = outside.length === 0 && size(sounds) < 7;
+  const key = checkKey(heard, hearing, homeMode);
   return {
     candidates: ranked,
     homeMode,
     hearing,
-    evidence: homeEvidence(tune, hearing, homeMode),
+    evidence: homeEvidence(heard, hearing, homeMode).map(placed),
     open: openDegrees(hearing, homeMode),
-    visiting: visitingNotes(hearing, homeMode),
-    passages: passages(tune, homeMode, ranked),
+    outside: outside.map(placed),
+    gapped: isWhole ? modeOfSounds(fromHome(sounds, homeMode.home)) : undefined,
+    isShort: size(sounds) < FEW_SOUNDS || hearing.notes < FULL_NOTES / 4,
+    key: key && placed(key),
+    passages: choice.bars ? [] : passages(heard, homeMode, ranked),
   };
 }
 
-function homeEvidence(tune: Tune, hearing: Hearing, { home }: HomeMode): readonly HomeEvidence[] {
-  const sound = soundOf(home);
-  const isHome = (at: number) => soundOf(tune.notes[at]?.pitch.name ?? NaN) === sound;
-  const allHome = tune.notes.flatMap((_, at) => (isHome(at) ? [at] : []));
-  const ends = phraseEnds(tune);
-  const endsHome = ends.filter(isHome);
-  const most = hearing.sounding.indexOf(Math.max(...hearing.sounding));
-  const evidence: HomeEvidence[] = [];
-  if (endsHome.length > 0) {
-    evidence.push({
-      code: "phrase-ends",
-      note: home,
-      count: endsHome.length,
-      of: ends.length,
-      notes: endsHome,
-    });
-  }
-  if (hearing.last === sound)
-    evidence.push({ code: "last-note", note: home, notes: [tune.notes.length - 1] });
-  if (most === sound) evidence.push({ code: "longest", note: home, notes: allHome });
-  if (hearing.firstDownbeat === sound) {
-    evidence.push({ code: "first-downbeat", note: home, notes: allHome.slice(0, 1) });
-  }
-  if (hearing.lowest === sound) evidence.push({ code: "lowest", note: home, notes: [] });
-  if (tune.key && soundOf(tune.key.tonic) === sound)
-    evidence.push({ code: "declared-key", note: home, notes: [] });
-  return evidence;
-}
+const FEW_SOUNDS = 5;
+
+const heardSounds = ({ names }: Hearing): SoundSet =>
+  soundSet(names.flatMap((name, sound) => (name === undefined ? [] : [sound])));
+
+const fromHome = (sounds: SoundSet, home: Fifths): SoundSet =>
+  soundSet(Array.from({ length: 12 }, (_, step) => step).filter((step) => holds(sounds, step + soundOf(home))));
 
 /** The modes that hold everything heard of a mode, on the same home: among the seven and the mode's own family. */
 function stillPossible(hearing: Hearing, homeMode: HomeMode): readonly Mode[] {
-  const home = soundOf(homeMode.home);
-  const heard = soundSet(
-    hearing.sounding.flatMap((share, sound) => (share > 0 && belongs(homeMode, sound) ? [sound - home] : [])),
-  );
+  const heard = fromHome(heardSounds(hearing) & soundsOn(homeMode), homeMode.home);
   const all = new Set([...SEVEN, ...familyOf(homeMode.mode).modes]);
   return [...all].filter((mode) => holdsAll(mode.sounds, heard));
 }
@@ -108,7 +129,7 @@ function openDegrees(hearing: Hearing, homeMode: HomeMode): readonly OpenDegree[
   const { home, mode } = homeMode;
   const possible = stillPossible(hearing, homeMode);
   return mode.intervals
-    .filter((interval) => (hearing.sounding[soundOf(home + interval)] ?? 0) === 0)
+    .filter((interval) => hearing.names[soundOf(home + interval)] === undefined)
     .map((interval) => ({
       interval,
       modes: possible.flatMap((other) => {
@@ -119,8 +140,30 @@ function openDegrees(hearing: Hearing, homeMode: HomeMode): readonly OpenDegree[
     .filter(({ modes }) => new Set(modes.map(({ interval }) => interval)).size > 1);
 }
 
-function visitingNotes(hearing: Hearing, homeMode: HomeMode): Identification["visiting"] {
-  return hearing.sounding.flatMap((share, sound) =>
-    share > 0 && !belongs(homeMode, sound) ? [{ note: heardName(hearing, sound, homeMode.home), share }] : [],
+/** A note that visits takes no more of the time than this. */
+const VISIT = 0.06;
+
+function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): readonly OutsideNote[] {
+  return hearing.sounding.flatMap((share, sound) => {
+    if (share === 0 || belongs(homeMode, sound)) return [];
+    const notes = tune.notes.flatMap(({ pitch }, at) => (soundOf(pitch.name) === sound ? [at] : []));
+    const visits = share <= VISIT && (hearing.downbeats[sound] ?? 0) === 0;
+    return [{ note: heardName(hearing, sound, homeMode.home), share, visits, notes }];
+  });
+}
+
+function checkKey(tune: Tune, hearing: Hearing, homeMode: HomeMode): KeyCheck | undefined {
+  const declared = tune.keys?.[0];
+  if (!declared) return undefined;
+  const sameNotes = soundsOn(declared) === soundsOn(homeMode);
+  const isSame = sameNotes && soundOf(declared.home) === soundOf(homeMode.home);
+  const against = hearing.names.flatMap((name, sound) =>
+    name !== undefined && !belongs(declared, sound) && belongs(homeMode, sound) ? [name] : [],
   );
+  return {
+    declared,
+    agrees: isSame ? "same" : sameNotes ? "other-home" : "other-notes",
+    against,
+    notes: tune.notes.flatMap(({ pitch }, at) => (against.includes(pitch.name) ? [at] : [])),
+  };
 }

@@ -2,3 +2,4 @@ export * from "./candidates";
 export * from "./hearing";
 export * from "./identify";
 export * from "./passages";
+export * from "./evidence";

@@ -1,8 +1,10 @@
 import { soundOf } from "../pitch";
 import { bestHome, type HomeMode, SEVEN } from "../scale";
-import type { Tune } from "../tune";
+import { partOf, type Tune } from "../tune";
 import type { Candidate } from "./candidates";
+import { hear } from "./hearing";
 import { type Profile, PROFILES } from "./profiles";
+import { score } from "./score";
 
 /** A stretch of bars in one home and mode. Bars are numbered as the tune numbers them, both ends counted. */
 export interface Passage {
@@ -14,11 +16,12 @@ export interface Passage {
 /** What a quarter note of sounding counts, against the cost of a turn. */
 const PER_QUARTER = 1;
 /** The cost of a change of mode on the same home, and of home as well. */
-const TURN = { mode: 7, home: 11 };
+const TURN = { mode: 6, home: 7 };
 /** A turn is likelier where a section begins. */
-const AT_SECTION = 0.6;
-/** What being the whole tune's answer is worth at the start. */
-const MAIN_BONUS = 2;
+const AT_SECTION = 0.38;
+/** What the home of the whole tune has in its favour when a stretch of it is listened to. */
+const SAME_HOME = 3;
+
 /** How many of the likeliest homes may take part. */
 const HOMES = 4;
 
@@ -40,19 +43,48 @@ export function passages(tune: Tune, main: HomeMode, ranked: readonly Candidate[
     if (time) time[soundOf(pitch.name)] = (time[soundOf(pitch.name)] ?? 0) + duration;
   }
   const turns = tune.bars.map((_, bar) => (tune.bars[bar - 1]?.endsSection ? AT_SECTION : 1));
-  const path = cheapestPath(states, byBar, turns);
-  const runs: { state: State; from: number; to: number }[] = [];
-  for (const [bar, state] of path.entries()) {
-    const run = runs.at(-1);
-    if (run?.state === state) run.to = bar;
-    else runs.push({ state, from: bar, to: bar });
-  }
+  const runs: Run[] = [];
+  for (const [bar, { homeMode }] of cheapestPath(states, byBar, turns).entries()) extend(runs, homeMode, bar, bar);
+  const heard: Run[] = [];
+  if (runs.length > 1) for (const run of runs) extend(heard, heardIn(tune, run, states, main), run.from, run.to);
   const number = (bar: number) => tune.bars[bar]?.number ?? bar + 1;
-  return runs.map(({ state, from, to }) => ({
+  const whole = { homeMode: main, from: 0, to: tune.bars.length - 1 };
+  return (heard.length > 1 ? heard : [whole]).map(({ homeMode, from, to }) => ({
     fromBar: Math.max(1, number(from)),
     toBar: number(to),
-    homeMode: runs.length === 1 ? main : state.homeMode,
+    homeMode,
   }));
+}
+
+/** A stretch of bars, by their places in the tune. */
+interface Run {
+  readonly homeMode: HomeMode;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Puts a stretch behind the others, as part of the last one where that is in the same home and mode. */
+function extend(runs: Run[], homeMode: HomeMode, from: number, to: number): void {
+  const last = runs.at(-1);
+  const isSame = last?.homeMode.home === homeMode.home && last.homeMode.mode === homeMode.mode;
+  if (last && isSame) runs[runs.length - 1] = { ...last, to };
+  else runs.push({ homeMode, from, to });
+}
+
+/** What a stretch is in when it is listened to by itself, its endings and openings too; the tune's own home is likelier. */
+function heardIn(tune: Tune, { homeMode, from, to }: Run, states: readonly State[], main: HomeMode): HomeMode {
+  const hearing = hear(partOf(tune, { from, to }));
+  if (!hearing) return homeMode;
+  const rank = (state: State) =>
+    score(hearing, state.profile, soundOf(state.homeMode.home)) +
+    (soundOf(state.homeMode.home) === soundOf(main.home) ? SAME_HOME : 0);
+  return states.reduce(
+    (best, state) => {
+      const own = rank(state);
+      return own > best.rank ? { rank: own, homeMode: state.homeMode } : best;
+    },
+    { rank: -Infinity, homeMode },
+  ).homeMode;
 }
 
 function statesFor(main: HomeMode, ranked: readonly Candidate[]): readonly State[] {
@@ -66,11 +98,10 @@ function statesFor(main: HomeMode, ranked: readonly Candidate[]): readonly State
     PROFILES.filter(({ mode }) => SEVEN.includes(mode) || mode === main.mode).map((profile) => {
       const name =
         home === soundOf(main.home) ? main.home : (names.get(home) ?? bestHome(home, profile.mode));
-      const isMain = home === soundOf(main.home) && profile.mode === main.mode;
       return {
         homeMode: { home: name, mode: profile.mode },
         profile,
-        start: -Math.log(weightOf(home) + 0.01) - profile.prior - (isMain ? MAIN_BONUS : 0),
+        start: -Math.log(weightOf(home) + 0.01) - profile.prior,
       };
     }),
   );
@@ -85,21 +116,40 @@ function barCost({ homeMode, profile }: State, time: readonly number[]): number 
   );
 }
 
+/**
+ * The cheapest path. A turn costs the same whatever the modes are, so that only the cheapest state of all and of each home
+ * need be looked at.
+ */
 function cheapestPath(
   states: readonly State[],
   byBar: readonly (readonly number[])[],
   turns: readonly number[],
 ): readonly State[] {
-  let costs = states.map((state) => state.start);
+  const homes = states.map(({ homeMode }) => soundOf(homeMode.home));
+  let costs = states.map(({ start }) => start);
   const cameFrom: number[][] = [];
   for (const [bar, time] of byBar.entries()) {
+    const cost = (at: number) => costs[at] ?? Infinity;
+    const cheapest = (some: readonly number[]) =>
+      some.reduce((best, at) => (cost(at) < cost(best) ? at : best), some[0] ?? 0);
+    const ofAll = cheapest(states.map((_, at) => at));
+    const ofHome = new Map(
+      homes.map((home) => [home, cheapest(homes.flatMap((each, at) => (each === home ? [at] : [])))]),
+    );
+    const turn = turns[bar] ?? 1;
     const from: number[] = [];
-    costs = states.map((state, to) => {
-      const reach = (at: number) => (costs[at] ?? Infinity) + (turns[bar] ?? 1) * turnCost(states[at], state);
-      const best = states.reduce((cheapest, _, at) => (reach(at) < reach(cheapest) ? at : cheapest), to);
+    const next = states.map((state, at) => {
+      const near = ofHome.get(homes[at] ?? 0) ?? at;
+      const ways = [
+        [at, cost(at)],
+        [near, cost(near) + turn * TURN.mode],
+        [ofAll, cost(ofAll) + turn * TURN.home],
+      ] as const;
+      const [best, reached] = ways.reduce((one, other) => (other[1] < one[1] ? other : one));
       from.push(best);
-      return reach(best) + barCost(state, time);
+      return reached + barCost(state, time);
     });
+    costs = next;
     cameFrom.push(from);
   }
   let at = costs.indexOf(Math.min(...costs));
@@ -110,9 +160,4 @@ function cheapestPath(
     at = cameFrom[bar]?.[at] ?? at;
   }
   return path.reverse();
-}
-
-function turnCost(from: State | undefined, to: State): number {
-  if (!from || from === to) return 0;
-  return soundOf(from.homeMode.home) === soundOf(to.homeMode.home) ? TURN.mode : TURN.home;
 }

@@ -1,5 +1,5 @@
 import { halfSteps, type Interval } from "../pitch";
-import { maybeMode, type Mode, reference, SEVEN, USUAL_MODES } from "../scale";
+import { FAMILIES, holds, intervalAt, maybeMode, type Mode, modesOfFamilies, reference, SEVEN } from "../scale";
 import { STATISTICS, type TuneStatistics } from "./statistics";
 
 /** What a mode leads one to expect: natural logarithms of shares, by half steps above home. */
@@ -10,11 +10,12 @@ export interface Profile {
   readonly rows: Readonly<Record<Row, readonly number[]>>;
 }
 
-const ROWS = ["sounding", "downbeat", "sectionEnd", "last", "firstDownbeat", "lowest"] as const;
-export type Row = (typeof ROWS)[number];
+const COUNTED_ROWS = ["sounding", "downbeat", "sectionEnd", "last", "firstDownbeat", "lowest"] as const;
+type CountedRow = (typeof COUNTED_ROWS)[number];
+export type Row = CountedRow | "opening" | "runOn";
 
 /** Added to every share before the logarithm, so that one stray note never rules a mode out. */
-const FLOOR: Readonly<Record<Row, number>> = {
+const FLOOR: Readonly<Record<CountedRow, number>> = {
   sounding: 0.004,
   downbeat: 0.01,
   sectionEnd: 0.02,
@@ -30,10 +31,11 @@ const HALF_TRUST = 30;
  * Tunes counted say how common a mode is in two old collections; players bring odder ones, so the counts are drawn
  * together by this power. The other families are rarer than any of the seven.
  */
-const PRIOR_POWER = 0.3;
-const RARE_FAMILY = -4;
+const PRIOR_POWER = 0.35;
+const UNCOUNTED = 15;
+const RARE_FAMILY = -5;
 
-type Shares = Readonly<Record<Row, readonly number[]>>;
+type Shares = Readonly<Record<CountedRow, readonly number[]>>;
 
 /** The shares of one mode with some degrees moved: what a mode with few or no counted tunes is built from. */
 function swapped(
@@ -51,8 +53,11 @@ function swapped(
   return mapRows((row) => swap(shares[row]));
 }
 
-function mapRows(each: (row: Row) => readonly number[]): Shares {
-  return Object.fromEntries(ROWS.map((row) => [row, each(row)])) as Record<Row, readonly number[]>;
+function mapRows(each: (row: CountedRow) => readonly number[]): Shares {
+  return Object.fromEntries(COUNTED_ROWS.map((row) => [row, each(row)])) as Record<
+    CountedRow,
+    readonly number[]
+  >;
 }
 
 const counted = (id: string): TuneStatistics | undefined =>
@@ -97,17 +102,39 @@ function nearestShares(mode: Mode): Shares {
 }
 
 function priorOf(mode: Mode): number {
-  const weight = (each: Mode) => ((counted(each.id)?.tunes ?? 0) + 1) ** PRIOR_POWER;
+  const weight = (each: Mode) => ((counted(each.id)?.tunes ?? 0) + UNCOUNTED) ** PRIOR_POWER;
   const all = SEVEN.reduce((sum, each) => sum + weight(each), 0);
   return Math.log(weight(mode) / all) + (mode.family === "major" ? 0 : RARE_FAMILY);
 }
 
+/** Shares of the first bar: the notes of the home chord, and the mode's own notes beside them. */
+const OPENING = { home: 0.34, third: 0.2, fifth: 0.24, own: 0.04 };
+
+function openingShares({ sounds, intervals }: Mode): readonly number[] {
+  const tone = (number: number) => halfSteps(intervalAt(intervals, number) ?? 0);
+  return Array.from({ length: 12 }, (_, step) => {
+    if (step === 0) return OPENING.home;
+    if (step === tone(3)) return OPENING.third;
+    if (step === tone(5)) return OPENING.fifth;
+    return holds(sounds, step) ? OPENING.own : 0;
+  });
+}
+
+/** Where an ending runs on, its note is one of those that stand on a beat. */
+const logs = (shares: readonly number[], floor: number): readonly number[] => {
+  const sum = shares.reduce((a, b) => a + b, 0) + 12 * floor;
+  return shares.map((share) => Math.log((share + floor) / sum));
+};
+
 /** The profile of every mode that tunes are told by. Deterministic; reckoned once. */
-export const PROFILES: readonly Profile[] = USUAL_MODES.map((mode) => {
-  const own = shares(mode);
-  const rows = mapRows((row) => {
-    const sum = own[row].reduce((a, b) => a + b, 0) + 12 * FLOOR[row];
-    return own[row].map((share) => Math.log((share + FLOOR[row]) / sum));
-  }) as Record<Row, readonly number[]>;
-  return Object.freeze({ mode, prior: priorOf(mode), rows });
-});
+export const PROFILES: readonly Profile[] = modesOfFamilies(FAMILIES.slice(0, 7).map(({ id }) => id)).map(
+  (mode) => {
+    const own = shares(mode);
+    const rows = {
+      ...mapRows((row) => logs(own[row], FLOOR[row])),
+      opening: logs(openingShares(mode), 0.015),
+      runOn: logs(own.downbeat, 0.04),
+    };
+    return Object.freeze({ mode, prior: priorOf(mode), rows });
+  },
+);

@@ -1,1 +1,4 @@
 export * from "./tune";
+export * from "./respell";
+export * from "./laid-out";
+export * from "./quantise";

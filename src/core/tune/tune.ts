@@ -1,4 +1,6 @@
-import type { Fifths, Pitch } from "../pitch";
+import type { BarSigns, Chord } from "../chord";
+import type { Pitch } from "../pitch";
+import type { HomeMode } from "../scale";
 
 /** A sounding note. Times are in quarter notes from the start of the tune; ties are already joined. */
 export interface TuneNote {
@@ -21,17 +23,40 @@ export interface TuneBar {
   readonly lead: number;
   /** A repeat sign or double bar stands at its end. */
   readonly endsSection: boolean;
+  /** What it says about where to go on, where repeats and endings were read. */
+  readonly signs?: BarSigns | undefined;
+}
+
+/** A chord symbol over a tune: where it stands, in quarters from the start, and until where it holds. */
+export interface TuneChord {
+  readonly chord: Chord;
+  readonly onset: number;
+  readonly duration: number;
+  readonly bar: number;
+}
+
+/** A key as the source declares it, from a bar on: the mode that the signature makes on its home. */
+export interface DeclaredKey extends HomeMode {
+  /** Place in `Tune.bars`. */
+  readonly bar: number;
 }
 
 /** What every reader of music reads into. Notes are in order of onset; repeats are not unfolded. */
 export interface Tune {
   readonly title: string;
+  /** The melody: one voice, though several of its notes may be struck together. */
   readonly notes: readonly TuneNote[];
+  /** What other voices and parts sound beneath it, in order of onset. */
+  readonly beneath?: readonly TuneNote[] | undefined;
+  readonly chords?: readonly TuneChord[] | undefined;
   readonly bars: readonly TuneBar[];
   readonly meter: Meter;
-  /** The key that the source declares, if any: evidence, not the answer. */
-  readonly key?: { readonly tonic: Fifths; readonly mode: string } | undefined;
+  /** The keys that the source declares, in order: evidence, not the answer. */
+  readonly keys?: readonly DeclaredKey[] | undefined;
 }
+
+/** Every note of a tune, the melody and what is beneath it. */
+export const allNotes = ({ notes, beneath = [] }: Tune): readonly TuneNote[] => [...notes, ...beneath];
 
 export interface Meter {
   readonly beats: number;
@@ -85,12 +110,13 @@ export interface FoundBar {
   readonly length: number;
   readonly whole: number;
   readonly endsSection: boolean;
+  readonly signs?: BarSigns | undefined;
 }
 
 /** Numbers the bars and finds the pickups: a short bar at the start, or at the start of a section after a short end. */
 export function numberBars(found: readonly FoundBar[]): readonly TuneBar[] {
   const bars: TuneBar[] = [];
-  for (const [at, { start, length, whole, endsSection }] of found.entries()) {
+  for (const [at, { start, length, whole, endsSection, signs }] of found.entries()) {
     const before = found[at - 1];
     const isShort = length < whole - EPSILON;
     const parted =
@@ -106,17 +132,21 @@ export function numberBars(found: readonly FoundBar[]): readonly TuneBar[] {
       length,
       lead: isPickup ? whole - length : 0,
       endsSection: endsSection && !(isPickup && at === 0),
+      ...(signs ? { signs } : {}),
     });
   }
   return bars;
 }
+
+/** The stress of a note between beats. */
+export const OFF_BEAT = 0.3;
 
 /** Metric stress: 1 on the downbeat, 0.6 on another beat, 0.3 between beats. */
 export function stressOf(tune: Tune, note: TuneNote): number {
   const bar = tune.bars[note.bar];
   const place = bar ? note.onset - bar.start + bar.lead : 0;
   if (place < EPSILON) return 1;
-  return fallsOn(place, feltBeat(tune.meter)) ? 0.6 : 0.3;
+  return fallsOn(place, feltBeat(tune.meter)) ? 0.6 : OFF_BEAT;
 }
 
 export const isDownbeat = (tune: Tune, note: TuneNote): boolean => stressOf(tune, note) === 1;
@@ -142,18 +172,41 @@ export function phraseEnds(tune: Tune): readonly number[] {
   const pickup = tune.bars[0]?.lead ? tune.bars[0].length : 0;
   const beat = feltBeat(tune.meter);
   let inSection = 0;
+  let next = 0;
   for (const [at, bar] of tune.bars.entries()) {
     if (bar.lead === 0) inSection += 1;
     if (bar.endsSection) inSection = 0;
     else if (inSection > 0 && inSection % 2 === 0) {
       const limit = bar.start + bar.length - pickup - EPSILON;
-      const last = tune.notes.findLastIndex((note) => note.onset < limit);
-      const note = tune.notes[last];
-      const next = tune.notes[last + 1];
-      if (!note || !next || note.bar !== at) continue;
-      const isLong = note.duration > beat + EPSILON || next.onset > note.onset + note.duration + EPSILON;
-      if (inSection % 4 === 0 || isLong) ends.add(last);
+      while ((tune.notes[next]?.onset ?? Infinity) < limit) next += 1;
+      const note = tune.notes[next - 1];
+      const following = tune.notes[next];
+      if (!note || !following || note.bar !== at) continue;
+      const isLong = note.duration > beat + EPSILON || following.onset > note.onset + note.duration + EPSILON;
+      if (inSection % 4 === 0 || isLong) ends.add(next - 1);
     }
   }
   return [...ends].sort((a, b) => a - b);
+}
+
+/**
+ * Part of a tune: some of its bars, and without the notes that are left out. Bars keep their numbers, notes what bar they
+ * stand in.
+ *
+ * @param bars the first and the last place in `bars`, both taken
+ * @param without places in `notes`
+ */
+export function partOf(
+  tune: Tune,
+  bars: { readonly from: number; readonly to: number },
+  without: ReadonlySet<number> = new Set(),
+): Tune {
+  const isIn = ({ bar }: { readonly bar: number }) => bar >= bars.from && bar <= bars.to;
+  if (without.size === 0 && bars.from <= 0 && bars.to >= tune.bars.length - 1) return tune;
+  return {
+    ...tune,
+    notes: tune.notes.filter((note, at) => isIn(note) && !without.has(at)),
+    beneath: tune.beneath?.filter(isIn),
+    chords: tune.chords?.filter(isIn),
+  };
 }

@@ -28,11 +28,19 @@ export function problemText(problem: Problem, text: string): string {
     case "kind-unread":
       return `Bar ${problem.expected ?? ""}: “${problem.found}” is no kind of chord that is known here; it keeps its place.`;
     case "midi-unread":
-      return "This file is no MIDI file that could be read.";
+      return problem.found === ""
+        ? "This file is no MIDI file that could be read."
+        : `This file is no MIDI file that could be read: it begins “${problem.found}” and breaks off or is damaged after.`;
     case "kind-of-file":
-      return `“${problem.found}” is no kind of file that is read here. ChordPro, plain text, MusicXML and MIDI are.`;
+      return `“${problem.found}” is no kind of file that is read here. ABC, ChordPro, plain text, MusicXML and MIDI are.`;
     case "file-too-large":
-      return `“${problem.found}” is larger than any chart: 4 MB, or 200,000 characters of chords, are read.`;
+      return `“${problem.found}” is larger than what is read here: ${problem.expected ?? "4 MB"} at most.`;
+    case "file-empty":
+      return `“${problem.found}” is empty.`;
+    case "zip-unread":
+      return `“${problem.found}” is an archive without a score that could be unpacked; a compressed MusicXML file holds one.`;
+    case "only-drums":
+      return "There are only drums in it: nothing has a pitch, so there is no mode to find.";
     case "note-unread":
       return `${where}: ${found} is no note; a letter A to G with # or b, an octave and a length would do, as in C#5:2.`;
     case "length-unread":

@@ -1,0 +1,272 @@
+import { type BarSigns, type Chord, readSymbol } from "@/core/chord";
+import { type Fifths, fifthsFrom, modulo, type Pitch } from "@/core/pitch";
+import {
+  barLength,
+  type DeclaredKey,
+  type FoundBar,
+  type Meter,
+  numberBars,
+  type Tune,
+  type TuneChord,
+  type TuneNote,
+} from "@/core/tune";
+import { type KeyField, readKeyField } from "./abc-key";
+
+/** What the library hands over, as far as it is read here; its own types promise more than it keeps. */
+export interface ParsedTune {
+  readonly lines: readonly { readonly staff?: readonly ParsedStaff[] }[];
+  readonly metaText: { readonly title?: string };
+  readonly warnings?: readonly string[];
+}
+interface ParsedStaff {
+  readonly meter?: ParsedMeter;
+  readonly voices?: readonly (readonly ParsedElement[])[];
+}
+interface ParsedMeter {
+  readonly type?: string;
+  readonly value?: readonly { readonly num: string; readonly den?: string }[];
+}
+interface ParsedElement extends ParsedMeter {
+  readonly el_type: string;
+  readonly startChar: number;
+  readonly endChar: number;
+  readonly duration?: number;
+  readonly pitches?: readonly ParsedPitch[];
+  readonly chord?: readonly { readonly name: string; readonly position?: string }[];
+  readonly rest?: { readonly type: string; readonly text?: number };
+  readonly startTriplet?: number;
+  readonly tripletMultiplier?: number;
+  readonly endTriplet?: boolean;
+  readonly startEnding?: string;
+  readonly endEnding?: boolean;
+}
+interface ParsedPitch {
+  readonly pitch: number;
+  readonly accidental?: string;
+  readonly startTie?: unknown;
+  readonly endTie?: boolean;
+}
+
+const ACCIDENTAL: Readonly<Record<string, number>> = {
+  dblsharp: 2,
+  sharp: 1,
+  natural: 0,
+  flat: -1,
+  dblflat: -2,
+  quartersharp: 0,
+  quarterflat: 0,
+};
+
+const COMMON: Meter = { beats: 4, unit: 4 };
+
+/** A key field and where it stands in the text. */
+interface PlacedKey extends KeyField {
+  readonly offset: number;
+}
+
+/** The open state of a voice: time so far, the bar under way, what accidentals are in force. */
+interface Voice {
+  time: number;
+  barStart: number;
+  meter: Meter;
+  readonly keys: readonly PlacedKey[];
+  /** The key in force, by its place in `keys`. */
+  key: number;
+  readonly inBar: Map<number, number>;
+  readonly tied: Map<number, number>;
+  tuplet: number;
+  readonly notes: (TuneNote & { duration: number })[];
+  readonly bars: FoundBar[];
+  readonly chords: { readonly chord: Chord; readonly onset: number; readonly bar: number }[];
+  readonly declared: DeclaredKey[];
+  opens: boolean;
+  endings: readonly number[];
+}
+
+const NO_KEY: PlacedKey = { offset: 0, signature: new Map() };
+
+/** Makes a tune of what the library parsed. The first voice with notes is the melody; the others lie beneath it. */
+export function tuneOf(parsed: ParsedTune, text: string): Tune {
+  const keys = keyFields(text);
+  const staves = parsed.lines.flatMap((line) => line.staff ?? []);
+  const meter = staves.map((staff) => readMeter(staff.meter)).find((found) => found !== undefined) ?? COMMON;
+  const voices = voicesOf(parsed).map((lines) => {
+    const voice: Voice = {
+      time: 0,
+      barStart: 0,
+      meter,
+      keys,
+      key: 0,
+      inBar: new Map(),
+      tied: new Map(),
+      tuplet: 1,
+      notes: [],
+      bars: [],
+      chords: [],
+      declared: [],
+      opens: false,
+      endings: [],
+    };
+    const [first] = keys;
+    if (first?.homeMode) voice.declared.push({ ...first.homeMode, bar: 0 });
+    for (const element of lines) readElement(voice, element);
+    closeBar(voice, { type: "end" });
+    return voice;
+  });
+  const melody = voices.find(({ notes }) => notes.length > 0) ?? voices[0];
+  const beneath = voices
+    .filter((voice) => voice !== melody)
+    .flatMap(({ notes }) => notes)
+    .map((note) => ({ ...trimmed(note, text), bar: Math.min(note.bar, (melody?.bars.length ?? 1) - 1) }))
+    .sort((a, b) => a.onset - b.onset);
+  const chords = voices.find((voice) => voice.chords.length > 0);
+  return {
+    title: parsed.metaText.title ?? "",
+    notes: melody?.notes.map((note) => trimmed(note, text)) ?? [],
+    ...(beneath.length > 0 ? { beneath } : {}),
+    ...(chords ? { chords: lasting(chords) } : {}),
+    bars: numberBars(melody?.bars ?? []),
+    meter,
+    keys: melody?.declared ?? [],
+  };
+}
+
+/** The elements of each voice from all lines, staff by staff from the top. */
+function voicesOf({ lines }: ParsedTune): readonly (readonly ParsedElement[])[] {
+  const voices = new Map<string, ParsedElement[]>();
+  for (const { staff = [] } of lines)
+    for (const [at, each] of staff.entries())
+      for (const [voice, elements] of (each.voices ?? []).entries()) {
+        const name = `${at} ${voice}`;
+        const known = voices.get(name) ?? [];
+        known.push(...elements);
+        voices.set(name, known);
+      }
+  return [...voices.values()];
+}
+
+/** Every key field with its place: on a line of its own, or inside a line of music. */
+function keyFields(text: string): readonly PlacedKey[] {
+  return [...text.matchAll(/^K:(.*)$|\[K:([^\]\n]*)\]/gmu)].map((found) => ({
+    offset: found.index,
+    ...readKeyField(found[1] ?? found[2] ?? ""),
+  }));
+}
+
+/** The key that is in force at a place of the text. */
+function keyAt(voice: Voice, offset: number): PlacedKey {
+  while ((voice.keys[voice.key + 1]?.offset ?? Infinity) <= offset) {
+    voice.key += 1;
+    const homeMode = voice.keys[voice.key]?.homeMode;
+    if (homeMode) voice.declared.push({ ...homeMode, bar: voice.bars.length });
+  }
+  return voice.keys[voice.key] ?? NO_KEY;
+}
+
+/** The library counts the spaces beside a note as part of it, and what is written over it. */
+function trimmed(note: TuneNote, text: string): TuneNote {
+  const written = text.slice(note.from, note.to);
+  const from = note.from + written.length - written.trimStart().length;
+  return { ...note, from, to: from + written.trim().length };
+}
+
+function lasting({ chords, time }: Voice): readonly TuneChord[] {
+  return chords.map((chord, at) => ({
+    ...chord,
+    duration: Math.max(0, (chords[at + 1]?.onset ?? time) - chord.onset),
+  }));
+}
+
+function readMeter(meter: ParsedMeter | undefined): Meter | undefined {
+  if (meter?.type === "common_time") return COMMON;
+  if (meter?.type === "cut_time") return { beats: 2, unit: 2 };
+  const value = meter?.value?.[0];
+  if (!value) return undefined;
+  const beats = value.num.split("+").reduce((sum, part) => sum + Number(part), 0);
+  const unit = Number(value.den ?? 4);
+  return beats > 0 && unit > 0 ? { beats, unit } : undefined;
+}
+
+function readElement(voice: Voice, element: ParsedElement): void {
+  if (element.el_type === "bar") closeBar(voice, element);
+  else if (element.el_type === "meter") voice.meter = readMeter(element) ?? voice.meter;
+  else if (element.el_type === "note") readNote(voice, element);
+}
+
+/** Ends the bar under way and takes what its line says about repeats and endings. */
+function closeBar(
+  voice: Voice,
+  { type = "", startEnding, endEnding }: Pick<ParsedElement, "type" | "startEnding" | "endEnding">,
+): void {
+  voice.inBar.clear();
+  const endsSection = type === "end" || /thin_thin|thick|repeat/u.test(type);
+  const length = voice.time - voice.barStart;
+  const before = voice.bars.at(-1);
+  const times = /right_repeat|dbl_repeat/u.test(type) ? 2 : 1;
+  if (length > 0) {
+    const signs: BarSigns = { opens: voice.opens, times, endings: voice.endings };
+    voice.bars.push({ start: voice.barStart, length, whole: barLength(voice.meter), endsSection, signs });
+    voice.barStart = voice.time;
+    voice.opens = false;
+  } else if (before && endsSection) {
+    const signs = before.signs && { ...before.signs, times: Math.max(times, before.signs.times) };
+    voice.bars[voice.bars.length - 1] = { ...before, endsSection, signs };
+  }
+  if (/left_repeat|dbl_repeat/u.test(type)) voice.opens = true;
+  if (endEnding) voice.endings = [];
+  if (startEnding !== undefined)
+    voice.endings = [...startEnding.matchAll(/\d+/gu)].map(Number).filter((round) => round > 0);
+}
+
+function readNote(voice: Voice, element: ParsedElement): void {
+  if (element.rest?.type === "spacer") return;
+  if (element.startTriplet !== undefined) voice.tuplet = element.tripletMultiplier ?? 1;
+  const written = (element.duration ?? 0) * 4 * voice.tuplet;
+  const duration =
+    element.rest?.type === "multimeasure" ? (element.rest.text ?? 1) * barLength(voice.meter) : written;
+  for (const { name, position } of element.chord ?? []) {
+    const reading = position === "default" ? readSymbol(name) : undefined;
+    if (reading && "chord" in reading)
+      voice.chords.push({ chord: reading.chord, onset: voice.time, bar: voice.bars.length });
+  }
+  const { signature } = keyAt(voice, element.startChar);
+  const struck = element.rest ? [] : (element.pitches ?? []);
+  for (const each of struck) addPitch(voice, element, each, duration, signature);
+  if (element.endTriplet) voice.tuplet = 1;
+  voice.time += duration;
+}
+
+function addPitch(
+  voice: Voice,
+  { startChar, endChar }: ParsedElement,
+  each: ParsedPitch,
+  duration: number,
+  signature: KeyField["signature"],
+): void {
+  const held = voice.tied.get(each.pitch);
+  const before = held === undefined ? undefined : voice.notes[held];
+  voice.tied.delete(each.pitch);
+  if (each.endTie && before && held !== undefined) {
+    before.duration += duration;
+    if (each.startTie) voice.tied.set(each.pitch, held);
+    return;
+  }
+  const pitch = spelled(voice, each, signature);
+  const at = voice.notes.push({
+    pitch,
+    onset: voice.time,
+    duration,
+    bar: voice.bars.length,
+    from: startChar,
+    to: endChar,
+  });
+  if (each.startTie) voice.tied.set(each.pitch, at - 1);
+}
+
+/** A written accidental holds for its place on the staff to the end of the bar; otherwise the signature holds. */
+function spelled(voice: Voice, { pitch, accidental }: ParsedPitch, signature: KeyField["signature"]): Pitch {
+  const letter = "CDEFGAB".charAt(modulo(pitch, 7));
+  if (accidental !== undefined) voice.inBar.set(pitch, ACCIDENTAL[accidental] ?? 0);
+  const name: Fifths = fifthsFrom(letter, voice.inBar.get(pitch) ?? signature.get(letter) ?? 0);
+  return { name, octave: 4 + Math.floor(pitch / 7) };
+}

@@ -1,0 +1,122 @@
+import { midiOf } from "@/core/pitch";
+import type { Problem, Reading } from "@/core/problem";
+import { mode } from "@/core/scale";
+import { barsFor, type Meter, placedIn, quantised, spelledInContext, type Tune } from "@/core/tune";
+import { midiKey, type MidiNote, type MidiVoice, midiVoices } from "./midi-voices";
+import { MOST_NOTES } from "./notes";
+
+/** Bars of a file are cut here, and a problem says so. */
+const MOST_BARS = 20_000;
+
+/**
+ * Reads a MIDI file as a tune: its notes put on the beat and spelled by what sounds around them, in bars of its meters. One
+ * voice is the melody, the others lie beneath it; drums are left out. Undefined where nothing in it has a pitch. Never throws.
+ *
+ * @example (await readMidiTune(bytes)).value?.notes[0]?.pitch // { name: 3 (A), octave: 4 }
+ */
+export async function readMidiTune(bytes: Uint8Array, title = ""): Promise<Reading<Tune | undefined>> {
+  const none = (code: Problem["code"], found = ""): Reading<undefined> => ({
+    value: undefined,
+    problems: [{ code, offset: 0, length: 0, found }],
+  });
+  try {
+    const { header, voices, drums } = await midiVoices(bytes);
+    if (voices.length === 0) return drums > 0 ? none("only-drums", String(drums)) : none("no-notes");
+    const meters = header.timeSignatures
+      .map(({ ticks, timeSignature: [beats = 4, unit = 4] }) => ({
+        at: ticks / header.ppq,
+        meter: { beats, unit },
+      }))
+      .filter(({ meter: { beats, unit } }) => beats > 0 && unit > 0)
+      .sort((a, b) => a.at - b.at);
+    const meter: Meter = meters[0]?.meter ?? { beats: 4, unit: 4 };
+    const count = voices.reduce((sum, { notes }) => sum + notes.length, 0);
+    const kept = count > MOST_NOTES ? cut(voices) : voices;
+    const [melody, beneath] = parted(kept);
+    const [top, under] = [quantised(melody), quantised(beneath)];
+    const end = [...top, ...under].reduce((last, { onset, duration }) => Math.max(last, onset + duration), 0);
+    const bars = barsFor(end, meters, MOST_BARS);
+    const pitches = spelledInContext([...top, ...under]);
+    const spelled = (notes: typeof top, from: number) =>
+      notes.flatMap((note, at) => {
+        const pitch = pitches[from + at];
+        return pitch ? [{ ...note, pitch }] : [];
+      });
+    const cutAt = bars.length === MOST_BARS || count > MOST_NOTES;
+    const lying = placedIn(bars, spelled(under, top.length));
+    return {
+      value: {
+        title: header.name || title,
+        notes: placedIn(bars, spelled(top, 0)),
+        ...(lying.length > 0 ? { beneath: lying } : {}),
+        bars,
+        meter,
+        keys: declaredKeys(header.keySignatures[0]),
+      },
+      problems: cutAt ? [{ code: "too-long", offset: 0, length: 0, found: String(count) }] : [],
+    };
+  } catch {
+    return none("midi-unread", magic(bytes));
+  }
+}
+
+/** The first characters of the file, where they say what it is instead. */
+const magic = (bytes: Uint8Array) =>
+  String.fromCharCode(...bytes.subarray(0, 12)).replaceAll(/[^\x20-\x7e]/gu, "");
+
+/** The first notes of all voices, as many as are read. */
+function cut(voices: readonly MidiVoice[]): readonly MidiVoice[] {
+  const onsets = voices.flatMap(({ notes }) => notes.map(({ onset }) => onset)).sort((a, b) => a - b);
+  const last = onsets[MOST_NOTES - 1] ?? Infinity;
+  return voices.map((voice) => ({ ...voice, notes: voice.notes.filter(({ onset }) => onset <= last) }));
+}
+
+const MELODY_NAMES = /melod|vocal|voice|lead|solo|fiddle|violin|flute|sopran/iu;
+/** A voice with fewer notes than this share of the fullest is no melody. */
+const LEAST_SHARE = 0.25;
+
+/** The melody and what lies beneath it: the voice that is named so, or else the highest of those that have enough notes. */
+function parted(voices: readonly MidiVoice[]): readonly [readonly MidiNote[], readonly MidiNote[]] {
+  const most = voices.reduce((least, { notes }) => Math.max(least, notes.length), 0);
+  const able = voices.filter(({ notes }) => notes.length >= most * LEAST_SHARE);
+  const height = ({ notes }: MidiVoice) => notes.reduce((sum, { midi }) => sum + midi, 0) / notes.length;
+  const melody =
+    able.find(({ name }) => MELODY_NAMES.test(name)) ??
+    able.reduce((best, next) => (height(next) > height(best) ? next : best));
+  const [top, under] = skyline(melody.notes);
+  const others = voices.filter((voice) => voice !== melody).flatMap(({ notes }) => notes);
+  return [top, [...under, ...others]];
+}
+
+/** Notes struck together count as together within this much of a quarter. */
+const TOGETHER = 0.06;
+/** A hand that holds a third and more below a note is accompanying it. */
+const APART = 12;
+
+/** Of notes struck together the highest is the melody's; one that sounds an octave and more under a held note is not. */
+function skyline(notes: readonly MidiNote[]): readonly [readonly MidiNote[], readonly MidiNote[]] {
+  const sorted = [...notes].sort((a, b) => a.onset - b.onset || b.midi - a.midi);
+  const top: MidiNote[] = [];
+  const under: MidiNote[] = [];
+  for (const note of sorted) {
+    const before = top.at(-1);
+    const isTogether = before !== undefined && note.onset - before.onset < TOGETHER;
+    const isHeldOver =
+      before !== undefined &&
+      before.onset + before.duration > note.onset + TOGETHER &&
+      before.midi - note.midi >= APART;
+    (isTogether || isHeldOver ? under : top).push(note);
+  }
+  return [top, under];
+}
+
+function declaredKeys(found: { readonly key: string; readonly scale: string } | undefined): Tune["keys"] {
+  const middle = midiKey(found?.key);
+  if (!found || middle === undefined) return [];
+  const isMinor = found.scale === "minor";
+  return [{ home: middle - 2 + (isMinor ? 3 : 0), mode: mode(isMinor ? "aeolian" : "ionian"), bar: 0 }];
+}
+
+/** The notes of a tune as a MIDI part has them, melody or beneath. */
+export const midiNotes = (notes: Tune["notes"]) =>
+  notes.map(({ pitch, onset, duration }) => ({ midi: midiOf(pitch), at: onset, length: duration }));

@@ -1,0 +1,49 @@
+import type { Header } from "@tonejs/midi";
+import type { Fifths } from "@/core/pitch";
+
+/** A note of a MIDI file, in quarters from the start. */
+export interface MidiNote {
+  readonly midi: number;
+  readonly onset: number;
+  readonly duration: number;
+}
+
+/** A channel of a track that sounds pitches. */
+export interface MidiVoice {
+  readonly name: string;
+  readonly notes: readonly MidiNote[];
+}
+
+/** The channel on which General MIDI has its drums, counted from 0. */
+export const PERCUSSION = 9;
+
+/**
+ * The voices of a MIDI file in quarters, drums left out, and how many notes the drums have. Throws where the bytes are no
+ * MIDI file, as the library does; the library is loaded when it is first needed.
+ */
+export async function midiVoices(
+  bytes: Uint8Array,
+): Promise<{ readonly header: Header; readonly voices: readonly MidiVoice[]; readonly drums: number }> {
+  const { default: library } = await import("@tonejs/midi");
+  const { header, tracks } = new library.Midi(bytes);
+  const isDrum = ({ channel }: { channel: number }) => channel === PERCUSSION;
+  const voices = tracks
+    .filter((track) => !isDrum(track) && track.notes.length > 0)
+    .map(({ name, notes }): MidiVoice => ({
+      name,
+      notes: notes.map(({ midi, ticks, durationTicks }) => ({
+        midi,
+        onset: ticks / header.ppq,
+        duration: durationTicks / header.ppq,
+      })),
+    }));
+  return { header, voices, drums: tracks.filter(isDrum).reduce((sum, { notes }) => sum + notes.length, 0) };
+}
+
+const MAJOR_KEYS = ["Cb", "Gb", "Db", "Ab", "Eb", "Bb", "F", "C", "G", "D", "A", "E", "B", "F#", "C#"];
+
+/** The middle of the notes of a declared key; C stands in most files because nobody set another, and says nothing. */
+export function midiKey(key: string | undefined): Fifths | undefined {
+  const at = key === undefined ? -1 : MAJOR_KEYS.indexOf(key);
+  return at < 0 || key === "C" ? undefined : at - MAJOR_KEYS.indexOf("C") + 2;
+}
