@@ -1,7 +1,9 @@
 export * from "./abc";
+export * from "./abc-parts";
 export type { FileChart } from "./chart-text";
 export * from "./chordpro";
 export * from "./csv";
+export * from "./decode";
 export * from "./midi";
 export * from "./midi-chords";
 export * from "./midi-tune";
@@ -13,4 +15,5 @@ export * from "./tune-file";
 export * from "./wav";
 export * from "./write-abc";
 export * from "./write-musicxml";
+export * from "./write-notes";
 export * from "./write-tune";

@@ -102,9 +102,16 @@ export const ENDPOINTS: readonly Endpoint[] = [
   {
     method: "post",
     path: "/api/v1/identify",
-    summary: "The mode of each tune of an ABC text, or of typed notes, with the reasons.",
+    summary:
+      "The mode of each tune of an ABC, MusicXML or MIDI file, or of typed notes, with the reasons. With Accept: application/x-ndjson one line a tune, as it is done, from ABC of any length.",
     query: identifyQuery,
-    bodies: { "text/vnd.abc": "text", "application/json": identifyBody },
+    bodies: {
+      "text/vnd.abc": "text",
+      "application/vnd.recordare.musicxml+xml": "text",
+      "application/vnd.recordare.musicxml": "text",
+      "audio/midi": "text",
+      "application/json": identifyBody,
+    },
     answer: identifyAnswer,
     refuses: [400, 413, 415, 422],
     example: "/api/v1/identify",

@@ -3,18 +3,44 @@ import type { Problem } from "@/core/problem";
 import { type Identification, identify as identifyTune } from "@/core/identify";
 import { notesOf } from "@/core/scale";
 import type { Tune } from "@/core/tune";
-import { readAbc, readNotes } from "@/formats";
-import { jsonResponse, located, problemResponse } from "./problem";
-import { askJson, askQuery, askText, mediaType } from "./request";
+import { type AbcPart, abcParts, openTuneFile, readAbc, readNotes, readTunes } from "@/formats";
+import { type ApiError, jsonResponse, located, problemResponse } from "./problem";
+import { askBytes, askJson, askQuery, mediaType } from "./request";
 import { identifyBody, identifyQuery } from "./schemas";
 
 /** Kinds read as ABC; plain text is what a script sends that knows no better. */
 const ABC_KINDS = ["text/vnd.abc", "text/plain"];
 
+/** Kinds told by their content, which is one score. */
+const SCORE_KINDS = [
+  "application/vnd.recordare.musicxml+xml",
+  "application/vnd.recordare.musicxml",
+  "application/xml",
+  "text/xml",
+  "audio/midi",
+  "audio/x-midi",
+  "audio/mid",
+];
+
+const NDJSON = "application/x-ndjson";
+
 const round = (share: number) => Math.round(share * 1e4) / 1e4;
 
-function answer({ title }: Tune, found: Identification) {
-  const { candidates, homeMode, open, visiting, evidence, passages } = found;
+/** The answer for a tune without notes: one entry a tune, so that entries and tunes can be counted off against each other. */
+const nothing = (title: string) => ({
+  title,
+  candidates: [],
+  notes: [],
+  open: [],
+  visiting: [],
+  evidence: [],
+  short: true,
+  passages: [],
+});
+
+function answer(title: string, found: Identification | undefined) {
+  if (!found) return nothing(title);
+  const { candidates, homeMode, open, outside, evidence, passages, gapped, isShort, key } = found;
   return {
     title,
     candidates: candidates.map(({ homeMode: { home, mode }, weight }) => ({
@@ -27,8 +53,19 @@ function answer({ title }: Tune, found: Identification) {
       degree: printDegree(interval),
       modes: modes.map((each) => ({ mode: each.mode.id, degree: printDegree(each.interval) })),
     })),
-    visiting: visiting.map(({ note, share }) => ({ note: printName(note), share: round(share) })),
+    visiting: outside.map(({ note, share, visits }) => ({
+      note: printName(note),
+      share: round(share),
+      visits,
+    })),
     evidence: evidence.map(({ code, note, count, of }) => ({ code, note: printName(note), count, of })),
+    gapped: gapped?.id,
+    short: isShort,
+    key: key && {
+      home: printName(key.declared.home),
+      mode: key.declared.mode.id,
+      agrees: key.agrees,
+    },
     passages: passages.map(({ fromBar, toBar, homeMode: { home, mode } }) => ({
       fromBar,
       toBar,
@@ -37,45 +74,139 @@ function answer({ title }: Tune, found: Identification) {
     })),
   };
 }
+type Answer = ReturnType<typeof answer>;
 
-function answers(
-  tunes: readonly Tune[],
+/** One tune with its own problems, located in its own text. */
+interface Answered {
+  readonly answer: Answer;
+  readonly errors: readonly ApiError[];
+}
+
+const answered = (
+  tune: Tune,
   home: Fifths | undefined,
   problems: readonly Problem[],
   text: string,
-): Response {
-  const found = tunes.flatMap((tune) => {
-    const identification = identifyTune(tune, { home });
-    return identification ? [answer(tune, identification)] : [];
-  });
-  if (found.length === 0) return problemResponse(422, located(problems, text));
-  return jsonResponse({ tunes: found, problems: located(problems, text) });
+): Answered => ({
+  answer: answer(tune.title, identifyTune(tune, { home })),
+  errors: located(problems, text),
+});
+
+async function answeredPart(
+  { text, isCut }: AbcPart,
+  home: Fifths | undefined,
+  lines: number,
+): Promise<Answered> {
+  const { value, problems } = await readAbc(text);
+  const [first] = value;
+  const cut: readonly ApiError[] = isCut ? [{ code: "too-long", line: lines + 1 }] : [];
+  const errors = [...located(problems, text).map((error) => shifted(error, lines)), ...cut];
+  const title = first?.tune.title ?? /^T:[ \t]*(.*)$/mu.exec(text)?.[1]?.trim() ?? "";
+  return { answer: answer(title, first && identifyTune(first.tune, { home })), errors };
 }
 
-/** `POST /api/v1/identify`: the mode of each tune of an ABC body, or of typed notes in JSON. */
+/** A place in one tune as a place in the whole file. */
+const shifted = (error: ApiError, lines: number): ApiError =>
+  error.line === undefined ? error : { ...error, line: error.line + lines };
+
+const linesIn = (text: string) => text.match(/\r\n|\r|\n/gu)?.length ?? 0;
+
+/** Each tune of an ABC body as it is done. */
+async function* abcAnswers(
+  chunks: AsyncIterable<Uint8Array>,
+  home: Fifths | undefined,
+): AsyncGenerator<Answered> {
+  let lines = 0;
+  for await (const part of abcParts(chunks)) {
+    yield await answeredPart(part, home, lines);
+    lines += linesIn(part.text);
+  }
+}
+
+/** All tunes in one answer; 422 where none has a note. */
+function inOne(all: readonly Answered[]): Response {
+  const errors = all.flatMap((each) => each.errors).slice(0, MOST_PROBLEMS);
+  if (all.every(({ answer: { candidates } }) => candidates.length === 0))
+    return problemResponse(422, errors.length > 0 ? errors : [{ code: "no-tune" }]);
+  return jsonResponse({ tunes: all.map((each) => each.answer), problems: errors });
+}
+
+/** Past these, more problems say nothing new. */
+const MOST_PROBLEMS = 200;
+
+/** One line of JSON a tune, each written when the reader is ready for it. */
+function inLines(all: AsyncGenerator<Answered>): Response {
+  const encoder = new TextEncoder();
+  const body = new ReadableStream<Uint8Array>({
+    async pull(controller) {
+      const { done, value } = await all.next();
+      if (done) controller.close();
+      else
+        controller.enqueue(encoder.encode(`${JSON.stringify({ ...value.answer, problems: value.errors })}\n`));
+    },
+    async cancel() {
+      await all.return(undefined);
+    },
+  });
+  return new Response(body, { headers: { "content-type": NDJSON, "cache-control": "no-store" } });
+}
+
+/** A body as chunks; what has been read whole is one. */
+async function* chunksOf(body: ReadableStream<Uint8Array> | Uint8Array | null): AsyncGenerator<Uint8Array> {
+  if (body instanceof Uint8Array) yield body;
+  else if (body) {
+    const reader = body.getReader();
+    for (let next = await reader.read(); !next.done; next = await reader.read()) yield next.value;
+  }
+}
+
+async function* each(all: readonly Answered[]): AsyncGenerator<Answered> {
+  await Promise.resolve();
+  yield* all;
+}
+
+/**
+ * `POST /api/v1/identify`: the mode of each tune of an ABC, MusicXML or MIDI body, or of typed notes in JSON; in one answer, or
+ * in lines as they are done.
+ */
 export async function identify(request: Request): Promise<Response> {
   const kind = mediaType(request);
+  const wantsLines = (request.headers.get("accept") ?? "").includes(NDJSON);
   if (kind === "application/json") {
     const asked = await askJson(identifyBody, request);
     if ("refused" in asked) return asked.refused;
     const { notes, home, title } = asked.value;
     const { value, problems } = readNotes(notes, title);
-    return answers([value], home, problems, notes);
+    const all = [answered(value, home, problems, notes)];
+    return wantsLines ? inLines(each(all)) : inOne(all);
   }
-  if (!ABC_KINDS.includes(kind)) {
+  const isAbc = ABC_KINDS.includes(kind);
+  if (!isAbc && !SCORE_KINDS.includes(kind)) {
     return problemResponse(415, [
-      { code: "kind-unread", found: kind, expected: [...ABC_KINDS, "application/json"].join(", ") },
+      {
+        code: "kind-unread",
+        found: kind,
+        expected: [...ABC_KINDS, ...SCORE_KINDS, "application/json"].join(", "),
+      },
     ]);
   }
   const query = askQuery(identifyQuery, new URL(request.url));
   if ("refused" in query) return query.refused;
-  const body = await askText(request);
+  const { home } = query.value;
+  if (isAbc && wantsLines) return inLines(abcAnswers(chunksOf(request.body), home));
+  const body = await askBytes(request);
   if ("refused" in body) return body.refused;
-  const { value, problems } = await readAbc(body.value);
-  return answers(
-    value.map(({ tune }) => tune),
-    query.value.home,
-    problems,
-    body.value,
-  );
+  if (isAbc) {
+    const all: Answered[] = [];
+    for await (const one of abcAnswers(chunksOf(body.value), home)) all.push(one);
+    return inOne(all);
+  }
+  const { value: file, problems } = await openTuneFile(body.value, "");
+  if (!file) return problemResponse(422, located(problems, ""));
+  const read = await readTunes(file);
+  const [first] = read.value;
+  const text = file.source === "midi" ? "" : file.text;
+  if (!first) return problemResponse(422, located(read.problems, text));
+  const all = [answered(first.tune, home, read.problems, text)];
+  return wantsLines ? inLines(each(all)) : inOne(all);
 }

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { readSymbol } from "@/core/chord";
 import { INSTRUMENTS, maybeTuning, readStrings } from "@/core/instrument";
 import { maybeFifths, soundOf } from "@/core/pitch";
+import { decoded } from "@/formats";
 import { maybeFamily, maybeMode, nearestFamily, nearestMode } from "@/core/scale";
 import { type ApiError, problemResponse } from "./problem";
 
@@ -123,25 +124,36 @@ export function mediaType(request: Request): string {
   return (request.headers.get("content-type") ?? "").split(";")[0]?.trim().toLowerCase() ?? "";
 }
 
-/** The body as text, refused past the size limit without reading the rest. */
-export async function askText(request: Request): Promise<Asked<string>> {
+/** The body as bytes, refused past the size limit without reading the rest. */
+export async function askBytes(request: Request): Promise<Asked<Uint8Array>> {
   const reader = request.body?.getReader();
-  const decoder = new TextDecoder();
-  let bytes = 0;
-  let text = "";
+  const chunks: Uint8Array[] = [];
+  let length = 0;
   while (reader) {
     const { done, value } = await reader.read();
     if (done) break;
-    bytes += value.byteLength;
-    if (bytes > MOST_BYTES) {
+    length += value.byteLength;
+    if (length > MOST_BYTES) {
       await reader.cancel();
       return {
         refused: problemResponse(413, [{ code: "too-large", expected: `at most ${MOST_BYTES} bytes` }]),
       };
     }
-    text += decoder.decode(value, { stream: true });
+    chunks.push(value);
   }
-  return { value: text + decoder.decode() };
+  const bytes = new Uint8Array(length);
+  let at = 0;
+  for (const chunk of chunks) {
+    bytes.set(chunk, at);
+    at += chunk.byteLength;
+  }
+  return { value: bytes };
+}
+
+/** The body as text. */
+export async function askText(request: Request): Promise<Asked<string>> {
+  const bytes = await askBytes(request);
+  return "refused" in bytes ? bytes : { value: decoded(bytes.value) };
 }
 
 /** The body as JSON that fits a schema. */

@@ -290,20 +290,31 @@ export const matchAnswer = z.object({
   problems: z.array(apiProblem),
 });
 
-export const identifyAnswer = z.object({
-  tunes: z.array(
-    z.object({
-      title: z.string(),
-      candidates: z.array(place.extend({ weight: z.number() })),
-      notes: z.array(note),
-      open: z.array(z.object({ degree, modes: z.array(z.object({ mode: id, degree })) })),
-      visiting: z.array(z.object({ note, share: z.number() })),
-      evidence: z.array(
-        z.object({ code: z.string(), note, count: z.number().optional(), of: z.number().optional() }),
-      ),
-      passages: z.array(place.extend({ fromBar: z.int(), toBar: z.int() })),
-    }),
+/** One tune of an answer; without candidates where it has no notes. */
+export const identifiedTune = z.object({
+  title: z.string(),
+  candidates: z.array(place.extend({ weight: z.number() })),
+  notes: z.array(note),
+  open: z
+    .array(z.object({ degree, modes: z.array(z.object({ mode: id, degree })) }))
+    .meta({ description: "Degrees that are never heard, with the modes they would decide between" }),
+  visiting: z
+    .array(z.object({ note, share: z.number(), visits: z.boolean() }))
+    .meta({ description: "Heard notes outside the mode; `visits` where one only passes" }),
+  evidence: z.array(
+    z.object({ code: z.string(), note, count: z.number().optional(), of: z.number().optional() }),
   ),
+  gapped: id.optional().meta({ description: "What six notes or fewer are by themselves" }),
+  short: z.boolean().meta({ description: "Too few notes to be sure of anything" }),
+  key: place
+    .extend({ agrees: z.enum(["same", "other-home", "other-notes"]) })
+    .optional()
+    .meta({ description: "The key that the file declares, held against the answer" }),
+  passages: z.array(place.extend({ fromBar: z.int(), toBar: z.int() })),
+});
+
+export const identifyAnswer = z.object({
+  tunes: z.array(identifiedTune),
   problems: z.array(apiProblem),
 });
 

@@ -13,6 +13,7 @@ import {
   scales,
   shapes,
 } from ".";
+import { readNotes, writeTuneMidi, writeTuneXml } from "@/formats";
 import { MOST_BYTES } from "./request";
 import { problemAnswer } from "./schemas";
 
@@ -448,13 +449,68 @@ describe("POST identify", () => {
     expect(candidates.every(({ home }) => home === "D")).toBe(true);
   });
 
+  it("answers MusicXML and MIDI, whatever the type said of them", async () => {
+    const tune = readNotes("A4 C#5 B4 D5 | C#5 E5 A5:1.5 G5:0.5 | D5 B4 G4 B4 | A4:2 A4:2 ||").value;
+    const xml = await writeTuneXml(tune);
+    const midi = await writeTuneMidi(tune, 90);
+    const score = "application/vnd.recordare.musicxml+xml";
+    for (const [body, kind] of [
+      [xml, score],
+      [midi, "audio/midi"],
+      [midi, score],
+    ] as const) {
+      const request = new Request(at("x"), { method: "POST", body, headers: { "content-type": kind } });
+      const answer = await json(identify(request));
+      expect(part(answer, "tunes.0.candidates.0")).toMatchObject({ home: "A", mode: "mixolydian" });
+    }
+  });
+
+  it("has one entry a tune, without candidates where there are no notes", async () => {
+    const answer = await json(identify(post(`${STAIR}\nX:2\nT:Rests\nK:C\nz4|\n\n${STAIR}`, "text/vnd.abc")));
+    expect(part(answer, "tunes.1")).toMatchObject({ title: "Rests", candidates: [] });
+    expect(part(answer, "tunes")).toHaveLength(3);
+    expect(part(answer, "problems.0")).toMatchObject({ code: "no-notes", line: 7 });
+  });
+
+  it("streams a line for each tune while the body is still coming in", async () => {
+    const encoder = new TextEncoder();
+    let sent = 0;
+    const body = new ReadableStream<Uint8Array>(
+      {
+        pull(controller) {
+          sent += 1;
+          if (sent > 300) controller.close();
+          else controller.enqueue(encoder.encode(STAIR.replace("Stair", `Stair ${sent}`)));
+        },
+      },
+      { highWaterMark: 0 },
+    );
+    const request = new Request(at("x"), {
+      method: "POST",
+      body,
+      duplex: "half",
+      headers: { "content-type": "text/vnd.abc", accept: "application/x-ndjson" },
+    } as RequestInit);
+    const response = await identify(request);
+    expect(response.headers.get("content-type")).toBe("application/x-ndjson");
+    const reader = response.body!.getReader();
+    const first = await reader.read();
+    expect(JSON.parse(new TextDecoder().decode(first.value))).toMatchObject({ title: "Stair 1", problems: [] });
+    expect(sent).toBeLessThan(10);
+    let lines = 1;
+    for (let next = await reader.read(); !next.done; next = await reader.read()) lines += 1;
+    expect(lines).toBe(300);
+  });
+
   test.each([
     ["", "text/vnd.abc", 422],
     ["X:1\nK:C\nz4|\n", "text/vnd.abc", 422],
     ['{"notes":""}', "application/json", 422],
     ['{"notes":"A4","home":"H"}', "application/json", 400],
     ["[]", "application/json", 400],
-    ["MThd", "audio/midi", 415],
+    ["MThd", "audio/midi", 422],
+    ["<score-partwise/>", "application/vnd.recordare.musicxml+xml", 422],
+    ["MThd", "image/png", 415],
     ["a".repeat(MOST_BYTES + 1), "text/vnd.abc", 413],
   ])("refuses %.20s as %s with %i", async (body, kind, status) => {
     expect((await identify(post(body, kind))).status).toBe(status);

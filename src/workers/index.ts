@@ -12,7 +12,8 @@ import type {
 } from "./messages";
 import { received } from "./read-chart";
 
-export type { AskedOf, ReckonedAnswer, ReckonedMode } from "./messages";
+export type { AskedOf, ReckonedAnswer, ReckonedMode, SentTune } from "./messages";
+export { collectionPool, type CollectionPool } from "./pool";
 
 let jobs: Remote<ModeJobs> | undefined;
 

@@ -2,7 +2,9 @@ import type { Fifths, Interval } from "@/core/pitch";
 import type { Chord, Claim } from "@/core/chord";
 import type { Tuning, Voicing, VoicingsAsked } from "@/core/instrument";
 import type { ReadingKind, Segment } from "@/core/progression";
+import type { Problem } from "@/core/problem";
 import type { Comparison, ReferenceSchool, SoundSet } from "@/core/scale";
+import type { TuneText } from "@/formats";
 
 /** A question about all modes as it crosses to the worker: modes by id, since identity does not cross. */
 export interface AskedOf {
@@ -76,4 +78,34 @@ export type SentReadings = Readonly<Record<ReadingKind, readonly SentReading[]>>
 /** The jobs of the worker that reads charts. */
 export interface ReadingJobs {
   readonly read: (asked: ReadingsAsked) => SentReadings;
+}
+
+/** A tune to be identified, and what it is called where it does not say so itself. */
+export type IdentifyAsked = TuneText;
+
+/** What is told of one tune of a collection: enough for a row. Modes by id, since identity does not cross. */
+export interface SentTune {
+  readonly title: string;
+  readonly notes: number;
+  readonly bars: number;
+  /** None where the tune has no notes. */
+  readonly found?: {
+    readonly home: Fifths;
+    readonly mode: string;
+    readonly weight: number;
+    /** Degrees never heard that would decide, and how many modes they leave. */
+    readonly open: readonly Interval[];
+    readonly modesLeft: number;
+    /** How many passages it falls into: one where it stays in its mode. */
+    readonly passages: number;
+  };
+  readonly declared?: { readonly home: Fifths; readonly mode: string };
+  readonly agrees?: "same" | "other-home" | "other-notes";
+  readonly problems: readonly Problem[];
+}
+
+/** The jobs of the workers that go through collections. */
+export interface CollectionJobs {
+  /** Everything in each text, in order: a text can hold several tunes, or none. */
+  readonly identify: (texts: readonly IdentifyAsked[]) => Promise<readonly (readonly SentTune[])[]>;
 }

@@ -1,5 +1,5 @@
 import { type Fifths, letterOf, soundOf } from "../pitch";
-import { accidentalCost, bestHome, type HomeMode, holds, notesOf, parentOf, relatives, soundsOn, transpose } from "../scale";
+import { accidentalCost, bestHome, type HomeMode, holds, notesOf, parentOf, relatives, SEVEN, soundsOn, transpose } from "../scale";
 import type { Tune } from "../tune";
 import type { Hearing } from "./hearing";
 import { type Profile, PROFILES } from "./profiles";
@@ -13,6 +13,9 @@ export interface Candidate {
 
 /** What a declared key adds: for the same notes, and for the same home besides. */
 const KEY = { notes: 1.5, home: 1 };
+
+/** C major is also what is written where nothing is meant: it counts only so much. */
+const UNMARKED = 0.3;
 
 /** Shares below this are not worth a row. */
 const LEAST_WEIGHT = 0.0005;
@@ -74,7 +77,8 @@ function keyBonus({ keys: [key] = [] }: Tune, { names }: Hearing, homeMode: Home
     (note) => names[soundOf(note)] !== undefined || !names.some((name) => name !== undefined && letterOf(name) === letterOf(note)),
   );
   if (!holdsSo) return 0;
-  return KEY.notes + (soundOf(key.home) === soundOf(homeMode.home) ? KEY.home : 0);
+  const says = KEY.notes + (soundOf(key.home) === soundOf(homeMode.home) ? KEY.home : 0);
+  return key.home === 0 && key.mode === SEVEN[0] ? says * UNMARKED : says;
 }
 
 /** The count up from the parent to a mode, every relative in order of the parent's degrees. */

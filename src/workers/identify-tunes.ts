@@ -1,0 +1,46 @@
+import { identify } from "@/core/identify";
+import type { Tune } from "@/core/tune";
+import { readTunes } from "@/formats";
+import type { CollectionJobs, IdentifyAsked, SentTune } from "./messages";
+
+function sent(tune: Tune): Omit<SentTune, "problems"> {
+  const found = identify(tune);
+  const [declared] = tune.keys ?? [];
+  return {
+    title: tune.title,
+    notes: tune.notes.length,
+    bars: tune.bars.filter(({ lead }) => lead === 0).length,
+    ...(found
+      ? {
+          found: {
+            home: found.homeMode.home,
+            mode: found.homeMode.mode.id,
+            weight: found.candidates[0]?.weight ?? 0,
+            open: found.open.map(({ interval }) => interval),
+            modesLeft: new Set(found.open.flatMap(({ modes }) => modes.map(({ mode }) => mode.id))).size,
+            passages: found.passages.length,
+          },
+        }
+      : {}),
+    ...(declared ? { declared: { home: declared.home, mode: declared.mode.id } } : {}),
+    ...(found?.key ? { agrees: found.key.agrees } : {}),
+  };
+}
+
+async function identified(asked: IdentifyAsked): Promise<readonly SentTune[]> {
+  const { value, problems } = await readTunes(asked);
+  if (value.length === 0) return [{ title: asked.name, notes: 0, bars: 0, problems }];
+  return value.map(({ tune }, at) => {
+    const row = sent(tune);
+    return { ...row, title: row.title || asked.name, problems: at === 0 ? problems : [] };
+  });
+}
+
+/** Reads and identifies texts, one after another. */
+export const collectionJobs: CollectionJobs = {
+  identify: async (texts) => {
+    const all: (readonly SentTune[])[] = [];
+    for (const text of texts) all.push(await identified(text));
+    return all;
+  },
+};

@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { collectionJobs } from "./identify-tunes";
+
+expose(collectionJobs);
