@@ -23,6 +23,7 @@ const rooms = [
   "store",
   "demo",
   "sound",
+  "devices",
   "workers",
   "state",
   "ui",

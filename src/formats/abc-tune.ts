@@ -222,15 +222,16 @@ function readNote(voice: Voice, element: ParsedElement): void {
   if (element.rest?.type === "spacer") return;
   if (element.startTriplet !== undefined) voice.tuplet = element.tripletMultiplier ?? 1;
   const written = (element.duration ?? 0) * 4 * voice.tuplet;
-  const duration =
+  const asked =
     element.rest?.type === "multimeasure" ? (element.rest.text ?? 1) * barLength(voice.meter) : written;
+  const duration = Number.isFinite(asked) && asked > 0 ? asked : 0;
   for (const { name, position } of element.chord ?? []) {
     const reading = position === "default" ? readSymbol(name) : undefined;
     if (reading && "chord" in reading)
       voice.chords.push({ chord: reading.chord, onset: voice.time, bar: voice.bars.length });
   }
   const { signature } = keyAt(voice, element.startChar);
-  const struck = element.rest ? [] : (element.pitches ?? []);
+  const struck = element.rest || duration === 0 ? [] : (element.pitches ?? []);
   for (const each of struck) addPitch(voice, element, each, duration, signature);
   if (element.endTriplet) voice.tuplet = 1;
   voice.time += duration;

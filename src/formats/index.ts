@@ -12,6 +12,7 @@ export * from "./musicxml-tune";
 export * from "./notes";
 export * from "./scala";
 export * from "./tune-file";
+export * from "./tune-source";
 export * from "./wav";
 export * from "./write-abc";
 export * from "./write-musicxml";

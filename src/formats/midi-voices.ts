@@ -26,6 +26,8 @@ export async function midiVoices(
 ): Promise<{ readonly header: Header; readonly voices: readonly MidiVoice[]; readonly drums: number }> {
   const { default: library } = await import("@tonejs/midi");
   const { header, tracks } = new library.Midi(bytes);
+  // Files that count in frames of film instead of quarters say nothing of beats.
+  if (!(header.ppq > 0)) throw new RangeError("no quarters");
   const isDrum = ({ channel }: { channel: number }) => channel === PERCUSSION;
   const voices = tracks
     .filter((track) => !isDrum(track) && track.notes.length > 0)

@@ -146,7 +146,7 @@ function readPart(measures: readonly XmlNode[], name: string): Part {
             break;
           }
           const pitch = pitchOf(children, state.transposing);
-          if (!pitch || duration === 0) break;
+          if (!pitch || !(duration > 0)) break;
           state.count += 1;
           if (state.count > MOST_NOTES) {
             if (state.count === MOST_NOTES + 1)

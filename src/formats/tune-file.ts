@@ -6,11 +6,8 @@ import { readMidiTune } from "./midi-tune";
 import { readMusicXmlTune } from "./musicxml-tune";
 import { readNotes } from "./notes";
 import { writeAbc } from "./write-abc";
+import type { TuneSource } from "./tune-source";
 import { unpacked } from "./xml";
-
-/** What music comes in as. */
-export const TUNE_SOURCES = ["abc", "notes", "musicxml", "midi"] as const;
-export type TuneSource = (typeof TUNE_SOURCES)[number];
 
 /** Music as it is kept and sent: text, and the bytes of a MIDI file as base 64. */
 export interface TuneText {

@@ -10,6 +10,7 @@ import {
   SYSTEMS,
 } from "@/core/instrument";
 import { maybeFifths, NOTE_NAMINGS } from "@/core/pitch";
+import { TUNE_SOURCES } from "@/formats/tune-source";
 import { READING_KINDS } from "@/core/progression";
 import { COMPARISONS, FAMILIES, maybeMode, REFERENCE_SCHOOLS, USUAL_FAMILIES } from "@/core/scale";
 
@@ -45,12 +46,15 @@ export const keptProgression = z.strictObject({
   chords: z.string().min(1).max(MOST_CHART_TEXT),
 });
 
-/** A tune as it was read: ABC or typed notes. */
+/** Characters that one tune may have, whatever it came in as. */
+export const MOST_TUNE_TEXT = 16_000_000;
+
+/** A tune as it was read: text, or the bytes of a MIDI file as base 64. */
 export const keptTune = z.strictObject({
   ...common,
   kind: z.literal("tune"),
-  source: z.enum(["abc", "notes"]),
-  text: z.string().min(1).max(4_000_000),
+  source: z.enum(TUNE_SOURCES),
+  text: z.string().min(1).max(MOST_TUNE_TEXT),
 });
 
 /** The user's own words and model tune for a mode, on whatever home. There is one for each mode at most. */
@@ -222,7 +226,7 @@ export const draft = z.object({
   /** What the chart is called. */
   chartTitle: z.string().max(200).catch(""),
   tune: z
-    .object({ source: z.enum(["abc", "notes"]), text: z.string().max(4_000_000), name: z.string() })
+    .object({ source: z.enum(TUNE_SOURCES), text: z.string().max(MOST_TUNE_TEXT), name: z.string() })
     .optional()
     .catch(undefined),
   /** The question that was last asked of all modes. */

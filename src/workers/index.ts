@@ -1,13 +1,16 @@
-import { proxy, type Remote, wrap } from "comlink";
+import { proxy, type Remote, transfer, wrap } from "comlink";
 import type { Voicing } from "@/core/instrument";
 import type { Readings } from "@/core/progression";
+import type { PitchFrame } from "@/core/tune";
 import type {
   AskedOf,
   FingeringAsked,
   ModeJobs,
+  PitchJobs,
   ReadingJobs,
   ReadingsAsked,
   ReckonedAnswer,
+  TrackAsked,
   VoicingJobs,
 } from "./messages";
 import { received } from "./read-chart";
@@ -63,4 +66,22 @@ export function findVoicings(asked: FingeringAsked, onProgress: (share: number) 
       if (!isDone) mine.worker.terminate();
     },
   };
+}
+
+/** Following the pitch of a recording, under way. */
+export interface Tracking {
+  readonly frames: Promise<readonly PitchFrame[]>;
+  /** Calls it off: `frames` never settles then. */
+  readonly cancel: () => void;
+}
+
+/** Follows the pitch of a recording off the main thread and tells how far it has come, from 0 to 1. */
+export function trackPitch(recording: TrackAsked, onProgress: (share: number) => void): Tracking {
+  const worker = new Worker(new URL("./pitch.worker.ts", import.meta.url), { type: "module" });
+  const jobs = wrap<PitchJobs>(worker);
+  const { samples, rate } = recording;
+  const frames = jobs
+    .track(transfer({ samples, rate }, [samples.buffer as ArrayBuffer]), proxy(onProgress))
+    .finally(() => worker.terminate());
+  return { frames, cancel: () => worker.terminate() };
 }

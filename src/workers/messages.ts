@@ -4,6 +4,7 @@ import type { Tuning, Voicing, VoicingsAsked } from "@/core/instrument";
 import type { ReadingKind, Segment } from "@/core/progression";
 import type { Problem } from "@/core/problem";
 import type { Comparison, ReferenceSchool, SoundSet } from "@/core/scale";
+import type { PitchFrame } from "@/core/tune";
 import type { TuneText } from "@/formats";
 
 /** A question about all modes as it crosses to the worker: modes by id, since identity does not cross. */
@@ -108,4 +109,18 @@ export interface SentTune {
 export interface CollectionJobs {
   /** Everything in each text, in order: a text can hold several tunes, or none. */
   readonly identify: (texts: readonly IdentifyAsked[]) => Promise<readonly (readonly SentTune[])[]>;
+}
+
+/** A recording of one voice: samples from -1 to 1 of one channel. */
+export interface TrackAsked {
+  readonly samples: Float32Array;
+  readonly rate: number;
+}
+
+/** The jobs of the worker that follows the pitch of a recording. */
+export interface PitchJobs {
+  readonly track: (
+    recording: TrackAsked,
+    onProgress?: (share: number) => void,
+  ) => Promise<readonly PitchFrame[]>;
 }

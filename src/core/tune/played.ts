@@ -45,6 +45,8 @@ const SHORTEST_GAP = 0.04;
  */
 function stepped(notes: readonly Timed[], quarter: number): readonly Played[] {
   const sixteenths = (seconds: number) => Math.round((seconds / quarter) * 4) / 4;
+  /** A long note that nothing follows ends where the player lets go, give or take. */
+  const wholeEighths = (seconds: number) => Math.round((seconds / quarter) * 2) / 2;
   let at = 0;
   const onsets = notes.map(({ onset }, place) => {
     const gap = onset - (notes[place - 1]?.onset ?? onset);
@@ -57,7 +59,7 @@ function stepped(notes: readonly Timed[], quarter: number): readonly Played[] {
     while (onsets[following] === own) following += 1;
     const [next, nextAt] = [notes[following], onsets[following] ?? Infinity];
     const isHeld = next !== undefined && next.onset - onset - duration < quarter / 4 + duration * LET_GO;
-    const length = Math.max(0.25, sixteenths(duration));
+    const length = duration / quarter < 1 ? Math.max(0.25, sixteenths(duration * (1 + LET_GO / 2))) : wholeEighths(duration);
     return { midi, onset: own, duration: isHeld ? nextAt - own : Math.min(length, Math.max(0.25, nextAt - own)) };
   });
 }

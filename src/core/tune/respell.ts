@@ -30,17 +30,17 @@ const MAJOR = [-1, 0, 1, 2, 3, 4, 5];
 const MIDDLE = 2;
 
 /**
- * Names for sounding heights, each the nearest to where the names of all of them lie. Halfway between two, a note that goes up
- * a half step is the lower letter raised, any other the higher one lowered: G♯ before A, A♭ before G.
+ * Names for sounding heights, each the nearest to where the names of all of them lie. Halfway between two, a note that goes
+ * down a half step is the higher letter lowered, any other the lower one raised: A♭ before G, otherwise G♯, as minor has it.
  */
 export function spelledInContext(notes: readonly Sounded[]): readonly Pitch[] {
   const towards = namesAround(notes);
   return notes.map(({ midi }, at) => {
     const near = spellSound(modulo(midi, 12), towards);
     const isHalfway = Math.abs(near - towards) === HALFWAY;
-    const rises = notes[at + 1]?.midi === midi + 1;
+    const falls = notes[at + 1]?.midi === midi - 1;
     const raised = near < towards ? near + 12 : near;
-    return pitchAt(midi, isHalfway ? (rises ? raised : raised - 12) : near);
+    return pitchAt(midi, isHalfway ? (falls ? raised - 12 : raised) : near);
   });
 }
 

@@ -7,7 +7,7 @@ import { type Kept, KEEP_DELETED_DAYS } from "@/store";
 import { Button, FileButton } from "@/ui/controls";
 import { Dialog } from "@/ui/dialog";
 import { saveFile } from "@/ui/files";
-import { backupProblemText, capital, countText } from "@/ui/words";
+import { backupProblemText, capital, countText, SOURCE_TEXT } from "@/ui/words";
 import { KeptForm } from "./KeepDialog";
 import { openKept } from "./open";
 import styles from "./Shelf.module.css";
@@ -91,7 +91,7 @@ function under(thing: Kept): string {
   if (thing.kind === "progression") return thing.chords;
   if (thing.kind === "words") return thing.tune;
   if (thing.kind === "voicing") return `${thing.chord}, ${printFingering(thing.frets)}`;
-  return thing.source === "abc" ? "tune in ABC" : "typed notes";
+  return thing.source === "notes" ? SOURCE_TEXT.notes : `tune ${SOURCE_TEXT[thing.source]}`;
 }
 
 function KeptRow({ thing, onOpen }: { readonly thing: Kept; readonly onOpen: () => void }) {

@@ -1,8 +1,14 @@
-import { useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
 import type { Tune } from "@/core/tune";
 import { adderTo, drawNotches, headBox, staffBox } from "./drawn";
-import { drawnNotes } from "./marks";
+import { drawnNotes, nearestNote, type PlacedNote } from "./marks";
 import styles from "./Staff.module.css";
+
+/** Bars of a tune by their places, both ends taken. */
+export interface BarRange {
+  readonly from: number;
+  readonly to: number;
+}
 
 interface StaffProps {
   readonly tune: Tune;
@@ -11,14 +17,49 @@ interface StaffProps {
   /** Places in the tune's notes: colour notes and the ends of phrases. */
   readonly colour: readonly number[];
   readonly phraseEnds: readonly number[];
+  /** Notes that a reason points at, or that are looked at otherwise. */
+  readonly pointed?: readonly number[] | undefined;
+  /** Notes that do not count. */
+  readonly without?: ReadonlySet<number> | undefined;
+  /** The bars that are looked at, where it is not all of them. */
+  readonly bars?: BarRange | undefined;
+  /** The note in hand. */
+  readonly chosen?: number | undefined;
+  readonly onChoose?: ((note: number | undefined) => void) | undefined;
+  /** Bars were dragged over. */
+  readonly onBars?: ((bars: BarRange | undefined) => void) | undefined;
+  /** Leaves the note in hand out, or takes it in again. */
+  readonly onLeaveOut?: (() => void) | undefined;
   /** The same in words. */
   readonly label: string;
 }
 
-/** The tune on its staff, engraved by the library when first needed; colour notes notched, phrase ends barred below. */
-export function Staff({ tune, text, colour, phraseEnds, label }: StaffProps) {
+const NONE: readonly number[] = [];
+const NOTHING_LEFT_OUT: ReadonlySet<number> = new Set();
+/** A press that moves less than this takes one note, not bars. */
+const DRAG = 12;
+
+/**
+ * The tune on its staff, engraved by the library when first needed; colour notes notched, phrase ends barred below. A note can
+ * be taken in hand by a press or the arrow keys, and bars by dragging over them.
+ */
+export function Staff({
+  tune,
+  text,
+  colour,
+  phraseEnds,
+  pointed = NONE,
+  without = NOTHING_LEFT_OUT,
+  bars,
+  chosen,
+  onChoose,
+  onBars,
+  onLeaveOut,
+  label,
+}: StaffProps) {
   const paper = useRef<HTMLDivElement>(null);
   const [drawn, setDrawn] = useState<ReadonlyMap<number, SVGElement>>();
+  const dragged = useRef<{ readonly x: number; readonly y: number; readonly at: number | undefined }>(undefined);
 
   useEffect(() => {
     let isCurrent = true;
@@ -44,21 +85,72 @@ export function Staff({ tune, text, colour, phraseEnds, label }: StaffProps) {
 
   useEffect(() => {
     if (!drawn) return;
+    const shown = new Set(pointed);
     for (const [at, element] of drawn) {
+      const bar = tune.notes[at]?.bar ?? 0;
       element.toggleAttribute("data-colour", colour.includes(at));
+      element.toggleAttribute("data-pointed", shown.has(at));
+      element.toggleAttribute("data-without", without.has(at));
+      element.toggleAttribute("data-beside", bars !== undefined && (bar < bars.from || bar > bars.to));
     }
-    drawMarks(drawn, colour, phraseEnds);
-  }, [drawn, colour, phraseEnds]);
+    drawMarks(drawn, colour, phraseEnds, [...pointed, ...(chosen === undefined ? [] : [chosen])]);
+  }, [drawn, tune, colour, phraseEnds, pointed, without, bars, chosen]);
+
+  const noteAt = ({ clientX, clientY }: PointerEvent): number | undefined =>
+    drawn && nearestNote(placesOf(drawn), clientX, clientY);
+  const onDown = (event: PointerEvent) => {
+    if (!onChoose || event.button !== 0) return;
+    dragged.current = { x: event.clientX, y: event.clientY, at: noteAt(event) };
+  };
+  const onUp = (event: PointerEvent) => {
+    const from = dragged.current;
+    dragged.current = undefined;
+    if (!from || from.at === undefined) return;
+    if (Math.hypot(event.clientX - from.x, event.clientY - from.y) < DRAG) {
+      onChoose?.(from.at === chosen ? undefined : from.at);
+      return;
+    }
+    const ends = [from.at, noteAt(event) ?? from.at].map((at) => tune.notes[at]?.bar ?? 0);
+    onBars?.({ from: Math.min(...ends), to: Math.max(...ends) });
+  };
+  const onKey = (event: KeyboardEvent) => {
+    if (!onChoose || event.ctrlKey || event.metaKey || event.altKey) return;
+    const last = tune.notes.length - 1;
+    const step = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
+    if (step !== 0) onChoose(chosen === undefined ? 0 : Math.max(0, Math.min(last, chosen + step)));
+    else if ((event.key === "Delete" || event.key === "Backspace") && chosen !== undefined) onLeaveOut?.();
+    else if (event.key === "Escape" && chosen !== undefined) onChoose(undefined);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
 
   return (
-    // A long tune scrolls, so the keyboard must reach it.
-    // eslint-disable-next-line jsx-a11y-x/no-noninteractive-tabindex
-    <section className={styles.frame} aria-label="Staff" tabIndex={0}>
+    // A long tune scrolls, so the keyboard must reach it; its notes are stepped through with the arrows.
+    // eslint-disable-next-line jsx-a11y-x/no-noninteractive-element-interactions
+    <section
+      className={styles.frame}
+      aria-label="Staff"
+      // eslint-disable-next-line jsx-a11y-x/no-noninteractive-tabindex
+      tabIndex={0}
+      onKeyDown={onKey}
+      onPointerDown={onDown}
+      onPointerUp={onUp}
+    >
       <div role="img" aria-label={label}>
         <div ref={paper} className={styles.paper} aria-hidden="true" />
       </div>
     </section>
   );
+}
+
+/** Where the heads of notes are on the screen. */
+function placesOf(drawn: ReadonlyMap<number, SVGElement>): readonly PlacedNote[] {
+  return [...drawn].flatMap(([at, element]) => {
+    const head = element.querySelector(".abcjs-notehead") ?? element;
+    const { left, top, width, height } = head.getBoundingClientRect();
+    return [{ at, x: left + width / 2, y: top + height / 2 }];
+  });
 }
 
 /** Wide enough for eight bars on a wide sheet, and legible on a narrow one. */
@@ -68,11 +160,12 @@ const staffWidth = (room: number): number => Math.round(Math.max(420, Math.min(1
 const withoutTitle = (text: string): string =>
   text.replaceAll(/^[TQ]:.*$/gm, (field) => `%${" ".repeat(Math.max(0, field.length - 1))}`);
 
-/** Notches at colour notes and bars under the ends of phrases, drawn into the engraver's picture. */
+/** Notches at colour notes, bars under the ends of phrases and frames round what is pointed at, drawn into the picture. */
 function drawMarks(
   drawn: ReadonlyMap<number, SVGElement>,
   colour: readonly number[],
   ends: readonly number[],
+  framed: readonly number[],
 ): void {
   const add = adderTo(drawn);
   if (!add) return;
@@ -82,5 +175,16 @@ function drawMarks(
     const staff = staffBox(drawn.get(at));
     const low = Math.max(head ? head.y + head.height : 0, staff ? staff.y + staff.height : 0);
     if (head) add("rect", { x: head.x - 8, y: low + 7, width: head.width + 16, height: 4 });
+  }
+  for (const at of framed) {
+    const head = headBox(drawn.get(at));
+    if (head)
+      add("rect", {
+        x: head.x - 4,
+        y: head.y - 4,
+        width: head.width + 8,
+        height: head.height + 8,
+        class: "frame",
+      });
   }
 }

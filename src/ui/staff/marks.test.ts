@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { readNotes, writeAbc } from "@/formats";
-import { drawnNotes, type Engraved } from "./marks";
+import { drawnNotes, type Engraved, nearestNote } from "./marks";
 
 /** Stands for a drawn element; only its identity counts. */
 const drawn = (name: string) => ({ name }) as unknown as SVGElement;
@@ -39,5 +39,19 @@ describe("the notes on the staff", () => {
 
   it("are none in an empty drawing", () => {
     expect(drawnNotes({ lines: [{}] }, tune.notes).size).toBe(0);
+  });
+});
+
+describe("the note at a point", () => {
+  const notes = [
+    { at: 0, x: 100, y: 50 },
+    { at: 1, x: 200, y: 60 },
+    { at: 2, x: 105, y: 150 },
+  ];
+  it("is the nearest, on the line of music that the point is on", () => {
+    expect(nearestNote(notes, 110, 60)).toBe(0);
+    expect(nearestNote(notes, 190, 40)).toBe(1);
+    expect(nearestNote(notes, 160, 140)).toBe(2);
+    expect(nearestNote([], 0, 0)).toBeUndefined();
   });
 });

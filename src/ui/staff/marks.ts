@@ -32,3 +32,23 @@ export function drawnNotes(engraved: Engraved, notes: readonly TuneNote[]): Read
   }
   return found;
 }
+
+/** Where a note's head is drawn, in whatever units. */
+export interface PlacedNote {
+  /** Place in the tune's notes. */
+  readonly at: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Lines of music lie apart: what is above or below counts more than what is beside. */
+const LINE_WEIGHT = 2.5;
+
+/** The note drawn nearest to a point, the lines of music told apart; undefined where nothing is drawn. */
+export function nearestNote(notes: readonly PlacedNote[], x: number, y: number): number | undefined {
+  const away = (note: PlacedNote) => Math.hypot(note.x - x, (note.y - y) * LINE_WEIGHT);
+  return notes.reduce<PlacedNote | undefined>(
+    (best, next) => (best === undefined || away(next) < away(best) ? next : best),
+    undefined,
+  )?.at;
+}

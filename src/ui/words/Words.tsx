@@ -4,10 +4,12 @@ import styles from "./Words.module.css";
 interface WordsProps {
   /** The parts of a sentence. */
   readonly children: readonly Phrase[];
+  /** Which of the notes that a part points at are to be shown; undefined when none are any more. */
+  readonly onPoint?: ((notes: readonly number[] | undefined) => void) | undefined;
 }
 
-/** A sentence in parts: plain, strong, and colour notes on amber. */
-export function Words({ children }: WordsProps) {
+/** A sentence in parts: plain, strong, colour notes on amber, and parts that point at notes when they are touched. */
+export function Words({ children, onPoint }: WordsProps) {
   return children.map((phrase, at) => {
     if (typeof phrase === "string") return phrase;
     if ("lit" in phrase) {
@@ -15,6 +17,27 @@ export function Words({ children }: WordsProps) {
         <mark key={at} className={styles.lit}>
           {phrase.lit}
         </mark>
+      );
+    }
+    if ("says" in phrase) {
+      const { says, points } = phrase;
+      if (points.length === 0 || !onPoint) return says;
+      const show = () => onPoint(points);
+      const hide = () => onPoint(undefined);
+      return (
+        <button
+          key={at}
+          type="button"
+          className={styles.points}
+          title="Shows these notes on the staff"
+          onPointerEnter={show}
+          onPointerLeave={hide}
+          onFocus={show}
+          onBlur={hide}
+          onClick={show}
+        >
+          {says}
+        </button>
       );
     }
     return <strong key={at}>{phrase.strong}</strong>;

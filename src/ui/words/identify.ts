@@ -1,5 +1,5 @@
 import { degreeNumber, type Fifths, soundOf } from "@/core/pitch";
-import { countUp, type Identification } from "@/core/identify";
+import { countUp, type HomeEvidence, type Identification, type KeyCheck } from "@/core/identify";
 import {
   colourOn,
   colourSwap,
@@ -11,9 +11,12 @@ import {
   thirdOf,
 } from "@/core/scale";
 import type { Tune } from "@/core/tune";
+import type { TuneSource } from "@/formats";
 import {
   capital,
+  countText,
   homeModeText,
+  inTitle,
   numberText,
   listText,
   modeText,
@@ -24,52 +27,95 @@ import {
   shortName,
 } from "./names";
 
+/** What each kind of evidence says of home, and the notes that it points at. */
+function evidencePhrase(
+  { code, count = 0, of = 0, notes }: HomeEvidence,
+  home: string,
+  hasLast: boolean,
+): { readonly says: string; readonly points: readonly number[] } | undefined {
+  const said = (says: string) => ({ says, points: notes });
+  switch (code) {
+    case "phrase-ends": {
+      const too = hasLast && of > 1 ? ", the last one too" : "";
+      if (of === 1) return said(`the one phrase ends on ${home}`);
+      if (count === of) return said(`all ${numberText(of)} phrases end on ${home}`);
+      return said(`${numberText(count)} of ${numberText(of)} phrases ${count === 1 ? "ends" : "end"} on ${home}${too}`);
+    }
+    case "last-note":
+      return undefined;
+    case "cadence":
+      return said(`${count === 1 ? "a last bar comes" : `${numberText(count)} last bars come`} to rest on ${home}`);
+    case "longest":
+      return said(`${home} sounds longest`);
+    case "first-downbeat":
+      return said(`the first downbeat is ${home}`);
+    case "leading":
+      return said(`a half step leads up to ${home} ${numberText(count)} times`);
+    case "bass":
+      return said(`the bass ends on ${home}`);
+    case "lowest":
+      return said(`${home} is the lowest note`);
+    case "declared-key":
+      return said("the key field says so as well");
+  }
+}
+
+/** More reasons than these are not read. */
+const MOST_REASONS = 4;
+
 /** 1. "Home is A. Seven of eight phrases end on A, the last one too, and A sounds longest." */
 export function homeReason({ evidence, homeMode }: Identification): readonly Phrase[] {
   const home = noteText(homeMode.home);
-  const has = (code: string) => evidence.some((each) => each.code === code);
-  const ends = evidence.find(({ code }) => code === "phrase-ends");
-  const said: string[] = [];
-  if (ends?.count !== undefined && ends.of !== undefined) {
-    const share =
-      ends.of === 1
-        ? "The one phrase ends"
-        : ends.count === ends.of
-          ? `All ${numberText(ends.of)} phrases end`
-          : `${numberText(ends.count)} of ${numberText(ends.of)} phrases ${ends.count === 1 ? "ends" : "end"}`;
-    said.push(`${share} on ${home}${has("last-note") && ends.of > 1 ? ", the last one too" : ""}`);
-  }
-  if (has("longest")) said.push(`${home} sounds longest`);
-  if (has("first-downbeat")) said.push(`the first downbeat is ${home}`);
-  if (has("declared-key")) said.push("the key field says so as well");
-  const why =
-    said.length === 0
-      ? "Nothing in particular speaks for it: it is what fits the notes best"
-      : listText(said);
-  return [{ strong: `Home is ${home}.` }, ` ${capital(why)}.`];
+  const hasLast = evidence.some(({ code }) => code === "last-note");
+  const hasEnds = evidence.some(({ code }) => code === "phrase-ends");
+  const said = evidence
+    .flatMap((each) => evidencePhrase(each, home, hasLast && hasEnds) ?? [])
+    .slice(0, MOST_REASONS);
+  const [first, ...rest] = said;
+  const lead: Phrase = { strong: `Home is ${home}.` };
+  if (!first) return [lead, " Nothing in particular speaks for it: it is what fits the notes best."];
+  return [
+    lead,
+    " ",
+    { ...first, says: capital(first.says) },
+    ...rest.flatMap((each, at): readonly Phrase[] => [at === rest.length - 1 ? " and " : ", ", each]),
+    ".",
+  ];
 }
 
 /** 2. "The notes are D major's: D E F♯ G A B C♯. All seven are used." */
-export function notesReason({ homeMode, visiting, hearing }: Identification): readonly Phrase[] {
+export function notesReason({ homeMode, outside, hearing, gapped }: Identification): readonly Phrase[] {
   const { tonic, family } = parentOf(homeMode);
   const [parent] = countUp(homeMode);
   const notes = parent ? notesOf(parent) : [];
-  const heardCount = hearing.sounding.filter((share) => share > 0).length - visiting.length;
-  const unheard = homeMode.mode.intervals.filter(
-    (interval) => (hearing.sounding[soundOf(homeMode.home + interval)] ?? 0) === 0,
-  );
+  const own = homeMode.mode.intervals;
+  const unheard = own.filter((interval) => hearing.names[soundOf(homeMode.home + interval)] === undefined);
+  const heardCount = own.length - unheard.length;
   const missing = listText(unheard.map((interval) => ordinalText(degreeNumber(interval))));
   const used =
     unheard.length === 0
-      ? "All seven are used."
-      : `${capital(numberText(heardCount))} of the seven ${heardCount === 1 ? "is" : "are"} used; the ${missing} above ${noteText(homeMode.home)} never ${unheard.length === 1 ? "occurs" : "occur"}.`;
-  const guests =
-    visiting.length === 0
-      ? ""
-      : ` ${listText(visiting.map(({ note }) => noteText(note)))} only ${visiting.length === 1 ? "visits" : "visit"}.`;
+      ? `All ${numberText(own.length)} are used.`
+      : `${capital(numberText(heardCount))} of the ${numberText(own.length)} ${heardCount === 1 ? "is" : "are"} used; the ${missing} above ${noteText(homeMode.home)} never ${unheard.length === 1 ? "occurs" : "occur"}.`;
+  const byThemselves =
+    gapped && heardCount >= 5 ? ` By themselves the ${numberText(heardCount)} are ${inTitle(gapped.name)}.` : "";
+  const guests = outside.filter(({ visits }) => visits);
+  const others = outside.filter(({ visits }) => !visits);
+  const pointed = (some: typeof outside, tail: string): readonly Phrase[] =>
+    some.length === 0
+      ? []
+      : [
+          " ",
+          ...some.flatMap(({ note, notes: points }, at): readonly Phrase[] => [
+            at === 0 ? "" : at === some.length - 1 ? " and " : ", ",
+            { says: noteText(note), points },
+          ]),
+          tail,
+        ];
   return [
     { strong: `The notes are ${parentText(tonic, family)}’s:` },
-    ` ${notes.map(noteText).join(" ")}. ${used}${guests}`,
+    ` ${notes.map(noteText).join(" ")}. ${used}${byThemselves}`,
+    ...pointed(guests, ` only ${guests.length === 1 ? "visits" : "visit"}.`),
+    ...pointed(others, ` ${others.length === 1 ? "is" : "are"} none of them, and more than ${others.length === 1 ? "a visitor" : "visitors"}.`),
   ];
 }
 
@@ -81,36 +127,52 @@ export function countReason({ homeMode }: Identification): readonly Phrase[] {
   return [{ strong: `Count up from ${noteText(tonic)}:` }, ` ${text}.`];
 }
 
-/** 4. "What tells it: a major third, C♯, with G over it. With G♯ it would be plain A major." */
+/**
+ * 4. "What tells it: a major third, C♯, with G over it. With G♯ it would be plain A major."
+ *
+ * @param placesOf the places in the tune at which a note sounds
+ */
 export function tellingReason(
   { homeMode, open }: Identification,
-  heard: (note: Fifths) => boolean,
+  placesOf: (note: Fifths) => readonly number[],
   schools: Telling = {},
 ): readonly Phrase[] {
   const { home, mode } = homeMode;
   const third = thirdOf(mode);
   const missing = open[0];
   const lead: Phrase = { strong: "What tells it:" };
-  const thirdText =
-    third === undefined ? "" : ` a ${third === 4 ? "major" : "minor"} third, ${noteText(home + third)}`;
+  const thirdPhrase: readonly Phrase[] =
+    third === undefined
+      ? []
+      : [
+          ` a ${third === 4 ? "major" : "minor"} third, `,
+          { says: noteText(home + third), points: placesOf(home + third) },
+        ];
   if (missing) {
     const ways = missing.modes.map(({ mode: other, interval }, at) => {
       const makes = at === 0 ? "it would be " : "";
       return `with ${noteText(home + interval)} ${makes}${homeModeText({ home, mode: other })}`;
     });
     const stay = ways.length === 2 ? "both stay open" : "all of them stay open";
-    return [
-      lead,
-      `${thirdText}. But no ${ordinalText(degreeNumber(missing.interval))} is ever heard: ${ways.join(", ")}; ${stay}.`,
-    ];
+    const lacks = `no ${ordinalText(degreeNumber(missing.interval))} is ever heard: ${ways.join(", ")}; ${stay}.`;
+    return [lead, ...thirdPhrase, third === undefined ? ` ${lacks}` : `. But ${lacks}`];
   }
   const named = colourOn(homeMode, schools)
-    .filter(heard)
+    .filter((note) => placesOf(note).length > 0)
     .flatMap((note, at): readonly Phrase[] => [at === 0 ? "" : " and ", { lit: noteText(note) }]);
   const swap = colourSwap(mode, schools);
   const plain = swap ? ` With ${noteText(home + swap.to)} it would be ${swappedText(homeMode, swap)}.` : "";
-  if (named.length === 0) return [lead, `${thirdText}.${plain}`];
-  return [lead, `${thirdText}, with `, ...named, ` over it.${plain}`];
+  if (named.length === 0) return [lead, ...thirdPhrase, `.${plain}`];
+  return [lead, ...thirdPhrase, ", with ", ...named, ` over it.${plain}`];
+}
+
+/** What the key field says beside what is heard: "D major: the same notes with another home". */
+export function keyText({ declared, agrees, against }: KeyCheck): string {
+  const key = homeModeText(declared);
+  if (agrees === "same") return `${key}, as heard`;
+  if (agrees === "other-home") return `${key}: the same notes, another home`;
+  const heard = listText(against.map(noteText));
+  return against.length === 0 ? `${key}: other notes` : `${key}, but ${heard} ${against.length === 1 ? "is" : "are"} heard`;
 }
 
 /** What the swap makes of the mode: "plain A major", "A Dorian", "another mode". */
@@ -121,11 +183,20 @@ export function swappedText({ home }: HomeMode, { makes }: Swap): string {
   return homeModeText({ home, mode: makes });
 }
 
-/** "16 bars, 84 notes, from an ABC file". */
-export function tuneCountText(tune: Tune, source: "abc" | "notes"): string {
+/** How music came in. */
+export const SOURCE_TEXT: Readonly<Record<TuneSource, string>> = {
+  abc: "from ABC",
+  notes: "typed notes",
+  musicxml: "from MusicXML",
+  midi: "from MIDI",
+};
+
+/** "16 bars, 84 notes, from ABC"; what lies beneath the melody is counted with it. */
+export function tuneCountText(tune: Tune, source: TuneSource): string {
   const bars = tune.bars.filter(({ lead }) => lead === 0).length;
-  const plural = (count: number, one: string) => `${count} ${one}${count === 1 ? "" : "s"}`;
-  return `${plural(bars, "bar")}, ${plural(tune.notes.length, "note")}, ${source === "abc" ? "from ABC" : "typed"}`;
+  const beneath = tune.beneath?.length ?? 0;
+  const under = beneath === 0 ? "" : ` and ${beneath} beneath`;
+  return `${countText(bars, "bar")}, ${countText(tune.notes.length, "note")}${under}, ${SOURCE_TEXT[source]}`;
 }
 
 /** "94 in 100"; below one, "under 1". */

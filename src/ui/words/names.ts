@@ -10,8 +10,12 @@ import { type Chord, chordSuffix } from "@/core/chord";
 import { type Family, type HomeMode, isNamed, type Mode } from "@/core/scale";
 import { wording } from "./wording";
 
-/** A part of a sentence: plain, lit (a colour note, on amber), or strong. */
-export type Phrase = string | { readonly lit: string } | { readonly strong: string };
+/** A part of a sentence: plain, lit (a colour note, on amber), strong, or one that points at notes of the tune. */
+export type Phrase =
+  | string
+  | { readonly lit: string }
+  | { readonly strong: string }
+  | { readonly says: string; readonly points: readonly number[] };
 
 /** Names as the screen shows them, with real accidentals. */
 export const noteText = (note: Fifths): string => printNameIn(note, wording().noteNames);

@@ -1,0 +1,4 @@
+export * from "./fiddle";
+export * from "./microphone";
+export * from "./midi";
+export * from "./simulated-keyboard";

@@ -1,0 +1,3 @@
+/** What music comes in as. Stands by itself, so that what only keeps tunes loads no reader. */
+export const TUNE_SOURCES = ["abc", "notes", "musicxml", "midi"] as const;
+export type TuneSource = (typeof TUNE_SOURCES)[number];

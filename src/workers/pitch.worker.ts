@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { pitchJobs } from "./track-pitch";
+
+expose(pitchJobs);
