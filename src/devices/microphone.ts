@@ -25,7 +25,7 @@ export type Microphone = "microphone" | "simulated";
  * Begins to record: from the microphone, or from a simulated fiddler who plays some notes in its place. Both go the same way
  * from there on. Rejects where the user does not allow the microphone or there is none.
  *
- * @param onEnd called when the fiddler has played to the end
+ * @param onEnd called when the fiddler has played to the end, or five minutes are over
  */
 export async function record(
   from: Microphone,
@@ -44,7 +44,9 @@ export async function record(
     recorder.addEventListener("stop", () => resolve(), { once: true }),
   );
   recorder.start();
+  const limit = setTimeout(onEnd, MOST_SECONDS * 1000);
   const end = async () => {
+    clearTimeout(limit);
     if (recorder.state !== "inactive") recorder.stop();
     await stopped;
     close();

@@ -9,3 +9,4 @@ export * from "./shelf";
 export * from "./sound";
 export * from "./stage";
 export * from "./start";
+export * from "./striking";

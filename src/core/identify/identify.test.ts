@@ -104,7 +104,7 @@ describe("honesty about it", () => {
   it("tells a visiting note from the mode's own", () => {
     const found = notes("G4:2 B:2 | D5:2 C5 B | A:2 B C5 | C#5:0.5 D5:1.5 B:2 | A:2 F#:2 | G:4 ||");
     expect(name(found)).toBe("G ionian");
-    expect(found?.visiting.map(({ note }) => printName(note))).toEqual(["C#"]);
+    expect(found?.outside.map(({ note, visits }) => `${printName(note)} ${visits}`)).toEqual(["C# true"]);
   });
 
   it("gives its evidence with the notes that bear it out", () => {

@@ -7,12 +7,15 @@ interface FileButtonProps {
   readonly label: string;
   /** Endings and media types that are offered. */
   readonly accept: string;
-  readonly onFile: (file: File) => void;
+  readonly onFile?: (file: File) => void;
+  /** Several can be chosen; all of them are handed over. */
+  readonly isMany?: boolean;
+  readonly onFiles?: (files: readonly File[]) => void;
   readonly title?: string;
 }
 
 /** A button that asks for a file: the browser's own chooser behind it. The same file can be chosen again. */
-export function FileButton({ children, label, accept, onFile, title }: FileButtonProps) {
+export function FileButton({ children, label, accept, onFile, isMany = false, onFiles, title }: FileButtonProps) {
   const chooser = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -23,12 +26,17 @@ export function FileButton({ children, label, accept, onFile, title }: FileButto
         ref={chooser}
         type="file"
         accept={accept}
+        multiple={isMany}
         className="visually-hidden"
         tabIndex={-1}
         aria-label={label}
         onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          if (file) onFile(file);
+          const files = [...(event.target.files ?? [])];
+          const [file] = files;
+          if (file) {
+            onFile?.(file);
+            onFiles?.(files);
+          }
           event.target.value = "";
         }}
       />

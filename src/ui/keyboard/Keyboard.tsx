@@ -1,7 +1,8 @@
 import { isBlackKey } from "@/core/instrument";
 import { type Fifths, type Interval, midiOf, modulo, type Pitch, soundOf } from "@/core/pitch";
 import { degreeText, noteText } from "@/ui/words";
-import { keyAt, keyRange, KEYS } from "./geometry";
+import { pointIn } from "@/ui/pointIn";
+import { keyAt, keyNear, keyRange, KEYS } from "./geometry";
 import styles from "./Keyboard.module.css";
 
 /** A note on its key. */
@@ -19,10 +20,12 @@ interface KeyboardProps {
   readonly targets: readonly Fifths[];
   /** MIDI numbers that sound now. */
   readonly sounding: readonly number[];
+  /** Every key can be struck: its MIDI number is handed over. */
+  readonly onStrike?: ((midi: number) => void) | undefined;
 }
 
 /** The keyboard with the same plates as the neck: a sill for home, a notch for colour, stripes for what is open. */
-export function Keyboard({ title, notes, lit, unknown, targets, sounding }: KeyboardProps) {
+export function Keyboard({ title, notes, lit, unknown, targets, sounding, onStrike }: KeyboardProps) {
   const byKey = new Map(notes.map((note) => [midiOf(note.pitch), note]));
   const range = keyRange([...byKey.keys()]);
   const keys = Array.from({ length: range[1] - range[0] + 1 }, (_, at) => range[0] + at);
@@ -38,6 +41,12 @@ export function Keyboard({ title, notes, lit, unknown, targets, sounding }: Keyb
         className={styles.keyboard}
         viewBox={`0 0 ${KEYS.width} ${KEYS.height}`}
         role="img"
+        data-strikes={onStrike !== undefined || undefined}
+        onPointerDown={(event) => {
+          const point = onStrike && pointIn(event);
+          const midi = point && keyNear(range, point.x, point.y);
+          if (midi !== undefined) onStrike?.(midi);
+        }}
         aria-label={`${title} on the keys, from ${noteText(byKey.get(Math.min(...byKey.keys()))?.pitch.name ?? 0)}: ${said.join(", ")}.`}
       >
         {drawn.map((midi) => (

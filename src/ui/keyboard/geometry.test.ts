@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { isBlackKey } from "@/core/instrument";
-import { keyAt, keyRange, KEYS } from "./geometry";
+import { keyAt, keyNear, keyRange, KEYS } from "./geometry";
 
 describe("the drawing of the keyboard", () => {
   it("shows three octaves at least, from a C to a B, the notes in the middle", () => {
@@ -20,5 +20,16 @@ describe("the drawing of the keyboard", () => {
     const cSharp = keyAt(49, range);
     expect(cSharp.x + cSharp.width / 2).toBeCloseTo(line);
     expect(cSharp.width).toBeLessThan(keyAt(48, range).width);
+  });
+
+  it("is struck where the key lies, black over white", () => {
+    const range = [48, 83] as const;
+    for (const midi of [48, 49, 60, 66, 83]) {
+      const { x, width } = keyAt(midi, range);
+      expect(keyNear(range, x + width / 2, 10)).toBe(midi);
+    }
+    const cSharp = keyAt(49, range);
+    expect(keyNear(range, cSharp.x + 1, KEYS.height - 4)).toBe(48);
+    expect(keyNear(range, 10, KEYS.height + 4)).toBeUndefined();
   });
 });

@@ -33,3 +33,14 @@ export function keyAt(
   const black = white * 0.6;
   return isBlackKey(midi) ? { x: left - black / 2, width: black } : { x: left, width: white };
 }
+
+/** The key at a point of the drawing: a black one where it lies over a white one. Undefined beyond the keys. */
+export function keyNear(range: readonly [number, number], x: number, y: number): number | undefined {
+  const [low, high] = range;
+  const keys = Array.from({ length: high - low + 1 }, (_, at) => low + at);
+  const isAt = (midi: number) => {
+    const { x: left, width } = keyAt(midi, range);
+    return x >= left && x < left + width && y >= 0 && y < KEYS.height * (isBlackKey(midi) ? KEYS.black : 1);
+  };
+  return keys.find((midi) => isBlackKey(midi) && isAt(midi)) ?? keys.find(isAt);
+}

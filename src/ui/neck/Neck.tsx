@@ -1,12 +1,15 @@
 import { type Fifths, type Interval, midiOf, type Pitch, soundOf } from "@/core/pitch";
 import type { Move, Place } from "@/core/instrument";
 import { countText, degreeText, noteText } from "@/ui/words";
+import { pointIn } from "@/ui/pointIn";
 import {
   isDrawn,
   isMarked,
   NECK,
   neckHeight,
   type NeckView,
+  placeNear,
+  soundAt,
   plateAt,
   plateHeight,
   stringAt,
@@ -44,6 +47,8 @@ interface NeckProps {
   readonly silent?: readonly number[];
   /** How the hand comes here from a mode that is known. */
   readonly moves?: readonly Move[] | undefined;
+  /** Every place on the neck can be struck: its MIDI number is handed over. */
+  readonly onStrike?: ((midi: number) => void) | undefined;
 }
 
 const NONE: readonly never[] = [];
@@ -59,6 +64,7 @@ export function Neck({
   sounding,
   silent = NONE,
   moves = NONE,
+  onStrike,
 }: NeckProps) {
   const shown = plates.filter((plate) => isDrawn(plate, view));
   const inHand = plates.filter((plate) => plate.inHand);
@@ -71,7 +77,13 @@ export function Neck({
         className={styles.neck}
         viewBox={`0 0 ${view.width} ${neckHeight(view)}`}
         role="img"
+        data-strikes={onStrike !== undefined || undefined}
         aria-label={`${title} on the neck. ${neckInWords(inHand, view, silent)}`}
+        onPointerDown={(event) => {
+          const point = onStrike && pointIn(event);
+          const place = point && placeNear(view, point.x, point.y);
+          if (place) onStrike(soundAt(view.tuning, place));
+        }}
       >
         <defs>
           <pattern id="open-stripes" width="6" height="5" patternUnits="userSpaceOnUse">

@@ -1,4 +1,4 @@
-import { fretAt, type Place, type Tuning } from "@/core/instrument";
+import { fretAt, openSounds, type Place, type Tuning } from "@/core/instrument";
 
 /** What part of a neck is drawn, and for which hand. */
 export interface NeckView {
@@ -71,3 +71,19 @@ export const isMarked = (fret: number): boolean => [0, 3, 5, 7, 9].includes(fret
 /** Whether a place is drawn. */
 export const isDrawn = ({ fret }: Place, { fromFret, toFret }: NeckView): boolean =>
   fret >= fromFret && fret <= toFret;
+
+/** The place on the neck whose plate lies nearest to a point of the drawing; undefined beyond the strings. */
+export function placeNear(view: NeckView, x: number, y: number): Place | undefined {
+  const strings = view.tuning.strings.length;
+  const string = Math.round((y - NECK.top) / gapOf(view.tuning)) + 1;
+  if (string < 1 || string > strings) return undefined;
+  const away = (fret: number) => Math.abs(plateAt(fret, view) - x);
+  const frets = Array.from({ length: view.toFret - view.fromFret + 1 }, (_, at) => view.fromFret + at);
+  return { string, fret: frets.reduce((best, next) => (away(next) < away(best) ? next : best)) };
+}
+
+/** The MIDI number of a place: open strings sound over the capo, and so does what lies behind it. */
+export function soundAt(tuning: Tuning, { string, fret }: Place): number {
+  const open = openSounds(tuning)[tuning.strings.length - string] ?? 0;
+  return open + Math.max(0, fret - tuning.capo);
+}

@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { RHYTHMS } from "@/sound";
-import { $settings, type Selection } from "@/state";
+import { $settings, $striking, type Selection } from "@/state";
 import { Keyboard } from "@/ui/keyboard";
 import { Neck, viewOf } from "@/ui/neck";
 import { LineStaff } from "@/ui/staff";
@@ -19,6 +19,7 @@ interface SurfaceProps {
 export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
   const { fromFret, toFret, leftHanded, labels, known, division, rhythm } = useStore($settings);
   const schools = useSchools();
+  const onStrike = useStore($striking);
   const { tuning, title, notes, plates, silent, moves, ways, homeMode, instrument } = shown;
   const { lit, unknown } = selection;
   // A voicing is nothing but chord tones.
@@ -34,6 +35,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
         targets={targets}
         sounding={sounding}
         silent={silent}
+        onStrike={onStrike}
         moves={ways.length > 0 ? ways : known === "reference" ? undefined : moves?.moved}
       />
     );
@@ -64,6 +66,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
       unknown={unknown}
       targets={targets}
       sounding={sounding}
+      onStrike={onStrike}
     />
   );
 }

@@ -1,4 +1,4 @@
-import { degreeNumber, type Fifths, soundOf } from "@/core/pitch";
+import { degreeNumber, type Fifths, type Pitch, pitchAt, soundOf, spellSound } from "@/core/pitch";
 import { countUp, type HomeEvidence, type Identification, type KeyCheck } from "@/core/identify";
 import {
   colourOn,
@@ -226,4 +226,72 @@ export function orText({ homeMode, open }: Identification): string | undefined {
         [...others].map(({ name }) => name),
         "or",
       )}`;
+}
+
+/** "C♯5": a pitch with its octave. */
+export const pitchText = ({ name, octave }: Pitch): string => `${noteText(name)}${octave}`;
+
+/** A key by its sound: "C4", "C♯4". */
+export const keyName = (midi: number): string => pitchText(pitchAt(midi, spellSound(midi % 12, KEY_NAMES)));
+/** Black keys are named as they stand most often: C♯, E♭, F♯, G♯, B♭. */
+const KEY_NAMES = 3;
+
+/** Where a recording has come to, or why there is none. */
+export function recordText(
+  state:
+    | { readonly at: "idle" | "recording" | "heard" }
+    | { readonly at: "listening"; readonly share: number }
+    | {
+        readonly at: "refused";
+        readonly why: "no-microphone" | "not-audio" | "nothing-heard";
+        readonly name: string;
+      },
+): string {
+  switch (state.at) {
+    case "idle":
+      return "One voice at a time: whistle, sing, bow or pick.";
+    case "recording":
+      return "Recording; five minutes at most.";
+    case "listening":
+      return `Listening to it: ${Math.round(state.share * 100)} in 100.`;
+    case "heard":
+      return "The line is the pitch that was heard, over the notes it became.";
+    case "refused":
+      switch (state.why) {
+        case "no-microphone":
+          return "The microphone could not be opened. Allow it in the browser, or open a recording.";
+        case "not-audio":
+          return `“${state.name}” is no recording that this browser can play; WAV, MP3 and Ogg are.`;
+        case "nothing-heard":
+          return `${state.name === "" ? "The recording" : `“${state.name}”`} has no clear pitch in it: one voice, close to the microphone, would do.`;
+      }
+  }
+}
+
+/** Rows of a collection of one kind, as they are chosen. */
+export const ONLY_TEXT = {
+  open: "a degree left open",
+  key: "key field says otherwise",
+  passages: "change mode",
+  unsure: "not sure",
+  none: "no answer",
+} as const;
+
+/** How far a collection has been gone through. */
+export function collectionText({
+  state,
+  rows,
+  done,
+  of,
+}: {
+  readonly state: "reading" | "done" | "cancelled";
+  readonly rows: readonly unknown[];
+  readonly done: number;
+  readonly of: number;
+}): string {
+  const share = of === 0 ? 0 : Math.round((done / of) * 100);
+  const count = countText(rows.length, "tune");
+  if (state === "reading") return `${count} so far, ${share} in 100 of the files.`;
+  if (state === "cancelled") return `Called off after ${count}, ${share} in 100 of the files.`;
+  return rows.length === 0 ? "No tune was found in these files." : `${count}, all of them read.`;
 }

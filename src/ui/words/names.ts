@@ -17,6 +17,16 @@ export type Phrase =
   | { readonly strong: string }
   | { readonly says: string; readonly points: readonly number[] };
 
+/** A sentence without its marks: what a reader hears. */
+export const plainText = (phrases: readonly Phrase[]): string =>
+  phrases
+    .map((phrase) => {
+      if (typeof phrase === "string") return phrase;
+      if ("lit" in phrase) return phrase.lit;
+      return "strong" in phrase ? phrase.strong : phrase.says;
+    })
+    .join("");
+
 /** Names as the screen shows them, with real accidentals. */
 export const noteText = (note: Fifths): string => printNameIn(note, wording().noteNames);
 export const degreeText = (interval: Interval): string => printDegree(interval, "signs");

@@ -1,23 +1,44 @@
+import { type Fifths, soundOf, spellSound } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
 import type { HomeMode } from "@/core/scale";
-import { ShadeRow } from "@/ui/controls";
-import { homeModeText, weightText } from "@/ui/words";
+import { Select, ShadeRow } from "@/ui/controls";
+import { homeModeText, noteText, weightText } from "@/ui/words";
 import styles from "./Candidates.module.css";
 
 interface CandidatesProps {
   readonly found: Identification;
+  /** The home that was set by hand. */
+  readonly home: Fifths | undefined;
   readonly onPick: (homeMode: HomeMode) => void;
+  readonly onHome: (home: Fifths | undefined) => void;
 }
 
 /** How many are listed. */
 const MOST = 4;
+const FOUND = "found";
 
 /** The homes and modes that fit best, with their weights; picking one gives the reasons for it. */
-export function Candidates({ found, onPick }: CandidatesProps) {
-  const { candidates, homeMode } = found;
+export function Candidates({ found, home, onPick, onHome }: CandidatesProps) {
+  const { candidates, homeMode, hearing } = found;
+  const heard = hearing.names.map((name, sound) => name ?? spellSound(sound, homeMode.home));
+  const byTime = heard
+    .map((name, sound) => ({ name, time: hearing.sounding[sound] ?? 0 }))
+    .sort((a, b) => b.time - a.time);
   return (
     <section className={styles.candidates} aria-label="Which mode">
-      <h2 className={styles.title}>Which mode, of 100 tunes like this</h2>
+      <div className={styles.head}>
+        <h2 className={styles.title}>Which mode, of 100 tunes like this</h2>
+        <Select
+          label="Home"
+          size="small"
+          value={home === undefined ? FOUND : String(soundOf(home))}
+          options={[
+            { value: FOUND, text: "any home" },
+            ...byTime.map(({ name }) => ({ value: String(soundOf(name)), text: `home ${noteText(name)}` })),
+          ]}
+          onChange={(value) => onHome(value === FOUND ? undefined : heard[Number(value)])}
+        />
+      </div>
       <ul>
         {candidates.slice(0, MOST).map((candidate) => (
           <li key={`${candidate.homeMode.home} ${candidate.homeMode.mode.id}`}>

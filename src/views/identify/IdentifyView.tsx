@@ -1,52 +1,94 @@
 import { useStore } from "@nanostores/react";
 import { type DragEvent, useState } from "react";
-import { soundOf } from "@/core/pitch";
+import { type Fifths, soundOf } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
 import { colourSwap, type Swap, type Telling } from "@/core/scale";
+import type { Tune } from "@/core/tune";
+import { openTuneFile } from "@/formats";
 import { byTurns, swapped, tuneScore } from "@/sound";
 import { $draft, $keeping, $ready, changeDraft, swapLive, toggle } from "@/state";
 import { useSchools } from "@/ui/useSchools";
 import { HeightBlind } from "@/ui/blind";
-import { Select } from "@/ui/controls";
+import { Button, Select } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
 import { Staff } from "@/ui/staff";
-import { noteText, tuneCountText } from "@/ui/words";
+import { countText, noteText, pitchText, problemText, tuneCountText } from "@/ui/words";
 import styles from "@/ui/frame/View.module.css";
 import { Candidates } from "./Candidates";
+import { openCollection, hasSeveral, type Row, textOf } from "./collection";
+import { CollectionShow, useCollection } from "./CollectionShow";
+import { droppedFiles, isRecording, MOST_SCORE_BYTES } from "./files";
 import own from "./IdentifyView.module.css";
 import { Passages } from "./Passages";
+import { PlayIn } from "./PlayIn";
 import { ReasonPanel } from "./ReasonPanel";
-import { TuneText, Ways } from "./TuneInput";
+import { Record } from "./Record";
+import { SaveDialog } from "./SaveDialog";
+import { TuneText, type Way, Ways } from "./TuneInput";
 import { useAnswer } from "./useAnswer";
-import { MOST_FILE_BYTES } from "@/ui/files";
-import { draftOf, useTunes } from "./useTunes";
+import { useRecording } from "./useRecording";
+import { draftOf, MOST_ENGRAVED, type TuneDraft, useTunes } from "./useTunes";
 
-/** Identify: a tune from a file, pasted or typed, and the mode it is in with the reasons. */
+/** Identify: a tune from files, typed, played or recorded, and the mode it is in with the reasons; or a collection of tunes. */
 export function IdentifyView() {
   const schools = useSchools();
   const { tune: draft } = useStore($draft);
   const isReady = useStore($ready);
+  const collection = useCollection();
+  const [isInCollection, setInCollection] = useState(true);
   const read = useTunes(draft);
-  const { answer, which, chooseTune, chooseMode } = useAnswer(read);
-  const [way, setWay] = useState<"staff" | "text">("staff");
+  const inHand = useAnswer(read);
+  const { answer, which, byHand, chooseTune, chooseMode, chooseHome, chooseBars, leaveOut, setBack } = inHand;
+  const [way, setWay] = useState<Way>("staff");
   const [refusal, setRefusal] = useState<string>();
+  const [pointed, setPointed] = useState<readonly number[]>();
+  const [note, setNote] = useState<number>();
+  const [isSaving, setSaving] = useState(false);
+  /** What was worked on before notes were played in or recorded over it. */
+  const [replaced, setReplaced] = useState<TuneDraft>();
 
-  const take = (text: string, name: string, next: "staff" | "text") => {
+  const take = (next: TuneDraft, nextWay: Way) => {
     setRefusal(undefined);
-    setWay(next);
-    changeDraft({ tune: draftOf(text, name) });
+    setNote(undefined);
+    setPointed(undefined);
+    setWay(nextWay);
+    changeDraft({ tune: next });
   };
-  const takeFile = async (file: File | undefined) => {
+  const takeNotes = (name: string) => (text: string) => {
+    if (draft && draft.text.trim() !== "" && draft.name !== name) setReplaced(draft);
+    setNote(undefined);
+    changeDraft({ tune: { source: "notes", text, name } });
+  };
+  const recording = useRecording(takeNotes(RECORDED));
+  const takeFiles = async (files: readonly File[]) => {
+    const [file] = files;
     if (!file) return;
-    if (file.size > MOST_FILE_BYTES) {
-      setRefusal(`“${file.name}” is larger than 4 MB. A file of fewer tunes would do.`);
+    setRefusal(undefined);
+    if (files.length === 1 && isRecording(file)) {
+      setWay("record");
+      setInCollection(false);
+      await recording.open(file);
       return;
     }
-    take(await file.text(), file.name.replace(/\.[^.]*$/, ""), "staff");
+    if (files.length > 1 || (await hasSeveral(file))) {
+      setInCollection(true);
+      await openCollection(files);
+      return;
+    }
+    setInCollection(false);
+    const { value, problems } = await openOne(file);
+    if (value) take(value, "staff");
+    else setRefusal(problems.map((problem) => problemText(problem, "")).join(" "));
   };
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
-    void takeFile(event.dataTransfer.files[0]);
+    void droppedFiles(event.dataTransfer).then(takeFiles);
+  };
+  const openRow = async (row: Row) => {
+    const text = await textOf(row);
+    if (!text) return;
+    take(text, "staff");
+    setInCollection(false);
   };
 
   const tune = answer?.shown.tune;
@@ -64,23 +106,32 @@ export function IdentifyView() {
   };
   const title = tune?.title === "" ? (read?.name ?? "") : (tune?.title ?? "");
   const keep = () => {
-    if (!answer || !read) return;
-    $keeping.set({
-      kind: "tune",
-      title: title || "Tune",
-      words: "",
-      source: read.source,
-      text: answer.shown.text,
-    });
+    if (!answer) return;
+    $keeping.set({ kind: "tune", title: title || "Tune", words: "", ...answer.shown.kept });
   };
 
   useKeys("identify", [
     { key: "s", says: "Hear the tune with the colour note swapped, by turns", act: hearSwap },
     { key: "k", says: "Keep this tune", act: keep },
+    { key: "o", says: "Show the tune, or the collection", act: () => setInCollection(!isInCollection) },
   ]);
 
+  if (collection && isInCollection) {
+    return (
+      <div className={own.drop} onDragOver={(event) => event.preventDefault()} onDrop={onDrop}>
+        <CollectionShow
+          collection={collection}
+          onOpen={(row) => void openRow(row)}
+          onBack={() => setInCollection(false)}
+        />
+      </div>
+    );
+  }
+
   const isEmpty = isReady && (draft === undefined || draft.text.trim() === "");
-  const isTextOpen = way === "text" || isEmpty || (isReady && read !== undefined && !answer);
+  const isTyped = draft?.source === "abc" || draft?.source === "notes" || isEmpty;
+  const isTextOpen =
+    way === "type" || (way === "staff" && (isEmpty || (isReady && read !== undefined && !answer && isTyped)));
   return (
     <div className={styles.view} onDragOver={(event) => event.preventDefault()} onDrop={onDrop}>
       <div className={styles.answer}>
@@ -89,7 +140,7 @@ export function IdentifyView() {
           {answer && <span>Tune</span>}
           {answer && read && read.tunes.length > 1 && (
             <Select
-              label="Which tune of the file"
+              label="Which tune of the text"
               value={String(which)}
               options={read.tunes.map((each, at) => ({
                 value: String(at),
@@ -99,53 +150,172 @@ export function IdentifyView() {
             />
           )}
           {answer && read?.tunes.length === 1 && (
-            <strong className={own.title}>{title || "without a title"}</strong>
+            <strong className={own.title} title={title}>
+              {title || "without a title"}
+            </strong>
           )}
-          <Ways way={isTextOpen ? "text" : "staff"} onWay={setWay} onFile={(file) => void takeFile(file)} />
-          {tune && read && <span className={own.count}>{tuneCountText(tune, read.source)}</span>}
+          <Ways
+            way={isTextOpen ? "type" : way}
+            onWay={(next) => {
+              setWay(next);
+              setReplaced(undefined);
+            }}
+            onFiles={(files) => void takeFiles(files)}
+          />
+          {collection && (
+            <Button kind="quiet" keyName="o" onClick={() => setInCollection(true)}>
+              {`All ${collection.rows.length} tunes`}
+            </Button>
+          )}
         </div>
+        {way === "play" && <PlayIn onNotes={takeNotes(PLAYED)} />}
+        {way === "record" && <Record recording={recording} />}
+        {replaced && (way === "play" || way === "record") && (
+          <p className={own.replaced}>
+            {`In place of ${replaced.name === "" ? "what was typed" : `“${replaced.name}”`}.`}
+            <Button
+              kind="quiet"
+              onClick={() => {
+                take(replaced, "staff");
+                setReplaced(undefined);
+              }}
+            >
+              Bring it back
+            </Button>
+          </p>
+        )}
         <TuneText
-          text={draft?.text ?? ""}
+          text={isTyped ? (draft?.text ?? "") : ""}
           isOpen={isTextOpen}
           isEmpty={isEmpty}
           read={read}
           refusal={refusal}
-          onText={(text) => take(text, draft?.name ?? "", "text")}
-          onTry={(text) => take(text, "", "staff")}
+          onText={(text) => take(draftOf(text, draft?.name ?? ""), "type")}
+          onTry={(text) => take(draftOf(text, ""), "staff")}
         />
-        {answer && homeMode && (
+        {inHand.isSilenced && (
+          <p className={own.replaced}>
+            Every note is left out.
+            <Button kind="quiet" onClick={setBack}>
+              Take them in again
+            </Button>
+          </p>
+        )}
+        {answer && homeMode && tune && read && (
           <>
+            <div className={own.facts}>
+              <span>{tuneCountText(tune, read.source)}</span>
+              {answer.shown.isCut && <span>{`the first ${MOST_ENGRAVED} bars are engraved`}</span>}
+              {byHand.without.size > 0 && (
+                <span>
+                  {`${countText(byHand.without.size, "note")} left out`}{" "}
+                  <Button kind="quiet" onClick={setBack}>
+                    Take all in
+                  </Button>
+                </span>
+              )}
+              <span className={own.note} role="status">
+                {note !== undefined && tune.notes[note] && (
+                  <NoteInHand
+                    note={tune.notes[note]}
+                    bar={tune.bars[tune.notes[note].bar]?.number ?? 1}
+                    isOut={byHand.without.has(note)}
+                    onLeaveOut={() => leaveOut(note)}
+                    onHome={chooseHome}
+                  />
+                )}
+              </span>
+              <Button kind="quiet" onClick={() => setSaving(true)}>
+                Save as a file
+              </Button>
+            </div>
             <Staff
               tune={answer.shown.engraved}
               text={answer.shown.abc}
               colour={answer.colour}
               phraseEnds={answer.ends}
-              label={staffText(title, answer.shown.tune.notes.length, answer.ends.length)}
+              pointed={pointed}
+              without={byHand.without}
+              bars={byHand.bars}
+              chosen={note}
+              onChoose={setNote}
+              onBars={chooseBars}
+              onLeaveOut={() => note !== undefined && leaveOut(note)}
+              label={staffText(title, tune.notes.length, answer.ends.length)}
             />
             <div className={own.below}>
               <HeightBlind
                 homeMode={homeMode}
                 sounding={answer.found.hearing.sounding}
-                visiting={answer.found.visiting.map(({ note }) => note)}
+                visiting={answer.found.outside.map((each) => each.note)}
                 open={answer.found.open.map(({ interval }) => soundOf(interval))}
               />
-              <Candidates found={answer.found} onPick={chooseMode} />
+              <Candidates found={answer.found} home={byHand.home} onPick={chooseMode} onHome={chooseHome} />
             </div>
-            <Passages passages={answer.found.passages} />
+            <Passages
+              passages={answer.found.passages}
+              bars={tune.bars}
+              chosen={byHand.bars}
+              onBars={chooseBars}
+            />
+            <SaveDialog open={isSaving} onClose={() => setSaving(false)} tune={tune} title={title} />
           </>
         )}
       </div>
-      {answer && homeMode && (
+      {answer && homeMode && tune && (
         <ReasonPanel
           found={answer.found}
+          placesOf={(name) => placesOf(tune, name)}
           swapName={swap && noteText(homeMode.home + swap.to)}
           onSwap={hearSwap}
           onKeep={keep}
+          onPoint={setPointed}
         />
       )}
     </div>
   );
 }
+
+/** What notes that were played in or recorded are called until they have a name. */
+const [PLAYED, RECORDED] = ["Played in", "Recording"];
+
+/** The one text in a file, or why there is none. */
+async function openOne(file: File) {
+  if (file.size > MOST_SCORE_BYTES)
+    return {
+      value: undefined,
+      problems: [
+        { code: "file-too-large", offset: 0, length: 0, found: file.name, expected: "16 MB for one tune" } as const,
+      ],
+    };
+  return openTuneFile(new Uint8Array(await file.arrayBuffer()), file.name);
+}
+
+interface NoteInHandProps {
+  readonly note: Tune["notes"][number];
+  readonly bar: number;
+  readonly isOut: boolean;
+  readonly onLeaveOut: () => void;
+  readonly onHome: (home: Fifths) => void;
+}
+
+/** What can be done with one note: leave it out, or take it for home. */
+function NoteInHand({ note, bar, isOut, onLeaveOut, onHome }: NoteInHandProps) {
+  return (
+    <>
+      {`${pitchText(note.pitch)} in bar ${bar}`}{" "}
+      <Button kind="quiet" onClick={onLeaveOut}>
+        {isOut ? "Take it in" : "Leave it out"}
+      </Button>
+      <Button kind="quiet" onClick={() => onHome(note.pitch.name)}>
+        {`Take ${noteText(note.pitch.name)} for home`}
+      </Button>
+    </>
+  );
+}
+
+const placesOf = ({ notes }: Tune, name: Fifths): readonly number[] =>
+  notes.flatMap(({ pitch }, at) => (soundOf(pitch.name) === soundOf(name) ? [at] : []));
 
 /** The swap of the colour note, where the tune has that note: without it there would be nothing to hear. */
 function heardSwap(
@@ -153,7 +323,7 @@ function heardSwap(
   telling: Telling,
 ): Swap | undefined {
   const swap = colourSwap(mode, telling);
-  return swap && (hearing.sounding[soundOf(home + swap.from)] ?? 0) > 0 ? swap : undefined;
+  return swap && hearing.names[soundOf(home + swap.from)] !== undefined ? swap : undefined;
 }
 
 const staffText = (title: string, notes: number, phrases: number) =>

@@ -1,27 +1,70 @@
 import type { Passage } from "@/core/identify";
 import { brightness } from "@/core/scale";
+import type { TuneBar } from "@/core/tune";
+import { Button, NumberField } from "@/ui/controls";
 import { shadeOf } from "@/ui/shade";
+import type { BarRange } from "@/ui/staff";
 import { passageText } from "@/ui/words";
 import styles from "./Passages.module.css";
 
-/** The passages of a tune in the shade of each; a tune that stays in its mode is one. */
-export function Passages({ passages }: { readonly passages: readonly Passage[] }) {
+interface PassagesProps {
+  readonly passages: readonly Passage[];
+  readonly bars: readonly TuneBar[];
+  /** The bars that are looked at, where it is not all of them. */
+  readonly chosen: BarRange | undefined;
+  readonly onBars: (bars: BarRange | undefined) => void;
+}
+
+/** The places of bars by the numbers that players give them. */
+function rangeOf(bars: readonly TuneBar[], fromBar: number, toBar: number): BarRange {
+  const from = bars.findIndex(({ number }) => number >= fromBar);
+  const to = bars.findLastIndex(({ number }) => number <= toBar);
+  return { from: Math.max(0, from), to: Math.max(from, to) };
+}
+
+/** The passages of a tune in the shade of each; one can be looked at by itself, and so can any other bars. */
+export function Passages({ passages, bars, chosen, onBars }: PassagesProps) {
+  const last = bars.at(-1)?.number ?? 1;
+  const numberAt = (place: number) => Math.max(1, bars[place]?.number ?? 1);
+  const [from, to] = chosen ? [numberAt(chosen.from), numberAt(chosen.to)] : [1, last];
+  const choose = (first: number, end: number) =>
+    onBars(first <= 1 && end >= last ? undefined : rangeOf(bars, first, Math.max(first, end)));
   return (
     <section aria-label="Passage by passage">
-      <h2 className={styles.title}>Passage by passage</h2>
-      <ol className={styles.strip}>
-        {passages.map(({ fromBar, toBar, homeMode }) => (
-          <li
-            key={fromBar}
-            className={styles.passage}
-            style={{ flexGrow: toBar - fromBar + 1 }}
-            data-shade={shadeOf(brightness(homeMode.mode.intervals))}
-          >
-            <b>{passageText(homeMode)}</b>{" "}
-            <span>{fromBar === toBar ? `bar ${fromBar}` : `bars ${fromBar} to ${toBar}`}</span>
-          </li>
-        ))}
-      </ol>
+      <div className={styles.head}>
+        <h2 className={styles.title}>Passage by passage</h2>
+        <span className={styles.bars}>
+          <span>bars</span>
+          <NumberField label="From bar" value={from} least={1} most={last} onChange={(next) => choose(next, Math.max(next, to))} />
+          <span>to</span>
+          <NumberField label="To bar" value={to} least={1} most={last} onChange={(next) => choose(Math.min(from, next), next)} />
+          {chosen && (
+            <Button kind="quiet" onClick={() => onBars(undefined)}>
+              The whole tune
+            </Button>
+          )}
+        </span>
+      </div>
+      {!chosen && (
+        <ol className={styles.strip}>
+          {passages.map(({ fromBar, toBar, homeMode }) => (
+            <li key={fromBar} className={styles.item} style={{ flexGrow: toBar - fromBar + 1 }}>
+              <button
+                type="button"
+                className={styles.passage}
+                data-shade={shadeOf(brightness(homeMode.mode.intervals))}
+                disabled={passages.length === 1}
+                title={passages.length === 1 ? undefined : "Look at this passage by itself"}
+                onClick={() => choose(fromBar, toBar)}
+              >
+                <b>{passageText(homeMode)}</b>{" "}
+                <span>{fromBar === toBar ? `bar ${fromBar}` : `bars ${fromBar} to ${toBar}`}</span>
+              </button>
+            </li>
+          ))}
+        </ol>
+      )}
+      {chosen && <p className={styles.said}>Only these bars are heard; drag over the staff for others.</p>}
     </section>
   );
 }

@@ -1,5 +1,5 @@
 import { useSchools } from "@/ui/useSchools";
-import { soundOf } from "@/core/pitch";
+import type { Fifths } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
 import { Facts, HearAndKeep, OwnWordsSaid, Panel } from "@/ui/panel";
 import {
@@ -7,6 +7,7 @@ import {
   degreeText,
   homeModeText,
   homeReason,
+  keyText,
   listText,
   modeText,
   notesReason,
@@ -20,21 +21,25 @@ import styles from "./ReasonPanel.module.css";
 
 interface ReasonPanelProps {
   readonly found: Identification;
+  /** Places in the tune at which a note sounds. */
+  readonly placesOf: (note: Fifths) => readonly number[];
   /** The ordinary neighbour of the colour note. */
   readonly swapName: string | undefined;
   readonly onSwap: () => void;
   readonly onKeep: () => void;
+  /** A reason points at notes; undefined when none does any more. */
+  readonly onPoint: (notes: readonly number[] | undefined) => void;
 }
 
 /** The panel of Identify: the working as a person would do it, in four steps. */
-export function ReasonPanel({ found, swapName, onSwap, onKeep }: ReasonPanelProps) {
-  const { homeMode, hearing, open, visiting } = found;
+export function ReasonPanel({ found, placesOf, swapName, onSwap, onKeep, onPoint }: ReasonPanelProps) {
+  const { homeMode, open, isShort, key } = found;
   const schools = useSchools();
   const reasons = [
     homeReason(found),
     notesReason(found),
     countReason(found),
-    tellingReason(found, (note) => (hearing.sounding[soundOf(note)] ?? 0) > 0, schools),
+    tellingReason(found, placesOf, schools),
   ];
   return (
     <Panel
@@ -49,6 +54,9 @@ export function ReasonPanel({ found, swapName, onSwap, onKeep }: ReasonPanelProp
       }
     >
       <OwnWordsSaid mode={homeMode.mode} />
+      {isShort && (
+        <p className={styles.short}>So few notes say little: this is as far as they go.</p>
+      )}
       <ol className={styles.reasons}>
         {reasons.map((reason, at) => (
           <li key={at} className={styles.reason}>
@@ -56,7 +64,7 @@ export function ReasonPanel({ found, swapName, onSwap, onKeep }: ReasonPanelProp
               {at + 1}
             </span>
             <p>
-              <Words>{reason}</Words>
+              <Words onPoint={onPoint}>{reason}</Words>
             </p>
           </li>
         ))}
@@ -75,8 +83,15 @@ export function ReasonPanel({ found, swapName, onSwap, onKeep }: ReasonPanelProp
                 ),
               ] as const,
           ),
-          ...(visiting.length > 0
-            ? [["Only visiting", listText(visiting.map(({ note }) => noteText(note)))] as const]
+          ...(key && key.agrees !== "same"
+            ? [
+                [
+                  "Key field",
+                  <Words key="key" onPoint={onPoint}>
+                    {[{ says: keyText(key), points: key.notes }]}
+                  </Words>,
+                ] as const,
+              ]
             : []),
           ["Play it from", playItFromText(homeMode)],
         ]}

@@ -1,35 +1,42 @@
 import { DEMO_TUNES } from "@/demo";
 import { Button, Choice, FileButton } from "@/ui/controls";
 import { Problems } from "@/ui/problems";
+import { TUNE_FILES } from "./files";
 import own from "./IdentifyView.module.css";
 import type { ReadTunes } from "./useTunes";
 
+/** How a tune is looked at or taken in. */
+export type Way = "staff" | "type" | "play" | "record";
+
 interface WaysProps {
-  readonly way: "staff" | "text";
-  readonly onWay: (way: "staff" | "text") => void;
-  readonly onFile: (file: File | undefined) => void;
+  readonly way: Way;
+  readonly onWay: (way: Way) => void;
+  readonly onFiles: (files: readonly File[]) => void;
 }
 
-/** The ways in: the staff as read, text in a field, or a file, chosen or dropped. */
-export function Ways({ way, onWay, onFile }: WaysProps) {
+/** The ways in: the staff as read, text in a field, notes played, a recording; or files, chosen or dropped. */
+export function Ways({ way, onWay, onFiles }: WaysProps) {
   return (
     <div className={own.ways}>
       <Choice
-        label="The tune as staff or as text"
+        label="How the tune comes in"
         value={way}
         onChange={onWay}
         options={[
           { value: "staff", text: "Staff" },
-          { value: "text", text: "Paste or type" },
+          { value: "type", text: "Type" },
+          { value: "play", text: "Play in" },
+          { value: "record", text: "Record" },
         ]}
       />
       <FileButton
-        label="Open an ABC file"
-        accept=".abc,.txt,text/vnd.abc,text/plain"
-        title="Or drop one anywhere on this view"
-        onFile={onFile}
+        label="Open files of tunes"
+        accept={TUNE_FILES}
+        title="ABC, MusicXML, MIDI, recordings; one tune or many. Or drop files or a folder anywhere on this view"
+        isMany
+        onFiles={onFiles}
       >
-        Open an ABC file
+        Open files
       </FileButton>
     </div>
   );
@@ -57,7 +64,7 @@ export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }
           className={own.text}
           aria-label="The tune, as ABC or note names"
           value={text}
-          rows={8}
+          rows={isEmpty ? 8 : 4}
           spellCheck={false}
           placeholder={"A4:1 B4:0.5 C#5:0.5 | D5:2 ||\nor ABC:\nX:1\nK:AMix\nA2 c2 B2 d2 |"}
           onChange={(event) => onText(event.target.value)}
@@ -65,7 +72,10 @@ export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }
       )}
       {isEmpty && (
         <p className={own.tries}>
-          <span>Open or drop an ABC file, paste ABC, type note names; or try a tune of the play:</span>
+          <span>
+            Open or drop files (ABC, MusicXML, MIDI, a recording), paste ABC, type note names, play or record; or
+            try a tune of the play:
+          </span>
           {DEMO_TUNES.map(({ id, title, text: abc }) => (
             <Button key={id} kind="quiet" onClick={() => onTry(abc)}>
               {title}
@@ -78,7 +88,7 @@ export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }
           {refusal}
         </p>
       )}
-      <Problems problems={problems} text={read?.text ?? ""} />
+      <Problems problems={problems} text={read && read.source !== "midi" ? read.text : ""} />
     </div>
   );
 }

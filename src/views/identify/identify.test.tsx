@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { identify } from "@/core/identify";
+import { identify, type Identification } from "@/core/identify";
 import { readNotes } from "@/formats";
 import { Candidates } from "./Candidates";
 import { Passages } from "./Passages";
@@ -12,10 +12,26 @@ afterEach(cleanup);
 const PEARS = "D4 F A | G F E | F A C5 | A:2 G | C5 A G | A F E | D4:3 ||";
 const about = (text: string) => identify(readNotes(text).value)!;
 
+/** Shows the reasons; what is answered hears which notes they point at. */
+function show(found: Identification, swapName?: string) {
+  const point = vi.fn();
+  render(
+    <ReasonPanel
+      found={found}
+      placesOf={() => [0]}
+      swapName={swapName}
+      onSwap={() => undefined}
+      onKeep={() => undefined}
+      onPoint={point}
+    />,
+  );
+  return point;
+}
+
 describe("the reasons", () => {
   it("are four, in an odd key", () => {
     const found = about("D#4:2 E F# | G# A# B A# | C#5 B A# F# | E:2 D#:2 ||");
-    render(<ReasonPanel found={found} swapName="E♯" onSwap={() => undefined} onKeep={() => undefined} />);
+    show(found, "E♯");
     expect(screen.getByRole("heading").textContent).toBe("D♯ Phrygian");
     expect(screen.getAllByRole("listitem")).toHaveLength(4);
     expect(document.body.textContent).toContain("Count up from B: Ionian B, Dorian C♯, Phrygian D♯.");
@@ -23,14 +39,7 @@ describe("the reasons", () => {
   });
 
   it("name what stays open in the title and in a row", () => {
-    render(
-      <ReasonPanel
-        found={about(PEARS)}
-        swapName={undefined}
-        onSwap={() => undefined}
-        onKeep={() => undefined}
-      />,
-    );
+    show(about(PEARS));
     expect(screen.getByRole("heading").textContent).toBe("D Aeolian or Dorian");
     expect(screen.getByText("Open: 6").nextElementSibling?.textContent).toBe(
       "B for Dorian or B♭ for Aeolian",
@@ -40,8 +49,12 @@ describe("the reasons", () => {
 
   it("name visitors", () => {
     const found = about("G4:2 B:2 | D5:2 C5 B | A:2 B C5 | C#5:0.5 D5:1.5 B:2 | A:2 F#:2 | G:4 ||");
-    render(<ReasonPanel found={found} swapName="F" onSwap={() => undefined} onKeep={() => undefined} />);
-    expect(screen.getByText("Only visiting").nextElementSibling?.textContent).toBe("C♯");
+    const point = show(found, "F");
+    expect(document.body.textContent).toContain("C♯ only visits.");
+    fireEvent.focus(screen.getByRole("button", { name: "C♯" }));
+    expect(point).toHaveBeenLastCalledWith([7]);
+    fireEvent.blur(screen.getByRole("button", { name: "C♯" }));
+    expect(point).toHaveBeenLastCalledWith(undefined);
   });
 });
 
@@ -49,16 +62,28 @@ describe("the candidates and passages", () => {
   it("are listed by weight in the shade of each, and can be picked", () => {
     const found = about(PEARS);
     const pick = vi.fn();
-    render(<Candidates found={found} onPick={pick} />);
+    const home = vi.fn();
+    render(<Candidates found={found} home={undefined} onPick={pick} onHome={home} />);
     const rows = screen.getAllByRole("button");
     expect(rows[0]?.getAttribute("aria-pressed")).toBe("true");
     expect(rows.slice(0, 2).map((row) => row.dataset.shade)).toEqual(["-1", "0"]);
     fireEvent.click(rows[1]!);
     expect(pick).toHaveBeenCalledWith(found.candidates[1]?.homeMode);
+    fireEvent.change(screen.getByLabelText("Home"), { target: { value: "9" } });
+    expect(home).toHaveBeenLastCalledWith(3);
+    fireEvent.change(screen.getByLabelText("Home"), { target: { value: "found" } });
+    expect(home).toHaveBeenLastCalledWith(undefined);
   });
 
   it("stand bar by bar", () => {
-    render(<Passages passages={about(PEARS).passages} />);
+    const found = about(PEARS);
+    const { bars } = readNotes(PEARS).value;
+    const choose = vi.fn();
+    render(<Passages passages={found.passages} bars={bars} chosen={undefined} onBars={choose} />);
     expect(screen.getByRole("listitem").textContent).toBe("D Aeol. bars 1 to 7");
+    fireEvent.change(screen.getByLabelText(/^From bar/), { target: { value: "3" } });
+    expect(choose).toHaveBeenLastCalledWith({ from: 2, to: 6 });
+    fireEvent.change(screen.getByLabelText(/^To bar/), { target: { value: "4" } });
+    expect(choose).toHaveBeenLastCalledWith({ from: 0, to: 3 });
   });
 });

@@ -1,12 +1,13 @@
 import { useEffect, useMemo, useState } from "react";
-import { soundOf } from "@/core/pitch";
+import { type Fifths, soundOf } from "@/core/pitch";
 import { identify, type Identification } from "@/core/identify";
 import { colourOn, colourSwap, type HomeMode } from "@/core/scale";
 import { phraseEnds } from "@/core/tune";
 import { tuneScore } from "@/sound";
 import { $place, $selection, setPlace } from "@/state";
+import type { BarRange } from "@/ui/staff";
 import { useSchools } from "@/ui/useSchools";
-import type { ReadTune, ReadTunes } from "./useTunes";
+import { type ReadTune, type ReadTunes, readyTune } from "./useTunes";
 
 /** The answer for the tune in hand: what was found, and what the staff marks. */
 export interface Answer {
@@ -17,23 +18,41 @@ export interface Answer {
   readonly ends: readonly number[];
 }
 
-/** Which tune of a file is shown and which candidate is reasoned about; both belong to one text. */
+/** What was set by hand for one tune: all of it goes when another comes. */
+export interface ByHand {
+  readonly about?: HomeMode | undefined;
+  readonly home?: Fifths | undefined;
+  readonly without: ReadonlySet<number>;
+  readonly bars?: BarRange | undefined;
+}
+
+const NOTHING: ByHand = { without: new Set() };
+
+/** Which tune of a file is shown, and what was set by hand for it; both belong to one text. */
 interface Chosen {
   readonly key: string;
   readonly which: number;
-  readonly about?: HomeMode;
+  /** How many notes the tune had: places of notes mean nothing once there are others. */
+  readonly notes: number;
+  readonly byHand: ByHand;
 }
+
+const START: Chosen = { key: "", which: 0, notes: 0, byHand: NOTHING };
 
 /** The tune and candidate in hand, chosen anew for every text; the stage and the address follow. */
 export function useAnswer(read: ReadTunes | undefined) {
   const schools = useSchools();
-  const [chosen, setChosen] = useState<Chosen>({ key: "", which: 0 });
+  const [chosen, setChosen] = useState(START);
   const key = read?.key ?? "";
-  const { which, about } = chosen.key === key ? chosen : { which: 0, about: undefined };
-  const shown = read?.tunes[which];
+  const which = chosen.key === key ? chosen.which : 0;
+  const file = read?.tunes[which];
+  const shown = useMemo(() => file && read && readyTune(file, read), [file, read]);
+  const count = shown?.tune.notes.length ?? 0;
+  const isOwn = chosen.key === key && chosen.notes === count;
+  const byHand = isOwn ? chosen.byHand : NOTHING;
 
   const answer = useMemo((): Answer | undefined => {
-    const found = shown && identify(shown.tune, { about });
+    const found = shown && identify(shown.tune, byHand);
     if (!found) return undefined;
     const lit = new Set(colourOn(found.homeMode, schools).map(soundOf));
     return {
@@ -42,7 +61,7 @@ export function useAnswer(read: ReadTunes | undefined) {
       colour: shown.tune.notes.flatMap(({ pitch }, at) => (lit.has(soundOf(pitch.name)) ? [at] : [])),
       ends: phraseEnds(shown.tune),
     };
-  }, [shown, about, schools]);
+  }, [shown, byHand, schools]);
 
   useEffect(() => {
     if (!answer) return;
@@ -61,10 +80,24 @@ export function useAnswer(read: ReadTunes | undefined) {
     if (place.home !== home || place.mode !== mode) setPlace({ home, mode });
   }, [answer]);
 
+  const set = (part: Partial<ByHand>) =>
+    setChosen({ key, which, notes: count, byHand: { ...byHand, ...part } });
   return {
     answer,
+    /** Read, but everything in it is left out. */
+    isSilenced: shown !== undefined && answer === undefined && byHand !== NOTHING,
     which,
-    chooseTune: (next: number) => setChosen({ key, which: next }),
-    chooseMode: (next: HomeMode) => setChosen({ key, which, about: next }),
+    byHand,
+    chooseTune: (next: number) =>
+      setChosen({ key, which: next, notes: read?.tunes[next]?.tune.notes.length ?? 0, byHand: NOTHING }),
+    chooseMode: (about: HomeMode) => set({ about }),
+    chooseHome: (home: Fifths | undefined) => set({ home, about: undefined }),
+    chooseBars: (bars: BarRange | undefined) => set({ bars, about: undefined }),
+    leaveOut: (note: number) => {
+      const without = new Set(byHand.without);
+      if (!without.delete(note)) without.add(note);
+      set({ without, about: undefined });
+    },
+    setBack: () => set(NOTHING),
   };
 }

@@ -1,26 +1,39 @@
 import { describe, expect, it, test } from "vitest";
-import { draftOf, readTunes } from "./useTunes";
+import { readNotes, readTunes } from "@/formats";
+import { draftOf, MOST_ENGRAVED, readyTune } from "./useTunes";
 
-describe("a tune from text", () => {
+const ready = async (text: string, name = "") => {
+  const draft = draftOf(text, name);
+  const { value } = await readTunes(draft);
+  return readyTune(value[0]!, draft);
+};
+
+describe("what is typed or pasted", () => {
   test.each([
     ["X:1\nK:D\nDEF|", "abc"],
-    ["T:Pasted\nK:Am\nABc", "abc"],
+    ["T:Stair\nK:AMix\nABc|", "abc"],
     ["A4 B4 C#5 | D5:2 ||", "notes"],
     ["A4:1 B4:2", "notes"],
     ["", "notes"],
   ])("%j is %s", (text, source) => expect(draftOf(text, "x").source).toBe(source));
 
   it("is engraved from what it was typed as, with every note placed", async () => {
-    const read = await readTunes(draftOf("A4 C#5 E5", "Three"));
-    const [tune] = read.tunes;
-    expect(tune?.abc).toContain("T:Three");
-    expect(tune?.engraved.notes.map(({ from, to }) => tune.abc.slice(from, to))).toEqual(["A2", "^c2", "e2"]);
-    expect(tune?.text).toBe("A4 C#5 E5");
+    const { abc, engraved, kept } = await ready("A4 C#5 E5", "Three");
+    expect(abc).toContain("T:Three");
+    expect(engraved.notes.map(({ from, to }) => abc.slice(from, to))).toEqual(["A2", "^c2", "e2"]);
+    expect(kept).toEqual({ source: "notes", text: "A4 C#5 E5" });
   });
 
-  it("says what it could not read and gives the rest", async () => {
-    const read = await readTunes(draftOf("A4 ?? C5", ""));
-    expect([read.tunes.length, read.problems[0]?.code]).toEqual([1, "note-unread"]);
-    expect((await readTunes(draftOf("??", ""))).tunes).toEqual([]);
+  it("keeps one tune of an ABC book by itself", async () => {
+    const { kept } = await ready("X:1\nT:One\nK:C\nCDE|\n\nX:2\nT:Two\nK:D\nDEF|\n");
+    expect(kept).toEqual({ source: "abc", text: "X:1\nT:One\nK:C\nCDE|\n\n" });
+  });
+
+  it("is engraved as far as a page goes, its notes in the same places", async () => {
+    const bar = "A4:1 B4 C5 D5 | ";
+    const { isCut, engraved, tune } = await ready(bar.repeat(MOST_ENGRAVED + 40));
+    expect([isCut, engraved.bars.length, engraved.notes.length]).toEqual([true, MOST_ENGRAVED, MOST_ENGRAVED * 4]);
+    expect(engraved.notes[17]?.pitch).toEqual(tune.notes[17]?.pitch);
+    expect(readNotes(bar).value.notes).toHaveLength(4);
   });
 });

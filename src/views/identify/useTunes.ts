@@ -1,57 +1,61 @@
 import { useEffect, useState } from "react";
 import type { Problem } from "@/core/problem";
-import type { Tune } from "@/core/tune";
-import { type AbcTune, readAbc, readNotes, writeAbc } from "@/formats";
+import { partOf, type Tune } from "@/core/tune";
+import { engravingOf, type FileTune, readTunes, sourceOfText, type TuneSource, type TuneText, writeAbc } from "@/formats";
 import type { Draft } from "@/store";
 
-/** A tune as read, the text it came from, and the same as ABC for the engraver with its notes placed in that. */
+/** A tune as read, what it is kept as, and the same as ABC for the engraver with its notes placed in that. */
 export interface ReadTune {
   readonly tune: Tune;
-  readonly text: string;
+  readonly kept: Pick<TuneText, "source" | "text">;
   readonly abc: string;
   readonly engraved: Tune;
+  /** Only so many bars are engraved of a long tune. */
+  readonly isCut: boolean;
 }
 
 /** What came of a text: its tunes, and what in it was not understood. */
 export interface ReadTunes {
   /** Changes with the text, so that what was chosen for one text is not carried over to another. */
   readonly key: string;
-  readonly source: "abc" | "notes";
+  readonly source: TuneSource;
   readonly name: string;
   readonly text: string;
-  readonly tunes: readonly ReadTune[];
+  readonly tunes: readonly FileTune[];
   readonly problems: readonly Problem[];
 }
 
-type TuneDraft = NonNullable<Draft["tune"]>;
+export type TuneDraft = NonNullable<Draft["tune"]>;
 
-/** Text with an ABC field at the start of a line is ABC; anything else is typed notes. */
-export function draftOf(text: string, name: string): TuneDraft {
-  return { source: /^[A-Za-z]:/m.test(text) && /^[XKTML]:/m.test(text) ? "abc" : "notes", text, name };
-}
-
-/** Reads a draft into tunes. Never throws. */
-export async function readTunes({ source, text, name }: TuneDraft): Promise<Omit<ReadTunes, "key">> {
-  if (source === "notes") {
-    const { value, problems } = readNotes(text, name);
-    return {
-      source,
-      name,
-      text,
-      problems,
-      tunes: value.notes.length === 0 ? [] : [readTune(writeAbc(value), value, text)],
-    };
-  }
-  const { value, problems } = await readAbc(text);
-  return { source, name, text, problems, tunes: value.map((each) => readTune(each, each.tune, each.text)) };
-}
-
-const readTune = ({ tune: engraved, engraving: abc }: AbcTune, tune: Tune, text: string): ReadTune => ({
-  tune,
+/** Typed or pasted text as it is worked on. */
+export const draftOf = (text: string, name: string): TuneDraft => ({
+  source: sourceOfText(text),
   text,
-  abc,
-  engraved,
+  name,
 });
+
+/** Bars that are engraved at once; a longer tune shows its beginning. */
+export const MOST_ENGRAVED = 160;
+
+/** One tune of a text, made ready for the staff. */
+export function readyTune(file: FileTune, { source, text }: Pick<TuneText, "source" | "text">): ReadTune {
+  const { tune, written } = file;
+  const isCut = tune.bars.length > MOST_ENGRAVED;
+  const shown = isCut
+    ? {
+        ...partOf(tune, { from: 0, to: MOST_ENGRAVED - 1 }),
+        bars: tune.bars.slice(0, MOST_ENGRAVED),
+      }
+    : tune;
+  const engraving = isCut ? writeAbc(shown) : engravingOf(file);
+  return {
+    tune,
+    kept: written ? { source: "abc", text: written.text } : { source, text },
+    abc: engraving.engraving,
+    engraved: engraving.tune,
+    isCut,
+  };
+}
 
 /** The tunes of a draft, read anew when it changes; the last ones stay until then. */
 export function useTunes(draft: TuneDraft | undefined): ReadTunes | undefined {
@@ -59,8 +63,10 @@ export function useTunes(draft: TuneDraft | undefined): ReadTunes | undefined {
   useEffect(() => {
     let isCurrent = true;
     if (draft) {
-      void readTunes(draft).then((next) => {
-        if (isCurrent) setRead({ ...next, key: next.tunes.map(({ tune }) => tune.title).join("\n") });
+      void readTunes(draft).then(({ value: tunes, problems }) => {
+        if (!isCurrent) return;
+        const { source, text, name } = draft;
+        setRead({ source, text, name, tunes, problems, key: tunes.map(({ tune }) => tune.title).join("\n") });
       });
     }
     return () => {

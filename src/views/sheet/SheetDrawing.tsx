@@ -8,6 +8,7 @@ import {
   homeChordText,
   homeModeText,
   noteText,
+  plainText,
   type Schools,
   stepsText,
   symmetryText,
@@ -45,9 +46,7 @@ interface SheetDrawingProps {
 export function SheetDrawing({ homeMode, schools, own, tuning, isLeft }: SheetDrawingProps) {
   const view = viewOf(tuning, 0, 15, isLeft);
   const colour = shownColour(homeMode.mode, schools);
-  const plain = whatItIs(homeMode, schools)
-    .map((phrase) => (typeof phrase === "string" ? phrase : "lit" in phrase ? phrase.lit : phrase.strong))
-    .join("");
+  const plain = plainText(whatItIs(homeMode, schools));
   const said = linesOf([plain, symmetryText(homeMode)].join(" "), 104);
   const words = linesOf([own.words, own.tune === "" ? "" : `(${own.tune})`].join(" "), 104).slice(0, 4);
   const afterSaid = 122 + said.length * 20;

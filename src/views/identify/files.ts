@@ -1,0 +1,103 @@
+import type { Problem } from "@/core/problem";
+import { type AbcPart, abcParts, decoded, openTuneFile, type TuneText } from "@/formats";
+
+/** A score past this is not opened: no single one is longer. Books of ABC may be of any length. */
+export const MOST_SCORE_BYTES = 16_000_000;
+const MOST_SCORE_TEXT = "16 MB for a score, any length for ABC";
+
+/** Bytes that tell what a file is. */
+const HEAD = 2048;
+
+/** What the files that are opened end in, for the file chooser. */
+export const TUNE_FILES =
+  ".abc,.txt,.musicxml,.xml,.mxl,.mid,.midi,.kar,text/vnd.abc,text/plain,audio/midi,application/vnd.recordare.musicxml";
+
+const AUDIO_ENDINGS = /\.(?:wav|mp3|ogg|oga|opus|m4a|aac|flac|webm)$/iu;
+
+/** Whether a file is a recording: by its type, MIDI apart, or its ending. */
+export const isRecording = ({ type, name }: Pick<File, "type" | "name">): boolean =>
+  (type.startsWith("audio/") && !/midi?$/u.test(type)) || AUDIO_ENDINGS.test(name);
+
+/** A text out of a file, and where its bytes stand in it. */
+export interface TextInFile {
+  readonly text: TuneText;
+  readonly from: number;
+  readonly to: number;
+}
+
+const fault = (code: Problem["code"], found: string, expected?: string): Problem => ({
+  code,
+  offset: 0,
+  length: 0,
+  found,
+  ...(expected === undefined ? {} : { expected }),
+});
+
+/** The chunks of a file as they are read. */
+async function* chunksOf(file: Blob): AsyncGenerator<Uint8Array> {
+  const reader = file.stream().getReader();
+  for (let next = await reader.read(); !next.done; next = await reader.read()) yield next.value;
+}
+
+const NUMBERED = /^X:/mu;
+
+/** Whether the head of a file is text of ABC with numbers, which can be parted while it is read. */
+function isBook(head: Uint8Array): boolean {
+  const isWide = (head[0] === 0xff && head[1] === 0xfe) || (head[0] === 0xfe && head[1] === 0xff);
+  const text = decoded(head);
+  return !isWide && !text.startsWith("PK") && !/^\s*</u.test(text) && NUMBERED.test(text);
+}
+
+/**
+ * Every text of a file in order: each tune of an ABC book by itself while it is read, anything else whole. What cannot be read is
+ * answered as a problem.
+ */
+export async function* textsIn(file: File): AsyncGenerator<TextInFile | Problem> {
+  const name = file.name.replace(/\.[^.]*$/u, "");
+  const head = new Uint8Array(await file.slice(0, HEAD).arrayBuffer());
+  if (isBook(head)) {
+    for await (const part of abcParts(chunksOf(file))) yield bookText(part, name);
+    return;
+  }
+  if (file.size > MOST_SCORE_BYTES) {
+    yield fault("file-too-large", file.name, MOST_SCORE_TEXT);
+    return;
+  }
+  const { value, problems } = await openTuneFile(new Uint8Array(await file.arrayBuffer()), file.name);
+  yield value ? { text: value, from: 0, to: file.size } : (problems[0] ?? fault("kind-of-file", file.name));
+}
+
+const bookText = ({ text, from, to }: AbcPart, name: string): TextInFile => ({
+  text: { source: "abc", text, name },
+  from,
+  to,
+});
+
+/** One text of a file again, from where it stood. */
+export async function textAt(file: File, from: number, to: number): Promise<TuneText | undefined> {
+  for await (const found of textsIn(from === 0 && to === file.size ? file : new File([file.slice(from, to)], file.name)))
+    if ("text" in found) return found.text;
+  return undefined;
+}
+
+/** The files of what was dropped, those in folders too. Files that are hidden are passed over. */
+export async function droppedFiles(transfer: DataTransfer): Promise<readonly File[]> {
+  // Entries are only there while the drop is handled, so that they are all taken before anything is waited for.
+  const entries = [...transfer.items].flatMap((item) => item.webkitGetAsEntry() ?? []);
+  if (entries.every(({ isFile }) => isFile)) return [...transfer.files];
+  const found = await Promise.all(entries.map(filesUnder));
+  return found.flat().filter(({ name }) => !name.startsWith("."));
+}
+
+async function filesUnder(entry: FileSystemEntry): Promise<readonly File[]> {
+  if (entry.isFile)
+    return [await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject))];
+  const reader = (entry as FileSystemDirectoryEntry).createReader();
+  const all: File[] = [];
+  // A folder hands out its entries a hundred at a time.
+  for (;;) {
+    const some = await new Promise<FileSystemEntry[]>((resolve, reject) => reader.readEntries(resolve, reject));
+    if (some.length === 0) return all;
+    for (const each of some) all.push(...(await filesUnder(each)));
+  }
+}
