@@ -1,7 +1,13 @@
 import type { Kept } from "@/store";
+import brassBird from "./the-brass-bird.abc?raw";
+import brokenMainspring from "./broken-mainspring.abc?raw";
 import clockStair from "./the-clock-stair.abc?raw";
+import foxOnTheWall from "./fox-on-the-wall.abc?raw";
 import orchardGate from "./orchard-gate.abc?raw";
 import sixPears from "./six-pears.abc?raw";
+import tissueMoon from "./tissue-moon.abc?raw";
+import twoLanterns from "./two-lanterns.abc?raw";
+import winterKey from "./winter-key.abc?raw";
 
 /**
  * Music for a shadow-puppet play, The Clockmaker's Orchard, made up for this application: a guitar, a fiddle, a small
@@ -32,6 +38,33 @@ export const DEMO_TUNES = [
     text: clockStair,
   },
   {
+    ...made(5),
+    id: "demo-fox-on-the-wall",
+    kind: "tune",
+    title: "Fox on the Wall",
+    words: "The fox never hurries. The F leans on the E and will not let go.",
+    source: "abc",
+    text: foxOnTheWall,
+  },
+  {
+    ...made(5),
+    id: "demo-tissue-moon",
+    kind: "tune",
+    title: "Tissue Moon",
+    words: "Harmonium alone, lamp turned low. The B is where the paper tears.",
+    source: "abc",
+    text: tissueMoon,
+  },
+  {
+    ...made(6),
+    id: "demo-winter-key",
+    kind: "tune",
+    title: "Winter Key",
+    words: "For the locked orchard. Slow; let the pickup hang.",
+    source: "abc",
+    text: winterKey,
+  },
+  {
     ...made(6),
     id: "demo-six-pears",
     kind: "tune",
@@ -39,6 +72,33 @@ export const DEMO_TUNES = [
     words: "Six notes for six pears. Nobody has said what the seventh would be.",
     source: "abc",
     text: sixPears,
+  },
+  {
+    ...made(6),
+    id: "demo-broken-mainspring",
+    kind: "tune",
+    title: "Broken Mainspring",
+    words: "It always wants to fall one step further than it can.",
+    source: "abc",
+    text: brokenMainspring,
+  },
+  {
+    ...made(7),
+    id: "demo-the-brass-bird",
+    kind: "tune",
+    title: "The Brass Bird",
+    words: "Guitar and fiddle in unison; the bird is proud of its C♯.",
+    source: "abc",
+    text: brassBird,
+  },
+  {
+    ...made(7),
+    id: "demo-two-lanterns",
+    kind: "tune",
+    title: "Two Lanterns",
+    words: "The second lantern is the same flame behind blue paper: B becomes B♭.",
+    source: "abc",
+    text: twoLanterns,
   },
 ] as const satisfies readonly Kept[];
 

@@ -17,6 +17,8 @@ const KEY = { notes: 1.5, home: 1 };
 /** C major is also what is written where nothing is meant: it counts only so much. */
 const UNMARKED = 0.3;
 
+const EVERY_SOUND = Array.from({ length: 12 }, (_, sound) => sound);
+
 /** Shares below this are not worth a row. */
 const LEAST_WEIGHT = 0.0005;
 
@@ -24,22 +26,24 @@ const LEAST_WEIGHT = 0.0005;
  * Every (home, mode) with its weight, the likeliest first. A home set by hand leaves only the modes on it.
  */
 export function candidates(tune: Tune, hearing: Hearing, home?: Fifths): readonly Candidate[] {
+  const sounds = home === undefined ? EVERY_SOUND : [soundOf(home)];
   const scored = PROFILES.flatMap((profile) =>
-    Array.from({ length: 12 }, (_, sound) => ({ profile, sound })).filter(
-      ({ sound }) => home === undefined || soundOf(home) === sound,
-    ),
-  ).map(({ profile, sound }) => {
-    const name = spelledHome(tune, hearing, sound, profile, home);
-    const homeMode = { home: name, mode: profile.mode };
-    return { homeMode, score: score(hearing, profile, sound) + keyBonus(tune, hearing, homeMode) };
-  });
-  const best = Math.max(...scored.map((each) => each.score));
-  const raw = scored.map((each) => Math.exp(each.score - best));
-  const whole = raw.reduce((a, b) => a + b, 0);
+    sounds.map((sound) => ({
+      profile,
+      sound,
+      score: score(hearing, profile, sound) + keyBonus(tune, hearing, profile, sound),
+    })),
+  );
+  const best = scored.reduce((most, each) => Math.max(most, each.score), -Infinity);
+  const whole = scored.reduce((sum, each) => sum + Math.exp(each.score - best), 0);
   return scored
-    .map(({ homeMode }, at) => ({ homeMode, weight: (raw[at] ?? 0) / whole }))
+    .map((each) => ({ ...each, weight: Math.exp(each.score - best) / whole }))
     .sort((a, b) => b.weight - a.weight)
-    .filter(({ weight }, at) => weight >= LEAST_WEIGHT || at === 0);
+    .filter(({ weight }, at) => weight >= LEAST_WEIGHT || at === 0)
+    .map(({ profile, sound, weight }) => ({
+      homeMode: { home: spelledHome(tune, hearing, sound, profile, home), mode: profile.mode },
+      weight,
+    }));
 }
 
 /**
@@ -71,13 +75,13 @@ function declaredNote({ keys: [key] = [] }: Tune, sound: number): Fifths | undef
  * A declared key counts as far as its signature holds: where the tune alters one of its notes throughout, the signature was
  * not meant to say anything.
  */
-function keyBonus({ keys: [key] = [] }: Tune, { names }: Hearing, homeMode: HomeMode): number {
-  if (!key || soundsOn(key) !== soundsOn(homeMode)) return 0;
+function keyBonus({ keys: [key] = [] }: Tune, { names }: Hearing, { mode }: Profile, sound: number): number {
+  if (!key || soundsOn(key) !== transpose(mode.sounds, sound)) return 0;
   const holdsSo = notesOf(key).every(
     (note) => names[soundOf(note)] !== undefined || !names.some((name) => name !== undefined && letterOf(name) === letterOf(note)),
   );
   if (!holdsSo) return 0;
-  const says = KEY.notes + (soundOf(key.home) === soundOf(homeMode.home) ? KEY.home : 0);
+  const says = KEY.notes + (soundOf(key.home) === sound ? KEY.home : 0);
   return key.home === 0 && key.mode === SEVEN[0] ? says * UNMARKED : says;
 }
 

@@ -31,7 +31,10 @@ export function homeEvidence(tune: Tune, hearing: Hearing, { home }: HomeMode): 
   const allHome = tune.notes.flatMap((_, at) => (isHome(at) ? [at] : []));
   const ends = phraseEnds(tune);
   const endsHome = ends.filter(isHome);
-  const cadences = hearing.cadences.filter((each) => each.sound === sound && each.rest > 0).map(({ note }) => note);
+  // Where the section ends on home as well, its end says enough.
+  const cadences = hearing.cadences
+    .filter(({ sound: own, rest, note }) => own === sound && rest > 0 && !isHome(ends.find((at) => at > note) ?? -1))
+    .map(({ note }) => note);
   const most = hearing.sounding.indexOf(Math.max(...hearing.sounding));
   const leading = tune.notes.flatMap(({ pitch }, at) => {
     const next = tune.notes[at + 1];

@@ -31,7 +31,7 @@ export interface OutsideNote {
   readonly note: Fifths;
   /** Of sounding time. */
   readonly share: number;
-  /** Short, and never on the first beat of a bar: it passes. Otherwise it speaks against the mode. */
+  /** So short in all that it only passes. Otherwise it speaks against the mode. */
   readonly visits: boolean;
   /** Places in the tune's notes. */
   readonly notes: readonly number[];
@@ -140,14 +140,15 @@ function openDegrees(hearing: Hearing, homeMode: HomeMode): readonly OpenDegree[
     .filter(({ modes }) => new Set(modes.map(({ interval }) => interval)).size > 1);
 }
 
-/** A note that visits takes no more of the time than this. */
-const VISIT = 0.06;
+/** A note that visits takes no more of the time than this: less where it ever stands on the first beat of a bar. */
+const VISIT = { offBeat: 0.06, onBeat: 0.03 };
 
 function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): readonly OutsideNote[] {
   return hearing.sounding.flatMap((share, sound) => {
     if (share === 0 || belongs(homeMode, sound)) return [];
     const notes = tune.notes.flatMap(({ pitch }, at) => (soundOf(pitch.name) === sound ? [at] : []));
-    const visits = share <= VISIT && (hearing.downbeats[sound] ?? 0) === 0;
+    const isOnBeat = (hearing.downbeats[sound] ?? 0) > 0;
+    const visits = share <= (isOnBeat ? VISIT.onBeat : VISIT.offBeat);
     return [{ note: heardName(hearing, sound, homeMode.home), share, visits, notes }];
   });
 }

@@ -126,16 +126,16 @@ function cheapestPath(
   turns: readonly number[],
 ): readonly State[] {
   const homes = states.map(({ homeMode }) => soundOf(homeMode.home));
+  const all = states.map((_, at) => at);
+  const onHome = new Map(homes.map((home) => [home, all.filter((at) => homes[at] === home)]));
   let costs = states.map(({ start }) => start);
   const cameFrom: number[][] = [];
   for (const [bar, time] of byBar.entries()) {
     const cost = (at: number) => costs[at] ?? Infinity;
     const cheapest = (some: readonly number[]) =>
       some.reduce((best, at) => (cost(at) < cost(best) ? at : best), some[0] ?? 0);
-    const ofAll = cheapest(states.map((_, at) => at));
-    const ofHome = new Map(
-      homes.map((home) => [home, cheapest(homes.flatMap((each, at) => (each === home ? [at] : [])))]),
-    );
+    const ofAll = cheapest(all);
+    const ofHome = new Map([...onHome].map(([home, some]) => [home, cheapest(some)]));
     const turn = turns[bar] ?? 1;
     const from: number[] = [];
     const next = states.map((state, at) => {

@@ -41,19 +41,32 @@ const OUTSIDE_SHARE = 0.05;
 /** The note a half step below home, that minor modes borrow on their way up to it, counts only so much as outside. */
 const LEADING = 0.3;
 
-const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
-
 /** The mean of something over several of a kind; nought where there are none. */
-const mean = (values: readonly number[]) => (values.length === 0 ? 0 : sum(values) / values.length);
+function mean<T>(all: readonly T[], of: (each: T) => number): number {
+  let sum = 0;
+  for (const each of all) sum += of(each);
+  return all.length === 0 ? 0 : sum / all.length;
+}
 
-function outside(hearing: Hearing, { mode }: Profile, home: number): number {
-  return -sum(
-    hearing.sounding.map((share, sound) => {
-      if (share === 0 || holds(mode.sounds, sound - home)) return 0;
-      const leads = (sound - home + 12) % 12 === 11 && holds(mode.sounds, 3);
-      return Math.min(1, share / OUTSIDE_SHARE) * (leads ? LEADING : 1);
-    }),
-  );
+/** Shares by sound, held against what a mode on a home expects of each. */
+function over(expected: readonly number[], shares: readonly number[], home: number): number {
+  let sum = 0;
+  for (let sound = 0; sound < 12; sound += 1) {
+    const share = shares[sound] ?? 0;
+    if (share > 0) sum += share * (expected[sound < home ? sound - home + 12 : sound - home] ?? 0);
+  }
+  return sum;
+}
+
+function outside({ sounding }: Hearing, { mode }: Profile, home: number): number {
+  let sum = 0;
+  for (let sound = 0; sound < 12; sound += 1) {
+    const share = sounding[sound] ?? 0;
+    if (share === 0 || holds(mode.sounds, sound - home)) continue;
+    const leads = (sound - home + 12) % 12 === 11 && holds(mode.sounds, 3);
+    sum -= Math.min(1, share / OUTSIDE_SHARE) * (leads ? LEADING : 1);
+  }
+  return sum;
 }
 
 /** What is added where the sections before the last rest on the same home. */
@@ -64,6 +77,9 @@ const isClosed = ({ last, sounding }: Hearing, { mode }: Profile, home: number):
   last.sound === home &&
   sounding.every((share, sound) => share === 0 || holds(mode.sounds, sound - home));
 
+/** Downbeats of which no more say anything. */
+const MOST_DOWNBEATS = 8;
+
 /** What each kind of evidence says for one home and mode, as the logarithm of a chance. */
 export function evidenceFor(
   hearing: Hearing,
@@ -71,27 +87,23 @@ export function evidenceFor(
   home: number,
 ): Readonly<Record<Evidence, number>> {
   const { rows } = profile;
-  const at = (row: Row, sound: number) => rows[row][(sound - home + 12) % 12] ?? 0;
-  const over = (row: Row, shares: readonly number[]) =>
-    sum(shares.map((share, sound) => (share === 0 ? 0 : share * at(row, sound))));
-  const counted = (row: Row, counts: readonly number[], most: number) => {
-    const all = sum(counts);
-    return all === 0 ? 0 : (Math.min(all, most) / all) * (over(row, counts) / most);
-  };
-  const rested = (row: Row, ends: readonly Ending[]) =>
-    mean(ends.map(({ rest, sound }) => rest * at(row, sound)));
+  const at = (row: Row, sound: number) => rows[row][sound < home ? sound - home + 12 : sound - home] ?? 0;
+  const rested = (row: Row, ends: readonly Ending[]) => mean(ends, ({ rest, sound }) => rest * at(row, sound));
   const { sectionEnds, cadences, openings, downbeats, last, bass } = hearing;
+  const counted = downbeats.reduce((all, each) => all + each, 0);
+  const runsOn = ({ rest, sound }: Ending) => (1 - rest) * at("runOn", sound);
   return {
     outside: outside(hearing, profile, home),
-    sounding: Math.min(1, hearing.notes / FULL_NOTES) * over("sounding", hearing.sounding),
-    downbeats: counted("downbeat", downbeats, 8),
-    restedLast: rested("last", [last]),
+    sounding: Math.min(1, hearing.notes / FULL_NOTES) * over(rows.sounding, hearing.sounding, home),
+    downbeats:
+      counted === 0 ? 0 : over(rows.downbeat, downbeats, home) / Math.max(counted, MOST_DOWNBEATS),
+    restedLast: last.rest * at("last", last.sound),
     restedSections: rested("sectionEnd", sectionEnds),
-    runOn: mean([last, ...sectionEnds].map(({ rest, sound }) => (1 - rest) * at("runOn", sound))),
+    runOn: (runsOn(last) + sectionEnds.reduce((sum, end) => sum + runsOn(end), 0)) / (1 + sectionEnds.length),
     cadences: rested("last", cadences),
-    openings: mean(openings.map((time) => over("opening", time))),
+    openings: mean(openings, (time) => over(rows.opening, time, home)),
     closed: isClosed(hearing, profile, home)
-      ? 1 + SECTIONS_TOO * mean(sectionEnds.map(({ rest, sound }) => (sound === home ? rest : 0)))
+      ? 1 + SECTIONS_TOO * mean(sectionEnds, ({ rest, sound }) => (sound === home ? rest : 0))
       : 0,
     firstDownbeat: at("firstDownbeat", hearing.firstDownbeat),
     lowest: at("lowest", hearing.lowest),
@@ -99,11 +111,15 @@ export function evidenceFor(
   };
 }
 
+const KINDS = Object.keys(WEIGHTS) as Evidence[];
+
 /** The logarithm of how well one home and mode explain what was heard. */
 export function score(hearing: Hearing, profile: Profile, home: number): number {
   const said = evidenceFor(hearing, profile, home);
-  return (Object.keys(WEIGHTS) as Evidence[]).reduce(
-    (all, kind) => all + WEIGHTS[kind] * said[kind],
-    profile.prior,
-  );
+  let sum = profile.prior;
+  for (const kind of KINDS) sum += WEIGHTS[kind] * said[kind];
+  return sum * EVENNESS;
 }
+
+/** Evidence that still counts double is taken back: all of it is drawn together by this before it is shared out. */
+const EVENNESS = 0.85;

@@ -91,7 +91,7 @@ function under(thing: Kept): string {
   if (thing.kind === "progression") return thing.chords;
   if (thing.kind === "words") return thing.tune;
   if (thing.kind === "voicing") return `${thing.chord}, ${printFingering(thing.frets)}`;
-  return thing.source === "notes" ? SOURCE_TEXT.notes : `tune ${SOURCE_TEXT[thing.source]}`;
+  return `tune, ${SOURCE_TEXT[thing.source]}`;
 }
 
 function KeptRow({ thing, onOpen }: { readonly thing: Kept; readonly onOpen: () => void }) {

@@ -25,9 +25,11 @@ export function Words({ children, onPoint }: WordsProps) {
       const show = () => onPoint(points);
       const hide = () => onPoint(undefined);
       return (
-        <button
+        // Not a button element: its words must break with the sentence.
+        <span
           key={at}
-          type="button"
+          role="button"
+          tabIndex={0}
           className={styles.points}
           title="Shows these notes on the staff"
           onPointerEnter={show}
@@ -35,9 +37,12 @@ export function Words({ children, onPoint }: WordsProps) {
           onFocus={show}
           onBlur={hide}
           onClick={show}
+          onKeyDown={(event) => {
+            if (event.key === "Enter") show();
+          }}
         >
           {says}
-        </button>
+        </span>
       );
     }
     return <strong key={at}>{phrase.strong}</strong>;

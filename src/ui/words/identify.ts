@@ -186,7 +186,7 @@ export function swappedText({ home }: HomeMode, { makes }: Swap): string {
 /** How music came in. */
 export const SOURCE_TEXT: Readonly<Record<TuneSource, string>> = {
   abc: "from ABC",
-  notes: "typed notes",
+  notes: "typed",
   musicxml: "from MusicXML",
   midi: "from MIDI",
 };
@@ -196,7 +196,8 @@ export function tuneCountText(tune: Tune, source: TuneSource): string {
   const bars = tune.bars.filter(({ lead }) => lead === 0).length;
   const beneath = tune.beneath?.length ?? 0;
   const under = beneath === 0 ? "" : ` and ${beneath} beneath`;
-  return `${countText(bars, "bar")}, ${countText(tune.notes.length, "note")}${under}, ${SOURCE_TEXT[source]}`;
+  const counted = (count: number, one: string) => `${count} ${one}${count === 1 ? "" : "s"}`;
+  return `${counted(bars, "bar")}, ${counted(tune.notes.length, "note")}${under}, ${SOURCE_TEXT[source]}`;
 }
 
 /** "94 in 100"; below one, "under 1". */

@@ -27,7 +27,7 @@ export function Candidates({ found, home, onPick, onHome }: CandidatesProps) {
   return (
     <section className={styles.candidates} aria-label="Which mode">
       <div className={styles.head}>
-        <h2 className={styles.title}>Which mode, of 100 tunes like this</h2>
+        <h2 className={styles.title}>Which mode, of 100 like this</h2>
         <Select
           label="Home"
           size="small"

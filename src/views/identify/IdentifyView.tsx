@@ -132,9 +132,20 @@ export function IdentifyView() {
   const isTyped = draft?.source === "abc" || draft?.source === "notes" || isEmpty;
   const isTextOpen =
     way === "type" || (way === "staff" && (isEmpty || (isReady && read !== undefined && !answer && isTyped)));
+  const bringBack = replaced && (
+    <Button
+      kind="quiet"
+      onClick={() => {
+        take(replaced, "staff");
+        setReplaced(undefined);
+      }}
+    >
+      {`Bring back ${replaced.name === "" ? "what was typed" : `“${replaced.name}”`}`}
+    </Button>
+  );
   return (
     <div className={styles.view} onDragOver={(event) => event.preventDefault()} onDrop={onDrop}>
-      <div className={styles.answer}>
+      <div className={`${styles.answer} ${own.column}`} data-way={isTextOpen ? "type" : way}>
         <div className={styles.sentence}>
           <h1 className={answer ? "visually-hidden" : own.ask}>Which mode is this tune in?</h1>
           {answer && <span>Tune</span>}
@@ -162,28 +173,22 @@ export function IdentifyView() {
             }}
             onFiles={(files) => void takeFiles(files)}
           />
+          {tune && read && (
+            <span className={own.count}>
+              {tuneCountText(tune, read.source)}
+              <Button kind="quiet" title="As ABC, MusicXML or MIDI" onClick={() => setSaving(true)}>
+                Save
+              </Button>
+            </span>
+          )}
           {collection && (
             <Button kind="quiet" keyName="o" onClick={() => setInCollection(true)}>
               {`All ${collection.rows.length} tunes`}
             </Button>
           )}
         </div>
-        {way === "play" && <PlayIn onNotes={takeNotes(PLAYED)} />}
-        {way === "record" && <Record recording={recording} />}
-        {replaced && (way === "play" || way === "record") && (
-          <p className={own.replaced}>
-            {`In place of ${replaced.name === "" ? "what was typed" : `“${replaced.name}”`}.`}
-            <Button
-              kind="quiet"
-              onClick={() => {
-                take(replaced, "staff");
-                setReplaced(undefined);
-              }}
-            >
-              Bring it back
-            </Button>
-          </p>
-        )}
+        {way === "play" && <PlayIn onNotes={takeNotes(PLAYED)}>{bringBack}</PlayIn>}
+        {way === "record" && <Record recording={recording}>{bringBack}</Record>}
         <TuneText
           text={isTyped ? (draft?.text ?? "") : ""}
           isOpen={isTextOpen}
@@ -204,7 +209,6 @@ export function IdentifyView() {
         {answer && homeMode && tune && read && (
           <>
             <div className={own.facts}>
-              <span>{tuneCountText(tune, read.source)}</span>
               {answer.shown.isCut && <span>{`the first ${MOST_ENGRAVED} bars are engraved`}</span>}
               {byHand.without.size > 0 && (
                 <span>
@@ -225,9 +229,6 @@ export function IdentifyView() {
                   />
                 )}
               </span>
-              <Button kind="quiet" onClick={() => setSaving(true)}>
-                Save as a file
-              </Button>
             </div>
             <Staff
               tune={answer.shown.engraved}

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 import { isBlackKey } from "@/core/instrument";
 import { readNotes } from "@/formats";
 import { timedNotes } from "@/devices";
@@ -10,6 +10,8 @@ import { SIMULATED, usePlayedIn } from "./usePlayedIn";
 
 interface PlayInProps {
   readonly onNotes: (text: string) => void;
+  /** Beside the acts: what brings back what was there before. */
+  readonly children?: ReactNode;
 }
 
 /** Two octaves of keys for the simulated keyboard. */
@@ -19,7 +21,7 @@ const KEYS = Array.from({ length: 25 }, (_, at) => 57 + at);
 const PHRASE = "E4:0.5 F4 G4:1 A4:0.5 G4 F4:1 | E4:0.5 F4 G4 B4 A4:2 | G4:0.5 A4 B4:1 A4:0.5 G4 F4:1 | G4:0.5 F4 D4 F4 E4:2 ||";
 
 /** Notes played in: on a keyboard that is plugged in, on a simulated one, or clicked on the stage below. */
-export function PlayIn({ onNotes }: PlayInProps) {
+export function PlayIn({ onNotes, children }: PlayInProps) {
   const { keyboards, keyboard, chooseKeyboard, count, takeBack, clear } = usePlayedIn(true, onNotes);
   const [isPerforming, setPerforming] = useState(false);
   const end = useRef<() => void>(undefined);
@@ -61,6 +63,7 @@ export function PlayIn({ onNotes }: PlayInProps) {
         <Button disabled={count === 0} onClick={clear}>
           Begin again
         </Button>
+        {children}
         <span className={styles.said} role="status">
           {count === 0 ? "Play, or click notes on the stage below." : countText(count, "note")}
         </span>

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import type { Microphone } from "@/devices";
 import { Button, FileButton, Select } from "@/ui/controls";
 import { recordText } from "@/ui/words";
@@ -14,8 +14,14 @@ const SOURCES: readonly { readonly value: Microphone; readonly text: string }[] 
   { value: "simulated", text: "Simulated fiddler" },
 ];
 
+interface RecordProps {
+  readonly recording: RecordingInHand;
+  /** Beside the acts: what brings back what was there before. */
+  readonly children?: ReactNode;
+}
+
 /** A recording of one voice: from the microphone, a fiddler who stands in for it, or an audio file. */
-export function Record({ recording }: { readonly recording: RecordingInHand }) {
+export function Record({ recording, children }: RecordProps) {
   const { state, line, start, stop, open, cancel, correct, undo } = recording;
   const [from, setFrom] = useState<Microphone>("microphone");
   return (
@@ -35,6 +41,7 @@ export function Record({ recording }: { readonly recording: RecordingInHand }) {
           Open a recording
         </FileButton>
         {(state.at === "recording" || state.at === "listening") && <Button onClick={cancel}>Cancel</Button>}
+        {children}
         <span className={styles.said} role="status">
           {recordText(state)}
         </span>

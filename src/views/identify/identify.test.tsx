@@ -52,7 +52,7 @@ describe("the reasons", () => {
     const point = show(found, "F");
     expect(document.body.textContent).toContain("C♯ only visits.");
     fireEvent.focus(screen.getByRole("button", { name: "C♯" }));
-    expect(point).toHaveBeenLastCalledWith([7]);
+    expect(point).toHaveBeenLastCalledWith([8]);
     fireEvent.blur(screen.getByRole("button", { name: "C♯" }));
     expect(point).toHaveBeenLastCalledWith(undefined);
   });

@@ -1,0 +1,21 @@
+// @ts-check
+/**
+ * `npm run accuracy`: how often home, parent and mode are found, on tunes made by a model and tunes composed by hand. Prints
+ * figures; judges none. The same at every run.
+ */
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import { ensurePackages, root } from "./ready.mjs";
+
+ensurePackages();
+const { withModule } = await import("./typescript.mjs");
+const demo = join(root, "src/demo");
+const composed = [
+  join(root, "tests/accuracy/composed.abc"),
+  ...readdirSync(demo)
+    .filter((name) => name.endsWith(".abc"))
+    .map((name) => join(demo, name)),
+].map((path) => readFileSync(path, "utf8"));
+console.log(
+  await withModule("tests/accuracy/measure.ts", ({ report }) => report(composed.join("\n\n"))),
+);

@@ -1,0 +1,30 @@
+// @ts-check
+/** Loads the project's own modules into a script: what the build does for the pages, done in memory. */
+import { fileURLToPath } from "node:url";
+import { createServer } from "vite";
+import { root } from "./ready.mjs";
+
+/**
+ * Loads a module of the project, gives it to a function, and puts everything away after.
+ *
+ * @template T
+ * @param {string} path from the root of the project
+ * @param {(module: any) => Promise<T>} use
+ * @returns {Promise<T>}
+ */
+export async function withModule(path, use) {
+  const server = await createServer({
+    configFile: false,
+    root,
+    appType: "custom",
+    logLevel: "error",
+    server: { middlewareMode: true, hmr: false, watch: null },
+    optimizeDeps: { noDiscovery: true },
+    resolve: { alias: { "@": fileURLToPath(new URL("../src", import.meta.url)) } },
+  });
+  try {
+    return await use(await server.ssrLoadModule(`/${path}`));
+  } finally {
+    await server.close();
+  }
+}

@@ -1,0 +1,89 @@
+import { describe, expect, it, test } from "vitest";
+import { identify } from "../../src/core/identify";
+import { soundOf } from "../../src/core/pitch";
+import { holds, mode as modeById } from "../../src/core/scale";
+import { readNotes } from "../../src/formats";
+import { BASELINES } from "./baselines";
+import { calibration, composedTunes, scoreOf } from "./measure";
+import { makeTune, MODE_NAMES, seeded } from "./model";
+
+const SEEDS = Array.from({ length: 7 * 12 * 5 }, (_, seed) => seed);
+const read = (notes: string) => readNotes(notes).value;
+
+describe("the model that tunes are made by", () => {
+  it("makes the same tune from the same seed", () => {
+    expect(makeTune(17)).toEqual(makeTune(17));
+    expect(makeTune(17)).not.toEqual(makeTune(18));
+    const [one, other] = [seeded(5), seeded(5)];
+    expect([one(), one(), one()]).toEqual([other(), other(), other()]);
+  });
+
+  it("makes tunes in all modes, on all homes, of all kinds, that can be read without a problem", () => {
+    const made = SEEDS.map(makeTune);
+    expect(new Set(made.map(({ mode }) => mode)).size).toBe(7);
+    expect(new Set(made.map(({ home }) => soundOf(home))).size).toBe(12);
+    expect(new Set(made.map(({ kind }) => kind)).size).toBe(4);
+    for (const { notes } of made.slice(0, 60)) expect(readNotes(notes).problems).toEqual([]);
+  });
+
+  it("keeps to its mode, but for passing notes, and never sounds a degree that is to be missing", () => {
+    for (const { notes, home, mode, kind } of SEEDS.map(makeTune)) {
+      if (kind === "changes mode") continue;
+      const heard = new Set(read(notes).notes.map(({ pitch }) => soundOf(pitch.name - home)));
+      const outside = [...heard].filter((step) => !holds(modeById(mode).sounds, step));
+      if (kind !== "passing chromatic notes") expect(outside).toEqual([]);
+      if (kind === "one degree missing") expect(heard.size).toBeLessThan(7);
+    }
+  });
+});
+
+describe("measuring", () => {
+  const label = { home: 2, mode: "dorian" } as const;
+  const tune = read("D4:4 ||");
+  test.each([
+    [label, [1, 1, 1]],
+    [{ home: 0, mode: "ionian" }, [0, 1, 0]],
+    [{ home: 2, mode: "aeolian" }, [1, 0, 0]],
+    [undefined, [0, 0, 0]],
+  ] as const)("%j for D Dorian", (found, [home, parent, mode]) =>
+    expect(scoreOf([{ tune, label }], () => found)).toEqual({ tunes: 1, home, parent, mode }),
+  );
+
+  it("tells of each ten of weights how many were right", () => {
+    const told = [0.95, 0.99, 1].map((weight) => ({ weight, isRight: true }));
+    expect(calibration([...told, { weight: 0.42, isRight: false }])).toEqual([
+      { from: 0.4, tunes: 1, mean: 0.42, right: 0 },
+      { from: 0.9, tunes: 3, mean: (0.95 + 0.99 + 1) / 3, right: 1 },
+    ]);
+  });
+
+  it("takes labels from key fields and hides them", async () => {
+    const [own, ...rest] = await composedTunes("X:1\nK:C#Phr\nC4|\n\nX:2\nK:none\nC4|\n\nX:3\nK:D\nD4|\n[K:G]G4|\n");
+    expect([own?.label, own?.tune.keys, rest]).toEqual([{ home: 7, mode: "phrygian" }, [], []]);
+  });
+});
+
+describe("against published methods, on tunes of every mode", () => {
+  const all = SEEDS.filter((seed) => seed % 2 === 0)
+    .map(makeTune)
+    .filter(({ kind }) => kind !== "changes mode")
+    .map((made) => ({ tune: read(made.notes), label: made }));
+  const own = scoreOf(all, (each) => {
+    const [first] = identify(each.tune)?.candidates ?? [];
+    const name = MODE_NAMES.find((mode) => mode === first?.homeMode.mode.id);
+    return first && name && { home: first.homeMode.home, mode: name };
+  });
+
+  it("home and mode are found at least as often as when these figures were taken", () => {
+    expect(own.home).toBeGreaterThan(0.88);
+    expect(own.mode).toBeGreaterThan(0.82);
+  });
+
+  it("oftener than by either", () => {
+    for (const { find } of BASELINES) {
+      const theirs = scoreOf(all, ({ tune }) => find(tune));
+      expect(own.home - theirs.home).toBeGreaterThan(0.15);
+      expect(own.mode - theirs.mode).toBeGreaterThan(0.15);
+    }
+  });
+});

@@ -1,0 +1,92 @@
+import { soundOf } from "../../src/core/pitch";
+import type { Tune } from "../../src/core/tune";
+import { type Label, MODE_NAMES, type ModeName } from "./model";
+
+/**
+ * Two published methods of finding a key, carried from two modes to the seven: what the identifier has to beat. Both look at how
+ * long each note sounds and at nothing else. A mode's profile is that of major or minor, whichever its third is, with the
+ * values of the degrees that differ changed places with those that they replace.
+ */
+
+/** Half steps above home. */
+const STEPS: Readonly<Record<ModeName, readonly number[]>> = {
+  ionian: [0, 2, 4, 5, 7, 9, 11],
+  dorian: [0, 2, 3, 5, 7, 9, 10],
+  phrygian: [0, 1, 3, 5, 7, 8, 10],
+  lydian: [0, 2, 4, 6, 7, 9, 11],
+  mixolydian: [0, 2, 4, 5, 7, 9, 10],
+  aeolian: [0, 2, 3, 5, 7, 8, 10],
+  locrian: [0, 1, 3, 5, 6, 8, 10],
+};
+
+/** C. L. Krumhansl and E. J. Kessler, "Tracing the dynamic changes in perceived tonal organization", 1982: ratings. */
+const KRUMHANSL = {
+  major: [6.35, 2.23, 3.48, 2.33, 4.38, 4.09, 2.52, 5.19, 2.39, 3.66, 2.29, 2.88],
+  minor: [6.33, 2.68, 3.52, 5.38, 2.6, 3.53, 2.54, 4.75, 3.98, 2.69, 3.34, 3.17],
+};
+
+/** D. Temperley, "Music and Probability", 2007: how often each note comes in folk melodies. */
+const TEMPERLEY = {
+  major: [0.184, 0.001, 0.155, 0.003, 0.191, 0.109, 0.005, 0.214, 0.001, 0.078, 0.004, 0.055],
+  minor: [0.192, 0.005, 0.149, 0.179, 0.002, 0.144, 0.002, 0.201, 0.038, 0.012, 0.053, 0.022],
+};
+
+function profileOf(mode: ModeName, { major, minor }: typeof KRUMHANSL): readonly number[] {
+  const isMajor = STEPS[mode][2] === 4;
+  const from = STEPS[isMajor ? "ionian" : "aeolian"];
+  const profile = [...(isMajor ? major : minor)];
+  for (const [at, step] of STEPS[mode].entries()) {
+    const old = from[at] ?? step;
+    if (old === step) continue;
+    const [own, other] = [profile[step] ?? 0, profile[old] ?? 0];
+    [profile[step], profile[old]] = [other, own];
+  }
+  return profile;
+}
+
+function timeOf({ notes }: Tune): readonly number[] {
+  const time = new Array<number>(12).fill(0);
+  for (const { pitch, duration } of notes) time[soundOf(pitch.name)] = (time[soundOf(pitch.name)] ?? 0) + duration;
+  return time;
+}
+
+function correlation(a: readonly number[], b: readonly number[]): number {
+  const mean = (values: readonly number[]) => values.reduce((sum, each) => sum + each, 0) / values.length;
+  const [ma, mb] = [mean(a), mean(b)];
+  const sum = (of: (x: number, y: number) => number) =>
+    a.reduce((all, x, at) => all + of(x - ma, (b[at] ?? 0) - mb), 0);
+  return sum((x, y) => x * y) / Math.sqrt(sum((x) => x * x) * sum((_, y) => y * y) || 1);
+}
+
+function best(tune: Tune, fit: (time: readonly number[], mode: ModeName) => number): Label {
+  const time = timeOf(tune);
+  let found = { home: 0, mode: "ionian" as ModeName, fit: -Infinity };
+  for (const mode of MODE_NAMES)
+    for (let sound = 0; sound < 12; sound += 1) {
+      const turned = time.map((_, step) => time[(step + sound) % 12] ?? 0);
+      const own = fit(turned, mode);
+      // Homes by sound alone: a name for it is not asked for.
+      if (own > found.fit) found = { home: (sound * 7) % 12, mode, fit: own };
+    }
+  return found;
+}
+
+/** A method, with how it is called. */
+export interface Method {
+  readonly name: string;
+  readonly find: (tune: Tune) => Label;
+}
+
+export const BASELINES: readonly Method[] = [
+  {
+    name: "Krumhansl and Schmuckler, correlation with ratings",
+    find: (tune) => best(tune, (time, mode) => correlation(time, profileOf(mode, KRUMHANSL))),
+  },
+  {
+    name: "Temperley, likelihood of the notes",
+    find: (tune) =>
+      best(tune, (time, mode) =>
+        time.reduce((sum, each, step) => sum + each * Math.log(profileOf(mode, TEMPERLEY)[step] ?? 1e-3), 0),
+      ),
+  },
+];

@@ -1,0 +1,187 @@
+import { type Identification, identify } from "../../src/core/identify";
+import { soundOf } from "../../src/core/pitch";
+import { mode as modeById, soundsOn } from "../../src/core/scale";
+import type { Tune } from "../../src/core/tune";
+import { readAbc, readNotes } from "../../src/formats";
+import { BASELINES, type Method } from "./baselines";
+import { type Label, makeTune, type MadeTune, MODE_NAMES, type ModeName } from "./model";
+
+/** Tunes that are made: every mode on every home in five kinds, this many times. */
+const ROUNDS = 3;
+export const MADE = 7 * 12 * 5 * ROUNDS;
+
+/** A tune with what it is in. */
+interface Labelled {
+  readonly tune: Tune;
+  readonly label: Label;
+  readonly made?: MadeTune | undefined;
+}
+
+const isMode = (id: string): id is ModeName => (MODE_NAMES as readonly string[]).includes(id);
+const sameHome = (one: Pick<Label, "home">, other: Pick<Label, "home">) => soundOf(one.home) === soundOf(other.home);
+const soundsOf = ({ home, mode }: Label) => soundsOn({ home, mode: modeById(mode) });
+
+/** How often something came out right. */
+export interface Score {
+  readonly tunes: number;
+  readonly home: number;
+  readonly parent: number;
+  /** Home and mode. */
+  readonly mode: number;
+}
+
+export function scoreOf(all: readonly Labelled[], find: (each: Labelled) => Label | undefined): Score {
+  const right = { home: 0, parent: 0, mode: 0 };
+  for (const each of all) {
+    const found = find(each);
+    if (!found) continue;
+    const isHome = sameHome(found, each.label);
+    right.home += isHome ? 1 : 0;
+    right.parent += soundsOf(found) === soundsOf(each.label) ? 1 : 0;
+    right.mode += isHome && found.mode === each.label.mode ? 1 : 0;
+  }
+  const share = (count: number) => (all.length === 0 ? 0 : count / all.length);
+  return { tunes: all.length, home: share(right.home), parent: share(right.parent), mode: share(right.mode) };
+}
+
+/** All tunes that are measured on: made by the model, and composed by hand. */
+export function madeTunes(): readonly Labelled[] {
+  return Array.from({ length: MADE }, (_, seed) => {
+    const made = makeTune(seed);
+    return { tune: readNotes(made.notes).value, label: made, made };
+  });
+}
+
+/** The tunes of an ABC text, their key fields taken away for labels. */
+export async function composedTunes(abc: string): Promise<readonly Labelled[]> {
+  const { value } = await readAbc(abc);
+  return value.flatMap(({ tune }) => {
+    const [key, ...changes] = tune.keys ?? [];
+    return changes.length === 0 && key && isMode(key.mode.id)
+      ? [{ tune: { ...tune, keys: [] }, label: { home: key.home, mode: key.mode.id } }]
+      : [];
+  });
+}
+
+const answerOf = (found: Identification | undefined): Label | undefined => {
+  const [first] = found?.candidates ?? [];
+  // A mode that is none of the seven is an answer all the same, and a wrong one here.
+  return first && { home: first.homeMode.home, mode: first.homeMode.mode.id as ModeName };
+};
+
+/** What is told of each ten of weights: how many tunes, the mean weight, how many were right. */
+export function calibration(told: readonly { readonly weight: number; readonly isRight: boolean }[]) {
+  return Array.from({ length: 10 }, (_, at) => {
+    const own = told.filter(({ weight }) => Math.min(9, Math.floor(weight * 10)) === at);
+    const mean = own.reduce((sum, { weight }) => sum + weight, 0) / (own.length || 1);
+    const right = own.filter(({ isRight }) => isRight).length / (own.length || 1);
+    return { from: at / 10, tunes: own.length, mean, right };
+  }).filter(({ tunes }) => tunes > 0);
+}
+
+const three = (share: number) => share.toFixed(3);
+const row = (name: string, { tunes, home, parent, mode }: Score) =>
+  `${name.padEnd(52)} ${String(tunes).padStart(5)}  ${three(home)}  ${three(parent)}  ${three(mode)}`;
+
+/** Everything that `npm run accuracy` prints. */
+export async function report(composedAbc: string): Promise<string> {
+  const made = madeTunes();
+  const composed = await composedTunes(composedAbc);
+  const found = new Map<Labelled, Identification | undefined>();
+  const started = performance.now();
+  for (const each of [...made, ...composed]) found.set(each, identify(each.tune));
+  const each = (performance.now() - started) / found.size;
+  const own = (labelled: Labelled) => answerOf(found.get(labelled));
+  const stays = made.filter(({ made: from }) => from?.kind !== "changes mode");
+  const turns = made.filter(({ made: from }) => from?.kind === "changes mode");
+  const ofKind = (kind: MadeTune["kind"]) => made.filter(({ made: from }) => from?.kind === kind);
+  const ending = (end: MadeTune["ending"]) => stays.filter(({ made: from }) => from?.ending === end);
+  const whole = stays.filter(({ made: from }) => from?.kind !== "one degree missing" && from?.ending === "home");
+  const long = whole.filter(({ tune }) => tune.notes.length >= 40);
+  const missing = ofKind("one degree missing");
+  const isNamed = (labelled: Labelled) => {
+    const answer = found.get(labelled);
+    const [first] = answer?.candidates ?? [];
+    return (
+      first !== undefined &&
+      sameHome(first.homeMode, labelled.label) &&
+      (first.homeMode.mode.id === labelled.label.mode ||
+        (answer?.open.some(({ modes }) => modes.some(({ mode }) => mode.id === labelled.label.mode)) ?? false))
+    );
+  };
+  const named = missing.filter(isNamed).length / missing.length;
+  const head = `${"".padEnd(52)} tunes  home   parent mode`;
+  const methods: readonly Method[] = BASELINES;
+  const told = stays.flatMap((labelled) => {
+    const [first] = found.get(labelled)?.candidates ?? [];
+    const answer = own(labelled);
+    return first && answer
+      ? [{ weight: first.weight, isRight: sameHome(answer, labelled.label) && answer.mode === labelled.label.mode }]
+      : [];
+  });
+  const isTurn = (labelled: Labelled) => (found.get(labelled)?.passages.length ?? 1) > 1;
+  const isTurnAt = (labelled: Labelled) => {
+    const passages = found.get(labelled)?.passages ?? [];
+    const [first, second] = passages;
+    const { label, made: from } = labelled;
+    return (
+      passages.length === 2 &&
+      first !== undefined &&
+      second !== undefined &&
+      from?.then !== undefined &&
+      Math.abs(second.fromBar - from.then.fromBar) <= 1 &&
+      sameHome(first.homeMode, label) &&
+      first.homeMode.mode.id === label.mode &&
+      sameHome(second.homeMode, from.then) &&
+      second.homeMode.mode.id === from.then.mode
+    );
+  };
+  const share = (all: readonly Labelled[], is: (labelled: Labelled) => boolean) =>
+    three(all.filter(is).length / all.length);
+  return [
+    `${MADE} tunes made by a model, ${composed.length} composed by hand. Chance of a home: 0.083, of a mode: 0.012.`,
+    "",
+    head,
+    row("Tunes that stay in their mode", scoreOf(stays, own)),
+    row("  all seven notes may sound", scoreOf(ofKind("plain"), own)),
+    row("  with passing chromatic notes", scoreOf(ofKind("passing chromatic notes"), own)),
+    row("  one degree never sounds", scoreOf(missing, own)),
+    row("  ending on home", scoreOf(ending("home"), own)),
+    row("  ending on another tone of the home chord", scoreOf(ending("chord tone"), own)),
+    row("  running on", scoreOf(ending("runs on"), own)),
+    row("  ending on home, no degree missing", scoreOf(whole, own)),
+    row("    of 40 notes and more", scoreOf(long, own)),
+    row("Composed by hand", scoreOf(composed, own)),
+    `Of the tunes in which a degree never sounds, the mode is the answer or named as left open in ${three(named)}.`,
+    "",
+    "Held against (tunes that stay, then composed):",
+    ...methods.flatMap(({ name, find }) => [
+      row(`  ${name}`, scoreOf(stays, ({ tune }) => find(tune))),
+      row("    composed by hand", scoreOf(composed, ({ tune }) => find(tune))),
+    ]),
+    "",
+    "Passages: a tune that stays is one passage; one that changes mode after eight bars",
+    `  stays, one passage: ${share(stays, (labelled) => !isTurn(labelled))}`,
+    `  changes, more than one: ${share(turns, isTurn)}; both modes, and the bar within one: ${share(turns, isTurnAt)}`,
+    "",
+    "Confusion (rows: what it is; columns: what was found, whatever the home)",
+    `${"".padEnd(12)}${[...MODE_NAMES, "other"].map((name) => name.slice(0, 6).padStart(8)).join("")}`,
+    ...MODE_NAMES.map((mode) => {
+      const all = stays.filter(({ label }) => label.mode === mode);
+      const count = (id: string) =>
+        all.filter((labelled) => {
+          const answer = own(labelled);
+          return id === "other" ? !answer || !isMode(answer.mode) : answer?.mode === id;
+        }).length;
+      return `${mode.padEnd(12)}${[...MODE_NAMES, "other"].map((id) => String(count(id)).padStart(8)).join("")}`;
+    }),
+    "",
+    "Calibration (tunes that stay: of answers with such a weight, how many are right)",
+    ...calibration(told).map(
+      ({ from, tunes, mean, right }) =>
+        `  ${from.toFixed(1)} to ${(from + 0.1).toFixed(1)}  ${String(tunes).padStart(5)}  told ${three(mean)}  right ${three(right)}`,
+    ),
+    "",
+    `A tune was identified in ${each.toFixed(2)} ms on average.`,
+  ].join("\n");
+}
