@@ -154,7 +154,7 @@ export const CHROMIUM_FLAGS =
  *
  * @param {number} port
  * @param {{ env?: Record<string, string>, ends?: boolean }} [options]
- * @returns {Promise<{ address: string, stop: () => void }>}
+ * @returns {Promise<{ address: string, stop: () => void, pid: number }>}
  */
 export async function startServer(port, { env = {}, ends = false } = {}) {
   const address = `http://127.0.0.1:${port}`;
@@ -173,7 +173,7 @@ export async function startServer(port, { env = {}, ends = false } = {}) {
       ({ ok }) => ok,
       () => false,
     );
-    if (answers) return { address, stop };
+    if (answers) return { address, stop, pid: server.pid ?? 0 };
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   stop();

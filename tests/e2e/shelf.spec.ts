@@ -57,11 +57,11 @@ test("a file that is no backup changes nothing and says why", async ({ page }) =
 
 test("the demo comes in once, and what was deleted of it stays deleted", async ({ page }) => {
   await open(page, "/derive?demo");
-  await expect(page.getByRole("button", { name: "Shelf 9" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Shelf 15" })).toBeVisible();
   await page.keyboard.press("h");
   await page.getByRole("button", { name: "Delete Six Pears" }).click();
   await page.goto("/derive?demo");
-  await expect(page.getByRole("button", { name: "Shelf 8" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Shelf 14" })).toBeVisible();
   await page.getByRole("link", { name: "Match" }).click();
   await expect(page.getByRole("textbox", { name: "Over" })).toContainText("Em9");
 });

@@ -41,17 +41,19 @@ test("the whole way: derive, hear, keep, match, identify, reload, export, import
 
   // Identify the tunes of a real ABC file.
   await page.getByRole("link", { name: "Identify" }).click();
-  await page.getByLabel("Open an ABC file").setInputFiles("tests/fixtures/mill-race.abc");
+  await page.getByLabel("Open files of tunes").setInputFiles("tests/fixtures/mill-race.abc");
+  await page.getByRole("button", { name: "The Mill Race" }).click();
   await expect(page.getByRole("heading", { name: "A Dorian" })).toBeVisible();
   await expect(page.getByText("The notes are G major’s:")).toBeVisible();
-  await page.getByLabel("Which tune of the file").selectOption({ label: "Copper Weir" });
+  await page.getByRole("button", { name: "All 2 tunes" }).click();
+  await page.getByRole("button", { name: "Copper Weir" }).click();
   await expect(page.getByRole("heading", { name: "F♯ Aeolian" })).toBeVisible();
   await page.getByRole("button", { name: /^Keep/ }).click();
   await keepAs(page, "Copper Weir", "for the second act");
 
   // All of it is there after a reload, and leaves in one file.
   await page.reload();
-  await expect(page.getByRole("heading", { name: "A Dorian" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "F♯ Aeolian" })).toBeVisible();
   await page.getByRole("button", { name: /^Shelf/ }).click();
   const shelf = page.getByRole("dialog", { name: "Shelf" });
   for (const title of ["The gate’s mode", "Two lamps", "Copper Weir"]) {

@@ -1,5 +1,7 @@
 import { type Fifths, letterOf, soundOf } from "../pitch";
-import { accidentalCost, bestHome, type HomeMode, holds, notesOf, parentOf, relatives, SEVEN, soundsOn, transpose } from "../scale";
+import { accidentalCost, bestHome, type HomeMode, holds,
+  holdsAll, notesOf, parentOf, relatives, SEVEN, soundsOn,
+  soundSet, transpose } from "../scale";
 import type { Tune } from "../tune";
 import type { Hearing } from "./hearing";
 import { type Profile, PROFILES } from "./profiles";
@@ -17,6 +19,13 @@ const KEY = { notes: 1.5, home: 1 };
 /** C major is also what is written where nothing is meant: it counts only so much. */
 const UNMARKED = 0.3;
 
+/** A note with a larger share than this must be in a rare scale, if that is to be looked at. */
+const STRONG = 0.015;
+
+const isDeclared = ({ keys: [key] = [] }: Tune, { mode }: Profile, sound: number): boolean =>
+  key?.mode === mode && soundOf(key.home) === sound;
+
+const SEVEN_PROFILES = PROFILES.filter(({ mode }) => mode.family === "major");
 const EVERY_SOUND = Array.from({ length: 12 }, (_, sound) => sound);
 
 /** Shares below this are not worth a row. */
@@ -27,12 +36,18 @@ const LEAST_WEIGHT = 0.0005;
  */
 export function candidates(tune: Tune, hearing: Hearing, home?: Fifths): readonly Candidate[] {
   const sounds = home === undefined ? EVERY_SOUND : [soundOf(home)];
+  const strong = soundSet(EVERY_SOUND.filter((sound) => (hearing.sounding[sound] ?? 0) > STRONG));
+  const fits = ({ mode }: Profile, sound: number) => holdsAll(transpose(mode.sounds, sound), strong);
+  // Rare scales are looked at where they hold what one of the seven does not.
+  const isPlain = SEVEN_PROFILES.some((profile) => sounds.some((sound) => fits(profile, sound)));
   const scored = PROFILES.flatMap((profile) =>
-    sounds.map((sound) => ({
-      profile,
-      sound,
-      score: score(hearing, profile, sound) + keyBonus(tune, hearing, profile, sound),
-    })),
+    sounds
+      .filter((sound) => profile.mode.family === "major" || (!isPlain && fits(profile, sound)) || isDeclared(tune, profile, sound))
+      .map((sound) => ({
+        profile,
+        sound,
+        score: score(hearing, profile, sound) + keyBonus(tune, hearing, profile, sound),
+      })),
   );
   const best = scored.reduce((most, each) => Math.max(most, each.score), -Infinity);
   const whole = scored.reduce((sum, each) => sum + Math.exp(each.score - best), 0);

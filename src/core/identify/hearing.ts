@@ -59,6 +59,9 @@ const CHORD_SHARE = 0.3;
 /** What a lower neighbour counts of its time. */
 const NEIGHBOUR_SHARE = 0.3;
 
+/** Sections after these say nothing new. */
+const MOST_SECTIONS = 12;
+
 /** How much longer than its fellows a note must be to be a full rest, and what standing on a beat adds. */
 const RESTS = { from: 0.8, full: 1.6, onBeat: 0.4 };
 
@@ -87,7 +90,7 @@ export function hear(tune: Tune): Hearing | undefined {
     const onBeat = stressOf(tune, note) > OFF_BEAT ? RESTS.onBeat : 0;
     return { sound: soundAt(note), rest: Math.min(1, long + onBeat), note: at };
   };
-  const ends = sectionEnds(tune);
+  const sections = sectionEnds(tune).slice(0, MOST_SECTIONS);
   const downbeats = tune.notes.filter((note) => isDownbeat(tune, note));
   const opening = downbeats.find((note) => tune.bars[note.bar]?.lead === 0) ?? first;
   const lowest = tune.notes.reduce((low, note) => (midiOf(note.pitch) < midiOf(low.pitch) ? note : low));
@@ -95,10 +98,10 @@ export function hear(tune: Tune): Hearing | undefined {
     sounding: shareOut(time),
     downbeats: count(downbeats.map(soundAt)),
     phraseEnds: count(phraseEnds(tune).map((at) => soundAt(tune.notes[at] ?? first))),
-    sectionEnds: ends.filter((at) => at !== end).map(ending),
+    sectionEnds: sections.filter((at) => at !== end).map(ending),
     last: ending(end),
-    cadences: ends.flatMap((at) => cadenceBefore(tune, at, ending) ?? []),
-    openings: openingsOf(tune),
+    cadences: sections.flatMap((at) => cadenceBefore(tune, at, ending) ?? []),
+    openings: openingsOf(tune).slice(0, MOST_SECTIONS),
     firstDownbeat: soundAt(opening),
     lowest: soundAt(lowest),
     bass: bassOf(tune),

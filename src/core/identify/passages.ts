@@ -1,6 +1,6 @@
 import { soundOf } from "../pitch";
 import { bestHome, type HomeMode, SEVEN } from "../scale";
-import { partOf, type Tune } from "../tune";
+import { excerptOf, type Tune } from "../tune";
 import type { Candidate } from "./candidates";
 import { hear } from "./hearing";
 import { type Profile, PROFILES } from "./profiles";
@@ -73,7 +73,7 @@ function extend(runs: Run[], homeMode: HomeMode, from: number, to: number): void
 
 /** What a stretch is in when it is listened to by itself, its endings and openings too; the tune's own home is likelier. */
 function heardIn(tune: Tune, { homeMode, from, to }: Run, states: readonly State[], main: HomeMode): HomeMode {
-  const hearing = hear(partOf(tune, { from, to }));
+  const hearing = hear(excerptOf(tune, { from, to }));
   if (!hearing) return homeMode;
   const rank = (state: State) =>
     score(hearing, state.profile, soundOf(state.homeMode.home)) +
@@ -107,13 +107,13 @@ function statesFor(main: HomeMode, ranked: readonly Candidate[]): readonly State
   );
 }
 
-function barCost({ homeMode, profile }: State, time: readonly number[]): number {
-  const home = soundOf(homeMode.home);
-  return time.reduce(
-    (sum, quarters, sound) =>
-      sum - PER_QUARTER * quarters * (profile.rows.sounding[(sound - home + 12) % 12] ?? 0),
-    0,
-  );
+function barCost({ profile }: State, home: number, time: readonly number[]): number {
+  let cost = 0;
+  for (let sound = 0; sound < 12; sound += 1) {
+    const quarters = time[sound] ?? 0;
+    if (quarters > 0) cost -= PER_QUARTER * quarters * (profile.rows.sounding[(sound - home + 12) % 12] ?? 0);
+  }
+  return cost;
 }
 
 /**
@@ -139,15 +139,16 @@ function cheapestPath(
     const turn = turns[bar] ?? 1;
     const from: number[] = [];
     const next = states.map((state, at) => {
-      const near = ofHome.get(homes[at] ?? 0) ?? at;
-      const ways = [
-        [at, cost(at)],
-        [near, cost(near) + turn * TURN.mode],
-        [ofAll, cost(ofAll) + turn * TURN.home],
-      ] as const;
-      const [best, reached] = ways.reduce((one, other) => (other[1] < one[1] ? other : one));
-      from.push(best);
-      return reached + barCost(state, time);
+      const home = homes[at] ?? 0;
+      const near = ofHome.get(home) ?? at;
+      const [stays, byMode, byHome] = [
+        cost(at),
+        cost(near) + turn * TURN.mode,
+        cost(ofAll) + turn * TURN.home,
+      ];
+      const reached = Math.min(stays, byMode, byHome);
+      from.push(reached === stays ? at : reached === byMode ? near : ofAll);
+      return reached + barCost(state, home, time);
     });
     costs = next;
     cameFrom.push(from);

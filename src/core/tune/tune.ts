@@ -189,6 +189,32 @@ export function phraseEnds(tune: Tune): readonly number[] {
   return [...ends].sort((a, b) => a - b);
 }
 
+/** The first place in a list in order at which something holds; its length where it never does. */
+function firstPlace<T>(all: readonly T[], is: (each: T) => boolean): number {
+  let [low, high] = [0, all.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (is(all[middle] as T)) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
+
+/**
+ * Some bars of a tune as a tune of their own, melody alone: places of bars are counted from the first of them. It takes time by
+ * what is taken out, however long the tune is.
+ */
+export function excerptOf(tune: Tune, { from, to }: { readonly from: number; readonly to: number }): Tune {
+  const first = firstPlace(tune.notes, ({ bar }) => bar >= from);
+  const end = firstPlace(tune.notes, ({ bar }) => bar > to);
+  return {
+    title: tune.title,
+    meter: tune.meter,
+    bars: tune.bars.slice(from, to + 1),
+    notes: tune.notes.slice(first, end).map((note) => ({ ...note, bar: note.bar - from })),
+  };
+}
+
 /**
  * Part of a tune: some of its bars, and without the notes that are left out. Bars keep their numbers, notes what bar they
  * stand in.

@@ -55,7 +55,8 @@ export function IdentifyView() {
     changeDraft({ tune: next });
   };
   const takeNotes = (name: string) => (text: string) => {
-    if (draft && draft.text.trim() !== "" && draft.name !== name) setReplaced(draft);
+    if (draft && draft.text.trim() !== "" && draft.name !== name)
+      setReplaced({ ...draft, name: draft.name || title });
     setNote(undefined);
     changeDraft({ tune: { source: "notes", text, name } });
   };
