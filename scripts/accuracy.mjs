@@ -16,6 +16,4 @@ const composed = [
     .filter((name) => name.endsWith(".abc"))
     .map((name) => join(demo, name)),
 ].map((path) => readFileSync(path, "utf8"));
-console.log(
-  await withModule("tests/accuracy/measure.ts", ({ report }) => report(composed.join("\n\n"))),
-);
+console.log(await withModule("tests/accuracy/measure.ts", ({ report }) => report(composed.join("\n\n"))));

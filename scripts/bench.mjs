@@ -294,7 +294,9 @@ async function reportTunes() {
     for (const line of await timing(book)) console.log(line);
   });
   const { first, whole, waits } = await collection(bookOf(COLLECTION));
-  console.log(`A collection of ${COLLECTION} tunes: first row after ${shown(first)}, all after ${shown(whole)}`);
+  console.log(
+    `A collection of ${COLLECTION} tunes: first row after ${shown(first)}, all after ${shown(whole)}`,
+  );
   report("  how long the page let a message wait meanwhile", waits);
 }
 
@@ -330,7 +332,9 @@ async function streamed(count) {
   let lines = 0;
   /** @type {number[]} */
   const memory = [];
-  for await (const chunk of /** @type {AsyncIterable<Uint8Array>} */ (/** @type {unknown} */ (response.body))) {
+  for await (const chunk of /** @type {AsyncIterable<Uint8Array>} */ (
+    /** @type {unknown} */ (response.body)
+  )) {
     lines += new TextDecoder().decode(chunk).split("\n").length - 1;
     if (lines % 50 === 0) memory.push(rss());
   }

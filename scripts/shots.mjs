@@ -1,6 +1,6 @@
 // @ts-check
 /** `npm run shots`: one current picture of each main view, made from the demo data, into docs/screenshots. */
-import { mkdirSync } from "node:fs";
+import { mkdirSync, readdirSync } from "node:fs";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
 import { CHROMIUM_FLAGS, ensureBuild, ensureChromium, root, startServer } from "./ready.mjs";
@@ -88,12 +88,26 @@ const SHOTS = [
   },
   { name: "identify", path: "/identify" },
   {
-    name: "identify-open",
+    name: "identify-record",
+    path: "/identify",
+    theme: "dark",
+    act: async (page) => {
+      await page.getByRole("radio", { name: "Record", exact: true }).check({ force: true });
+      await page.getByLabel("Where the sound comes from").selectOption("simulated");
+      await page.getByRole("button", { name: "Record", exact: true }).click();
+      await page.getByRole("option").nth(1).click({ timeout: 30_000 });
+    },
+  },
+  {
+    name: "identify-collection",
     path: "/identify",
     act: async (page) => {
-      await page.keyboard.press("h");
-      await page.getByRole("button", { name: /^Six Pears/ }).click();
-      await page.getByRole("heading", { name: "D Aeolian" }).waitFor();
+      const tunes = readdirSync(join(root, "src/demo")).filter((file) => file.endsWith(".abc"));
+      await page
+        .getByLabel("Open files of tunes")
+        .setInputFiles(tunes.map((file) => join(root, "src/demo", file)));
+      await page.getByText("all of them read").waitFor();
+      await page.getByRole("columnheader", { name: "Home and mode" }).getByRole("button").click();
     },
   },
   { name: "shelf", path: "/derive", act: (page) => page.keyboard.press("h") },
@@ -110,7 +124,6 @@ const SHOTS = [
     },
   },
   { name: "derive-narrow", path: "/derive?home=D&mode=dorian", size: [390, 844] },
-  { name: "match-narrow", path: "/match", size: [390, 844] },
 ];
 
 ensureBuild();

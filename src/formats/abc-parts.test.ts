@@ -16,7 +16,11 @@ async function parts(text: string, length = 7, most?: number): Promise<readonly 
 
 describe("an ABC file as it comes in", () => {
   it("is parted at the number of each tune, however the chunks fall", async () => {
-    const tune = fc.constantFrom("X:1\nT:A\nK:C\nCDE|\n", "X: 2\nK:D\nX\nXYZ:|\n", "X:3\r\nT:Größe\r\nK:E\r\nE4|\r\n");
+    const tune = fc.constantFrom(
+      "X:1\nT:A\nK:C\nCDE|\n",
+      "X: 2\nK:D\nX\nXYZ:|\n",
+      "X:3\r\nT:Größe\r\nK:E\r\nE4|\r\n",
+    );
     await fc.assert(
       fc.asyncProperty(
         fc.array(tune, { maxLength: 8 }),

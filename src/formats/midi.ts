@@ -17,7 +17,6 @@ export interface MidiWritten {
   readonly parts: readonly MidiPart[];
 }
 
-
 const VELOCITY = 0.8;
 
 /**

@@ -15,7 +15,19 @@ import {
 import { harmonyIn } from "./musicxml";
 import { symbolOf } from "./musicxml-harmony";
 import { MOST_NOTES } from "./notes";
-import { attribute, childrenOf, first, inside, nameIn, named, numberOf, scoreIn, textOf, titleOf, type XmlNode } from "./xml";
+import {
+  attribute,
+  childrenOf,
+  first,
+  inside,
+  nameIn,
+  named,
+  numberOf,
+  scoreIn,
+  textOf,
+  titleOf,
+  type XmlNode,
+} from "./xml";
 
 /** How far an instrument sounds from what is written, by name and by octave. */
 interface Transposing {
@@ -88,7 +100,9 @@ export async function readMusicXmlTune(
         meter: top.meters[0] ?? { beats: 4, unit: 4 },
         keys: top.keys,
       },
-      problems: sounding.flatMap(({ problems }) => problems.filter(({ code }) => code !== "only-drums")).slice(0, 50),
+      problems: sounding
+        .flatMap(({ problems }) => problems.filter(({ code }) => code !== "only-drums"))
+        .slice(0, 50),
     };
   } catch {
     return none("xml-unread");
@@ -96,10 +110,22 @@ export async function readMusicXmlTune(
 }
 
 const lasting = ({ chords, end }: Part): readonly TuneChord[] =>
-  chords.map((chord, at) => ({ ...chord, duration: Math.max(0, (chords[at + 1]?.onset ?? end) - chord.onset) }));
+  chords.map((chord, at) => ({
+    ...chord,
+    duration: Math.max(0, (chords[at + 1]?.onset ?? end) - chord.onset),
+  }));
 
 function readPart(measures: readonly XmlNode[], name: string): Part {
-  const part: Part = { name, voices: new Map(), bars: [], chords: [], keys: [], problems: [], meters: [], end: 0 };
+  const part: Part = {
+    name,
+    voices: new Map(),
+    bars: [],
+    chords: [],
+    keys: [],
+    problems: [],
+    meters: [],
+    end: 0,
+  };
   const state = {
     divisions: 1,
     meter: { beats: 4, unit: 4 },
@@ -168,11 +194,15 @@ function readPart(measures: readonly XmlNode[], name: string): Part {
           const ending = first(children, "ending");
           const style = textOf(children, "bar-style");
           if (way === "forward") signs.opens = true;
-          if (way === "backward") signs.times = Math.max(2, Number(attribute(first(children, "repeat") ?? {}, "times")) || 2);
+          if (way === "backward")
+            signs.times = Math.max(2, Number(attribute(first(children, "repeat") ?? {}, "times")) || 2);
           if (ending && attribute(ending, "type") === "start")
             signs.endings = [...attribute(ending, "number").matchAll(/\d+/gu)].map(Number);
           state.endings = ending && attribute(ending, "type") !== "start" ? [] : signs.endings;
-          if (way === "backward" || (attribute(node, "location") !== "left" && /light-light|heavy/u.test(style)))
+          if (
+            way === "backward" ||
+            (attribute(node, "location") !== "left" && /light-light|heavy/u.test(style))
+          )
             endsSection = true;
         }
       }

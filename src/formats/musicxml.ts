@@ -1,7 +1,19 @@
 import { type BarMeter, quartersOf } from "@/core/chord";
 import type { Problem, Reading } from "@/core/problem";
 import { barTokens, type FileChart, lineText, linesOfBars } from "./chart-text";
-import { attribute, childrenOf, first, inside, nameIn, named, numberOf, scoreIn, textOf, titleOf, type XmlNode } from "./xml";
+import {
+  attribute,
+  childrenOf,
+  first,
+  inside,
+  nameIn,
+  named,
+  numberOf,
+  scoreIn,
+  textOf,
+  titleOf,
+  type XmlNode,
+} from "./xml";
 import { type Harmony, type HarmonyDegree, symbolOf } from "./musicxml-harmony";
 
 /**

@@ -41,4 +41,3 @@ export function piecesByBar({ notes, bars }: Pick<Tune, "notes" | "bars">): read
   }
   return byBar;
 }
-

@@ -40,7 +40,10 @@ const RIFF_MIDI = "RIFF";
  */
 export async function openTuneFile(bytes: Uint8Array, name: string): Promise<Reading<TuneText | undefined>> {
   const called = name.replace(/\.[^.]*$/u, "");
-  const found = (source: TuneSource, text: string) => ({ value: { source, text, name: called }, problems: [] });
+  const found = (source: TuneSource, text: string) => ({
+    value: { source, text, name: called },
+    problems: [],
+  });
   const none = (code: Problem["code"]): Reading<undefined> => ({
     value: undefined,
     problems: [{ code, offset: 0, length: 0, found: name }],
@@ -73,7 +76,8 @@ function isBinary(text: string): boolean {
 /** Bytes as base 64, in pieces that a call can take. */
 export function base64(bytes: Uint8Array): string {
   let text = "";
-  for (let at = 0; at < bytes.length; at += PIECE) text += String.fromCharCode(...bytes.subarray(at, at + PIECE));
+  for (let at = 0; at < bytes.length; at += PIECE)
+    text += String.fromCharCode(...bytes.subarray(at, at + PIECE));
   return btoa(text);
 }
 const PIECE = 8192;

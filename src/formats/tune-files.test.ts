@@ -45,7 +45,11 @@ describe("ABC as it circulates", () => {
     ["accidentals of its own", "X:1\nL:1/4\nK:D Phr ^f\nefeB|", "Eb5@0:1 F#5@1:1 Eb5@2:1 Bb4@3:1"],
     ["nothing but its own", "X:1\nL:1/4\nK:D exp _e ^f\nefcB|", "Eb5@0:1 F#5@1:1 C5@2:1 B4@3:1"],
     ["pipers' key", "X:1\nL:1/4\nK:Hp\nfcg|", "F#5@0:1 C#5@1:1 G5@2:1"],
-    ["a key that changes inside", "X:1\nL:1/4\nK:D\nf c|[K:Dm]f b|\nK:G\nf|", "F#5@0:1 C#5@1:1 F5@2:1 Bb5@3:1 F#5@4:1"],
+    [
+      "a key that changes inside",
+      "X:1\nL:1/4\nK:D\nf c|[K:Dm]f b|\nK:G\nf|",
+      "F#5@0:1 C#5@1:1 F5@2:1 Bb5@3:1 F#5@4:1",
+    ],
     ["a tune of one tied note", "X:1\nL:1/4\nM:2/4\nK:C\nA2-|A2-|A2|", "A4@0:6"],
     ["double stops", "X:1\nL:1/4\nK:D\n[DA]2f2|", "D4@0:2 A4@0:2 F#5@2:2"],
   ])("%s", async (_, text, notes) => expect(line((await abc(text))?.notes)).toBe(notes));
@@ -94,7 +98,8 @@ const score = (parts: string, list = '<score-part id="P1"><part-name>Fiddle</par
 <score-partwise version="4.0"><work><work-title>Gate</work-title></work><part-list>${list}</part-list>${parts}</score-partwise>`;
 const part = (measures: readonly string[], id = "P1") =>
   `<part id="${id}">${measures.map((each, at) => `<measure number="${at + 1}">${each}</measure>`).join("")}</part>`;
-const ATTRIBUTES = "<attributes><divisions>2</divisions><time><beats>2</beats><beat-type>4</beat-type></time></attributes>";
+const ATTRIBUTES =
+  "<attributes><divisions>2</divisions><time><beats>2</beats><beat-type>4</beat-type></time></attributes>";
 const note = (step: string, octave: number, duration: number, more = "", alter = 0) =>
   `<note>${more.includes("<chord/>") ? "<chord/>" : ""}<pitch><step>${step}</step>${alter === 0 ? "" : `<alter>${alter}</alter>`}<octave>${octave}</octave></pitch><duration>${duration}</duration>${more.replace("<chord/>", "")}</note>`;
 
@@ -108,8 +113,18 @@ describe("MusicXML", () => {
       [note("A", 4, 4, '<tie type="start"/>'), note("A", 4, 2, '<tie type="stop"/>') + note("B", 4, 2)],
       "A4@0:3 B4@3:1",
     ],
-    ["grace notes left out", [`<note><grace/><pitch><step>C</step><octave>5</octave></pitch></note>${note("B", 4, 4)}`], "B4@0:2"],
-    ["cue notes left out", [`<note><cue/><pitch><step>C</step><octave>5</octave></pitch><duration>2</duration></note>${note("B", 4, 4)}`], "B4@0:2"],
+    [
+      "grace notes left out",
+      [`<note><grace/><pitch><step>C</step><octave>5</octave></pitch></note>${note("B", 4, 4)}`],
+      "B4@0:2",
+    ],
+    [
+      "cue notes left out",
+      [
+        `<note><cue/><pitch><step>C</step><octave>5</octave></pitch><duration>2</duration></note>${note("B", 4, 4)}`,
+      ],
+      "B4@0:2",
+    ],
   ])("%s", async (_, measures, notes) => {
     const [first = "", ...rest] = measures;
     const { value, problems } = await readMusicXmlTune(score(part([ATTRIBUTES + first, ...rest])));
@@ -129,7 +144,9 @@ describe("MusicXML", () => {
 
   it("sounds transposing instruments and their key as they sound", async () => {
     const clarinet = `<attributes><divisions>2</divisions><key><fifths>2</fifths><mode>dorian</mode></key><transpose><diatonic>-1</diatonic><chromatic>-2</chromatic></transpose></attributes>`;
-    const { value } = await readMusicXmlTune(score(part([clarinet + note("E", 4, 2) + note("F", 4, 2, "", 1)])));
+    const { value } = await readMusicXmlTune(
+      score(part([clarinet + note("E", 4, 2) + note("F", 4, 2, "", 1)])),
+    );
     expect(line(value?.notes)).toBe("D4@0:1 E4@1:1");
     const low = clarinet.replace("</transpose>", "<octave-change>-1</octave-change></transpose>");
     const bass = await readMusicXmlTune(score(part([low + note("E", 4, 2)])));
@@ -227,7 +244,14 @@ describe("MIDI", () => {
 
   test.each([
     ["format 0", midi(0, [[...on(0, 69), ...off(96, 69), ...on(0, 71), ...off(96, 71)]]), "A4@0:1 B4@1:1"],
-    ["format 1", midi(1, [[0, 0xff, 0x51, 3, 7, 161, 32], [...on(0, 69), ...off(96, 69)]]), "A4@0:1"],
+    [
+      "format 1",
+      midi(1, [
+        [0, 0xff, 0x51, 3, 7, 161, 32],
+        [...on(0, 69), ...off(96, 69)],
+      ]),
+      "A4@0:1",
+    ],
     [
       "running status, a note ended by one of no loudness",
       midi(0, [[0, 0x90, 69, 80, 96, 69, 0, 0, 71, 80, 96, 71, 0]]),
@@ -235,14 +259,15 @@ describe("MIDI", () => {
     ],
     [
       "drums left out",
-      midi(1, [[...on(0, 69), ...off(96, 69)], [...on(0, 36, 9), ...off(48, 36, 9)]]),
+      midi(1, [
+        [...on(0, 69), ...off(96, 69)],
+        [...on(0, 36, 9), ...off(48, 36, 9)],
+      ]),
       "A4@0:1",
     ],
     [
       "a tempo that changes does not move the notes",
-      midi(0, [
-        [...on(0, 69), ...off(96, 69), 0, 0xff, 0x51, 3, 3, 13, 64, ...on(0, 71), ...off(96, 71)],
-      ]),
+      midi(0, [[...on(0, 69), ...off(96, 69), 0, 0xff, 0x51, 3, 3, 13, 64, ...on(0, 71), ...off(96, 71)]]),
       "A4@0:1 B4@1:1",
     ],
     [
@@ -268,7 +293,30 @@ describe("MIDI", () => {
   });
 
   it("takes meters as they change, the key where one was set, and the highest full voice for melody", async () => {
-    const header = [0, 0xff, 0x58, 4, 3, 2, 24, 8, 0, 0xff, 0x59, 2, 1, 1, ...delta(288), 0xff, 0x58, 4, 2, 2, 24, 8];
+    const header = [
+      0,
+      0xff,
+      0x58,
+      4,
+      3,
+      2,
+      24,
+      8,
+      0,
+      0xff,
+      0x59,
+      2,
+      1,
+      1,
+      ...delta(288),
+      0xff,
+      0x58,
+      4,
+      2,
+      2,
+      24,
+      8,
+    ];
     const tune = await read(
       midi(1, [
         header,
@@ -289,7 +337,9 @@ describe("MIDI", () => {
   });
 
   it("says what is wrong", async () => {
-    expect(codes(await readMidiTune(midi(0, [[...on(0, 36, 9), ...off(48, 36, 9)]])))).toEqual(["only-drums"]);
+    expect(codes(await readMidiTune(midi(0, [[...on(0, 36, 9), ...off(48, 36, 9)]])))).toEqual([
+      "only-drums",
+    ]);
     expect(codes(await readMidiTune(midi(0, [[]])))).toEqual(["no-notes"]);
     const whole = midi(0, [[...on(0, 69), ...off(96, 69), ...on(0, 71), ...off(96, 71)]]);
     const torn = await readMidiTune(whole.subarray(0, 20));
@@ -308,7 +358,12 @@ describe("a file is told by what is in it", () => {
     ["a score", strToU8("\ufeff<?xml version='1.0'?><score-partwise/>"), "gate.abc", "musicxml gate"],
     ["MIDI without an ending", midi(0, [[...on(0, 69), ...off(9, 69)]]), "gate", "midi gate"],
     ["nothing", new Uint8Array(), "gate.abc", "file-empty"],
-    ["a picture", Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 13, 0, 1, 2, 3]), "gate.abc", "kind-of-file"],
+    [
+      "a picture",
+      Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 13, 0, 1, 2, 3]),
+      "gate.abc",
+      "kind-of-file",
+    ],
     ["an archive of something else", zipSync({ "a.txt": strToU8("A") }), "gate.mxl", "zip-unread"],
     ["a torn archive", zipSync({ "a.xml": strToU8("A") }).subarray(0, 30), "gate.mxl", "zip-unread"],
   ])("%s", async (_, bytes, name, found) => expect(await open(bytes, name)).toBe(found));
@@ -341,7 +396,10 @@ const anyTune = fc
     ),
     { minLength: 2, maxLength: 30 },
   )
-  .map((tokens) => readNotes(tokens.map(([pitch, length, after]) => `${pitch}:${length}${after}`).join("")).value);
+  .map(
+    (tokens) =>
+      readNotes(tokens.map(([pitch, length, after]) => `${pitch}:${length}${after}`).join("")).value,
+  );
 const shape = (tune: Tune | undefined, bySound = false) =>
   tune?.notes.map(({ pitch, onset, duration }) => [
     bySound ? printPitch(pitch).replace(/.*/u, String(soundHeight(pitch))) : printPitch(pitch),
@@ -369,7 +427,9 @@ describe("what is written is read back the same", () => {
   it("as MIDI, by sound", () =>
     fc.assert(
       fc.asyncProperty(
-        anyTune.filter(({ notes }) => notes.every(({ onset, duration }) => isEven(onset) && isEven(duration))),
+        anyTune.filter(({ notes }) =>
+          notes.every(({ onset, duration }) => isEven(onset) && isEven(duration)),
+        ),
         async (tune) => {
           const { value } = await readMidiTune(await writeTuneMidi(tune, 90));
           expect(shape(value, true)).toEqual(shape(tune, true));
@@ -389,14 +449,27 @@ describe("what is written is read back the same", () => {
     ]);
     expect(shape(tune)).toContainEqual(["B4", "3.000", "4.000"]);
     const xml = (await readMusicXmlTune(await writeTuneXml(tune!))).value!;
-    expect([shape(xml), chordLine(xml), signLine(xml)]).toEqual([shape(tune), chordLine(tune!), signLine(tune!)]);
+    expect([shape(xml), chordLine(xml), signLine(xml)]).toEqual([
+      shape(tune),
+      chordLine(tune!),
+      signLine(tune!),
+    ]);
   });
 
   it("and engraved from any kind, with every note placed", async () => {
     const bytes = await writeMidi({
       title: "Held",
       tempos: [{ at: 0, tempo: 90 }],
-      parts: [{ name: "Melody", program: 0, notes: [{ midi: 69, at: 0, length: 6 }, { midi: 71, at: 6, length: 2 }] }],
+      parts: [
+        {
+          name: "Melody",
+          program: 0,
+          notes: [
+            { midi: 69, at: 0, length: 6 },
+            { midi: 71, at: 6, length: 2 },
+          ],
+        },
+      ],
     });
     const { value } = await openTuneFile(bytes, "held.mid");
     const [tune] = (await readTunes(value!)).value;
@@ -411,17 +484,25 @@ const isEven = (time: number) => Math.abs(time * 4 - Math.round(time * 4)) < 1e-
 describe("no file brings a reader down", () => {
   it("torn and altered files are answered, whatever they were", async () => {
     const good: readonly Uint8Array[] = [
-      midi(1, [[...on(0, 69), ...off(96, 69)], [...on(0, 40, 1), ...off(96, 40, 1)]]),
+      midi(1, [
+        [...on(0, 69), ...off(96, 69)],
+        [...on(0, 40, 1), ...off(96, 40, 1)],
+      ]),
       strToU8(score(part([ATTRIBUTES + note("A", 4, 4), note("B", 4, 4)]))),
       zipSync({ "a.musicxml": strToU8(score(part([ATTRIBUTES + note("A", 4, 4)]))) }),
       strToU8('X:1\nT:Gate\nM:6/8\nK:EDor\n|:"Em"E2F G2A|1 B3:|2 {c}[EB]3|]\nV:2\nE,6|\n'),
     ];
-    const torn = fc.tuple(fc.nat(good.length - 1), fc.double({ min: 0, max: 1, noNaN: true })).map(([which, share]) => {
-      const bytes = good[which] ?? new Uint8Array();
-      return bytes.slice(0, Math.floor(bytes.length * share));
-    });
+    const torn = fc
+      .tuple(fc.nat(good.length - 1), fc.double({ min: 0, max: 1, noNaN: true }))
+      .map(([which, share]) => {
+        const bytes = good[which] ?? new Uint8Array();
+        return bytes.slice(0, Math.floor(bytes.length * share));
+      });
     const altered = fc
-      .tuple(fc.nat(good.length - 1), fc.array(fc.tuple(fc.nat(2000), fc.nat(255)), { minLength: 1, maxLength: 12 }))
+      .tuple(
+        fc.nat(good.length - 1),
+        fc.array(fc.tuple(fc.nat(2000), fc.nat(255)), { minLength: 1, maxLength: 12 }),
+      )
       .map(([which, changes]) => {
         const bytes = Uint8Array.from(good[which] ?? []);
         for (const [at, value] of changes) bytes[at % bytes.length] = value;

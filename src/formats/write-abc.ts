@@ -43,7 +43,8 @@ export function writeAbc(tune: Tune, { clef, octavesUp = 0, onOneLine = false }:
     const tripled = triplets(pieces, bar.start);
     const symbolsUntil = (until: number) => {
       let symbols = "";
-      while (chords[0] && chords[0].onset < until - 1e-6) symbols += `"${exactSymbol((chords.shift() as TuneChord).chord)}"`;
+      while (chords[0] && chords[0].onset < until - 1e-6)
+        symbols += `"${exactSymbol((chords.shift() as TuneChord).chord)}"`;
       return symbols;
     };
     for (const [place, piece] of pieces.entries()) {

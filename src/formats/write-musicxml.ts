@@ -1,4 +1,11 @@
-import { type BarSigns, type Chart, type ChartBar, type Chord, type ChartChord, quartersOf } from "@/core/chord";
+import {
+  type BarSigns,
+  type Chart,
+  type ChartBar,
+  type Chord,
+  type ChartChord,
+  quartersOf,
+} from "@/core/chord";
 import { accidentalsOf, letterOf, type Pitch } from "@/core/pitch";
 import { harmonyOf } from "./musicxml-harmony";
 
@@ -244,7 +251,12 @@ export function noteXml({
       ...ties.map((way) => element("tie", [], { type: way })),
       ...written,
       ...(ties.length > 0
-        ? [element("notations", ties.map((way) => element("tied", [], { type: way })))]
+        ? [
+            element(
+              "notations",
+              ties.map((way) => element("tied", [], { type: way })),
+            ),
+          ]
         : []),
     ]),
   );

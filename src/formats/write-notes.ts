@@ -26,7 +26,9 @@ export function writeNotes({ notes, bars }: Tune): string {
     text += `${name}${next === length ? "" : `:${next}`} `;
     length = next;
   };
-  const top = notes.filter((note, at) => notes[at + 1] === undefined || (notes[at + 1]?.onset ?? 0) > note.onset + 1e-6);
+  const top = notes.filter(
+    (note, at) => notes[at + 1] === undefined || (notes[at + 1]?.onset ?? 0) > note.onset + 1e-6,
+  );
   let bar = 0;
   const closeBars = (until: number) => {
     while (bar < until) {

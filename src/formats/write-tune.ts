@@ -3,7 +3,16 @@ import { barLength, type Tune, type TuneNote } from "@/core/tune";
 import { writeMidi } from "./midi";
 import { midiNotes } from "./midi-tune";
 import { piecesByBar } from "./pieces";
-import { chordXml, closing, DIVISIONS, type Element, element, noteXml, opening, scoreXml } from "./write-musicxml";
+import {
+  chordXml,
+  closing,
+  DIVISIONS,
+  type Element,
+  element,
+  noteXml,
+  opening,
+  scoreXml,
+} from "./write-musicxml";
 
 /** Flute and strings: what lies beneath is heard under the melody, not over it. */
 const PROGRAMS = { melody: 73, beneath: 48 };

@@ -139,10 +139,13 @@ function inLines(all: AsyncGenerator<Answered>): Response {
   const encoder = new TextEncoder();
   const body = new ReadableStream<Uint8Array>({
     async pull(controller) {
-      const { done, value } = await all.next();
-      if (done) controller.close();
-      else
-        controller.enqueue(encoder.encode(`${JSON.stringify({ ...value.answer, problems: value.errors })}\n`));
+      const next = await all.next();
+      if (next.done === true) {
+        controller.close();
+        return;
+      }
+      const { answer: told, errors } = next.value;
+      controller.enqueue(encoder.encode(`${JSON.stringify({ ...told, problems: errors })}\n`));
     },
     async cancel() {
       await all.return(undefined);

@@ -495,7 +495,10 @@ describe("POST identify", () => {
     expect(response.headers.get("content-type")).toBe("application/x-ndjson");
     const reader = response.body!.getReader();
     const first = await reader.read();
-    expect(JSON.parse(new TextDecoder().decode(first.value))).toMatchObject({ title: "Stair 1", problems: [] });
+    expect(JSON.parse(new TextDecoder().decode(first.value))).toMatchObject({
+      title: "Stair 1",
+      problems: [],
+    });
     expect(sent).toBeLessThan(10);
     let lines = 1;
     for (let next = await reader.read(); !next.done; next = await reader.read()) lines += 1;

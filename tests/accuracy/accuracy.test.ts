@@ -58,7 +58,9 @@ describe("measuring", () => {
   });
 
   it("takes labels from key fields and hides them", async () => {
-    const [own, ...rest] = await composedTunes("X:1\nK:C#Phr\nC4|\n\nX:2\nK:none\nC4|\n\nX:3\nK:D\nD4|\n[K:G]G4|\n");
+    const [own, ...rest] = await composedTunes(
+      "X:1\nK:C#Phr\nC4|\n\nX:2\nK:none\nC4|\n\nX:3\nK:D\nD4|\n[K:G]G4|\n",
+    );
     expect([own?.label, own?.tune.keys, rest]).toEqual([{ home: 7, mode: "phrygian" }, [], []]);
   });
 });

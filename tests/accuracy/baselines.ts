@@ -46,7 +46,8 @@ function profileOf(mode: ModeName, { major, minor }: typeof KRUMHANSL): readonly
 
 function timeOf({ notes }: Tune): readonly number[] {
   const time = new Array<number>(12).fill(0);
-  for (const { pitch, duration } of notes) time[soundOf(pitch.name)] = (time[soundOf(pitch.name)] ?? 0) + duration;
+  for (const { pitch, duration } of notes)
+    time[soundOf(pitch.name)] = (time[soundOf(pitch.name)] ?? 0) + duration;
   return time;
 }
 

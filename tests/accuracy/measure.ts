@@ -18,7 +18,8 @@ interface Labelled {
 }
 
 const isMode = (id: string): id is ModeName => (MODE_NAMES as readonly string[]).includes(id);
-const sameHome = (one: Pick<Label, "home">, other: Pick<Label, "home">) => soundOf(one.home) === soundOf(other.home);
+const sameHome = (one: Pick<Label, "home">, other: Pick<Label, "home">) =>
+  soundOf(one.home) === soundOf(other.home);
 const soundsOf = ({ home, mode }: Label) => soundsOn({ home, mode: modeById(mode) });
 
 /** How often something came out right. */
@@ -96,7 +97,9 @@ export async function report(composedAbc: string): Promise<string> {
   const turns = made.filter(({ made: from }) => from?.kind === "changes mode");
   const ofKind = (kind: MadeTune["kind"]) => made.filter(({ made: from }) => from?.kind === kind);
   const ending = (end: MadeTune["ending"]) => stays.filter(({ made: from }) => from?.ending === end);
-  const whole = stays.filter(({ made: from }) => from?.kind !== "one degree missing" && from?.ending === "home");
+  const whole = stays.filter(
+    ({ made: from }) => from?.kind !== "one degree missing" && from?.ending === "home",
+  );
   const long = whole.filter(({ tune }) => tune.notes.length >= 40);
   const missing = ofKind("one degree missing");
   const isNamed = (labelled: Labelled) => {
@@ -106,7 +109,8 @@ export async function report(composedAbc: string): Promise<string> {
       first !== undefined &&
       sameHome(first.homeMode, labelled.label) &&
       (first.homeMode.mode.id === labelled.label.mode ||
-        (answer?.open.some(({ modes }) => modes.some(({ mode }) => mode.id === labelled.label.mode)) ?? false))
+        (answer?.open.some(({ modes }) => modes.some(({ mode }) => mode.id === labelled.label.mode)) ??
+          false))
     );
   };
   const named = missing.filter(isNamed).length / missing.length;
@@ -116,7 +120,12 @@ export async function report(composedAbc: string): Promise<string> {
     const [first] = found.get(labelled)?.candidates ?? [];
     const answer = own(labelled);
     return first && answer
-      ? [{ weight: first.weight, isRight: sameHome(answer, labelled.label) && answer.mode === labelled.label.mode }]
+      ? [
+          {
+            weight: first.weight,
+            isRight: sameHome(answer, labelled.label) && answer.mode === labelled.label.mode,
+          },
+        ]
       : [];
   });
   const isTurn = (labelled: Labelled) => (found.get(labelled)?.passages.length ?? 1) > 1;
@@ -156,8 +165,14 @@ export async function report(composedAbc: string): Promise<string> {
     "",
     "Held against (tunes that stay, then composed):",
     ...methods.flatMap(({ name, find }) => [
-      row(`  ${name}`, scoreOf(stays, ({ tune }) => find(tune))),
-      row("    composed by hand", scoreOf(composed, ({ tune }) => find(tune))),
+      row(
+        `  ${name}`,
+        scoreOf(stays, ({ tune }) => find(tune)),
+      ),
+      row(
+        "    composed by hand",
+        scoreOf(composed, ({ tune }) => find(tune)),
+      ),
     ]),
     "",
     "Passages: a tune that stays is one passage; one that changes mode after eight bars",

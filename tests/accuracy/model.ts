@@ -240,8 +240,7 @@ export function makeTune(seed: number): MadeTune {
   const kinds = ["plain", "plain", "one degree missing", "passing chromatic notes", "changes mode"] as const;
   const kind = kinds[Math.floor(seed / 84) % 5] ?? "plain";
   const rhythm = pick(random, RHYTHMS);
-  const missing =
-    kind === "one degree missing" ? pick(random, [2, 4, 6, 7]) : undefined;
+  const missing = kind === "one degree missing" ? pick(random, [2, 4, 6, 7]) : undefined;
   const plan: Plan = {
     mode,
     rhythm,

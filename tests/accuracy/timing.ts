@@ -2,7 +2,8 @@ import { identify } from "../../src/core/identify";
 import { readAbc, readNotes } from "../../src/formats";
 import { makeTune } from "./model";
 
-const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
+const median = (values: readonly number[]) =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
 
 /** How long it takes to read the tunes of a book, and to identify them: one after another in one thread, warmed up. */
 export async function timing(book: string): Promise<readonly string[]> {

@@ -154,7 +154,8 @@ test("home, notes and bars can be set by hand, and everything follows", async ({
   await expect(page.locator(".abcjs-note[data-beside]")).toHaveCount(0);
 
   // Drag from a note of bar 1 to one of bar 2.
-  const box = async (at: number) => (await page.locator(".abcjs-note .abcjs-notehead").nth(at).boundingBox())!;
+  const box = async (at: number) =>
+    (await page.locator(".abcjs-note .abcjs-notehead").nth(at).boundingBox())!;
   const [from, to] = [await box(0), await box(8)];
   await page.mouse.move(from.x + 3, from.y + 3);
   await page.mouse.down();
@@ -196,7 +197,10 @@ test("notes are played in: by a keyboard in its time, by keys pressed, on the st
   await page.getByRole("button", { name: "Fox on the Wall" }).click();
   await way(page, "Play in").check({ force: true });
   const panel = page.getByRole("region", { name: "Play in" });
-  await page.getByRole("group", { name: "Keys of the simulated keyboard" }).getByRole("button", { name: "A4" }).click();
+  await page
+    .getByRole("group", { name: "Keys of the simulated keyboard" })
+    .getByRole("button", { name: "A4" })
+    .click();
   await expect(panel.getByText("one note", { exact: true })).toBeVisible();
   await panel.getByRole("button", { name: "Bring back “Fox on the Wall”" }).click();
   await expect(answer(page, "E Phrygian")).toBeVisible();
@@ -221,7 +225,9 @@ test("notes are played in: by a keyboard in its time, by keys pressed, on the st
   await expect(page.getByText("3 notes, typed")).toBeVisible();
 });
 
-test("a recording through the simulated fiddler becomes notes, which are corrected by hand", async ({ page }) => {
+test("a recording through the simulated fiddler becomes notes, which are corrected by hand", async ({
+  page,
+}) => {
   const seen = watch(page);
   await open(page, "/identify");
   await way(page, "Record").check({ force: true });
@@ -270,7 +276,11 @@ test("a recording in a WAV file becomes the tune that was played", async ({ page
   await expect(answer(page, "C♯ Dorian")).toBeVisible({ timeout: 20_000 });
   await way(page, "Type").check({ force: true });
   await expect(field(page)).toHaveValue("C#4:1 D#4 E4 F#4 | G#4 A#4 B4 A#4 | G#4 F#4 E4 D#4 | C#4:3 ||");
-  await files(page).setInputFiles({ name: "noise.wav", mimeType: "audio/wav", buffer: Buffer.from("RIFF no sound") });
+  await files(page).setInputFiles({
+    name: "noise.wav",
+    mimeType: "audio/wav",
+    buffer: Buffer.from("RIFF no sound"),
+  });
   await expect(page.getByText("“noise.wav” is no recording that this browser can play")).toBeVisible();
 });
 

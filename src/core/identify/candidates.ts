@@ -1,7 +1,18 @@
 import { type Fifths, letterOf, soundOf } from "../pitch";
-import { accidentalCost, bestHome, type HomeMode, holds,
-  holdsAll, notesOf, parentOf, relatives, SEVEN, soundsOn,
-  soundSet, transpose } from "../scale";
+import {
+  accidentalCost,
+  bestHome,
+  type HomeMode,
+  holds,
+  holdsAll,
+  notesOf,
+  parentOf,
+  relatives,
+  SEVEN,
+  soundsOn,
+  soundSet,
+  transpose,
+} from "../scale";
 import type { Tune } from "../tune";
 import type { Hearing } from "./hearing";
 import { type Profile, PROFILES } from "./profiles";
@@ -42,7 +53,12 @@ export function candidates(tune: Tune, hearing: Hearing, home?: Fifths): readonl
   const isPlain = SEVEN_PROFILES.some((profile) => sounds.some((sound) => fits(profile, sound)));
   const scored = PROFILES.flatMap((profile) =>
     sounds
-      .filter((sound) => profile.mode.family === "major" || (!isPlain && fits(profile, sound)) || isDeclared(tune, profile, sound))
+      .filter(
+        (sound) =>
+          profile.mode.family === "major" ||
+          (!isPlain && fits(profile, sound)) ||
+          isDeclared(tune, profile, sound),
+      )
       .map((sound) => ({
         profile,
         sound,
@@ -93,7 +109,9 @@ function declaredNote({ keys: [key] = [] }: Tune, sound: number): Fifths | undef
 function keyBonus({ keys: [key] = [] }: Tune, { names }: Hearing, { mode }: Profile, sound: number): number {
   if (!key || soundsOn(key) !== transpose(mode.sounds, sound)) return 0;
   const holdsSo = notesOf(key).every(
-    (note) => names[soundOf(note)] !== undefined || !names.some((name) => name !== undefined && letterOf(name) === letterOf(note)),
+    (note) =>
+      names[soundOf(note)] !== undefined ||
+      !names.some((name) => name !== undefined && letterOf(name) === letterOf(note)),
   );
   if (!holdsSo) return 0;
   const says = KEY.notes + (soundOf(key.home) === sound ? KEY.home : 0);

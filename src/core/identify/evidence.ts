@@ -33,7 +33,10 @@ export function homeEvidence(tune: Tune, hearing: Hearing, { home }: HomeMode): 
   const endsHome = ends.filter(isHome);
   // Where the section ends on home as well, its end says enough.
   const cadences = hearing.cadences
-    .filter(({ sound: own, rest, note }) => own === sound && rest > 0 && !isHome(ends.find((at) => at > note) ?? -1))
+    .filter(
+      ({ sound: own, rest, note }) =>
+        own === sound && rest > 0 && !isHome(ends.find((at) => at > note) ?? -1),
+    )
     .map(({ note }) => note);
   const most = hearing.sounding.indexOf(Math.max(...hearing.sounding));
   const leading = tune.notes.flatMap(({ pitch }, at) => {

@@ -1,5 +1,14 @@
 import { type Fifths, midiOf, soundOf, spellSound } from "../pitch";
-import { allNotes, isDownbeat, OFF_BEAT, phraseEnds, sectionEnds, stressOf, type Tune, type TuneNote } from "../tune";
+import {
+  allNotes,
+  isDownbeat,
+  OFF_BEAT,
+  phraseEnds,
+  sectionEnds,
+  stressOf,
+  type Tune,
+  type TuneNote,
+} from "../tune";
 
 /** A note on which a section comes to its end. */
 export interface Ending {
@@ -118,7 +127,9 @@ function isNeighbour({ notes, bars }: Tune, at: number): boolean {
   const [before, note, after] = [notes[at - 1], notes[at], notes[at + 1]];
   if (!before || !note || !after) return false;
   const [from, low, to] = [before, note, after].map(({ pitch }) => midiOf(pitch)) as [number, number, number];
-  return from === to && low === to - 1 && note.onset > (bars[note.bar]?.start ?? 0) + 1e-6 && note.duration <= 1;
+  return (
+    from === to && low === to - 1 && note.onset > (bars[note.bar]?.start ?? 0) + 1e-6 && note.duration <= 1
+  );
 }
 
 /** Of the notes struck together with one, the lowest. */
@@ -184,8 +195,7 @@ function bassOf({ beneath = [], chords = [] }: Tune): Hearing["bass"] {
 /** How each sound is spelled, by the name that sounds longest. */
 function namesOf(notes: readonly TuneNote[]): readonly (Fifths | undefined)[] {
   const byName = new Map<Fifths, number>();
-  for (const { pitch, duration } of notes)
-    byName.set(pitch.name, (byName.get(pitch.name) ?? 0) + duration);
+  for (const { pitch, duration } of notes) byName.set(pitch.name, (byName.get(pitch.name) ?? 0) + duration);
   const names = new Array<Fifths | undefined>(12).fill(undefined);
   for (const [name] of [...byName].sort((a, b) => a[1] - b[1])) names[soundOf(name)] = name;
   return names;

@@ -116,7 +116,9 @@ const heardSounds = ({ names }: Hearing): SoundSet =>
   soundSet(names.flatMap((name, sound) => (name === undefined ? [] : [sound])));
 
 const fromHome = (sounds: SoundSet, home: Fifths): SoundSet =>
-  soundSet(Array.from({ length: 12 }, (_, step) => step).filter((step) => holds(sounds, step + soundOf(home))));
+  soundSet(
+    Array.from({ length: 12 }, (_, step) => step).filter((step) => holds(sounds, step + soundOf(home))),
+  );
 
 /** The modes that hold everything heard of a mode, on the same home: among the seven and the mode's own family. */
 function stillPossible(hearing: Hearing, homeMode: HomeMode): readonly Mode[] {

@@ -44,9 +44,11 @@ export function passages(tune: Tune, main: HomeMode, ranked: readonly Candidate[
   }
   const turns = tune.bars.map((_, bar) => (tune.bars[bar - 1]?.endsSection ? AT_SECTION : 1));
   const runs: Run[] = [];
-  for (const [bar, { homeMode }] of cheapestPath(states, byBar, turns).entries()) extend(runs, homeMode, bar, bar);
+  for (const [bar, { homeMode }] of cheapestPath(states, byBar, turns).entries())
+    extend(runs, homeMode, bar, bar);
   const heard: Run[] = [];
-  if (runs.length > 1) for (const run of runs) extend(heard, heardIn(tune, run, states, main), run.from, run.to);
+  if (runs.length > 1)
+    for (const run of runs) extend(heard, heardIn(tune, run, states, main), run.from, run.to);
   const number = (bar: number) => tune.bars[bar]?.number ?? bar + 1;
   const whole = { homeMode: main, from: 0, to: tune.bars.length - 1 };
   return (heard.length > 1 ? heard : [whole]).map(({ homeMode, from, to }) => ({
@@ -72,7 +74,12 @@ function extend(runs: Run[], homeMode: HomeMode, from: number, to: number): void
 }
 
 /** What a stretch is in when it is listened to by itself, its endings and openings too; the tune's own home is likelier. */
-function heardIn(tune: Tune, { homeMode, from, to }: Run, states: readonly State[], main: HomeMode): HomeMode {
+function heardIn(
+  tune: Tune,
+  { homeMode, from, to }: Run,
+  states: readonly State[],
+  main: HomeMode,
+): HomeMode {
   const hearing = hear(excerptOf(tune, { from, to }));
   if (!hearing) return homeMode;
   const rank = (state: State) =>

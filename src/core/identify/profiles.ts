@@ -1,5 +1,14 @@
 import { halfSteps, type Interval } from "../pitch";
-import { FAMILIES, holds, intervalAt, maybeMode, type Mode, modesOfFamilies, reference, SEVEN } from "../scale";
+import {
+  FAMILIES,
+  holds,
+  intervalAt,
+  maybeMode,
+  type Mode,
+  modesOfFamilies,
+  reference,
+  SEVEN,
+} from "../scale";
 import { STATISTICS, type TuneStatistics } from "./statistics";
 
 /** What a mode leads one to expect: natural logarithms of shares, by half steps above home. */

@@ -88,15 +88,15 @@ export function evidenceFor(
 ): Readonly<Record<Evidence, number>> {
   const { rows } = profile;
   const at = (row: Row, sound: number) => rows[row][sound < home ? sound - home + 12 : sound - home] ?? 0;
-  const rested = (row: Row, ends: readonly Ending[]) => mean(ends, ({ rest, sound }) => rest * at(row, sound));
+  const rested = (row: Row, ends: readonly Ending[]) =>
+    mean(ends, ({ rest, sound }) => rest * at(row, sound));
   const { sectionEnds, cadences, openings, downbeats, last, bass } = hearing;
   const counted = downbeats.reduce((all, each) => all + each, 0);
   const runsOn = ({ rest, sound }: Ending) => (1 - rest) * at("runOn", sound);
   return {
     outside: outside(hearing, profile, home),
     sounding: Math.min(1, hearing.notes / FULL_NOTES) * over(rows.sounding, hearing.sounding, home),
-    downbeats:
-      counted === 0 ? 0 : over(rows.downbeat, downbeats, home) / Math.max(counted, MOST_DOWNBEATS),
+    downbeats: counted === 0 ? 0 : over(rows.downbeat, downbeats, home) / Math.max(counted, MOST_DOWNBEATS),
     restedLast: last.rest * at("last", last.sound),
     restedSections: rested("sectionEnd", sectionEnds),
     runOn: (runsOn(last) + sectionEnds.reduce((sum, end) => sum + runsOn(end), 0)) / (1 + sectionEnds.length),

@@ -86,7 +86,8 @@ export function heardNotes(frames: readonly PitchFrame[]): readonly Timed[] {
       open.lowest = Math.min(open.lowest, frame.level);
       open.heights.push(height);
     } else {
-      const isNew = open !== undefined && Math.abs(height - open.midi) < HOLD && frame.time - open.from < SHORTEST;
+      const isNew =
+        open !== undefined && Math.abs(height - open.midi) < HOLD && frame.time - open.from < SHORTEST;
       if (open && isNew) {
         // The attack itself still grows louder.
         open.to = frame.time;

@@ -2,18 +2,65 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { readNotes, writeNotes } from "@/formats";
 import { printPitch } from "../pitch";
-import { heardNotes, heightOf, type PitchFrame, playedTune, quantised, quarterOf, tuningOf, type Tune } from ".";
+import {
+  heardNotes,
+  heightOf,
+  type PitchFrame,
+  playedTune,
+  quantised,
+  quarterOf,
+  tuningOf,
+  type Tune,
+} from ".";
 
 const line = ({ notes }: Pick<Tune, "notes">) =>
   notes.map(({ pitch, onset, duration }) => `${printPitch(pitch)}@${onset}:${duration}`).join(" ");
 
 describe("notes on the beat", () => {
   test.each([
-    ["a little off", [[0.03, 0.9], [0.96, 0.97], [2.02, 1.9]], "0:1 1:1 2:2"],
-    ["sixteenths", [[0, 0.2], [0.26, 0.2], [0.49, 0.24], [0.77, 0.2]], "0:0.25 0.25:0.25 0.5:0.25 0.75:0.25"],
-    ["a dotted note", [[0, 0.7], [0.74, 0.26]], "0:0.75 0.75:0.25"],
-    ["played short, with rests", [[0, 0.25], [1, 0.25]], "0:0.25 1:0.25"],
-    ["early, before the first beat of the next bar", [[0, 3.8], [3.93, 1]], "0:4 4:1"],
+    [
+      "a little off",
+      [
+        [0.03, 0.9],
+        [0.96, 0.97],
+        [2.02, 1.9],
+      ],
+      "0:1 1:1 2:2",
+    ],
+    [
+      "sixteenths",
+      [
+        [0, 0.2],
+        [0.26, 0.2],
+        [0.49, 0.24],
+        [0.77, 0.2],
+      ],
+      "0:0.25 0.25:0.25 0.5:0.25 0.75:0.25",
+    ],
+    [
+      "a dotted note",
+      [
+        [0, 0.7],
+        [0.74, 0.26],
+      ],
+      "0:0.75 0.75:0.25",
+    ],
+    [
+      "played short, with rests",
+      [
+        [0, 0.25],
+        [1, 0.25],
+      ],
+      "0:0.25 1:0.25",
+    ],
+    [
+      "early, before the first beat of the next bar",
+      [
+        [0, 3.8],
+        [3.93, 1],
+      ],
+      "0:4 4:1",
+    ],
   ])("%s", (_, played, written) => {
     const notes = quantised(played.map(([onset = 0, duration = 0]) => ({ midi: 60, onset, duration })));
     expect(notes.map(({ onset, duration }) => `${onset}:${duration}`).join(" ")).toBe(written);
@@ -57,7 +104,9 @@ describe("what was played by the clock", () => {
 });
 
 /** Frames of a line: MIDI heights for so many hundredths of a second; nought is silence. */
-function frames(stretches: readonly (readonly [height: number, hundredths: number, level?: number])[]): PitchFrame[] {
+function frames(
+  stretches: readonly (readonly [height: number, hundredths: number, level?: number])[],
+): PitchFrame[] {
   let at = 0;
   return stretches.flatMap(([height, count, level = 0.5]) =>
     Array.from({ length: count }, (_, n): PitchFrame => {
@@ -74,16 +123,77 @@ function frames(stretches: readonly (readonly [height: number, hundredths: numbe
 
 describe("a recorded line", () => {
   const found = (stretches: Parameters<typeof frames>[0]) =>
-    heardNotes(frames(stretches)).map(({ midi, duration }) => `${midi}:${Math.round(duration * 100)}`).join(" ");
+    heardNotes(frames(stretches))
+      .map(({ midi, duration }) => `${midi}:${Math.round(duration * 100)}`)
+      .join(" ");
 
   test.each([
-    ["notes one after another", [[69, 50], [71, 50], [72, 100]], "69:50 71:50 72:100"],
-    ["with silence between", [[0, 20], [69, 50], [0, 30], [71, 50]], "69:50 71:50"],
-    ["one struck again", [[69, 50], [69, 50]], "69:50 69:50"],
-    ["a slide that is no note", [[69, 40], [69.7, 3], [70.4, 3], [71, 40]], "69:46 71:40"],
-    ["a slip of the tracker by an octave", [[69, 30], [81, 1], [69, 30, 0.3]], "69:61"],
-    ["a fiddle that is flat", [[68.7, 50], [70.7, 50], [71.7, 50]], "69:50 71:50 72:50"],
-    ["vibrato", [[69, 10], [69.3, 5], [68.7, 5], [69.3, 5], [69, 20]], "69:45"],
+    [
+      "notes one after another",
+      [
+        [69, 50],
+        [71, 50],
+        [72, 100],
+      ],
+      "69:50 71:50 72:100",
+    ],
+    [
+      "with silence between",
+      [
+        [0, 20],
+        [69, 50],
+        [0, 30],
+        [71, 50],
+      ],
+      "69:50 71:50",
+    ],
+    [
+      "one struck again",
+      [
+        [69, 50],
+        [69, 50],
+      ],
+      "69:50 69:50",
+    ],
+    [
+      "a slide that is no note",
+      [
+        [69, 40],
+        [69.7, 3],
+        [70.4, 3],
+        [71, 40],
+      ],
+      "69:46 71:40",
+    ],
+    [
+      "a slip of the tracker by an octave",
+      [
+        [69, 30],
+        [81, 1],
+        [69, 30, 0.3],
+      ],
+      "69:61",
+    ],
+    [
+      "a fiddle that is flat",
+      [
+        [68.7, 50],
+        [70.7, 50],
+        [71.7, 50],
+      ],
+      "69:50 71:50 72:50",
+    ],
+    [
+      "vibrato",
+      [
+        [69, 10],
+        [69.3, 5],
+        [68.7, 5],
+        [69.3, 5],
+        [69, 20],
+      ],
+      "69:45",
+    ],
   ] as const)("%s", (_, stretches, notes) => {
     const told = found(stretches.map(([height, count, level]) => [height, count, level ?? 0.5] as const));
     // Where a slide is counted to is a matter of a frame or two.
@@ -94,7 +204,14 @@ describe("a recorded line", () => {
   });
 
   it("knows how far it is from concert pitch", () => {
-    expect(tuningOf(frames([[68.8, 50], [71.8, 20]]))).toBeCloseTo(-0.2, 5);
+    expect(
+      tuningOf(
+        frames([
+          [68.8, 50],
+          [71.8, 20],
+        ]),
+      ),
+    ).toBeCloseTo(-0.2, 5);
     expect(heightOf(880)).toBe(81);
     expect(heardNotes([])).toEqual([]);
   });
@@ -109,7 +226,12 @@ describe("typed notes written from a tune", () => {
         fc.pre(tune.notes.length > 0);
         const back = readNotes(writeNotes(tune)).value;
         const plain = ({ notes }: Tune) =>
-          notes.map(({ pitch, onset, duration, bar }) => [printPitch(pitch), onset.toFixed(4), duration.toFixed(4), bar]);
+          notes.map(({ pitch, onset, duration, bar }) => [
+            printPitch(pitch),
+            onset.toFixed(4),
+            duration.toFixed(4),
+            bar,
+          ]);
         expect(plain(back)).toEqual(plain(tune));
       }),
     );

@@ -59,8 +59,15 @@ function stepped(notes: readonly Timed[], quarter: number): readonly Played[] {
     while (onsets[following] === own) following += 1;
     const [next, nextAt] = [notes[following], onsets[following] ?? Infinity];
     const isHeld = next !== undefined && next.onset - onset - duration < quarter / 4 + duration * LET_GO;
-    const length = duration / quarter < 1 ? Math.max(0.25, sixteenths(duration * (1 + LET_GO / 2))) : wholeEighths(duration);
-    return { midi, onset: own, duration: isHeld ? nextAt - own : Math.min(length, Math.max(0.25, nextAt - own)) };
+    const length =
+      duration / quarter < 1
+        ? Math.max(0.25, sixteenths(duration * (1 + LET_GO / 2)))
+        : wholeEighths(duration);
+    return {
+      midi,
+      onset: own,
+      duration: isHeld ? nextAt - own : Math.min(length, Math.max(0.25, nextAt - own)),
+    };
   });
 }
 

@@ -29,8 +29,7 @@ export function quantised(notes: readonly Played[]): readonly Played[] {
   }
   const grids = new Map(
     [...byBeat].map(([at, inBeat]) => {
-      const error = (grid: number) =>
-        inBeat.reduce((sum, { onset }) => sum + away(onset - at, grid), 0);
+      const error = (grid: number) => inBeat.reduce((sum, { onset }) => sum + away(onset - at, grid), 0);
       const inside = inBeat.filter(({ onset }) => away(onset, 1) > LATE).length;
       const isTriplet = inside >= LEAST_INSIDE && error(GRIDS[1]) < TRIPLET_GAIN * error(GRIDS[0]);
       return [at, isTriplet ? GRIDS[1] : GRIDS[0]];
@@ -41,7 +40,9 @@ export function quantised(notes: readonly Played[]): readonly Played[] {
     const grid = grids.get(at) ?? GRIDS[0];
     return at + Math.round((time - at) * grid) / grid;
   };
-  const placed = notes.map((note) => ({ ...note, at: snap(note.onset) })).sort((a, b) => a.at - b.at || a.midi - b.midi);
+  const placed = notes
+    .map((note) => ({ ...note, at: snap(note.onset) }))
+    .sort((a, b) => a.at - b.at || a.midi - b.midi);
   const onsets = [...new Set(placed.map(({ at }) => at))];
   const places = new Map(onsets.map((onset, at) => [onset, at]));
   return placed.map(({ midi, at, onset, duration }): Played => {

@@ -15,7 +15,15 @@ interface FileButtonProps {
 }
 
 /** A button that asks for a file: the browser's own chooser behind it. The same file can be chosen again. */
-export function FileButton({ children, label, accept, onFile, isMany = false, onFiles, title }: FileButtonProps) {
+export function FileButton({
+  children,
+  label,
+  accept,
+  onFile,
+  isMany = false,
+  onFiles,
+  title,
+}: FileButtonProps) {
   const chooser = useRef<HTMLInputElement>(null);
   return (
     <>

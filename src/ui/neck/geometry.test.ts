@@ -77,13 +77,18 @@ describe("a place that is struck", () => {
       const seen = viewOf(GUITAR, 0, 15, isLeft);
       for (const fret of [0, 1, 7, 15])
         for (const string of [1, 4, 6])
-          expect(placeNear(seen, plateAt(fret, seen) + 4, stringAt(string, seen) - 5)).toEqual({ string, fret });
+          expect(placeNear(seen, plateAt(fret, seen) + 4, stringAt(string, seen) - 5)).toEqual({
+            string,
+            fret,
+          });
       expect(placeNear(seen, 300, stringAt(6, seen) + 20)).toBeUndefined();
     }
   });
 
   it("sounds as it is fretted, over the capo", () => {
-    expect([soundAt(GUITAR, { string: 6, fret: 0 }), soundAt(GUITAR, { string: 1, fret: 5 })]).toEqual([40, 69]);
+    expect([soundAt(GUITAR, { string: 6, fret: 0 }), soundAt(GUITAR, { string: 1, fret: 5 })]).toEqual([
+      40, 69,
+    ]);
     const capo = { ...GUITAR, capo: 3 };
     expect([soundAt(capo, { string: 6, fret: 0 }), soundAt(capo, { string: 6, fret: 5 })]).toEqual([43, 45]);
   });

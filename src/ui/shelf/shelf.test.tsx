@@ -3,6 +3,7 @@ import "fake-indexeddb/auto";
 import { cleanup, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from "vitest";
 import { printName } from "@/core/pitch";
+import { DEMO } from "@/demo";
 import { $draft, $place, $settings, bringInDemo, shelf } from "@/state";
 import { KeepDialog, openKept, ShelfDialog } from ".";
 
@@ -26,7 +27,7 @@ describe("the Shelf on the screen", () => {
   it("when empty says how to fill it, and brings the demo in", async () => {
     render(<ShelfDialog open onClose={() => undefined} />);
     fireEvent.click(screen.getByRole("button", { name: "Bring in the demo" }));
-    await waitFor(() => expect(living()).toHaveLength(9));
+    await waitFor(() => expect(living()).toHaveLength(DEMO.length));
     const kinds = screen.getAllByRole("heading", { level: 3 }).map(({ textContent }) => textContent);
     expect(kinds).toEqual(expect.arrayContaining(["Modes", "Progressions", "Tunes"]));
     expect($draft.get().chords).toContain("Em9");
@@ -108,6 +109,6 @@ describe("keeping", () => {
   it("knows the demo by its ids, so that it comes in once", async () => {
     await bringInDemo();
     await bringInDemo();
-    expect(living()).toHaveLength(9);
+    expect(living()).toHaveLength(DEMO.length);
   });
 });

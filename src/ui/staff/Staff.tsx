@@ -59,7 +59,9 @@ export function Staff({
 }: StaffProps) {
   const paper = useRef<HTMLDivElement>(null);
   const [drawn, setDrawn] = useState<ReadonlyMap<number, SVGElement>>();
-  const dragged = useRef<{ readonly x: number; readonly y: number; readonly at: number | undefined }>(undefined);
+  const dragged = useRef<{ readonly x: number; readonly y: number; readonly at: number | undefined }>(
+    undefined,
+  );
 
   useEffect(() => {
     let isCurrent = true;

@@ -39,12 +39,16 @@ function evidencePhrase(
       const too = hasLast && of > 1 ? ", the last one too" : "";
       if (of === 1) return said(`the one phrase ends on ${home}`);
       if (count === of) return said(`all ${numberText(of)} phrases end on ${home}`);
-      return said(`${numberText(count)} of ${numberText(of)} phrases ${count === 1 ? "ends" : "end"} on ${home}${too}`);
+      return said(
+        `${numberText(count)} of ${numberText(of)} phrases ${count === 1 ? "ends" : "end"} on ${home}${too}`,
+      );
     }
     case "last-note":
       return undefined;
     case "cadence":
-      return said(`${count === 1 ? "a last bar comes" : `${numberText(count)} last bars come`} to rest on ${home}`);
+      return said(
+        `${count === 1 ? "a last bar comes" : `${numberText(count)} last bars come`} to rest on ${home}`,
+      );
     case "longest":
       return said(`${home} sounds longest`);
     case "first-downbeat":
@@ -97,7 +101,9 @@ export function notesReason({ homeMode, outside, hearing, gapped }: Identificati
       ? `All ${numberText(own.length)} are used.`
       : `${capital(numberText(heardCount))} of the ${numberText(own.length)} ${heardCount === 1 ? "is" : "are"} used; the ${missing} above ${noteText(homeMode.home)} never ${unheard.length === 1 ? "occurs" : "occur"}.`;
   const byThemselves =
-    gapped && heardCount >= 5 ? ` By themselves the ${numberText(heardCount)} are ${inTitle(gapped.name)}.` : "";
+    gapped && heardCount >= 5
+      ? ` By themselves the ${numberText(heardCount)} are ${inTitle(gapped.name)}.`
+      : "";
   const guests = outside.filter(({ visits }) => visits);
   const others = outside.filter(({ visits }) => !visits);
   const pointed = (some: typeof outside, tail: string): readonly Phrase[] =>
@@ -115,7 +121,10 @@ export function notesReason({ homeMode, outside, hearing, gapped }: Identificati
     { strong: `The notes are ${parentText(tonic, family)}’s:` },
     ` ${notes.map(noteText).join(" ")}. ${used}${byThemselves}`,
     ...pointed(guests, ` only ${guests.length === 1 ? "visits" : "visit"}.`),
-    ...pointed(others, ` ${others.length === 1 ? "is" : "are"} none of them, and more than ${others.length === 1 ? "a visitor" : "visitors"}.`),
+    ...pointed(
+      others,
+      ` ${others.length === 1 ? "is" : "are"} none of them, and more than ${others.length === 1 ? "a visitor" : "visitors"}.`,
+    ),
   ];
 }
 
@@ -172,7 +181,9 @@ export function keyText({ declared, agrees, against }: KeyCheck): string {
   if (agrees === "same") return `${key}, as heard`;
   if (agrees === "other-home") return `${key}: the same notes, another home`;
   const heard = listText(against.map(noteText));
-  return against.length === 0 ? `${key}: other notes` : `${key}, but ${heard} ${against.length === 1 ? "is" : "are"} heard`;
+  return against.length === 0
+    ? `${key}: other notes`
+    : `${key}, but ${heard} ${against.length === 1 ? "is" : "are"} heard`;
 }
 
 /** What the swap makes of the mode: "plain A major", "A Dorian", "another mode". */

@@ -26,13 +26,7 @@ import {
   weightText,
 } from "@/ui/words";
 import view from "@/ui/frame/View.module.css";
-import {
-  $collection,
-  cancelCollection,
-  closeCollection,
-  type Collection,
-  type Row,
-} from "./collection";
+import { $collection, cancelCollection, closeCollection, type Collection, type Row } from "./collection";
 import styles from "./CollectionShow.module.css";
 import { countByMode, passes, resultsCsv, resultsJson, type RowFilter } from "./results";
 
@@ -155,7 +149,9 @@ export function CollectionShow({ collection, onOpen, onBack }: CollectionShowPro
             onChange={(only) => set({ only: only === ANY ? undefined : only })}
           />
           <span className={styles.count} role="status">
-            {shown.length === rows.length ? countText(rows.length, "tune") : `${shown.length} of ${rows.length} tunes`}
+            {shown.length === rows.length
+              ? countText(rows.length, "tune")
+              : `${shown.length} of ${rows.length} tunes`}
           </span>
         </div>
         <Rows rows={shown} onOpen={onOpen} />
@@ -178,6 +174,8 @@ const Rows = memo(function Rows({
   const table = useTable({ features, columns, data, enableSortingRemoval: true });
   const sorted = table.getRowModel().rows;
   const room = useRef<HTMLDivElement>(null);
+  // What it answers changes while it stays the same object: the compiler leaves this component as it is, and may.
+  // eslint-disable-next-line react-hooks/incompatible-library
   const virtual = useVirtualizer({
     count: sorted.length,
     getScrollElement: () => room.current,
@@ -199,7 +197,11 @@ const Rows = memo(function Rows({
                 role="columnheader"
                 aria-sort={order === "asc" ? "ascending" : order === "desc" ? "descending" : "none"}
               >
-                <button type="button" className={styles.sort} onClick={() => table.getColumn(id)?.toggleSorting()}>
+                <button
+                  type="button"
+                  className={styles.sort}
+                  onClick={() => table.getColumn(id)?.toggleSorting()}
+                >
                   {text}
                   <span aria-hidden="true">{order === "asc" ? " ↑" : order === "desc" ? " ↓" : ""}</span>
                 </button>
@@ -231,7 +233,12 @@ const TuneRow = memo(function TuneRow({ row, index, start, onOpen }: TuneRowProp
   const homeMode = found && { home: found.home, mode: modeById(found.mode) };
   const [problem] = problems;
   return (
-    <div role="row" aria-rowindex={index + 2} className={styles.row} style={{ transform: `translateY(${start}px)` }}>
+    <div
+      role="row"
+      aria-rowindex={index + 2}
+      className={styles.row}
+      style={{ transform: `translateY(${start}px)` }}
+    >
       <div role="cell" className={styles.name}>
         {found ? (
           <button type="button" className={styles.open} onClick={() => onOpen(row)}>
@@ -251,7 +258,11 @@ const TuneRow = memo(function TuneRow({ row, index, start, onOpen }: TuneRowProp
       </div>
       <div role="cell">{found ? weightText(found.weight) : ""}</div>
       <div role="cell">{found?.open.map(degreeText).join(" ") ?? ""}</div>
-      <div role="cell" data-differs={agrees !== undefined && agrees !== "same" ? true : undefined} className={styles.key}>
+      <div
+        role="cell"
+        data-differs={agrees !== undefined && agrees !== "same" ? true : undefined}
+        className={styles.key}
+      >
         {declared ? homeModeText({ home: declared.home, mode: modeById(declared.mode) }) : ""}
       </div>
       <div role="cell">{notes}</div>
@@ -270,6 +281,7 @@ function CollectionPanel({ collection, shown, isReading }: CollectionPanelProps)
   const modes = countByMode(shown);
   const most = modes[0]?.count ?? 1;
   const differing = shown.filter((row) => passes(row, { only: "key" })).length;
+  const declared = shown.filter((row) => row.declared).length;
   const open = shown.filter((row) => passes(row, { only: "open" })).length;
   return (
     <Panel
@@ -300,7 +312,12 @@ function CollectionPanel({ collection, shown, isReading }: CollectionPanelProps)
     >
       <p role="status">{collectionText(collection)}</p>
       {isReading && (
-        <progress className={styles.progress} max={collection.of} value={collection.done} aria-label="Bytes read" />
+        <progress
+          className={styles.progress}
+          max={collection.of}
+          value={collection.done}
+          aria-label="Bytes read"
+        />
       )}
       <ul className={styles.modes} aria-label="Tunes in each mode">
         {modes.map(({ mode, count }) => (
@@ -317,7 +334,14 @@ function CollectionPanel({ collection, shown, isReading }: CollectionPanelProps)
       </ul>
       <Facts
         rows={[
-          ["Key field", differing === 0 ? "says the same of all" : `says otherwise of ${countText(differing, "tune")}`],
+          [
+            "Key field",
+            declared === 0
+              ? "none has one"
+              : differing === 0
+                ? `of ${countText(declared, "tune")}, as heard`
+                : `says otherwise of ${countText(differing, "tune")}`,
+          ],
           ["A degree open", open === 0 ? "in none" : `in ${countText(open, "tune")}`],
         ]}
       />

@@ -287,7 +287,13 @@ async function openOne(file: File) {
     return {
       value: undefined,
       problems: [
-        { code: "file-too-large", offset: 0, length: 0, found: file.name, expected: "16 MB for one tune" } as const,
+        {
+          code: "file-too-large",
+          offset: 0,
+          length: 0,
+          found: file.name,
+          expected: "16 MB for one tune",
+        } as const,
       ],
     };
   return openTuneFile(new Uint8Array(await file.arrayBuffer()), file.name);

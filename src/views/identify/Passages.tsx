@@ -35,9 +35,21 @@ export function Passages({ passages, bars, chosen, onBars }: PassagesProps) {
         <h2 className={styles.title}>Passage by passage</h2>
         <span className={styles.bars}>
           <span>bars</span>
-          <NumberField label="From bar" value={from} least={1} most={last} onChange={(next) => choose(next, Math.max(next, to))} />
+          <NumberField
+            label="From bar"
+            value={from}
+            least={1}
+            most={last}
+            onChange={(next) => choose(next, Math.max(next, to))}
+          />
           <span>to</span>
-          <NumberField label="To bar" value={to} least={1} most={last} onChange={(next) => choose(Math.min(from, next), next)} />
+          <NumberField
+            label="To bar"
+            value={to}
+            least={1}
+            most={last}
+            onChange={(next) => choose(Math.min(from, next), next)}
+          />
           {chosen && (
             <Button kind="quiet" onClick={() => onBars(undefined)}>
               The whole tune

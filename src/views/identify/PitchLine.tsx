@@ -19,6 +19,16 @@ const MARGIN = 2;
 /** A gap in the line longer than this parts it, in seconds. */
 const BREAK = 0.04;
 
+/** The line of what sounds a pitch, parted where it is silent; `high` half steps stand at the top. */
+const pathOf = (frames: HeardLine["frames"], high: number, off: number): string =>
+  soundingFrames(frames)
+    .map(({ time, hertz }, at, all) => {
+      const isNew = time - (all[at - 1]?.time ?? -1) > BREAK;
+      const y = (high - heightOf(hertz) + off + 0.5) * STEP;
+      return `${isNew ? "M" : "L"}${(time * SECOND).toFixed(1)} ${y.toFixed(1)}`;
+    })
+    .join("");
+
 /** The pitch of a recording as a line over the notes that it became; each can be taken in hand and corrected. */
 export function PitchLine({ line, onNotes, onUndo }: PitchLineProps) {
   const { frames, notes } = line;
@@ -29,16 +39,7 @@ export function PitchLine({ line, onNotes, onUndo }: PitchLineProps) {
   const width = (frames.at(-1)?.time ?? 1) * SECOND + 24;
   const height = (high - low + 1) * STEP;
   const yOf = (midi: number) => (high - midi + 0.5) * STEP;
-  const path = useMemo(() => {
-    let last = -1;
-    return soundingFrames(frames)
-      .map(({ time, hertz }) => {
-        const isNew = time - last > BREAK;
-        last = time;
-        return `${isNew ? "M" : "L"}${(time * SECOND).toFixed(1)} ${((high - heightOf(hertz) + off + 0.5) * STEP).toFixed(1)}`;
-      })
-      .join("");
-  }, [frames, high, off]);
+  const path = useMemo(() => pathOf(frames, high, off), [frames, high, off]);
   const names = useMemo(() => spelledInContext(notes), [notes]);
   const change = (how: Correction) => {
     if (chosen === undefined) return;
@@ -103,9 +104,7 @@ export function PitchLine({ line, onNotes, onUndo }: PitchLineProps) {
         </div>
       </div>
       <div className={styles.acts}>
-        <span role="status">
-          {inHand ? `${pitchText(inHand)} in hand:` : "Choose a note to correct it."}
-        </span>
+        <span role="status">{inHand ? `${pitchText(inHand)} in hand:` : "Choose a note to correct it."}</span>
         {acts.map(([how, says]) => (
           <Button key={how} kind="quiet" disabled={chosen === undefined} onClick={() => change(how)}>
             {says}

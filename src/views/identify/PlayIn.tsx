@@ -18,7 +18,8 @@ interface PlayInProps {
 const KEYS = Array.from({ length: 25 }, (_, at) => 57 + at);
 
 /** What the simulated keyboard plays by itself: the beginning of a tune of the play. */
-const PHRASE = "E4:0.5 F4 G4:1 A4:0.5 G4 F4:1 | E4:0.5 F4 G4 B4 A4:2 | G4:0.5 A4 B4:1 A4:0.5 G4 F4:1 | G4:0.5 F4 D4 F4 E4:2 ||";
+const PHRASE =
+  "E4:0.5 F4 G4:1 A4:0.5 G4 F4:1 | E4:0.5 F4 G4 B4 A4:2 | G4:0.5 A4 B4:1 A4:0.5 G4 F4:1 | G4:0.5 F4 D4 F4 E4:2 ||";
 
 /** Notes played in: on a keyboard that is plugged in, on a simulated one, or clicked on the stage below. */
 export function PlayIn({ onNotes, children }: PlayInProps) {

@@ -54,9 +54,7 @@ export function ReasonPanel({ found, placesOf, swapName, onSwap, onKeep, onPoint
       }
     >
       <OwnWordsSaid mode={homeMode.mode} />
-      {isShort && (
-        <p className={styles.short}>So few notes say little: this is as far as they go.</p>
-      )}
+      {isShort && <p className={styles.short}>So few notes say little: this is as far as they go.</p>}
       <ol className={styles.reasons}>
         {reasons.map((reason, at) => (
           <li key={at} className={styles.reason}>

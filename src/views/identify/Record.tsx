@@ -27,7 +27,13 @@ export function Record({ recording, children }: RecordProps) {
   return (
     <section className={styles.played} aria-label="Record">
       <div className={styles.row}>
-        <Select label="Where the sound comes from" size="small" value={from} options={SOURCES} onChange={setFrom} />
+        <Select
+          label="Where the sound comes from"
+          size="small"
+          value={from}
+          options={SOURCES}
+          onChange={setFrom}
+        />
         {state.at === "recording" ? (
           <Button kind="main" onClick={() => void stop()}>
             Stop

@@ -21,7 +21,10 @@ const KINDS = [
 type Kind = (typeof KINDS)[number]["value"];
 
 /** A tune as a file of one kind: its ending, content and media type. */
-async function fileOf(tune: Tune, kind: Kind): Promise<readonly [ending: string, content: BlobPart, type: string]> {
+async function fileOf(
+  tune: Tune,
+  kind: Kind,
+): Promise<readonly [ending: string, content: BlobPart, type: string]> {
   switch (kind) {
     case "abc":
       return ["abc", writeAbc(tune).text, "text/vnd.abc"];
@@ -41,7 +44,12 @@ export function SaveDialog({ open, onClose, tune, title }: SaveDialogProps) {
     onClose();
   };
   return (
-    <Dialog title="Save the tune" says="As it is read here: notes, chords, repeats." open={open} onClose={onClose}>
+    <Dialog
+      title="Save the tune"
+      says="As it is read here: notes, chords, repeats."
+      open={open}
+      onClose={onClose}
+    >
       <Setting name="Save as">
         <Choice label="Kind of file" value={kind} onChange={setKind} options={KINDS} />
       </Setting>

@@ -73,8 +73,8 @@ export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }
       {isEmpty && (
         <p className={own.tries}>
           <span>
-            Open or drop files (ABC, MusicXML, MIDI, a recording), paste ABC, type note names, play or record; or
-            try a tune of the play:
+            Open or drop files (ABC, MusicXML, MIDI, a recording), paste ABC, type note names, play or record;
+            or try a tune of the play:
           </span>
           {DEMO_TUNES.map(({ id, title, text: abc }) => (
             <Button key={id} kind="quiet" onClick={() => onTry(abc)}>

@@ -80,7 +80,11 @@ export async function openCollection(files: readonly File[]): Promise<void> {
     $collection.set({ state, rows, problems: [...problems], done, of });
   };
   const showSoon = () => {
-    timer ??= setTimeout(() => show("reading"), rows.length === 0 ? 0 : SHOW_EVERY);
+    // The longer the table, the more there is to put in order each time.
+    timer ??= setTimeout(
+      () => show("reading"),
+      rows.length === 0 ? 0 : Math.max(SHOW_EVERY, rows.length / 20),
+    );
   };
   const running = new Set<Promise<void>>();
   const send = async (file: File, batch: readonly TextInFile[]) => {

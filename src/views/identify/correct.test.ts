@@ -17,7 +17,11 @@ describe("a recorded line, corrected", () => {
     ["part", 2, "64 65 67 67"],
     ["join", 2, "64 65 67"],
   ] as const)("%s, note %i", (how, at, midis) =>
-    expect(corrected(NOTES, at, how).map(({ midi }) => midi).join(" ")).toBe(midis),
+    expect(
+      corrected(NOTES, at, how)
+        .map(({ midi }) => midi)
+        .join(" "),
+    ).toBe(midis),
   );
 
   it("keeps the time: a note parted is as long as before, two joined end where the second did", () => {
@@ -32,7 +36,10 @@ describe("a recorded line, corrected", () => {
     expect(corrected(NOTES, 9, "take-out")).toBe(NOTES);
     fc.assert(
       fc.property(fc.array(fc.constantFrom("higher", "lower"), { maxLength: 300 }), (all) => {
-        const end = all.reduce((notes: typeof NOTES, how) => [...corrected(notes, 0, how as "higher")], NOTES);
+        const end = all.reduce(
+          (notes: typeof NOTES, how) => [...corrected(notes, 0, how as "higher")],
+          NOTES,
+        );
         expect(end[0]!.midi >= 0 && end[0]!.midi <= 127).toBe(true);
       }),
       { numRuns: 30 },

@@ -75,7 +75,9 @@ const bookText = ({ text, from, to }: AbcPart, name: string): TextInFile => ({
 
 /** One text of a file again, from where it stood. */
 export async function textAt(file: File, from: number, to: number): Promise<TuneText | undefined> {
-  for await (const found of textsIn(from === 0 && to === file.size ? file : new File([file.slice(from, to)], file.name)))
+  for await (const found of textsIn(
+    from === 0 && to === file.size ? file : new File([file.slice(from, to)], file.name),
+  ))
     if ("text" in found) return found.text;
   return undefined;
 }
@@ -91,12 +93,16 @@ export async function droppedFiles(transfer: DataTransfer): Promise<readonly Fil
 
 async function filesUnder(entry: FileSystemEntry): Promise<readonly File[]> {
   if (entry.isFile)
-    return [await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject))];
+    return [
+      await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject)),
+    ];
   const reader = (entry as FileSystemDirectoryEntry).createReader();
   const all: File[] = [];
   // A folder hands out its entries a hundred at a time.
   for (;;) {
-    const some = await new Promise<FileSystemEntry[]>((resolve, reject) => reader.readEntries(resolve, reject));
+    const some = await new Promise<FileSystemEntry[]>((resolve, reject) =>
+      reader.readEntries(resolve, reject),
+    );
     if (some.length === 0) return all;
     for (const each of some) all.push(...(await filesUnder(each)));
   }

@@ -27,7 +27,7 @@ const ALL = [GATE, PEARS, DRUMS];
 
 describe("rows of a collection", () => {
   test.each([
-    [{}, "Gate, the|Six \"Pears\"|Drums"],
+    [{}, 'Gate, the|Six "Pears"|Drums'],
     [{ mode: "dorian" }, "Gate, the"],
     [{ home: 1 }, 'Six "Pears"'],
     [{ only: "open" }, 'Six "Pears"'],
@@ -38,7 +38,11 @@ describe("rows of a collection", () => {
     [{ title: "PEAR" }, 'Six "Pears"'],
     [{ mode: "dorian", home: 2 }, ""],
   ] as const)("%j leaves %s", (filter, titles) =>
-    expect(ALL.filter((each) => passes(each, filter)).map(({ title }) => title).join("|")).toBe(titles),
+    expect(
+      ALL.filter((each) => passes(each, filter))
+        .map(({ title }) => title)
+        .join("|"),
+    ).toBe(titles),
   );
 
   it("are written as comma-separated values that keep commas and quotes", () => {
@@ -53,7 +57,11 @@ describe("rows of a collection", () => {
 
   it("are written as JSON", () => {
     const { tunes } = JSON.parse(resultsJson(ALL)) as { tunes: { title: string; home: string }[] };
-    expect(tunes.map(({ title, home }) => `${title} ${home}`)).toEqual(["Gate, the E", 'Six "Pears" Db', "Drums "]);
+    expect(tunes.map(({ title, home }) => `${title} ${home}`)).toEqual([
+      "Gate, the E",
+      'Six "Pears" Db',
+      "Drums ",
+    ]);
   });
 
   it("are counted by mode", () =>

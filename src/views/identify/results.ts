@@ -18,8 +18,6 @@ export interface RowFilter {
 /** An answer with less weight than this is not sure. */
 const UNSURE = 0.6;
 
-
-
 /** Whether a row passes a filter. */
 export function passes({ title, found, agrees }: Row, filter: RowFilter): boolean {
   if (filter.title && !title.toLowerCase().includes(filter.title.toLowerCase())) return false;
@@ -99,7 +97,5 @@ export const resultsJson = (rows: readonly Row[]): string =>
 export function countByMode(rows: readonly Row[]) {
   const counts = new Map<string, number>();
   for (const { found } of rows) if (found) counts.set(found.mode, (counts.get(found.mode) ?? 0) + 1);
-  return [...counts]
-    .map(([id, count]) => ({ mode: mode(id), count }))
-    .sort((a, b) => b.count - a.count);
+  return [...counts].map(([id, count]) => ({ mode: mode(id), count })).sort((a, b) => b.count - a.count);
 }

@@ -46,7 +46,7 @@ export function useAnswer(read: ReadTunes | undefined) {
   const key = read?.key ?? "";
   const which = chosen.key === key ? chosen.which : 0;
   const file = read?.tunes[which];
-  const shown = useMemo(() => file && read && readyTune(file, read), [file, read]);
+  const shown = useMemo(() => file && readyTune(file, read), [file, read]);
   const count = shown?.tune.notes.length ?? 0;
   const isOwn = chosen.key === key && chosen.notes === count;
   const byHand = isOwn ? chosen.byHand : NOTHING;

@@ -6,7 +6,8 @@ import { $settings } from "@/state";
 import { trackPitch, type Tracking } from "@/workers";
 
 /** What the fiddler plays who stands in for a player before the microphone. */
-const PHRASE = "E4:1 F4:0.5 G4 A4:1 B4 | C5:0.5 B4 A4 G4 F4:1 D4 | E4:0.5 F4 G4 A4 B4:1 A4 | G4:0.5 F4 D4 F4 E4:2 ||";
+const PHRASE =
+  "E4:1 F4:0.5 G4 A4:1 B4 | C5:0.5 B4 A4 G4 F4:1 D4 | E4:0.5 F4 G4 A4 B4:1 A4 | G4:0.5 F4 D4 F4 E4:2 ||";
 const PHRASE_TEMPO = 132;
 
 /** Where a recording has come to. */
@@ -15,7 +16,11 @@ export type RecordState =
   | { readonly at: "recording" }
   | { readonly at: "listening"; readonly share: number }
   | { readonly at: "heard" }
-  | { readonly at: "refused"; readonly why: "no-microphone" | "not-audio" | "nothing-heard"; readonly name: string };
+  | {
+      readonly at: "refused";
+      readonly why: "no-microphone" | "not-audio" | "nothing-heard";
+      readonly name: string;
+    };
 
 /** What was heard of a recording: the line of its pitch, and the notes that were made of it, which can be corrected. */
 export interface HeardLine {

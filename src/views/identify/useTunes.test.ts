@@ -32,7 +32,11 @@ describe("what is typed or pasted", () => {
   it("is engraved as far as a page goes, its notes in the same places", async () => {
     const bar = "A4:1 B4 C5 D5 | ";
     const { isCut, engraved, tune } = await ready(bar.repeat(MOST_ENGRAVED + 40));
-    expect([isCut, engraved.bars.length, engraved.notes.length]).toEqual([true, MOST_ENGRAVED, MOST_ENGRAVED * 4]);
+    expect([isCut, engraved.bars.length, engraved.notes.length]).toEqual([
+      true,
+      MOST_ENGRAVED,
+      MOST_ENGRAVED * 4,
+    ]);
     expect(engraved.notes[17]?.pitch).toEqual(tune.notes[17]?.pitch);
     expect(readNotes(bar).value.notes).toHaveLength(4);
   });

@@ -1,7 +1,15 @@
 import { useEffect, useState } from "react";
 import type { Problem } from "@/core/problem";
 import { partOf, type Tune } from "@/core/tune";
-import { engravingOf, type FileTune, readTunes, sourceOfText, type TuneSource, type TuneText, writeAbc } from "@/formats";
+import {
+  engravingOf,
+  type FileTune,
+  readTunes,
+  sourceOfText,
+  type TuneSource,
+  type TuneText,
+  writeAbc,
+} from "@/formats";
 import type { Draft } from "@/store";
 
 /** A tune as read, what it is kept as, and the same as ABC for the engraver with its notes placed in that. */
