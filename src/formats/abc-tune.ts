@@ -4,10 +4,10 @@ import {
   barLength,
   type DeclaredKey,
   type FoundBar,
+  lastingChords,
   type Meter,
   numberBars,
   type Tune,
-  type TuneChord,
   type TuneNote,
 } from "@/core/tune";
 import { type KeyField, readKeyField } from "./abc-key";
@@ -124,7 +124,7 @@ export function tuneOf(parsed: ParsedTune, text: string): Tune {
     title: parsed.metaText.title ?? "",
     notes: melody?.notes.map((note) => trimmed(note, text)) ?? [],
     ...(beneath.length > 0 ? { beneath } : {}),
-    ...(chords ? { chords: lasting(chords) } : {}),
+    ...(chords ? { chords: lastingChords(chords.chords, chords.time) } : {}),
     bars: numberBars(melody?.bars ?? []),
     meter,
     keys: melody?.declared ?? [],
@@ -168,13 +168,6 @@ function trimmed(note: TuneNote, text: string): TuneNote {
   const written = text.slice(note.from, note.to);
   const from = note.from + written.length - written.trimStart().length;
   return { ...note, from, to: from + written.trim().length };
-}
-
-function lasting({ chords, time }: Voice): readonly TuneChord[] {
-  return chords.map((chord, at) => ({
-    ...chord,
-    duration: Math.max(0, (chords[at + 1]?.onset ?? time) - chord.onset),
-  }));
 }
 
 function readMeter(meter: ParsedMeter | undefined): Meter | undefined {

@@ -1,4 +1,4 @@
-import { readSymbol } from "@/core/chord";
+import { type Chord, readSymbol } from "@/core/chord";
 import { type Fifths, fifthsFrom, midiOf, modulo, type Pitch, pitchAt } from "@/core/pitch";
 import type { Problem, Reading } from "@/core/problem";
 import { mode } from "@/core/scale";
@@ -6,10 +6,10 @@ import {
   barLength,
   type DeclaredKey,
   type FoundBar,
+  lastingChords,
   type Meter,
   numberBars,
   type Tune,
-  type TuneChord,
   type TuneNote,
 } from "@/core/tune";
 import { harmonyIn } from "./musicxml";
@@ -40,7 +40,7 @@ interface Part {
   readonly name: string;
   readonly voices: Map<string, (TuneNote & { duration: number })[]>;
   readonly bars: FoundBar[];
-  readonly chords: { readonly chord: TuneChord["chord"]; readonly onset: number; readonly bar: number }[];
+  readonly chords: { readonly chord: Chord; readonly onset: number; readonly bar: number }[];
   readonly keys: DeclaredKey[];
   readonly problems: Problem[];
   readonly meters: Meter[];
@@ -95,7 +95,7 @@ export async function readMusicXmlTune(
         title: titleOf(score) || title,
         notes: sorted(melody),
         ...(beneath.length > 0 ? { beneath: sorted(beneath) } : {}),
-        ...(chords ? { chords: lasting(chords) } : {}),
+        ...(chords ? { chords: lastingChords(chords.chords, chords.end) } : {}),
         bars: numberBars(top.bars),
         meter: top.meters[0] ?? { beats: 4, unit: 4 },
         keys: top.keys,
@@ -108,12 +108,6 @@ export async function readMusicXmlTune(
     return none("xml-unread");
   }
 }
-
-const lasting = ({ chords, end }: Part): readonly TuneChord[] =>
-  chords.map((chord, at) => ({
-    ...chord,
-    duration: Math.max(0, (chords[at + 1]?.onset ?? end) - chord.onset),
-  }));
 
 function readPart(measures: readonly XmlNode[], name: string): Part {
   const part: Part = {

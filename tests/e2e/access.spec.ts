@@ -45,6 +45,34 @@ for (const theme of ["light", "dark"] as const) {
 }
 
 for (const theme of ["light", "dark"] as const) {
+  test(`every way into Identify and its collections are accessible in ${theme}`, async ({ page }) => {
+    test.slow();
+    await page.emulateMedia({ colorScheme: theme, reducedMotion: "reduce" });
+    await open(page, "/identify?demo");
+    await page.getByRole("radio", { name: "Type", exact: true }).check({ force: true });
+    expect(await serious(page), "type").toEqual([]);
+    await page.getByRole("radio", { name: "Play in", exact: true }).check({ force: true });
+    expect(await serious(page), "play in").toEqual([]);
+    await page.getByRole("radio", { name: "Record", exact: true }).check({ force: true });
+    await page.getByLabel("Where the sound comes from").selectOption({ label: "Simulated fiddler" });
+    await page.getByRole("button", { name: "Record", exact: true }).click();
+    await page.getByRole("listbox", { name: /Notes heard/ }).waitFor({ timeout: 30_000 });
+    expect(await serious(page), "record").toEqual([]);
+    await page
+      .getByLabel("Open files of tunes")
+      .setInputFiles(["src/demo/six-pears.abc", "src/demo/two-lanterns.abc"]);
+    await page.getByText("Two tunes, all of them read.").waitFor();
+    expect(await serious(page), "collection").toEqual([]);
+    await page.getByRole("button", { name: "Two Lanterns" }).click();
+    await page.getByRole("region", { name: "Staff", exact: true }).first().focus();
+    await page.keyboard.press("ArrowRight");
+    expect(await serious(page), "a note in hand").toEqual([]);
+    await page.getByRole("button", { name: "Save", exact: true }).click();
+    expect(await serious(page), "save").toEqual([]);
+  });
+}
+
+for (const theme of ["light", "dark"] as const) {
   test(`every part of Match and its sheets are accessible in ${theme}`, async ({ page }) => {
     test.slow();
     await page.emulateMedia({ colorScheme: theme, reducedMotion: "reduce" });

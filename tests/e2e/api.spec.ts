@@ -14,6 +14,18 @@ test("a tune sent as a script would send it gives its mode", async ({ request })
   ]);
 });
 
+test("a book of tunes is answered in lines, one a tune, in order", async ({ request }) => {
+  const book = await readFile("tests/fixtures/mill-race.abc", "utf8");
+  const response = await request.post("/api/v1/identify", {
+    headers: { "content-type": "text/vnd.abc", accept: "application/x-ndjson" },
+    data: book.repeat(30),
+  });
+  expect(response.headers()["content-type"]).toBe("application/x-ndjson");
+  const lines = (await response.text()).trim().split("\n");
+  const titles = lines.map((line) => (JSON.parse(line) as { title: string }).title);
+  expect([lines.length, titles[0], titles[59]]).toEqual([60, "The Mill Race", "Copper Weir"]);
+});
+
 test("the endpoints answer, refuse in problem details, and carry the security headers", async ({
   request,
 }) => {
@@ -25,10 +37,15 @@ test("the endpoints answer, refuse in problem details, and carry the security he
   const match = await request.post("/api/v1/match", { data: { chords: "| Em9 | A13 |" } });
   expect(await match.json()).toHaveProperty("readings.0.segments.0.mode", "dorian");
   const refused = await request.post("/api/v1/identify", {
-    headers: { "content-type": "audio/midi" },
+    headers: { "content-type": "image/png" },
     data: "MThd",
   });
   expect([refused.status(), refused.headers()["content-type"]]).toEqual([415, "application/problem+json"]);
+  const torn = await request.post("/api/v1/identify", {
+    headers: { "content-type": "audio/midi" },
+    data: "MThd",
+  });
+  expect([torn.status(), await torn.json()]).toMatchObject([422, { errors: [{ code: "midi-unread" }] }]);
 });
 
 test("the page's content policy lets nothing in from elsewhere", async ({ request }) => {

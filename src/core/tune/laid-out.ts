@@ -1,5 +1,13 @@
 import type { Pitch } from "../pitch";
-import { barLength, type FoundBar, type Meter, numberBars, type TuneBar, type TuneNote } from "./tune";
+import {
+  barLength,
+  type FoundBar,
+  type Meter,
+  numberBars,
+  type TuneBar,
+  type TuneChord,
+  type TuneNote,
+} from "./tune";
 
 /** A change of meter, in quarters from the start. */
 export interface MeterChange {
@@ -37,3 +45,13 @@ export function placedIn(
       return { pitch, onset, duration, bar, from: 0, to: 0 };
     });
 }
+
+/** Chord symbols, each lasting until the next one or the end of the tune. */
+export const lastingChords = (
+  chords: readonly Omit<TuneChord, "duration">[],
+  end: number,
+): readonly TuneChord[] =>
+  chords.map((chord, at) => ({
+    ...chord,
+    duration: Math.max(0, (chords[at + 1]?.onset ?? end) - chord.onset),
+  }));

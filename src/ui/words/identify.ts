@@ -302,8 +302,9 @@ export function collectionText({
   readonly of: number;
 }): string {
   const share = of === 0 ? 0 : Math.round((done / of) * 100);
-  const count = countText(rows.length, "tune");
+  const count = capital(countText(rows.length, "tune"));
   if (state === "reading") return `${count} so far, ${share} in 100 of the files.`;
-  if (state === "cancelled") return `Called off after ${count}, ${share} in 100 of the files.`;
+  if (state === "cancelled")
+    return `Called off after ${countText(rows.length, "tune")}, ${share} in 100 of the files.`;
   return rows.length === 0 ? "No tune was found in these files." : `${count}, all of them read.`;
 }

@@ -15,6 +15,7 @@ import { saveFile } from "@/ui/files";
 import { Facts, Panel } from "@/ui/panel";
 import { shadeOf } from "@/ui/shade";
 import {
+  capital,
   collectionText,
   countText,
   degreeText,
@@ -285,7 +286,7 @@ function CollectionPanel({ collection, shown, isReading }: CollectionPanelProps)
   const open = shown.filter((row) => passes(row, { only: "open" })).length;
   return (
     <Panel
-      title={rows.length === 0 ? "Reading" : countText(shown.length, "tune")}
+      title={rows.length === 0 ? "Reading" : capital(countText(shown.length, "tune"))}
       acts={
         <>
           {isReading ? (

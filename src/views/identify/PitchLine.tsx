@@ -16,6 +16,8 @@ interface PitchLineProps {
 const [SECOND, STEP] = [90, 7];
 /** Half steps shown above the highest note and below the lowest. */
 const MARGIN = 2;
+/** A note narrower than this in the drawing has no room for its name. */
+const NAMED = 16;
 /** A gap in the line longer than this parts it, in seconds. */
 const BREAK = 0.04;
 
@@ -93,14 +95,22 @@ export function PitchLine({ line, onNotes, onUndo }: PitchLineProps) {
                 top: yOf(midi) - STEP,
                 height: STEP * 2,
               }}
+              aria-label={names[at] && pitchText(names[at])}
               onClick={() => setChosen(at)}
-            >
-              {names[at] && duration * SECOND > 16 ? noteText(names[at].name) : ""}
-            </div>
+            />
           ))}
           <svg className={styles.pitch} viewBox={`0 0 ${width} ${height}`} aria-hidden="true">
             <path d={path} />
           </svg>
+          <div className={styles.names} aria-hidden="true">
+            {notes.map(({ midi, onset, duration }, at) =>
+              names[at] && duration * SECOND > NAMED ? (
+                <span key={at} style={{ left: (onset + duration / 2) * SECOND, top: yOf(midi) }}>
+                  {noteText(names[at].name)}
+                </span>
+              ) : undefined,
+            )}
+          </div>
         </div>
       </div>
       <div className={styles.acts}>
