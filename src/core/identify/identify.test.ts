@@ -141,3 +141,86 @@ describe("the count", () => {
     expect(holds(SEVEN[4]!.sounds, 10)).toBe(true);
   });
 });
+
+describe("more than one voice", () => {
+  const melody = "E2 G2 A2 G2|E2 D2 E4|G2 A2 G2 E2|D2 E2 G4|";
+  const abc = async (text: string) => identify((await readAbc(text)).value[0]!.tune);
+  const beneath = (bass: string) => `X:1\nL:1/8\nM:4/4\nV:1\nV:2\nK:none\nV:1\n${melody}\nV:2\n${bass}\n`;
+
+  it("the bass under it says where home is", async () => {
+    const [inC, inE] = [await abc(beneath("C,8|C,8|C,8|C,8|")), await abc(beneath("E,8|E,8|E,8|E,8|"))];
+    expect([inC, inE].map((found) => found && printName(found.homeMode.home))).toEqual(["C", "E"]);
+    expect(inC?.evidence.map(({ code }) => code)).toContain("bass");
+  });
+
+  it("so do chord symbols, and the tones in them that the melody lacks", async () => {
+    const over = (symbols: readonly string[]) =>
+      `X:1\nL:1/8\nM:4/4\nK:none\n${melody
+        .split("|")
+        .slice(0, 4)
+        .map((bar, at) => `"${symbols[at]}"${bar}`)
+        .join("|")}|\n`;
+    const dorian = await abc(over(["Em", "A", "Em", "Em"]));
+    const aeolian = await abc(over(["Em", "C", "Am", "Em"]));
+    expect([name(dorian), name(aeolian)]).toEqual(["E dorian", "E aeolian"]);
+  });
+});
+
+describe("what is set by hand", () => {
+  const tune = readNotes("D4 F A F | G A D5 A | C#5 A F E | D4:4 ||").value;
+
+  it("a note left out no longer counts, and places stay those of the whole tune", () => {
+    const at = tune.notes.findIndex(({ pitch }) => printName(pitch.name) === "C#");
+    const found = identify(tune, { without: new Set([at]) });
+    expect(found?.hearing.names.map((each) => each !== undefined && printName(each))).not.toContain("C#");
+    const last = found?.evidence.find(({ code }) => code === "last-note")?.notes[0];
+    expect(last).toBe(tune.notes.length - 1);
+    expect(identify(tune, { without: new Set(tune.notes.keys()) })).toBeUndefined();
+  });
+
+  it("bars that are chosen are heard by themselves", () => {
+    const two = readNotes("C4 E G E | C4:4 || D4 F# A F# | D4:4 ||").value;
+    const found = identify(two, { bars: { from: 2, to: 3 } });
+    expect(found && printName(found.homeMode.home)).toBe("D");
+    expect(found?.evidence.find(({ code }) => code === "phrase-ends")?.notes).toEqual([9]);
+    expect(found?.passages).toEqual([]);
+  });
+});
+
+describe("what else is told", () => {
+  test.each([
+    ["A4 C5 D5 E5 | G5 E5 D5 C5 | A4 C5 D5 C5 | A4:4 ||", "minor-pentatonic"],
+    ["G4 A B D5 | E5 D5 B4 A | G4 B A G | G4:4 ||", "major-pentatonic"],
+  ])("%s is five notes by themselves: %s", (text, id) => expect(notes(text)?.gapped?.id).toBe(id));
+
+  it("a whole scale is not named by what it lacks", () =>
+    expect(notes("D4 E F G A B C5 D5:2 ||")?.gapped).toBeUndefined());
+
+  it("so few notes that they say little", () => {
+    expect(notes("D4 A4 D4")?.isShort).toBe(true);
+    expect(notes("D4:2 E F G | A B C5 A | G F E C | D:4 ||")?.isShort).toBe(false);
+  });
+
+  it("a key field that the notes do not keep to", async () => {
+    const body = "A2 c2 B2 d2|c2 e2 a2 g2|d2 B2 G2 B2|A4 A4|]";
+    const check = async (key: string, music = body) => {
+      const [read] = (await readAbc(`X:1\nL:1/8\nK:${key}\n${music}`)).value;
+      return read && identify(read.tune)?.key;
+    };
+    expect((await check("AMix"))?.agrees).toBe("same");
+    expect((await check("D"))?.agrees).toBe("other-home");
+    const other = await check("A", body.replaceAll("g", "=g").replaceAll("G", "=G"));
+    expect([other?.agrees, other?.against.map((each) => printName(each))]).toEqual(["other-notes", ["G"]]);
+    expect(other?.notes.length).toBe(2);
+  });
+
+  it("an empty signature over sharps all through was not meant to say anything", async () => {
+    const [read] = (await readAbc("X:1\nL:1/8\nK:C\n^C2 ^D2 E2 ^F2|^G2 ^A2 B2 ^G2|E2 ^F2 ^D2 E2|^C4 ^C4|]"))
+      .value;
+    const found = read && identify(read.tune);
+    expect([name(found), found?.evidence.some(({ code }) => code === "declared-key")]).toEqual([
+      "C# dorian",
+      false,
+    ]);
+  });
+});
