@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { fifthsOf } from "@/core/pitch";
 import { readChart, readSymbol, vamps } from "@/core/chord";
 import { mode, notesOf } from "@/core/scale";
-import { readNotes } from "@/formats";
+import { readAbc, readNotes } from "@/formats";
 import {
   byTurns,
   chartScore,
@@ -139,8 +139,19 @@ describe("what is played", () => {
       [73, 3],
       [79, 4.5],
     ]);
+    expect(tuneScore(tune, true)).toEqual(plain);
     const sharp = swapped(tuneScore(tune), { home: fifthsOf("A"), from: -2, to: 5 });
     expect(sharp.notes.map(({ midi }) => midi)).toEqual([69, 68, 73, 80]);
     expect(byTurns(plain, sharp)).toMatchObject({ beats: 12, loops: true });
+  });
+
+  it("a tune with its repeats and endings, and what lies beneath it", async () => {
+    const text = "X:1\nM:2/4\nL:1/4\nV:1\nV:2\nK:C\nV:1\n|:CD|1 EF:|2 GA|]\nV:2\n|:C,2|1 F,2:|2 A,2|]\n";
+    const [read] = (await readAbc(text)).value;
+    const score = tuneScore(read!.tune, true);
+    expect(midis(score, "line")).toEqual([60, 62, 64, 65, 60, 62, 67, 69]);
+    expect(midis(score, "chord")).toEqual([48, 53, 48, 57]);
+    expect([score.beats, score.notes.at(-1)?.at]).toEqual([8, 6]);
+    expect(midis(tuneScore(read!.tune), "line")).toEqual([60, 62, 64, 65, 67, 69]);
   });
 });

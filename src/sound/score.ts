@@ -1,7 +1,7 @@
 import { type Fifths, halfSteps, type Interval, midiOf, modulo, soundOf } from "@/core/pitch";
-import { type Chart, type Chord, chordNotes, quartersOf, type Vamp } from "@/core/chord";
+import { type Chart, type Chord, chordNotes, playOrder, quartersOf, type Vamp } from "@/core/chord";
 import type { HomeMode } from "@/core/scale";
-import { feltBeat, type Tune } from "@/core/tune";
+import { feltBeat, type Tune, type TuneNote } from "@/core/tune";
 
 /** Who plays: the plucked line, the held home note, chords on a soft keyboard, their bass, the metronome. */
 export const PARTS = ["line", "drone", "chord", "bass", "click"] as const;
@@ -325,17 +325,38 @@ export function overBassScore(bass: Fifths, chords: readonly (Chord | undefined)
   };
 }
 
-/** A tune, its beats those that players feel (three to a 9/8 bar). */
-export function tuneScore(tune: Tune): Score {
+/** Bars of a tune that are played at most, however many repeats there are. */
+const MOST_BARS = 20_000;
+const ONCE = { opens: false, times: 1, endings: [] };
+
+/**
+ * A tune, its beats those that players feel (three to a 9/8 bar): the melody over what lies beneath it.
+ *
+ * @param repeats taken as they are written, endings too; otherwise every bar is played once
+ */
+export function tuneScore(tune: Tune, repeats = false): Score {
   const beat = feltBeat(tune.meter);
-  const notes = tune.notes.map(({ pitch, onset, duration }): ScoreNote => ({
-    part: "line",
-    midi: midiOf(pitch),
-    at: onset / beat,
-    length: duration / beat,
-  }));
-  const last = tune.bars.at(-1);
-  return { notes, beats: last ? (last.start + last.length) / beat : 0, loops: false };
+  const signs = tune.bars.map((bar) => bar.signs ?? ONCE);
+  const order = repeats ? playOrder(signs, MOST_BARS) : tune.bars.map((_, at) => at);
+  const byBar = tune.bars.map((): ScoreNote[] => []);
+  const put = (notes: readonly TuneNote[], part: Part) => {
+    for (const { pitch, onset, duration, bar } of notes)
+      byBar[bar]?.push({
+        part,
+        midi: midiOf(pitch),
+        at: (onset - (tune.bars[bar]?.start ?? 0)) / beat,
+        length: duration / beat,
+      });
+  };
+  put(tune.notes, "line");
+  put(tune.beneath ?? [], "chord");
+  let start = 0;
+  const notes: ScoreNote[] = [];
+  for (const at of order) {
+    for (const note of byBar[at] ?? []) notes.push({ ...note, at: note.at + start });
+    start += (tune.bars[at]?.length ?? 0) / beat;
+  }
+  return { notes, beats: start, loops: false };
 }
 
 /** One score after another: the first, then the second, round and round. */

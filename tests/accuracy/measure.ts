@@ -1,6 +1,6 @@
 import { type Identification, identify } from "../../src/core/identify";
 import { soundOf } from "../../src/core/pitch";
-import { mode as modeById, soundsOn } from "../../src/core/scale";
+import { mode as modeById, type Mode, soundsOn } from "../../src/core/scale";
 import type { Tune } from "../../src/core/tune";
 import { readAbc, readNotes } from "../../src/formats";
 import { BASELINES, type Method } from "./baselines";
@@ -84,6 +84,60 @@ const three = (share: number) => share.toFixed(3);
 const row = (name: string, { tunes, home, parent, mode }: Score) =>
   `${name.padEnd(52)} ${String(tunes).padStart(5)}  ${three(home)}  ${three(parent)}  ${three(mode)}`;
 
+/** Modes that were found of tunes in each mode, as a table. */
+function confusion(
+  name: string,
+  all: readonly Labelled[],
+  find: (each: Labelled) => Label | undefined,
+): readonly string[] {
+  const found = all.map((each) => ({ mode: each.label.mode, answer: find(each)?.mode }));
+  const columns = [...MODE_NAMES, "other"];
+  return [
+    `${name} (rows: what it is; columns: the mode that was found, whatever its home)`,
+    `${"".padEnd(12)}${columns.map((column) => column.slice(0, 6).padStart(8)).join("")}`,
+    ...MODE_NAMES.map((mode) => {
+      const own = found.filter((each) => each.mode === mode);
+      const count = (column: string) =>
+        own.filter(({ answer }) =>
+          column === "other" ? answer === undefined || !isMode(answer) : answer === column,
+        ).length;
+      return `${mode.padEnd(12)}${columns.map((column) => String(count(column)).padStart(8)).join("")}`;
+    }),
+    "",
+  ];
+}
+
+/** How many missed homes lie each number of half steps above the right one, from 1 to 11. */
+function missedHomes(
+  all: readonly Labelled[],
+  find: (each: Labelled) => Label | undefined,
+): readonly number[] {
+  const counts = new Array<number>(11).fill(0);
+  for (const each of all) {
+    const answer = find(each);
+    const above = answer ? soundOf(answer.home - each.label.home) : 0;
+    if (above > 0) counts[above - 1] = (counts[above - 1] ?? 0) + 1;
+  }
+  return counts;
+}
+
+/** What is told of the likeliest home, parent or mode: its weight, all that share it added up, and whether it is right. */
+function told(found: Identification | undefined, label: Label, what: "home" | "parent" | "mode") {
+  const nameOf = ({ home, mode }: { readonly home: number; readonly mode: Mode }): string =>
+    what === "home"
+      ? String(soundOf(home))
+      : what === "parent"
+        ? String(soundsOn({ home, mode }))
+        : `${soundOf(home)} ${mode.id}`;
+  const weights = new Map<string, number>();
+  for (const { homeMode, weight } of found?.candidates ?? [])
+    weights.set(nameOf(homeMode), (weights.get(nameOf(homeMode)) ?? 0) + weight);
+  const [first] = [...weights].sort((a, b) => b[1] - a[1]);
+  if (!first) return [];
+  const right = nameOf({ home: label.home, mode: modeById(label.mode) });
+  return [{ weight: Math.min(1, first[1]), isRight: first[0] === right }];
+}
+
 /** Everything that `npm run accuracy` prints. */
 export async function report(composedAbc: string): Promise<string> {
   const made = madeTunes();
@@ -116,18 +170,6 @@ export async function report(composedAbc: string): Promise<string> {
   const named = missing.filter(isNamed).length / missing.length;
   const head = `${"".padEnd(52)} tunes  home   parent mode`;
   const methods: readonly Method[] = BASELINES;
-  const told = stays.flatMap((labelled) => {
-    const [first] = found.get(labelled)?.candidates ?? [];
-    const answer = own(labelled);
-    return first && answer
-      ? [
-          {
-            weight: first.weight,
-            isRight: sameHome(answer, labelled.label) && answer.mode === labelled.label.mode,
-          },
-        ]
-      : [];
-  });
   const isTurn = (labelled: Labelled) => (found.get(labelled)?.passages.length ?? 1) > 1;
   const isTurnAt = (labelled: Labelled) => {
     const passages = found.get(labelled)?.passages ?? [];
@@ -179,23 +221,21 @@ export async function report(composedAbc: string): Promise<string> {
     `  stays, one passage: ${share(stays, (labelled) => !isTurn(labelled))}`,
     `  changes, more than one: ${share(turns, isTurn)}; both modes, and the bar within one: ${share(turns, isTurnAt)}`,
     "",
-    "Confusion (rows: what it is; columns: what was found, whatever the home)",
-    `${"".padEnd(12)}${[...MODE_NAMES, "other"].map((name) => name.slice(0, 6).padStart(8)).join("")}`,
-    ...MODE_NAMES.map((mode) => {
-      const all = stays.filter(({ label }) => label.mode === mode);
-      const count = (id: string) =>
-        all.filter((labelled) => {
-          const answer = own(labelled);
-          return id === "other" ? !answer || !isMode(answer.mode) : answer?.mode === id;
-        }).length;
-      return `${mode.padEnd(12)}${[...MODE_NAMES, "other"].map((id) => String(count(id)).padStart(8)).join("")}`;
-    }),
+    ...confusion("What was found of tunes that stay", stays, own),
+    ...methods.flatMap(({ name, find }) => confusion(name, stays, ({ tune }) => find(tune))),
+    "Homes that were missed, by how many half steps above the right one what was found lies",
+    `  ${Array.from({ length: 11 }, (_, at) => String(at + 1).padStart(5)).join("")}`,
+    `  ${missedHomes(stays, own)
+      .map((count) => String(count).padStart(5))
+      .join("")}`,
     "",
-    "Calibration (tunes that stay: of answers with such a weight, how many are right)",
-    ...calibration(told).map(
-      ({ from, tunes, mean, right }) =>
-        `  ${from.toFixed(1)} to ${(from + 0.1).toFixed(1)}  ${String(tunes).padStart(5)}  told ${three(mean)}  right ${three(right)}`,
-    ),
+    ...(["home", "parent", "mode"] as const).flatMap((what) => [
+      `Calibration of the ${what === "mode" ? "home and mode" : what} (of answers with such a weight, how many are right)`,
+      ...calibration(stays.flatMap((labelled) => told(found.get(labelled), labelled.label, what))).map(
+        ({ from, tunes, mean, right }) =>
+          `  ${from.toFixed(1)} to ${(from + 0.1).toFixed(1)}  ${String(tunes).padStart(5)}  told ${three(mean)}  right ${three(right)}`,
+      ),
+    ]),
     "",
     `A tune was identified in ${each.toFixed(2)} ms on average.`,
   ].join("\n");

@@ -42,6 +42,8 @@ export interface Hearing {
   /** Where something sounds beneath the melody, or chord symbols stand over it: the bass at the end and at the start. */
   readonly bass?: { readonly first: number; readonly last: number } | undefined;
   readonly notes: number;
+  /** Sounds that are never heard but as lower neighbours of the note above. */
+  readonly leans: readonly boolean[];
   /** How the tune spells each pitch class, where it sounds. */
   readonly names: readonly (Fifths | undefined)[];
 }
@@ -81,9 +83,11 @@ export function hear(tune: Tune): Hearing | undefined {
   if (!first) return undefined;
   const all = allNotes(tune);
   const time = twelve();
+  const stands = new Set<number>();
   for (const [at, note] of all.entries()) {
-    const counts = note.duration * (isNeighbour(tune, at) ? NEIGHBOUR_SHARE : 1);
-    time[soundAt(note)] = (time[soundAt(note)] ?? 0) + counts;
+    const leans = isNeighbour(tune, at);
+    if (!leans) stands.add(soundAt(note));
+    time[soundAt(note)] = (time[soundAt(note)] ?? 0) + note.duration * (leans ? NEIGHBOUR_SHARE : 1);
   }
   for (const { chord, duration } of tune.chords ?? []) {
     for (const tone of chord.tones) {
@@ -115,6 +119,7 @@ export function hear(tune: Tune): Hearing | undefined {
     lowest: soundAt(lowest),
     bass: bassOf(tune),
     notes: tune.notes.length,
+    leans: time.map((_, sound) => !stands.has(sound)),
     names: namesOf(all),
   };
 }

@@ -19,6 +19,9 @@ const PER_QUARTER = 1;
 const TURN = { mode: 6, home: 7 };
 /** A turn is likelier where a section begins. */
 const AT_SECTION = 0.38;
+/** And likelier still where another key is declared. */
+const AT_KEY = 0.4;
+
 /** What the home of the whole tune has in its favour when a stretch of it is listened to. */
 const SAME_HOME = 3;
 
@@ -42,7 +45,10 @@ export function passages(tune: Tune, main: HomeMode, ranked: readonly Candidate[
     const time = byBar[bar];
     if (time) time[soundOf(pitch.name)] = (time[soundOf(pitch.name)] ?? 0) + duration;
   }
-  const turns = tune.bars.map((_, bar) => (tune.bars[bar - 1]?.endsSection ? AT_SECTION : 1));
+  const keyed = new Set(tune.keys?.slice(1).map(({ bar }) => bar));
+  const turns = tune.bars.map(
+    (_, bar) => (tune.bars[bar - 1]?.endsSection ? AT_SECTION : 1) * (keyed.has(bar) ? AT_KEY : 1),
+  );
   const runs: Run[] = [];
   for (const [bar, { homeMode }] of cheapestPath(states, byBar, turns).entries())
     extend(runs, homeMode, bar, bar);

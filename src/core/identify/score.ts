@@ -72,10 +72,10 @@ function outside({ sounding }: Hearing, { mode }: Profile, home: number): number
 /** What is added where the sections before the last rest on the same home. */
 const SECTIONS_TOO = 0.6;
 
-const isClosed = ({ last, sounding }: Hearing, { mode }: Profile, home: number): boolean =>
+const isClosed = ({ last, sounding, leans }: Hearing, { mode }: Profile, home: number): boolean =>
   last.rest > 0 &&
   last.sound === home &&
-  sounding.every((share, sound) => share === 0 || holds(mode.sounds, sound - home));
+  sounding.every((share, sound) => share === 0 || leans[sound] === true || holds(mode.sounds, sound - home));
 
 /** Downbeats of which no more say anything. */
 const MOST_DOWNBEATS = 8;

@@ -87,8 +87,18 @@ export function homeReason({ evidence, homeMode }: Identification): readonly Phr
   ];
 }
 
+/** The places in the tune at which a note sounds. */
+type PlacesOf = (note: Fifths) => readonly number[];
+
+/** Notes in a row, each pointing at where it sounds. */
+const pointedNotes = (notes: readonly Fifths[], placesOf: PlacesOf): readonly Phrase[] =>
+  notes.flatMap((note): readonly Phrase[] => [" ", { says: noteText(note), points: placesOf(note) }]);
+
 /** 2. "The notes are D major's: D E F♯ G A B C♯. All seven are used." */
-export function notesReason({ homeMode, outside, hearing, gapped }: Identification): readonly Phrase[] {
+export function notesReason(
+  { homeMode, outside, hearing, gapped }: Identification,
+  placesOf: PlacesOf,
+): readonly Phrase[] {
   const { tonic, family } = parentOf(homeMode);
   const [parent] = countUp(homeMode);
   const notes = parent ? notesOf(parent) : [];
@@ -119,7 +129,8 @@ export function notesReason({ homeMode, outside, hearing, gapped }: Identificati
         ];
   return [
     { strong: `The notes are ${parentText(tonic, family)}’s:` },
-    ` ${notes.map(noteText).join(" ")}. ${used}${byThemselves}`,
+    ...pointedNotes(notes, placesOf),
+    `. ${used}${byThemselves}`,
     ...pointed(guests, ` only ${guests.length === 1 ? "visits" : "visit"}.`),
     ...pointed(
       others,
@@ -129,21 +140,25 @@ export function notesReason({ homeMode, outside, hearing, gapped }: Identificati
 }
 
 /** 3. "Count up from D: Ionian D, Dorian E, Phrygian F♯, Lydian G, Mixolydian A." */
-export function countReason({ homeMode }: Identification): readonly Phrase[] {
+export function countReason({ homeMode }: Identification, placesOf: PlacesOf): readonly Phrase[] {
   const { tonic, degree } = parentOf(homeMode);
   const counted = countUp(homeMode).slice(0, degree);
-  const text = counted.map(({ home, mode }) => `${modeText(mode)} ${noteText(home)}`).join(", ");
-  return [{ strong: `Count up from ${noteText(tonic)}:` }, ` ${text}.`];
+  return [
+    { strong: `Count up from ${noteText(tonic)}:` },
+    ...counted.flatMap(({ home, mode }, at): readonly Phrase[] => [
+      at === 0 ? " " : ", ",
+      { says: `${modeText(mode)} ${noteText(home)}`, points: placesOf(home) },
+    ]),
+    ".",
+  ];
 }
 
 /**
  * 4. "What tells it: a major third, C♯, with G over it. With G♯ it would be plain A major."
- *
- * @param placesOf the places in the tune at which a note sounds
  */
 export function tellingReason(
   { homeMode, open }: Identification,
-  placesOf: (note: Fifths) => readonly number[],
+  placesOf: PlacesOf,
   schools: Telling = {},
 ): readonly Phrase[] {
   const { home, mode } = homeMode;

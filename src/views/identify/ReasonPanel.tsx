@@ -37,8 +37,8 @@ export function ReasonPanel({ found, placesOf, swapName, onSwap, onKeep, onPoint
   const schools = useSchools();
   const reasons = [
     homeReason(found),
-    notesReason(found),
-    countReason(found),
+    notesReason(found, placesOf),
+    countReason(found, placesOf),
     tellingReason(found, placesOf, schools),
   ];
   return (

@@ -74,7 +74,7 @@ export function useAnswer(read: ReadTunes | undefined) {
       unknown,
       targets: [],
       swap: colourSwap(found.homeMode.mode, schools),
-      play: { code: "tune", score: tuneScore(inHand.tune) },
+      play: { code: "tune", score: tuneScore(inHand.tune, true) },
     });
     const place = $place.get();
     if (place.home !== home || place.mode !== mode) setPlace({ home, mode });
