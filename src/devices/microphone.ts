@@ -8,7 +8,7 @@ export interface Recorded {
 }
 
 /** Longer recordings are cut: five minutes. */
-export const MOST_SECONDS = 300;
+const MOST_SECONDS = 300;
 
 /** A recording under way. */
 export interface Recording {

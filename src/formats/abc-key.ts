@@ -70,7 +70,7 @@ function modeNamed(word: string): Mode | undefined {
 }
 
 /** The mode that a signature makes on a home, letter by letter. */
-export function modeMade(home: Fifths, signature: ReadonlyMap<string, number>): Mode {
+function modeMade(home: Fifths, signature: ReadonlyMap<string, number>): Mode {
   const sounds = [..."CDEFGAB"].map((letter) =>
     soundOf(fifthsFrom(letter, signature.get(letter) ?? 0) - home),
   );

@@ -1,14 +1,5 @@
 import { type Fifths, midiOf, soundOf, spellSound } from "../pitch";
-import {
-  allNotes,
-  isDownbeat,
-  OFF_BEAT,
-  phraseEnds,
-  sectionEnds,
-  stressOf,
-  type Tune,
-  type TuneNote,
-} from "../tune";
+import { allNotes, isDownbeat, OFF_BEAT, sectionEnds, stressOf, type Tune, type TuneNote } from "../tune";
 
 /** A note on which a section comes to its end. */
 export interface Ending {
@@ -26,9 +17,8 @@ export interface Ending {
 export interface Hearing {
   /** Share of sounding time, all voices; adds up to 1. */
   readonly sounding: readonly number[];
-  /** Counts of the melody's notes on downbeats, and of phrase ends. */
+  /** Counts of the melody's notes on downbeats. */
   readonly downbeats: readonly number[];
-  readonly phraseEnds: readonly number[];
   /** Where sections end, the last note of the tune not among them. */
   readonly sectionEnds: readonly Ending[];
   /** The last note; of several struck together the lowest. */
@@ -110,7 +100,6 @@ export function hear(tune: Tune): Hearing | undefined {
   return {
     sounding: shareOut(time),
     downbeats: count(downbeats.map(soundAt)),
-    phraseEnds: count(phraseEnds(tune).map((at) => soundAt(tune.notes[at] ?? first))),
     sectionEnds: sections.filter((at) => at !== end).map(ending),
     last: ending(end),
     cadences: sections.flatMap((at) => cadenceBefore(tune, at, ending) ?? []),

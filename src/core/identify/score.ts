@@ -6,7 +6,7 @@ import type { Profile, Row } from "./profiles";
  * How much each kind of evidence counts for home and mode. Kinds depend on one another, so each counts as far less than it
  * would alone; together the weights are such that the shares that come of them are right about as often as they say.
  */
-export const WEIGHTS = {
+const WEIGHTS = {
   /** Notes that the mode does not have. */
   outside: 3.5,
   /** How long each note sounds. */
@@ -27,7 +27,7 @@ export const WEIGHTS = {
   lowest: 0.4,
   bass: 1.5,
 };
-export type Evidence = keyof typeof WEIGHTS;
+type Evidence = keyof typeof WEIGHTS;
 
 /** A tune of as many notes as this counts in full; a shorter one less. */
 export const FULL_NOTES = 40;
@@ -81,11 +81,7 @@ const isClosed = ({ last, sounding, leans }: Hearing, { mode }: Profile, home: n
 const MOST_DOWNBEATS = 8;
 
 /** What each kind of evidence says for one home and mode, as the logarithm of a chance. */
-export function evidenceFor(
-  hearing: Hearing,
-  profile: Profile,
-  home: number,
-): Readonly<Record<Evidence, number>> {
+function evidenceFor(hearing: Hearing, profile: Profile, home: number): Readonly<Record<Evidence, number>> {
   const { rows } = profile;
   const at = (row: Row, sound: number) => rows[row][sound < home ? sound - home + 12 : sound - home] ?? 0;
   const rested = (row: Row, ends: readonly Ending[]) =>

@@ -10,7 +10,7 @@ import {
 } from "./tune";
 
 /** A change of meter, in quarters from the start. */
-export interface MeterChange {
+interface MeterChange {
   readonly at: number;
   readonly meter: Meter;
 }

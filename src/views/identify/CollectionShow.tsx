@@ -11,12 +11,8 @@ import { memo, useMemo, useRef, useState } from "react";
 import { soundOf } from "@/core/pitch";
 import { brightness, mode as modeById } from "@/core/scale";
 import { Button, Select } from "@/ui/controls";
-import { saveFile } from "@/ui/files";
-import { Facts, Panel } from "@/ui/panel";
 import { shadeOf } from "@/ui/shade";
 import {
-  capital,
-  collectionText,
   countText,
   degreeText,
   homeModeText,
@@ -27,9 +23,10 @@ import {
   weightText,
 } from "@/ui/words";
 import view from "@/ui/frame/View.module.css";
-import { $collection, cancelCollection, closeCollection, type Collection, type Row } from "./collection";
+import { $collection, type Collection, type Row } from "./collection";
+import { CollectionPanel } from "./CollectionPanel";
 import styles from "./CollectionShow.module.css";
-import { countByMode, passes, resultsCsv, resultsJson, type RowFilter } from "./results";
+import { countByMode, passes, type RowFilter } from "./results";
 
 const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel() });
 const helper = createColumnHelper<typeof features, Row>();
@@ -270,95 +267,6 @@ const TuneRow = memo(function TuneRow({ row, index, start, onOpen }: TuneRowProp
     </div>
   );
 });
-
-interface CollectionPanelProps {
-  readonly collection: Collection;
-  readonly shown: readonly Row[];
-  readonly isReading: boolean;
-}
-
-function CollectionPanel({ collection, shown, isReading }: CollectionPanelProps) {
-  const { rows, problems } = collection;
-  const modes = countByMode(shown);
-  const most = modes[0]?.count ?? 1;
-  const differing = shown.filter((row) => passes(row, { only: "key" })).length;
-  const declared = shown.filter((row) => row.declared).length;
-  const open = shown.filter((row) => passes(row, { only: "open" })).length;
-  return (
-    <Panel
-      title={rows.length === 0 ? "Reading" : capital(countText(shown.length, "tune"))}
-      acts={
-        <>
-          {isReading ? (
-            <Button kind="main" onClick={cancelCollection}>
-              Cancel
-            </Button>
-          ) : (
-            <Button onClick={closeCollection}>Put it away</Button>
-          )}
-          <Button
-            disabled={shown.length === 0}
-            onClick={() => saveFile("modes.csv", resultsCsv(shown), "text/csv")}
-          >
-            Save as CSV
-          </Button>
-          <Button
-            disabled={shown.length === 0}
-            onClick={() => saveFile("modes.json", resultsJson(shown), "application/json")}
-          >
-            Save as JSON
-          </Button>
-        </>
-      }
-    >
-      <p role="status">{collectionText(collection)}</p>
-      {isReading && (
-        <progress
-          className={styles.progress}
-          max={collection.of}
-          value={collection.done}
-          aria-label="Bytes read"
-        />
-      )}
-      <ul className={styles.modes} aria-label="Tunes in each mode">
-        {modes.map(({ mode, count }) => (
-          <li key={mode.id} className={styles.bar}>
-            <span>{modeText(mode)}</span>
-            <span
-              className={styles.fill}
-              data-shade={shadeOf(brightness(mode.intervals))}
-              style={{ width: `${(count / most) * 100}%` }}
-            />
-            <span>{count}</span>
-          </li>
-        ))}
-      </ul>
-      <Facts
-        rows={[
-          [
-            "Key field",
-            declared === 0
-              ? "none has one"
-              : differing === 0
-                ? `of ${countText(declared, "tune")}, as heard`
-                : `says otherwise of ${countText(differing, "tune")}`,
-          ],
-          ["A degree open", open === 0 ? "in none" : `in ${countText(open, "tune")}`],
-        ]}
-      />
-      {problems.length > 0 && (
-        <ul className={styles.problems} aria-label="Files that were not read">
-          {problems.slice(0, MOST_PROBLEMS).map((problem, at) => (
-            <li key={at}>{problemText(problem, "")}</li>
-          ))}
-          {problems.length > MOST_PROBLEMS && <li>and {problems.length - MOST_PROBLEMS} more files.</li>}
-        </ul>
-      )}
-    </Panel>
-  );
-}
-
-const MOST_PROBLEMS = 6;
 
 /** The collection that is open, or undefined. */
 export const useCollection = (): Collection | undefined => useStore($collection);

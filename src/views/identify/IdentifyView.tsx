@@ -12,13 +12,14 @@ import { HeightBlind } from "@/ui/blind";
 import { Button, Select } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
 import { Staff } from "@/ui/staff";
-import { countText, noteText, pitchText, problemText, tuneCountText } from "@/ui/words";
+import { countText, noteText, problemText, tuneCountText } from "@/ui/words";
 import styles from "@/ui/frame/View.module.css";
 import { Candidates } from "./Candidates";
 import { openCollection, hasSeveral, type Row, textOf } from "./collection";
 import { CollectionShow, useCollection } from "./CollectionShow";
 import { droppedFiles, isRecording, MOST_SCORE_BYTES } from "./files";
 import own from "./IdentifyView.module.css";
+import { NoteInHand } from "./NoteInHand";
 import { Passages } from "./Passages";
 import { PlayIn } from "./PlayIn";
 import { ReasonPanel } from "./ReasonPanel";
@@ -297,29 +298,6 @@ async function openOne(file: File) {
       ],
     };
   return openTuneFile(new Uint8Array(await file.arrayBuffer()), file.name);
-}
-
-interface NoteInHandProps {
-  readonly note: Tune["notes"][number];
-  readonly bar: number;
-  readonly isOut: boolean;
-  readonly onLeaveOut: () => void;
-  readonly onHome: (home: Fifths) => void;
-}
-
-/** What can be done with one note: leave it out, or take it for home. */
-function NoteInHand({ note, bar, isOut, onLeaveOut, onHome }: NoteInHandProps) {
-  return (
-    <>
-      {`${pitchText(note.pitch)} in bar ${bar}`}{" "}
-      <Button kind="quiet" onClick={onLeaveOut}>
-        {isOut ? "Take it in" : "Leave it out"}
-      </Button>
-      <Button kind="quiet" onClick={() => onHome(note.pitch.name)}>
-        {`Take ${noteText(note.pitch.name)} for home`}
-      </Button>
-    </>
-  );
 }
 
 const placesOf = ({ notes }: Tune, name: Fifths): readonly number[] =>

@@ -10,7 +10,7 @@ const HEAD = 2048;
 
 /** What the files that are opened end in, for the file chooser. */
 export const TUNE_FILES =
-  ".abc,.txt,.musicxml,.xml,.mxl,.mid,.midi,.kar,text/vnd.abc,text/plain,audio/midi,application/vnd.recordare.musicxml";
+  ".abc,.txt,.musicxml,.xml,.mxl,.mid,.midi,.kar,text/vnd.abc,text/plain,audio/midi,application/vnd.recordare.musicxml,audio/*";
 
 const AUDIO_ENDINGS = /\.(?:wav|mp3|ogg|oga|opus|m4a|aac|flac|webm)$/iu;
 

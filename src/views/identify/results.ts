@@ -40,7 +40,7 @@ export function passes({ title, found, agrees }: Row, filter: RowFilter): boolea
 }
 
 /** A row as it is written into a file of results. */
-export interface Result {
+interface Result {
   readonly file: string;
   readonly title: string;
   readonly home: string;
@@ -55,7 +55,7 @@ export interface Result {
 }
 
 /** What is told of a row, with names as files have them. */
-export function resultOf({ file, title, found, declared, agrees, bars, notes }: Row): Result {
+function resultOf({ file, title, found, declared, agrees, bars, notes }: Row): Result {
   return {
     file: file.name,
     title,

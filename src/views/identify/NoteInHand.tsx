@@ -1,0 +1,27 @@
+import type { Fifths } from "@/core/pitch";
+import type { TuneNote } from "@/core/tune";
+import { Button } from "@/ui/controls";
+import { noteText, pitchText } from "@/ui/words";
+
+interface NoteInHandProps {
+  readonly note: TuneNote;
+  readonly bar: number;
+  readonly isOut: boolean;
+  readonly onLeaveOut: () => void;
+  readonly onHome: (home: Fifths) => void;
+}
+
+/** What can be done with one note: leave it out, or take it for home. */
+export function NoteInHand({ note, bar, isOut, onLeaveOut, onHome }: NoteInHandProps) {
+  return (
+    <>
+      {`${pitchText(note.pitch)} in bar ${bar}`}{" "}
+      <Button kind="quiet" onClick={onLeaveOut}>
+        {isOut ? "Take it in" : "Leave it out"}
+      </Button>
+      <Button kind="quiet" onClick={() => onHome(note.pitch.name)}>
+        {`Take ${noteText(note.pitch.name)} for home`}
+      </Button>
+    </>
+  );
+}
