@@ -22,6 +22,10 @@ describe("the mode of a tune", () => {
     ["D#4:2 E F# | G# A# B A# | C#5 B A# F# | E:2 D#:2 ||", "D# phrygian"],
     ["B3:2 C4 D | F4:2 D C | A4 G F D | C4:2 B3:2 ||", "B locrian"],
     ["E4:2 F G# | B4 A G# F | D5 C B A | G# F E:2 ||", "E phrygian-dominant"],
+    ["G#4 A# B C#5 D# E F## G#", "G# harmonic-minor"],
+    ["C4 D Eb F G A B C5", "C melodic-minor"],
+    ["G4 A B C#5 D E F G5", "G lydian-dominant"],
+    ["Db4 Ebb F Gb Ab Bbb C5 Db", "Db double-harmonic"],
   ])("%s is in %s", (text, expected) => expect(name(notes(text))).toBe(expected));
 
   it("gives weights that add up to 1, the likeliest first", () => {

@@ -23,6 +23,8 @@ const WEIGHTS = {
   openings: 2.4,
   /** The tune rests on home at the end and every note belongs: then it is hardly ever anything else. */
   closed: 1.5,
+  /** Every note of the mode is heard, and no other. */
+  exact: 3,
   firstDownbeat: 0.6,
   lowest: 0.4,
   bass: 1.5,
@@ -77,6 +79,14 @@ const isClosed = ({ last, sounding, leans }: Hearing, { mode }: Profile, home: n
   last.sound === home &&
   sounding.every((share, sound) => share === 0 || leans[sound] === true || holds(mode.sounds, sound - home));
 
+const isExact = ({ names, leans }: Hearing, { mode }: Profile, home: number): boolean =>
+  names.every((name, sound) =>
+    // A note that only leans on another is no sign of either.
+    holds(mode.sounds, sound - home)
+      ? name !== undefined && leans[sound] !== true
+      : name === undefined || leans[sound] === true,
+  );
+
 /** Downbeats of which no more say anything. */
 const MOST_DOWNBEATS = 8;
 
@@ -101,6 +111,7 @@ function evidenceFor(hearing: Hearing, profile: Profile, home: number): Readonly
     closed: isClosed(hearing, profile, home)
       ? 1 + SECTIONS_TOO * mean(sectionEnds, ({ rest, sound }) => (sound === home ? rest : 0))
       : 0,
+    exact: isExact(hearing, profile, home) ? 1 : 0,
     firstDownbeat: at("firstDownbeat", hearing.firstDownbeat),
     lowest: at("lowest", hearing.lowest),
     bass: bass ? at("last", bass.last) + 0.5 * at("last", bass.first) : 0,
