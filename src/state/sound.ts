@@ -109,6 +109,23 @@ export function toggle(name: string, score: Score): void {
   else begin(name, () => ({ score }));
 }
 
+/** Lets one note be heard, in place of what sounded before. Only at the user's act. */
+export function hearNote(midi: number): void {
+  const note: Score = { notes: [{ part: "line", midi, at: 0, length: 1 }], beats: 1, loops: false };
+  const { volume, parts } = $settings.get();
+  engine.setVolume(volume);
+  engine.setPartVolumes(parts);
+  void engine.play({
+    tempo: () => NOTE_TEMPO,
+    before: undefined,
+    round: (round) => (round === 0 ? note : undefined),
+  });
+  $playing.set("note");
+}
+
+/** A single note sounds for a second, whatever the tempo. */
+const NOTE_TEMPO = 60;
+
 export const stop = (): void => engine.stop();
 
 /** The name under which what the stage shows is played. */

@@ -15,7 +15,7 @@ import { Staff } from "@/ui/staff";
 import { countText, noteText, problemText, tuneCountText } from "@/ui/words";
 import styles from "@/ui/frame/View.module.css";
 import { Candidates } from "./Candidates";
-import { openCollection, hasSeveral, type Row, textOf } from "./collection";
+import { $isInCollection, hasSeveral, openCollection, type Row, textOf } from "./collection";
 import { CollectionShow, useCollection } from "./CollectionShow";
 import { droppedFiles, isRecording, MOST_SCORE_BYTES } from "./files";
 import own from "./IdentifyView.module.css";
@@ -36,7 +36,8 @@ export function IdentifyView() {
   const { tune: draft } = useStore($draft);
   const isReady = useStore($ready);
   const collection = useCollection();
-  const [isInCollection, setInCollection] = useState(true);
+  const isInCollection = useStore($isInCollection);
+  const setInCollection = (isIn: boolean) => $isInCollection.set(isIn);
   const read = useTunes(draft);
   const inHand = useAnswer(read);
   const { answer, which, byHand, chooseTune, chooseMode, chooseHome, chooseBars, leaveOut, setBack } = inHand;

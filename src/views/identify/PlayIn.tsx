@@ -2,7 +2,7 @@ import { type ReactNode, useEffect, useRef, useState } from "react";
 import { isBlackKey } from "@/core/instrument";
 import { readNotes } from "@/formats";
 import { timedNotes } from "@/devices";
-import { $settings } from "@/state";
+import { $settings, hearNote } from "@/state";
 import { Button, Select } from "@/ui/controls";
 import { countText, keyName } from "@/ui/words";
 import styles from "./PlayIn.module.css";
@@ -80,7 +80,10 @@ function Keys() {
   const whites = KEYS.filter((midi) => !isBlackKey(midi));
   const placeOf = (midi: number) =>
     isBlackKey(midi) ? whites.indexOf(midi + 1) - 0.3 : whites.indexOf(midi);
-  const press = (midi: number) => () => SIMULATED.press(midi);
+  const press = (midi: number) => () => {
+    hearNote(midi);
+    SIMULATED.press(midi);
+  };
   const release = (midi: number) => () => SIMULATED.release(midi);
   return (
     <div className={styles.keys} role="group" aria-label="Keys of the simulated keyboard">
@@ -109,7 +112,7 @@ function Keys() {
             } else if ((event.key === "Enter" || event.key === " ") && !event.repeat) {
               event.preventDefault();
               event.stopPropagation();
-              SIMULATED.press(midi);
+              press(midi)();
             }
           }}
           onKeyUp={(event) => {

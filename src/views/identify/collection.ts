@@ -27,6 +27,9 @@ export interface Collection {
 /** The collection that is open; it stays while the views change. */
 export const $collection = atom<Collection | undefined>(undefined);
 
+/** Whether the collection is in front, or the tune in hand. */
+export const $isInCollection = atom(true);
+
 /** Tunes that are sent to a worker at a time: few at first, so that the first rows come soon. */
 const [FIRST_BATCH, BATCH] = [4, 24];
 /** Rows are shown no oftener than this, in milliseconds. */

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from "react";
 import { playedTune, type Timed } from "@/core/tune";
 import { type KeyEvent, midiKeyboards, type MidiKeyboard, simulatedKeyboard } from "@/devices";
 import { writeNotes } from "@/formats";
-import { $settings, $striking } from "@/state";
+import { $settings, $striking, hearNote } from "@/state";
 
 /** The keyboard that is always there. */
 export const SIMULATED = simulatedKeyboard();
@@ -67,6 +67,7 @@ export function usePlayedIn(isOn: boolean, onNotes: (text: string) => void) {
     };
     const stop = keyboard.listen(hear);
     $striking.set((midi) => {
+      hearNote(midi);
       const quarter = 60 / $settings.get().tempo;
       const last = notes.current.reduce((end, { onset, duration }) => Math.max(end, onset + duration), 0);
       add({ midi, onset: last, duration: quarter });

@@ -1,0 +1,244 @@
+import { type Chord, readSymbol } from "@/core/chord";
+import { type Fifths, fifthsFrom, midiOf, modulo, type Pitch, pitchAt } from "@/core/pitch";
+import type { Problem } from "@/core/problem";
+import { mode } from "@/core/scale";
+import { barLength, type DeclaredKey, type FoundBar, type Meter, type TuneNote } from "@/core/tune";
+import { harmonyIn } from "./musicxml";
+import { symbolOf } from "./musicxml-harmony";
+import { MOST_NOTES } from "./notes";
+import { attribute, childrenOf, first, inside, nameIn, named, numberOf, textOf, type XmlNode } from "./xml";
+
+/** How far an instrument sounds from what is written, by name and by octave. */
+interface Transposing {
+  readonly fifths: Fifths;
+  readonly halfSteps: number;
+}
+
+/** A note whose end may still be tied on. */
+type OpenNote = TuneNote & { duration: number };
+
+/** What a part of a score holds. */
+export interface Part {
+  readonly name: string;
+  /** Notes by the name of their voice. */
+  readonly voices: Map<string, OpenNote[]>;
+  readonly bars: FoundBar[];
+  readonly chords: { readonly chord: Chord; readonly onset: number; readonly bar: number }[];
+  readonly keys: DeclaredKey[];
+  readonly problems: Problem[];
+  readonly meters: Meter[];
+  /** Something without pitch sounds in it. */
+  hasDrums: boolean;
+  /** Quarters in all. */
+  end: number;
+}
+
+/** How a part is read: what is in force, and where in it the reading stands. */
+interface Reader {
+  readonly part: Part;
+  divisions: number;
+  meter: Meter;
+  transposing: Transposing;
+  endings: readonly number[];
+  /** Notes whose tie is open, by voice and sounding pitch. */
+  readonly tied: Map<string, OpenNote>;
+  count: number;
+  /** The measure under way: its place, where it starts, where the reading and the note before stand, how far it goes. */
+  bar: number;
+  start: number;
+  time: number;
+  before: number;
+  end: number;
+  signs: { opens: boolean; times: number; endings: readonly number[] };
+  endsSection: boolean;
+}
+
+/** Reads the measures of a part, every note at the pitch that it sounds. */
+export function readPart(measures: readonly XmlNode[], name: string): Part {
+  const part: Part = {
+    name,
+    voices: new Map(),
+    bars: [],
+    chords: [],
+    keys: [],
+    problems: [],
+    meters: [],
+    hasDrums: false,
+    end: 0,
+  };
+  const reader: Reader = {
+    part,
+    divisions: 1,
+    meter: { beats: 4, unit: 4 },
+    transposing: { fifths: 0, halfSteps: 0 },
+    endings: [],
+    tied: new Map(),
+    count: 0,
+    bar: 0,
+    start: 0,
+    time: 0,
+    before: 0,
+    end: 0,
+    signs: { opens: false, times: 1, endings: [] },
+    endsSection: false,
+  };
+  for (const [at, measure] of measures.entries())
+    readMeasure(reader, measure, at, at === measures.length - 1);
+  part.end = reader.start;
+  return part;
+}
+
+function readMeasure(reader: Reader, measure: XmlNode, bar: number, isLast: boolean): void {
+  const { part, start } = reader;
+  Object.assign(reader, { bar, time: start, before: start, end: start, endsSection: isLast });
+  reader.signs = { opens: false, times: 1, endings: reader.endings };
+  for (const node of childrenOf(measure)) readNode(reader, node);
+  const whole = barLength(reader.meter);
+  const length = reader.end - start || whole;
+  const { endsSection, signs, meter } = reader;
+  part.bars.push({ start, length, whole: Math.max(whole, length), endsSection, signs });
+  part.meters.push(meter);
+  reader.start += length;
+}
+
+function readNode(reader: Reader, node: XmlNode): void {
+  const children = childrenOf(node);
+  const quarters = () => numberOf(children, "duration", 0) / reader.divisions;
+  switch (nameIn(node)) {
+    case "attributes":
+      readAttributes(reader, children);
+      break;
+    case "harmony":
+      readHarmony(reader, children);
+      break;
+    case "note":
+      readNote(reader, children, Math.max(0, quarters()));
+      break;
+    case "backup":
+      reader.time = Math.max(reader.start, reader.time - quarters());
+      break;
+    case "forward":
+      reader.time += quarters();
+      reader.end = Math.max(reader.end, reader.time);
+      break;
+    case "barline":
+      readBarline(reader, node, children);
+  }
+}
+
+function readHarmony({ part, time, divisions, bar }: Reader, children: readonly XmlNode[]): void {
+  const symbol = symbolOf(harmonyIn(children));
+  const reading = symbol === undefined || symbol === "N.C." ? undefined : readSymbol(symbol);
+  const onset = time + numberOf(children, "offset", 0) / divisions;
+  if (reading && "chord" in reading) part.chords.push({ chord: reading.chord, onset, bar });
+}
+
+function readNote(reader: Reader, children: readonly XmlNode[], duration: number): void {
+  if (first(children, "grace") || first(children, "cue")) return;
+  const { part, bar } = reader;
+  const isChord = first(children, "chord") !== undefined;
+  const onset = isChord ? reader.before : reader.time;
+  if (!isChord) {
+    reader.before = reader.time;
+    reader.time += duration;
+  }
+  reader.end = Math.max(reader.end, reader.time);
+  if (first(children, "unpitched")) part.hasDrums = true;
+  const pitch = pitchOf(children, reader.transposing);
+  if (!pitch || !(duration > 0)) return;
+  reader.count += 1;
+  if (reader.count === MOST_NOTES + 1)
+    part.problems.push({ code: "too-long", offset: 0, length: 0, found: String(MOST_NOTES) });
+  if (reader.count <= MOST_NOTES) addNote(reader, children, { pitch, onset, duration, bar, from: 0, to: 0 });
+}
+
+function addNote({ part: { voices }, tied }: Reader, children: readonly XmlNode[], note: TuneNote): void {
+  const voice = textOf(children, "voice") || "1";
+  const key = `${voice} ${note.pitch.name} ${note.pitch.octave}`;
+  const ties = named(children, "tie").map((tie) => attribute(tie, "type"));
+  const held = tied.get(key);
+  tied.delete(key);
+  if (held && ties.includes("stop")) {
+    held.duration = note.onset + note.duration - held.onset;
+    if (ties.includes("start")) tied.set(key, held);
+    return;
+  }
+  const own = { ...note };
+  const all = voices.get(voice) ?? [];
+  all.push(own);
+  voices.set(voice, all);
+  if (ties.includes("start")) tied.set(key, own);
+}
+
+function readBarline(reader: Reader, node: XmlNode, children: readonly XmlNode[]): void {
+  const { signs } = reader;
+  const repeat = first(children, "repeat");
+  const ending = first(children, "ending");
+  const way = repeat ? attribute(repeat, "direction") : "";
+  const isStart = ending !== undefined && attribute(ending, "type") === "start";
+  if (way === "forward") signs.opens = true;
+  if (repeat && way === "backward") signs.times = Math.max(2, Number(attribute(repeat, "times")) || 2);
+  if (isStart) signs.endings = [...attribute(ending, "number").matchAll(/\d+/gu)].map(Number);
+  reader.endings = ending && !isStart ? [] : signs.endings;
+  const isDouble =
+    attribute(node, "location") !== "left" && /light-light|heavy/u.test(textOf(children, "bar-style"));
+  if (way === "backward" || isDouble) reader.endsSection = true;
+}
+
+function readAttributes(reader: Reader, children: readonly XmlNode[]): void {
+  const { part, bar } = reader;
+  const divisions = numberOf(children, "divisions", reader.divisions);
+  if (divisions > 0) reader.divisions = divisions;
+  const time = inside(children, "time");
+  const beats = textOf(time, "beats")
+    .split("+")
+    .reduce((sum, each) => sum + Number(each), 0);
+  const unit = numberOf(time, "beat-type", 0);
+  if (beats > 0 && unit > 0) reader.meter = { beats, unit };
+  const transpose = inside(children, "transpose");
+  if (transpose.length > 0) {
+    const halfSteps = numberOf(transpose, "chromatic", 0);
+    const octaves = numberOf(transpose, "octave-change", 0);
+    const letters = numberOf(transpose, "diatonic", Math.round((halfSteps * 7) / 12));
+    reader.transposing = { fifths: fifthsBetween(letters, halfSteps), halfSteps: halfSteps + 12 * octaves };
+  }
+  const key = inside(children, "key");
+  if (first(key, "fifths")) {
+    const tonic = numberOf(key, "fifths", 0) + reader.transposing.fifths;
+    const words = textOf(key, "mode").toLowerCase() || "major";
+    const named = KEY_MODES[words];
+    if (named) part.keys.push({ home: tonic + named.above, mode: mode(named.id), bar });
+  }
+}
+
+/** An interval of so many letters and half steps on the line of fifths: a letter and two half steps up are 2. */
+function fifthsBetween(letters: number, halfSteps: number): Fifths {
+  // Fifths f stand 4f letters up (modulo 7) and 7f half steps (modulo 12).
+  for (let fifths = -12; fifths <= 12; fifths += 1)
+    if (modulo(fifths * 4 - letters, 7) === 0 && modulo(fifths * 7 - halfSteps, 12) === 0) return fifths;
+  return 0;
+}
+
+/** The words that a key may have for its mode, each with how far its home lies above the tonic of the signature. */
+const KEY_MODES: Readonly<Record<string, { readonly id: string; readonly above: Fifths }>> = {
+  major: { id: "ionian", above: 0 },
+  ionian: { id: "ionian", above: 0 },
+  minor: { id: "aeolian", above: 3 },
+  aeolian: { id: "aeolian", above: 3 },
+  dorian: { id: "dorian", above: 2 },
+  phrygian: { id: "phrygian", above: 4 },
+  lydian: { id: "lydian", above: -1 },
+  mixolydian: { id: "mixolydian", above: 1 },
+  locrian: { id: "locrian", above: 5 },
+};
+
+function pitchOf(children: readonly XmlNode[], { fifths, halfSteps }: Transposing): Pitch | undefined {
+  const pitch = inside(children, "pitch");
+  const step = textOf(pitch, "step");
+  if (!/^[A-G]$/u.test(step)) return undefined;
+  const alter = Math.round(numberOf(pitch, "alter", 0));
+  const octave = Math.round(numberOf(pitch, "octave", 4));
+  if (Math.abs(alter) > 3 || octave < -1 || octave > 10) return undefined;
+  const name = fifthsFrom(step, alter);
+  return pitchAt(midiOf({ name, octave }) + halfSteps, name + fifths);
+}
