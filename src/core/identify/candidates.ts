@@ -37,6 +37,7 @@ const isDeclared = ({ keys: [key] = [] }: Tune, { mode }: Profile, sound: number
   key?.mode === mode && soundOf(key.home) === sound;
 
 const SEVEN_PROFILES = PROFILES.filter(({ mode }) => mode.family === "major");
+const RARE_PROFILES = PROFILES.filter(({ mode }) => mode.family !== "major");
 const EVERY_SOUND = Array.from({ length: 12 }, (_, sound) => sound);
 
 /** Shares below this are not worth a row. */
@@ -51,20 +52,24 @@ export function candidates(tune: Tune, hearing: Hearing, home?: Fifths): readonl
   const fits = ({ mode }: Profile, sound: number) => holdsAll(transpose(mode.sounds, sound), strong);
   // Rare scales are looked at where they hold what one of the seven does not.
   const isPlain = SEVEN_PROFILES.some((profile) => sounds.some((sound) => fits(profile, sound)));
-  const scored = PROFILES.flatMap((profile) =>
-    sounds
-      .filter(
-        (sound) =>
-          profile.mode.family === "major" ||
-          (!isPlain && fits(profile, sound)) ||
-          isDeclared(tune, profile, sound),
-      )
-      .map((sound) => ({
+  const bonus = keyBonus(tune, hearing);
+  const scoredOn = (profile: Profile, own: readonly number[]) =>
+    own.map((sound) => ({
+      profile,
+      sound,
+      score: score(hearing, profile, sound) + bonus(profile, sound),
+    }));
+  const isRareKey = tune.keys?.[0] !== undefined && tune.keys[0].mode.family !== "major";
+  const rare = isPlain && !isRareKey ? [] : RARE_PROFILES;
+  const scored = [
+    ...SEVEN_PROFILES.flatMap((profile) => scoredOn(profile, sounds)),
+    ...rare.flatMap((profile) =>
+      scoredOn(
         profile,
-        sound,
-        score: score(hearing, profile, sound) + keyBonus(tune, hearing, profile, sound),
-      })),
-  );
+        sounds.filter((sound) => (!isPlain && fits(profile, sound)) || isDeclared(tune, profile, sound)),
+      ),
+    ),
+  ];
   const best = scored.reduce((most, each) => Math.max(most, each.score), -Infinity);
   const whole = scored.reduce((sum, each) => sum + Math.exp(each.score - best), 0);
   return scored
@@ -106,16 +111,19 @@ function declaredNote({ keys: [key] = [] }: Tune, sound: number): Fifths | undef
  * A declared key counts as far as its signature holds: where the tune alters one of its notes throughout, the signature was
  * not meant to say anything.
  */
-function keyBonus({ keys: [key] = [] }: Tune, { names }: Hearing, { mode }: Profile, sound: number): number {
-  if (!key || soundsOn(key) !== transpose(mode.sounds, sound)) return 0;
-  const holdsSo = notesOf(key).every(
-    (note) =>
-      names[soundOf(note)] !== undefined ||
-      !names.some((name) => name !== undefined && letterOf(name) === letterOf(note)),
-  );
-  if (!holdsSo) return 0;
-  const says = KEY.notes + (soundOf(key.home) === sound ? KEY.home : 0);
-  return key.home === 0 && key.mode === SEVEN[0] ? says * UNMARKED : says;
+function keyBonus(
+  { keys: [key] = [] }: Tune,
+  { names }: Hearing,
+): (profile: Profile, sound: number) => number {
+  const isWritten = (letter: string) => names.some((name) => name !== undefined && letterOf(name) === letter);
+  const holdsSo =
+    key && notesOf(key).every((note) => names[soundOf(note)] !== undefined || !isWritten(letterOf(note)));
+  if (!key || !holdsSo) return () => 0;
+  const sounds = soundsOn(key);
+  const home = soundOf(key.home);
+  const counts = key.home === 0 && key.mode === SEVEN[0] ? UNMARKED : 1;
+  return ({ mode }, sound) =>
+    transpose(mode.sounds, sound) === sounds ? counts * (KEY.notes + (sound === home ? KEY.home : 0)) : 0;
 }
 
 /** The count up from the parent to a mode, every relative in order of the parent's degrees. */
