@@ -30,6 +30,8 @@ const KEY = { notes: 1.5, home: 1 };
 /** C major is also what is written where nothing is meant: it counts only so much. */
 const UNMARKED = 0.3;
 
+const FEW_NOTES = 12;
+
 /** A note with a larger share than this must be in a rare scale, if that is to be looked at. */
 const STRONG = 0.015;
 
@@ -47,7 +49,10 @@ const LEAST_WEIGHT = 0.0005;
  * Every (home, mode) with its weight, the likeliest first. A home set by hand leaves only the modes on it.
  */
 export function candidates(tune: Tune, hearing: Hearing, home?: Fifths): readonly Candidate[] {
-  const sounds = home === undefined ? EVERY_SOUND : [soundOf(home)];
+  // In a tune of some length home is heard; a few notes may circle a home that is not.
+  const heard = EVERY_SOUND.filter((sound) => hearing.names[sound] !== undefined);
+  const likely = hearing.notes < FEW_NOTES ? EVERY_SOUND : heard;
+  const sounds = home === undefined ? likely : [soundOf(home)];
   const strong = soundSet(EVERY_SOUND.filter((sound) => (hearing.sounding[sound] ?? 0) > STRONG));
   const fits = ({ mode }: Profile, sound: number) => holdsAll(transpose(mode.sounds, sound), strong);
   // Rare scales are looked at where they hold what one of the seven does not.
