@@ -1,5 +1,5 @@
-import { soundOf } from "../../src/core/pitch";
-import type { Tune } from "../../src/core/tune";
+import { members, mode as modeById } from "../../src/core/scale";
+import { timeBySound, type Tune } from "../../src/core/tune";
 import { type Label, MODE_NAMES, type ModeName } from "./model";
 
 /**
@@ -8,16 +8,8 @@ import { type Label, MODE_NAMES, type ModeName } from "./model";
  * values of the degrees that differ changed places with those that they replace.
  */
 
-/** Half steps above home. */
-const STEPS: Readonly<Record<ModeName, readonly number[]>> = {
-  ionian: [0, 2, 4, 5, 7, 9, 11],
-  dorian: [0, 2, 3, 5, 7, 9, 10],
-  phrygian: [0, 1, 3, 5, 7, 8, 10],
-  lydian: [0, 2, 4, 6, 7, 9, 11],
-  mixolydian: [0, 2, 4, 5, 7, 9, 10],
-  aeolian: [0, 2, 3, 5, 7, 8, 10],
-  locrian: [0, 1, 3, 5, 6, 8, 10],
-};
+/** Half steps of a mode above home. */
+const stepsOf = (mode: ModeName): readonly number[] => members(modeById(mode).sounds);
 
 /** C. L. Krumhansl and E. J. Kessler, "Tracing the dynamic changes in perceived tonal organization", 1982: ratings. */
 const KRUMHANSL = {
@@ -32,23 +24,17 @@ const TEMPERLEY = {
 };
 
 function profileOf(mode: ModeName, { major, minor }: typeof KRUMHANSL): readonly number[] {
-  const isMajor = STEPS[mode][2] === 4;
-  const from = STEPS[isMajor ? "ionian" : "aeolian"];
+  const steps = stepsOf(mode);
+  const isMajor = steps[2] === 4;
+  const from = stepsOf(isMajor ? "ionian" : "aeolian");
   const profile = [...(isMajor ? major : minor)];
-  for (const [at, step] of STEPS[mode].entries()) {
+  for (const [at, step] of steps.entries()) {
     const old = from[at] ?? step;
     if (old === step) continue;
     const [own, other] = [profile[step] ?? 0, profile[old] ?? 0];
     [profile[step], profile[old]] = [other, own];
   }
   return profile;
-}
-
-function timeOf({ notes }: Tune): readonly number[] {
-  const time = new Array<number>(12).fill(0);
-  for (const { pitch, duration } of notes)
-    time[soundOf(pitch.name)] = (time[soundOf(pitch.name)] ?? 0) + duration;
-  return time;
 }
 
 function correlation(a: readonly number[], b: readonly number[]): number {
@@ -60,7 +46,7 @@ function correlation(a: readonly number[], b: readonly number[]): number {
 }
 
 function best(tune: Tune, fit: (time: readonly number[], mode: ModeName) => number): Label {
-  const time = timeOf(tune);
+  const time = timeBySound(tune.notes);
   let found = { home: 0, mode: "ionian" as ModeName, fit: -Infinity };
   for (const mode of MODE_NAMES)
     for (let sound = 0; sound < 12; sound += 1) {

@@ -30,6 +30,7 @@ const KEY = { notes: 1.5, home: 1 };
 /** C major is also what is written where nothing is meant: it counts only so much. */
 const UNMARKED = 0.3;
 
+/** A tune of fewer notes may circle a home that is not heard. */
 const FEW_NOTES = 12;
 
 /** A note with a larger share than this must be in a rare scale, if that is to be looked at. */
@@ -49,7 +50,6 @@ const LEAST_WEIGHT = 0.0005;
  * Every (home, mode) with its weight, the likeliest first. A home set by hand leaves only the modes on it.
  */
 export function candidates(tune: Tune, hearing: Hearing, home?: Fifths): readonly Candidate[] {
-  // In a tune of some length home is heard; a few notes may circle a home that is not.
   const heard = EVERY_SOUND.filter((sound) => hearing.names[sound] !== undefined);
   const likely = hearing.notes < FEW_NOTES ? EVERY_SOUND : heard;
   const sounds = home === undefined ? likely : [soundOf(home)];
@@ -64,16 +64,13 @@ export function candidates(tune: Tune, hearing: Hearing, home?: Fifths): readonl
       sound,
       score: score(hearing, profile, sound) + bonus(profile, sound),
     }));
+  const rareOn = (profile: Profile) =>
+    sounds.filter((sound) => (!isPlain && fits(profile, sound)) || isDeclared(tune, profile, sound));
   const isRareKey = tune.keys?.[0] !== undefined && tune.keys[0].mode.family !== "major";
   const rare = isPlain && !isRareKey ? [] : RARE_PROFILES;
   const scored = [
     ...SEVEN_PROFILES.flatMap((profile) => scoredOn(profile, sounds)),
-    ...rare.flatMap((profile) =>
-      scoredOn(
-        profile,
-        sounds.filter((sound) => (!isPlain && fits(profile, sound)) || isDeclared(tune, profile, sound)),
-      ),
-    ),
+    ...rare.flatMap((profile) => scoredOn(profile, rareOn(profile))),
   ];
   const best = scored.reduce((most, each) => Math.max(most, each.score), -Infinity);
   const whole = scored.reduce((sum, each) => sum + Math.exp(each.score - best), 0);
@@ -138,5 +135,4 @@ export function countUp(homeMode: HomeMode): readonly HomeMode[] {
 }
 
 /** Whether a heard pitch class belongs to a mode on its home. */
-export const belongs = ({ home, mode }: HomeMode, sound: number): boolean =>
-  holds(transpose(mode.sounds, soundOf(home)), sound);
+export const belongs = (homeMode: HomeMode, sound: number): boolean => holds(soundsOn(homeMode), sound);

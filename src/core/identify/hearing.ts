@@ -1,5 +1,14 @@
 import { type Fifths, midiOf, soundOf, spellSound } from "../pitch";
-import { allNotes, isDownbeat, OFF_BEAT, sectionEnds, stressOf, type Tune, type TuneNote } from "../tune";
+import {
+  allNotes,
+  isDownbeat,
+  OFF_BEAT,
+  sectionEnds,
+  stressOf,
+  timeBySound,
+  type Tune,
+  type TuneNote,
+} from "../tune";
 
 /** A note on which a section comes to its end. */
 export interface Ending {
@@ -38,11 +47,8 @@ export interface Hearing {
   readonly names: readonly (Fifths | undefined)[];
 }
 
-/** A list for the twelve sounds, all nought. */
-export const twelve = (): number[] => new Array<number>(12).fill(0);
-
 function count(sounds: readonly number[]): readonly number[] {
-  const counts = twelve();
+  const counts = new Array<number>(12).fill(0);
   for (const sound of sounds) counts[sound] = (counts[sound] ?? 0) + 1;
   return counts;
 }
@@ -72,13 +78,12 @@ export function hear(tune: Tune): Hearing | undefined {
   const end = tune.notes.length - 1;
   if (!first) return undefined;
   const all = allNotes(tune);
-  const time = twelve();
   const stands = new Set<number>();
-  for (const [at, note] of all.entries()) {
-    const leans = isNeighbour(tune, at);
-    if (!leans) stands.add(soundAt(note));
-    time[soundAt(note)] = (time[soundAt(note)] ?? 0) + note.duration * (leans ? NEIGHBOUR_SHARE : 1);
-  }
+  const time = timeBySound(all, (note, at) => {
+    if (isNeighbour(tune, at)) return NEIGHBOUR_SHARE;
+    stands.add(soundAt(note));
+    return 1;
+  });
   for (const { chord, duration } of tune.chords ?? []) {
     for (const tone of chord.tones) {
       const sound = soundOf(chord.root + tone);
@@ -103,7 +108,7 @@ export function hear(tune: Tune): Hearing | undefined {
     sectionEnds: sections.filter((at) => at !== end).map(ending),
     last: ending(end),
     cadences: sections.flatMap((at) => cadenceBefore(tune, at, ending) ?? []),
-    openings: openingsOf(tune).slice(0, MOST_SECTIONS),
+    openings: openingsOf(tune),
     firstDownbeat: soundAt(opening),
     lowest: soundAt(lowest),
     bass: bassOf(tune),
@@ -152,19 +157,19 @@ function cadenceBefore(tune: Tune, at: number, ending: (at: number) => Ending): 
   return best === at ? undefined : ending(best);
 }
 
+/** The first whole bar of each section: its sounding time, weighed by metric stress. */
 function openingsOf(tune: Tune): readonly (readonly number[])[] {
-  const times = new Map<number, number[]>();
+  const byBar = new Map<number, TuneNote[]>();
   let opens = true;
   for (const [at, { lead, endsSection }] of tune.bars.entries()) {
     if (lead > 0) continue;
-    if (opens) times.set(at, twelve());
+    if (opens && byBar.size < MOST_SECTIONS) byBar.set(at, []);
     opens = endsSection;
   }
-  for (const note of tune.notes) {
-    const time = times.get(note.bar);
-    if (time) time[soundAt(note)] = (time[soundAt(note)] ?? 0) + note.duration * stressOf(tune, note);
-  }
-  return [...times.values()].filter((time) => time.some((each) => each > 0)).map(shareOut);
+  for (const note of tune.notes) byBar.get(note.bar)?.push(note);
+  return [...byBar.values()]
+    .filter((notes) => notes.length > 0)
+    .map((notes) => shareOut(timeBySound(notes, (note) => stressOf(tune, note))));
 }
 
 /** The bass where the tune begins and where it ends: of what lies beneath, otherwise of the chord symbols. */

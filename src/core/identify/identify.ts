@@ -2,7 +2,6 @@ import { degreeNumber, type Fifths, type Interval, soundOf } from "../pitch";
 import {
   familyOf,
   type HomeMode,
-  holds,
   holdsAll,
   intervalAt,
   type Mode,
@@ -12,13 +11,13 @@ import {
   type SoundSet,
   soundsOn,
   soundSet,
+  transpose,
 } from "../scale";
-import { partOf, type Tune, type TuneNote } from "../tune";
+import { type BarRange, partOf, type Tune, type TuneNote } from "../tune";
 import { belongs, type Candidate, candidates } from "./candidates";
 import { type HomeEvidence, homeEvidence } from "./evidence";
 import { hear, heardName, type Hearing } from "./hearing";
 import { type Passage, passages } from "./passages";
-import { FULL_NOTES } from "./score";
 
 /** A degree that is never heard, and the modes on the same home that it would decide between. */
 export interface OpenDegree {
@@ -58,7 +57,7 @@ export interface Identification {
   readonly outside: readonly OutsideNote[];
   /** What the heard notes are by themselves, where they are fewer than seven and all belong: "minor pentatonic". */
   readonly gapped?: Mode | undefined;
-  /** Too few notes to be sure of anything: five different ones, or a dozen in all. */
+  /** Too little to be sure of anything: fewer than five different notes, or than ten in all. */
   readonly isShort: boolean;
   readonly key?: KeyCheck | undefined;
   readonly passages: readonly Passage[];
@@ -72,7 +71,7 @@ export interface IdentifyChoice {
   /** Places in the tune's notes that are not to count. */
   readonly without?: ReadonlySet<number> | undefined;
   /** Only these bars, by their places, both ends taken. */
-  readonly bars?: { readonly from: number; readonly to: number } | undefined;
+  readonly bars?: BarRange | undefined;
 }
 
 /**
@@ -88,10 +87,7 @@ export function identify(tune: Tune, choice: IdentifyChoice = {}): Identificatio
   const ranked = candidates(heard, hearing, choice.home);
   const homeMode = choice.about ?? ranked[0]?.homeMode;
   if (!homeMode) return undefined;
-  const places = new Map(tune.notes.map((note, at) => [note, at]));
-  const original = (at: number) => places.get(heard.notes[at] as TuneNote) ?? at;
-  const placed = <T extends { readonly notes: readonly number[] }>(found: T): T =>
-    heard === tune ? found : { ...found, notes: found.notes.map(original) };
+  const placed = placesIn(tune, heard);
   const outside = outsideNotes(heard, hearing, homeMode);
   const sounds = heardSounds(hearing);
   const isWhole = outside.length === 0 && size(sounds) < 7;
@@ -103,26 +99,31 @@ export function identify(tune: Tune, choice: IdentifyChoice = {}): Identificatio
     evidence: homeEvidence(heard, hearing, homeMode).map(placed),
     open: openDegrees(hearing, homeMode),
     outside: outside.map(placed),
-    gapped: isWhole ? modeOfSounds(fromHome(sounds, homeMode.home)) : undefined,
-    isShort: size(sounds) < FEW_SOUNDS || hearing.notes < FULL_NOTES / 4,
+    gapped: isWhole ? modeOfSounds(transpose(sounds, -soundOf(homeMode.home))) : undefined,
+    isShort: size(sounds) < FEW_SOUNDS || hearing.notes < FEW_NOTES,
     key: key && placed(key),
     passages: choice.bars ? [] : passages(heard, homeMode, ranked),
   };
 }
 
-const FEW_SOUNDS = 5;
+/** Fewer different notes, and fewer in all, are too little. */
+const [FEW_SOUNDS, FEW_NOTES] = [5, 10];
+
+/** Puts the places that reasons point at where they are in the whole tune, whatever of it was heard. */
+function placesIn(tune: Tune, heard: Tune) {
+  const places = heard === tune ? undefined : new Map(tune.notes.map((note, at) => [note, at]));
+  return <T extends { readonly notes: readonly number[] }>(found: T): T =>
+    places
+      ? { ...found, notes: found.notes.map((at) => places.get(heard.notes[at] as TuneNote) ?? at) }
+      : found;
+}
 
 const heardSounds = ({ names }: Hearing): SoundSet =>
   soundSet(names.flatMap((name, sound) => (name === undefined ? [] : [sound])));
 
-const fromHome = (sounds: SoundSet, home: Fifths): SoundSet =>
-  soundSet(
-    Array.from({ length: 12 }, (_, step) => step).filter((step) => holds(sounds, step + soundOf(home))),
-  );
-
 /** The modes that hold everything heard of a mode, on the same home: among the seven and the mode's own family. */
 function stillPossible(hearing: Hearing, homeMode: HomeMode): readonly Mode[] {
-  const heard = fromHome(heardSounds(hearing) & soundsOn(homeMode), homeMode.home);
+  const heard = transpose(heardSounds(hearing) & soundsOn(homeMode), -soundOf(homeMode.home));
   const all = new Set([...SEVEN, ...familyOf(homeMode.mode).modes]);
   return [...all].filter((mode) => holdsAll(mode.sounds, heard));
 }

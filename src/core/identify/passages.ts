@@ -1,6 +1,6 @@
-import { soundOf } from "../pitch";
-import { bestHome, type HomeMode, SEVEN } from "../scale";
-import { excerptOf, type Tune } from "../tune";
+import { type Fifths, soundOf } from "../pitch";
+import { type HomeMode, SEVEN } from "../scale";
+import { excerptOf, timeBySound, type Tune, type TuneNote } from "../tune";
 import type { Candidate } from "./candidates";
 import { hear } from "./hearing";
 import { type Profile, PROFILES } from "./profiles";
@@ -40,11 +40,9 @@ interface State {
  */
 export function passages(tune: Tune, main: HomeMode, ranked: readonly Candidate[]): readonly Passage[] {
   const states = statesFor(main, ranked);
-  const byBar = tune.bars.map(() => new Array<number>(12).fill(0));
-  for (const { bar, pitch, duration } of tune.notes) {
-    const time = byBar[bar];
-    if (time) time[soundOf(pitch.name)] = (time[soundOf(pitch.name)] ?? 0) + duration;
-  }
+  const notes = tune.bars.map((): TuneNote[] => []);
+  for (const note of tune.notes) notes[note.bar]?.push(note);
+  const byBar = notes.map((inBar) => timeBySound(inBar));
   const keyed = new Set(tune.keys?.slice(1).map(({ bar }) => bar));
   const turns = tune.bars.map(
     (_, bar) => (tune.bars[bar - 1]?.endsSection ? AT_SECTION : 1) * (keyed.has(bar) ? AT_KEY : 1),
@@ -101,22 +99,19 @@ function heardIn(
 }
 
 function statesFor(main: HomeMode, ranked: readonly Candidate[]): readonly State[] {
-  const homes = [
-    ...new Set([soundOf(main.home), ...ranked.map(({ homeMode }) => soundOf(homeMode.home))]),
-  ].slice(0, HOMES);
-  const weightOf = (home: number) =>
-    ranked.reduce((sum, { homeMode, weight }) => sum + (soundOf(homeMode.home) === home ? weight : 0), 0);
-  const names = new Map([...ranked].reverse().map(({ homeMode }) => [soundOf(homeMode.home), homeMode.home]));
-  return homes.flatMap((home) =>
-    PROFILES.filter(({ mode }) => SEVEN.includes(mode) || mode === main.mode).map((profile) => {
-      const name =
-        home === soundOf(main.home) ? main.home : (names.get(home) ?? bestHome(home, profile.mode));
-      return {
-        homeMode: { home: name, mode: profile.mode },
-        profile,
-        start: -Math.log(weightOf(home) + 0.01) - profile.prior,
-      };
-    }),
+  const weights = new Map<number, { readonly home: Fifths; weight: number }>();
+  for (const { homeMode, weight } of [{ homeMode: main, weight: 0 }, ...ranked]) {
+    const sound = soundOf(homeMode.home);
+    const known = weights.get(sound);
+    if (known) known.weight += weight;
+    else weights.set(sound, { home: homeMode.home, weight });
+  }
+  return [...weights.values()].slice(0, HOMES).flatMap(({ home, weight }) =>
+    PROFILES.filter(({ mode }) => SEVEN.includes(mode) || mode === main.mode).map((profile) => ({
+      homeMode: { home, mode: profile.mode },
+      profile,
+      start: -Math.log(weight + 0.01) - profile.prior,
+    })),
   );
 }
 

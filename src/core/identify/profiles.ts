@@ -38,11 +38,16 @@ const HALF_TRUST = 30;
 
 /**
  * Tunes counted say how common a mode is in two old collections; players bring odder ones, so the counts are drawn
- * together by this power. The other families are rarer than any of the seven.
+ * together by this power, and each mode has a few tunes more than were counted.
  */
 const PRIOR_POWER = 0.35;
 const UNCOUNTED = 15;
+/** The other families are rarer than any of the seven by this logarithm. */
 const RARE_FAMILY = -5;
+/** Families whose modes have one letter a degree: the first of the catalogue. */
+const SEVEN_NOTE_FAMILIES = FAMILIES.filter(({ modes: [first] }) => first?.intervals.length === 7).map(
+  ({ id }) => id,
+);
 
 type Shares = Readonly<Record<CountedRow, readonly number[]>>;
 
@@ -117,6 +122,7 @@ function priorOf(mode: Mode): number {
 }
 
 /** Shares of the first bar: the notes of the home chord, and the mode's own notes beside them. */
+const [OPENING_FLOOR, RUN_ON_FLOOR] = [0.015, 0.04];
 const OPENING = { home: 0.34, third: 0.2, fifth: 0.24, own: 0.04 };
 
 function openingShares({ sounds, intervals }: Mode): readonly number[] {
@@ -129,21 +135,20 @@ function openingShares({ sounds, intervals }: Mode): readonly number[] {
   });
 }
 
-/** Where an ending runs on, its note is one of those that stand on a beat. */
+/** Logarithms of shares, each raised by a floor. */
 const logs = (shares: readonly number[], floor: number): readonly number[] => {
   const sum = shares.reduce((a, b) => a + b, 0) + 12 * floor;
   return shares.map((share) => Math.log((share + floor) / sum));
 };
 
 /** The profile of every mode that tunes are told by. Deterministic; reckoned once. */
-export const PROFILES: readonly Profile[] = modesOfFamilies(FAMILIES.slice(0, 7).map(({ id }) => id)).map(
-  (mode) => {
-    const own = shares(mode);
-    const rows = {
-      ...mapRows((row) => logs(own[row], FLOOR[row])),
-      opening: logs(openingShares(mode), 0.015),
-      runOn: logs(own.downbeat, 0.04),
-    };
-    return Object.freeze({ mode, prior: priorOf(mode), rows });
-  },
-);
+export const PROFILES: readonly Profile[] = modesOfFamilies(SEVEN_NOTE_FAMILIES).map((mode) => {
+  const own = shares(mode);
+  const rows = {
+    ...mapRows((row) => logs(own[row], FLOOR[row])),
+    opening: logs(openingShares(mode), OPENING_FLOOR),
+    // Where an ending runs on, its note is one of those that stand on a beat.
+    runOn: logs(own.downbeat, RUN_ON_FLOOR),
+  };
+  return Object.freeze({ mode, prior: priorOf(mode), rows });
+});

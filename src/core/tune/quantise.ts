@@ -25,7 +25,9 @@ export function quantised(notes: readonly Played[]): readonly Played[] {
   const byBeat = new Map<number, Played[]>();
   for (const note of notes) {
     const at = Math.floor(note.onset + LATE);
-    byBeat.set(at, [...(byBeat.get(at) ?? []), note]);
+    const inBeat = byBeat.get(at);
+    if (inBeat) inBeat.push(note);
+    else byBeat.set(at, [note]);
   }
   const grids = new Map(
     [...byBeat].map(([at, inBeat]) => {

@@ -1,5 +1,5 @@
 import type { BarSigns, Chord } from "../chord";
-import type { Pitch } from "../pitch";
+import { type Pitch, soundOf } from "../pitch";
 import type { HomeMode } from "../scale";
 
 /** A sounding note. Times are in quarter notes from the start of the tune; ties are already joined. */
@@ -89,6 +89,24 @@ export function evenTune(pitches: readonly Pitch[], each: number): Tune {
     };
   });
   return { title: "", notes, bars, meter: { beats: 4, unit: 4 } };
+}
+
+/**
+ * How long each pitch class sounds in some notes, 0 is C.
+ *
+ * @param counts what of its time a note counts, all of it where this is left out
+ * @example timeBySound(notes)[9] // quarters of A
+ */
+export function timeBySound(
+  notes: readonly TuneNote[],
+  counts: (note: TuneNote, at: number) => number = () => 1,
+): number[] {
+  const time = new Array<number>(12).fill(0);
+  for (const [at, note] of notes.entries()) {
+    const sound = soundOf(note.pitch.name);
+    time[sound] = (time[sound] ?? 0) + note.duration * counts(note, at);
+  }
+  return time;
 }
 
 /** Length of a whole bar in quarters. */
@@ -189,6 +207,33 @@ export function phraseEnds(tune: Tune): readonly number[] {
   return [...ends].sort((a, b) => a - b);
 }
 
+/** Bars of a tune by their places, both ends taken. */
+export interface BarRange {
+  readonly from: number;
+  readonly to: number;
+}
+
+/**
+ * Some bars of a tune as a tune of their own: places of bars are counted from the first of them. It takes time by what is
+ * taken out, however long the tune is.
+ */
+export function excerptOf(tune: Tune, { from, to }: BarRange): Tune {
+  const cut = <T extends { readonly bar: number }>(all: readonly T[]): T[] =>
+    all
+      .slice(
+        firstPlace(all, ({ bar }) => bar >= from),
+        firstPlace(all, ({ bar }) => bar > to),
+      )
+      .map((each) => (from === 0 ? each : { ...each, bar: each.bar - from }));
+  return {
+    ...tune,
+    bars: tune.bars.slice(from, to + 1),
+    notes: cut(tune.notes),
+    beneath: tune.beneath && cut(tune.beneath),
+    chords: tune.chords && cut(tune.chords),
+  };
+}
+
 /** The first place in a list in order at which something holds; its length where it never does. */
 function firstPlace<T>(all: readonly T[], is: (each: T) => boolean): number {
   let [low, high] = [0, all.length];
@@ -201,34 +246,14 @@ function firstPlace<T>(all: readonly T[], is: (each: T) => boolean): number {
 }
 
 /**
- * Some bars of a tune as a tune of their own, melody alone: places of bars are counted from the first of them. It takes time by
- * what is taken out, however long the tune is.
- */
-export function excerptOf(tune: Tune, { from, to }: { readonly from: number; readonly to: number }): Tune {
-  const first = firstPlace(tune.notes, ({ bar }) => bar >= from);
-  const end = firstPlace(tune.notes, ({ bar }) => bar > to);
-  return {
-    title: tune.title,
-    meter: tune.meter,
-    bars: tune.bars.slice(from, to + 1),
-    notes: tune.notes.slice(first, end).map((note) => ({ ...note, bar: note.bar - from })),
-  };
-}
-
-/**
- * Part of a tune: some of its bars, and without the notes that are left out. Bars keep their numbers, notes what bar they
- * stand in.
+ * A tune of which only some bars sound, and without the notes that are left out. Its bars are all there, and notes keep what
+ * bar they stand in; where nothing is left out it is the same tune.
  *
- * @param bars the first and the last place in `bars`, both taken
  * @param without places in `notes`
  */
-export function partOf(
-  tune: Tune,
-  bars: { readonly from: number; readonly to: number },
-  without: ReadonlySet<number> = new Set(),
-): Tune {
-  const isIn = ({ bar }: { readonly bar: number }) => bar >= bars.from && bar <= bars.to;
-  if (without.size === 0 && bars.from <= 0 && bars.to >= tune.bars.length - 1) return tune;
+export function partOf(tune: Tune, { from, to }: BarRange, without: ReadonlySet<number> = new Set()): Tune {
+  if (without.size === 0 && from <= 0 && to >= tune.bars.length - 1) return tune;
+  const isIn = ({ bar }: { readonly bar: number }) => bar >= from && bar <= to;
   return {
     ...tune,
     notes: tune.notes.filter((note, at) => isIn(note) && !without.has(at)),

@@ -1,14 +1,8 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
-import type { Tune } from "@/core/tune";
+import type { BarRange, Tune } from "@/core/tune";
 import { adderTo, drawNotches, headBox, staffBox } from "./drawn";
 import { drawnNotes, nearestNote, type PlacedNote } from "./marks";
 import styles from "./Staff.module.css";
-
-/** Bars of a tune by their places, both ends taken. */
-export interface BarRange {
-  readonly from: number;
-  readonly to: number;
-}
 
 interface StaffProps {
   readonly tune: Tune;

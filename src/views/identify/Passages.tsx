@@ -1,9 +1,8 @@
 import type { Passage } from "@/core/identify";
 import { brightness } from "@/core/scale";
-import type { TuneBar } from "@/core/tune";
+import type { BarRange, TuneBar } from "@/core/tune";
 import { Button, NumberField } from "@/ui/controls";
 import { shadeOf } from "@/ui/shade";
-import type { BarRange } from "@/ui/staff";
 import { passageText } from "@/ui/words";
 import styles from "./Passages.module.css";
 

@@ -2,10 +2,9 @@ import { useEffect, useMemo, useState } from "react";
 import { type Fifths, soundOf } from "@/core/pitch";
 import { identify, type Identification } from "@/core/identify";
 import { colourOn, colourSwap, type HomeMode } from "@/core/scale";
-import { phraseEnds } from "@/core/tune";
+import { type BarRange, phraseEnds } from "@/core/tune";
 import { tuneScore } from "@/sound";
 import { $place, $selection, setPlace } from "@/state";
-import type { BarRange } from "@/ui/staff";
 import { useSchools } from "@/ui/useSchools";
 import { type ReadTune, type ReadTunes, readyTune } from "./useTunes";
 

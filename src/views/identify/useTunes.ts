@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import type { Problem } from "@/core/problem";
-import { partOf, type Tune } from "@/core/tune";
+import { excerptOf, type Tune } from "@/core/tune";
 import {
   engravingOf,
   type FileTune,
@@ -49,13 +49,7 @@ export const MOST_ENGRAVED = 160;
 export function readyTune(file: FileTune, { source, text }: Pick<TuneText, "source" | "text">): ReadTune {
   const { tune, written } = file;
   const isCut = tune.bars.length > MOST_ENGRAVED;
-  const shown = isCut
-    ? {
-        ...partOf(tune, { from: 0, to: MOST_ENGRAVED - 1 }),
-        bars: tune.bars.slice(0, MOST_ENGRAVED),
-      }
-    : tune;
-  const engraving = isCut ? writeAbc(shown) : engravingOf(file);
+  const engraving = isCut ? writeAbc(excerptOf(tune, { from: 0, to: MOST_ENGRAVED - 1 })) : engravingOf(file);
   return {
     tune,
     kept: written ? { source: "abc", text: written.text } : { source, text },
