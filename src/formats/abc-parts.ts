@@ -9,8 +9,8 @@ export interface AbcPart {
   readonly isCut: boolean;
 }
 
-/** Bytes that are read of one tune: no tune is longer. */
-export const MOST_TUNE_BYTES = 4 * 1024 * 1024;
+/** Bytes that are read of one tune: some 200,000 notes, more than any has. */
+const MOST_TUNE_BYTES = 1024 * 1024;
 
 const [LINE_FEED, RETURN, X, COLON] = [10, 13, 88, 58];
 
@@ -41,7 +41,9 @@ export async function* abcParts(
   let isNumbered = false;
   const part = (length: number): AbcPart | undefined => {
     const text = decoded(held.subarray(0, Math.min(length, most)));
-    return text.trim() === "" ? undefined : { text, from: start, to: start + Math.min(length, most), isCut };
+    return text.trim() === ""
+      ? undefined
+      : { text, from: start, to: start + Math.min(length, most), isCut: isCut || length > most };
   };
   for await (const chunk of chunks) {
     const joined = new Uint8Array(held.length + chunk.length);

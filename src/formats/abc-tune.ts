@@ -11,6 +11,7 @@ import {
   type TuneNote,
 } from "@/core/tune";
 import { type KeyField, readKeyField } from "./abc-key";
+import { MOST_NOTES } from "./notes";
 
 /** What the library hands over, as far as it is read here; its own types promise more than it keeps. */
 export interface ParsedTune {
@@ -224,7 +225,8 @@ function readNote(voice: Voice, element: ParsedElement): void {
       voice.chords.push({ chord: reading.chord, onset: voice.time, bar: voice.bars.length });
   }
   const { signature } = keyAt(voice, element.startChar);
-  const struck = element.rest || duration === 0 ? [] : (element.pitches ?? []);
+  const isFull = voice.notes.length >= MOST_NOTES;
+  const struck = element.rest || duration === 0 || isFull ? [] : (element.pitches ?? []);
   for (const each of struck) addPitch(voice, element, each, duration, signature);
   if (element.endTriplet) voice.tuplet = 1;
   voice.time += duration;

@@ -1,6 +1,7 @@
 import type { Problem, Reading } from "@/core/problem";
 import type { Tune } from "@/core/tune";
 import { type ParsedTune, tuneOf } from "./abc-tune";
+import { MOST_NOTES } from "./notes";
 
 /** A tune of an ABC file with the text that it stands in; `from` and `to` of its notes count from the start of that text. */
 export interface AbcTune {
@@ -29,6 +30,8 @@ export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>
     problems.push(
       ...warnings(parsed, part).map((problem) => ({ ...problem, offset: problem.offset + start })),
     );
+    if (tune.notes.length >= MOST_NOTES)
+      problems.push({ code: "too-long", offset: start, length: 1, found: String(MOST_NOTES) });
     if (tune.notes.length > 0) value.push({ tune, text: part, engraving });
     else problems.push({ code: "no-notes", offset: start, length: 1, found: tune.title });
   }

@@ -30,7 +30,9 @@ export const sourceOfText = (text: string): "abc" | "notes" =>
 /** The beginnings of files by their kind. */
 const MIDI = "MThd";
 const ZIP = "PK";
-const RIFF_MIDI = "RIFF";
+const RIFF = "RIFF";
+/** Where a MIDI file in a RIFF file says so, and where it begins. */
+const [RIFF_KIND, RIFF_BODY] = [8, 20];
 
 /**
  * What a file holds, told by how it begins and not by its name: MIDI, MusicXML compressed or not, ABC or typed notes in
@@ -48,9 +50,14 @@ export async function openTuneFile(bytes: Uint8Array, name: string): Promise<Rea
     value: undefined,
     problems: [{ code, offset: 0, length: 0, found: name }],
   });
-  const begins = String.fromCharCode(...bytes.subarray(0, 4));
+  const lettersAt = (at: number) => String.fromCharCode(...bytes.subarray(at, at + 4));
+  const begins = lettersAt(0);
   if (bytes.length === 0) return none("file-empty");
-  if (begins === MIDI || begins === RIFF_MIDI) return found("midi", base64(bytes));
+  if (begins === MIDI) return found("midi", base64(bytes));
+  if (begins === RIFF)
+    return lettersAt(RIFF_KIND) === "RMID"
+      ? found("midi", base64(bytes.subarray(RIFF_BODY)))
+      : none("kind-of-file");
   if (begins.startsWith(ZIP)) {
     try {
       const text = await unpacked(bytes);
@@ -74,7 +81,7 @@ function isBinary(text: string): boolean {
 }
 
 /** Bytes as base 64, in pieces that a call can take. */
-export function base64(bytes: Uint8Array): string {
+function base64(bytes: Uint8Array): string {
   let text = "";
   for (let at = 0; at < bytes.length; at += PIECE)
     text += String.fromCharCode(...bytes.subarray(at, at + PIECE));

@@ -357,6 +357,19 @@ describe("a file is told by what is in it", () => {
     ["typed notes", strToU8("A4 B4 C5 | D5 ||"), "gate.txt", "notes gate"],
     ["a score", strToU8("\ufeff<?xml version='1.0'?><score-partwise/>"), "gate.abc", "musicxml gate"],
     ["MIDI without an ending", midi(0, [[...on(0, 69), ...off(9, 69)]]), "gate", "midi gate"],
+    [
+      "MIDI wrapped in RIFF",
+      Uint8Array.from([
+        ...strToU8("RIFF"),
+        ...[40, 0, 0, 0],
+        ...strToU8("RMIDdata"),
+        ...[20, 0, 0, 0],
+        ...midi(0, [[...on(0, 69), ...off(9, 69)]]),
+      ]),
+      "gate.rmi",
+      "midi gate",
+    ],
+    ["a recording under a wrong ending", strToU8("RIFF....WAVEfmt "), "gate.abc", "kind-of-file"],
     ["nothing", new Uint8Array(), "gate.abc", "file-empty"],
     [
       "a picture",
@@ -367,6 +380,18 @@ describe("a file is told by what is in it", () => {
     ["an archive of something else", zipSync({ "a.txt": strToU8("A") }), "gate.mxl", "zip-unread"],
     ["a torn archive", zipSync({ "a.xml": strToU8("A") }).subarray(0, 30), "gate.mxl", "zip-unread"],
   ])("%s", async (_, bytes, name, found) => expect(await open(bytes, name)).toBe(found));
+
+  it("reads what RIFF wraps", async () => {
+    const plain = midi(0, [[...on(0, 69), ...off(96, 69)]]);
+    const wrapped = Uint8Array.from([...strToU8("RIFF    RMIDdata    "), ...plain]);
+    const { value } = await openTuneFile(wrapped, "gate.rmi");
+    expect(line((await readTunes(value!)).value[0]?.tune.notes)).toBe("A4@0:1");
+  });
+
+  it("stops at a great many notes of ABC, and says so", async () => {
+    const { value, problems } = await readAbc(`X:1\nL:1/8\nK:C\n${"CDEFGABc|".repeat(12_600)}\n`);
+    expect([value[0]?.tune.notes.length, codes({ problems })]).toEqual([100_000, ["too-long"]]);
+  }, 30_000);
 
   it("reads titles in the encodings that tunes circulate in", async () => {
     const text = "X:1\nT:Küchenuhr\nK:D\nDEF|\n";

@@ -92,17 +92,21 @@ const answered = (
   errors: located(problems, text),
 });
 
+/** Mostly one tune; text whose tunes could not be told apart by its bytes has more. */
 async function answeredPart(
   { text, isCut }: AbcPart,
   home: Fifths | undefined,
   lines: number,
-): Promise<Answered> {
+): Promise<readonly Answered[]> {
   const { value, problems } = await readAbc(text);
-  const [first] = value;
   const cut: readonly ApiError[] = isCut ? [{ code: "too-long", line: lines + 1 }] : [];
   const errors = [...located(problems, text).map((error) => shifted(error, lines)), ...cut];
-  const title = first?.tune.title ?? /^T:[ \t]*(.*)$/mu.exec(text)?.[1]?.trim() ?? "";
-  return { answer: answer(title, first && identifyTune(first.tune, { home })), errors };
+  if (value.length === 0)
+    return [{ answer: nothing(/^T:[ \t]*(.*)$/mu.exec(text)?.[1]?.trim() ?? ""), errors }];
+  return value.map(({ tune }, at) => ({
+    answer: answer(tune.title, identifyTune(tune, { home })),
+    errors: at === 0 ? errors : [],
+  }));
 }
 
 /** A place in one tune as a place in the whole file. */
@@ -118,7 +122,7 @@ async function* abcAnswers(
 ): AsyncGenerator<Answered> {
   let lines = 0;
   for await (const part of abcParts(chunks)) {
-    yield await answeredPart(part, home, lines);
+    yield* await answeredPart(part, home, lines);
     lines += linesIn(part.text);
   }
 }

@@ -472,6 +472,18 @@ describe("POST identify", () => {
     expect(part(answer, "problems.0")).toMatchObject({ code: "no-notes", line: 7 });
   });
 
+  it("has all tunes of a body in an encoding whose tunes cannot be told apart by bytes", async () => {
+    const text = `\ufeff${STAIR}\n${STAIR.replace("Stair", "Again")}`;
+    const body = new Uint8Array(Uint16Array.from(text, (letter) => letter.charCodeAt(0)).buffer);
+    const request = new Request(at("x"), {
+      method: "POST",
+      body,
+      headers: { "content-type": "text/vnd.abc" },
+    });
+    const answer = await json(identify(request));
+    expect([part(answer, "tunes.0.title"), part(answer, "tunes.1.title")]).toEqual(["Stair", "Again"]);
+  });
+
   it("streams a line for each tune while the body is still coming in", async () => {
     const encoder = new TextEncoder();
     let sent = 0;

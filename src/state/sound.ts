@@ -94,12 +94,14 @@ function playingOf(heard: () => Heard): Playing {
   };
 }
 
-function begin(name: string, heard: () => Heard): void {
+const begin = (name: string, heard: () => Heard): void => perform(name, playingOf(heard));
+
+function perform(name: string, playing: Playing): void {
   const { volume, parts } = $settings.get();
   engine.setVolume(volume);
   engine.setPartVolumes(parts);
   $isSwapped.set(false);
-  void engine.play(playingOf(heard));
+  void engine.play(playing);
   $playing.set(name);
 }
 
@@ -112,15 +114,7 @@ export function toggle(name: string, score: Score): void {
 /** Lets one note be heard, in place of what sounded before. Only at the user's act. */
 export function hearNote(midi: number): void {
   const note: Score = { notes: [{ part: "line", midi, at: 0, length: 1 }], beats: 1, loops: false };
-  const { volume, parts } = $settings.get();
-  engine.setVolume(volume);
-  engine.setPartVolumes(parts);
-  void engine.play({
-    tempo: () => NOTE_TEMPO,
-    before: undefined,
-    round: (round) => (round === 0 ? note : undefined),
-  });
-  $playing.set("note");
+  perform("note", { tempo: () => NOTE_TEMPO, round: (round) => (round === 0 ? note : undefined) });
 }
 
 /** A single note sounds for a second, whatever the tempo. */

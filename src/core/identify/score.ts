@@ -75,10 +75,17 @@ function outside({ sounding }: Hearing, { mode }: Profile, home: number): number
 /** What is added where the sections before the last rest on the same home. */
 const SECTIONS_TOO = 0.6;
 
-const isClosed = ({ last, sounding, leans }: Hearing, { mode }: Profile, home: number): boolean =>
-  last.rest > 0 &&
-  last.sound === home &&
-  sounding.every((share, sound) => share === 0 || leans[sound] === true || holds(mode.sounds, sound - home));
+/** How far every note belongs, from 0 to 1, where the tune rests on this home at the end; notes that only lean count as belonging. */
+function closedOn({ last, sounding, leans }: Hearing, { mode }: Profile, home: number): number {
+  if (last.rest === 0 || last.sound !== home) return 0;
+  let strange = 0;
+  for (let sound = 0; sound < 12; sound += 1)
+    if (leans[sound] !== true && !holds(mode.sounds, sound - home)) strange += sounding[sound] ?? 0;
+  return Math.max(0, 1 - strange / STRANGE);
+}
+
+/** With a larger share of notes that do not belong, an end on home says no more than any other. */
+const STRANGE = 0.03;
 
 const isExact = ({ names, leans }: Hearing, { mode }: Profile, home: number): boolean =>
   names.every((name, sound) =>
@@ -109,9 +116,9 @@ function evidenceFor(hearing: Hearing, profile: Profile, home: number): Readonly
     runOn: (runsOn(last) + sectionEnds.reduce((sum, end) => sum + runsOn(end), 0)) / (1 + sectionEnds.length),
     cadences: rested("last", cadences),
     openings: mean(openings, (time) => over(rows.opening, time, home)),
-    closed: isClosed(hearing, profile, home)
-      ? 1 + SECTIONS_TOO * mean(sectionEnds, ({ rest, sound }) => (sound === home ? rest : 0))
-      : 0,
+    closed:
+      closedOn(hearing, profile, home) *
+      (1 + SECTIONS_TOO * mean(sectionEnds, ({ rest, sound }) => (sound === home ? rest : 0))),
     exact: isExact(hearing, profile, home) ? 1 : 0,
     firstDownbeat: at("firstDownbeat", hearing.firstDownbeat),
     lowest: at("lowest", hearing.lowest),

@@ -66,6 +66,13 @@ describe("notes on the beat", () => {
     expect(notes.map(({ onset, duration }) => `${onset}:${duration}`).join(" ")).toBe(written);
   });
 
+  it("takes a great many notes on one beat in no time", () => {
+    const many = Array.from({ length: 40_000 }, () => ({ midi: 60, onset: 0, duration: 1 }));
+    const started = performance.now();
+    expect(quantised(many)).toHaveLength(40_000);
+    expect(performance.now() - started).toBeLessThan(1500);
+  });
+
   it("leaves what is on the grid where it is", () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 1, max: 12 }), { minLength: 1, maxLength: 20 }), (lengths) => {
@@ -100,6 +107,14 @@ describe("what was played by the clock", () => {
     expect(line(tune)).toBe("D#4@0:1 E#4@1:1 F#4@2:1 G#4@3:1 A#4@4:1 B4@5:1 C#5@6:1 D#5@7:1");
     expect(tune.bars).toHaveLength(2);
     expect(playedTune([], 96).notes).toEqual([]);
+    const [, late] = playedTune(
+      [
+        { midi: 60, onset: 0, duration: 0.5 },
+        { midi: 62, onset: 90, duration: 0.5 },
+      ],
+      120,
+    ).notes;
+    expect(late?.onset).toBe(5);
   });
 });
 

@@ -27,7 +27,7 @@ export function quarterOf(onsets: readonly number[], tempo: number): number {
   const apart = onsets
     .slice(1)
     .map((onset, at) => onset - (onsets[at] ?? 0))
-    .filter((gap) => gap > SHORTEST_GAP)
+    .filter((gap) => gap > SHORTEST_GAP && gap <= LONGEST_GAP * set)
     .sort((a, b) => a - b);
   const middle = apart[Math.floor(apart.length / 2)];
   if (middle === undefined) return set;
@@ -39,6 +39,9 @@ export function quarterOf(onsets: readonly number[], tempo: number): number {
 /** Closer than this, notes were struck together. */
 const SHORTEST_GAP = 0.04;
 
+/** Quarters at the tempo that is set; further apart, the player stopped to think. */
+const LONGEST_GAP = 8;
+
 /**
  * Notes on the beat, each so many sixteenths after the one before: what players keep is the distance from note to note, while
  * their tempo wanders. A note lasts to the next one where hardly anything lies between.
@@ -49,7 +52,9 @@ function stepped(notes: readonly Timed[], quarter: number): readonly Played[] {
   const wholeEighths = (seconds: number) => Math.round((seconds / quarter) * 2) / 2;
   let at = 0;
   const onsets = notes.map(({ onset }, place) => {
-    const gap = onset - (notes[place - 1]?.onset ?? onset);
+    const before = notes[place - 1];
+    const apart = onset - (before?.onset ?? onset);
+    const gap = Math.min(apart, (before?.duration ?? 0) + MOST_SILENCE * quarter);
     if (gap > SHORTEST_GAP) at += Math.max(0.25, sixteenths(gap));
     return at;
   });
@@ -70,6 +75,9 @@ function stepped(notes: readonly Timed[], quarter: number): readonly Played[] {
     };
   });
 }
+
+/** Quarters of rest at most: who waits longer is thinking, not counting. */
+const MOST_SILENCE = 4;
 
 /** The hand comes off before the end of a note by up to this share of it. */
 const LET_GO = 0.3;

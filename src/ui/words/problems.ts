@@ -35,6 +35,8 @@ export function problemText(problem: Problem, text: string): string {
       return `“${problem.found}” is no kind of file that is read here. ABC, ChordPro, plain text, MusicXML and MIDI are.`;
     case "file-too-large":
       return `“${problem.found}” is larger than what is read here: ${problem.expected ?? "4 MB"} at most.`;
+    case "file-unreadable":
+      return `“${problem.found}” could not be opened: it was moved, or may not be read.`;
     case "file-empty":
       return `“${problem.found}” is empty.`;
     case "zip-unread":
@@ -71,6 +73,8 @@ export function problemText(problem: Problem, text: string): string {
       return problem.found === "0"
         ? "A neck needs strings: their pitches from the lowest-lying to string 1, such as E2 A2 D3 G3 B3 E4."
         : `A neck has 1 to 12 strings here, not ${problem.found}.`;
+    case "tune-cut":
+      return `A tune in “${problem.found}” is longer than any: its first ${problem.expected ?? ""} bytes were read.`;
     case "too-long":
       return `${where}: longer than is read here; what stands before was read.`;
   }

@@ -4,7 +4,6 @@ import { type Fifths, soundOf } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
 import { colourSwap, type Swap, type Telling } from "@/core/scale";
 import type { Tune } from "@/core/tune";
-import { openTuneFile } from "@/formats";
 import { byTurns, swapped, tuneScore } from "@/sound";
 import { $draft, $keeping, $ready, changeDraft, swapLive, toggle } from "@/state";
 import { useSchools } from "@/ui/useSchools";
@@ -15,9 +14,9 @@ import { Staff } from "@/ui/staff";
 import { countText, noteText, problemText, tuneCountText } from "@/ui/words";
 import styles from "@/ui/frame/View.module.css";
 import { Candidates } from "./Candidates";
-import { $isInCollection, hasSeveral, openCollection, type Row, textOf } from "./collection";
+import { $isInCollection, openCollection, type Row, textOf } from "./collection";
 import { CollectionShow, useCollection } from "./CollectionShow";
-import { droppedFiles, isRecording, MOST_SCORE_BYTES } from "./files";
+import { droppedFiles, isRecording, onlyTextIn } from "./files";
 import own from "./IdentifyView.module.css";
 import { NoteInHand } from "./NoteInHand";
 import { Passages } from "./Passages";
@@ -73,15 +72,11 @@ export function IdentifyView() {
       await recording.open(file);
       return;
     }
-    if (files.length > 1 || (await hasSeveral(file))) {
-      setInCollection(true);
-      await openCollection(files);
-      return;
-    }
-    setInCollection(false);
-    const { value, problems } = await openOne(file);
-    if (value) take(value, "staff");
-    else setRefusal(problems.map((problem) => problemText(problem, "")).join(" "));
+    const only = files.length > 1 ? "several" : await onlyTextIn(file);
+    setInCollection(only === "several");
+    if (only === "several") await openCollection(files);
+    else if ("source" in only) take(only, "staff");
+    else setRefusal(problemText(only, ""));
   };
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
@@ -282,24 +277,6 @@ export function IdentifyView() {
 
 /** What notes that were played in or recorded are called until they have a name. */
 const [PLAYED, RECORDED] = ["Played in", "Recording"];
-
-/** The one text in a file, or why there is none. */
-async function openOne(file: File) {
-  if (file.size > MOST_SCORE_BYTES)
-    return {
-      value: undefined,
-      problems: [
-        {
-          code: "file-too-large",
-          offset: 0,
-          length: 0,
-          found: file.name,
-          expected: "16 MB for one tune",
-        } as const,
-      ],
-    };
-  return openTuneFile(new Uint8Array(await file.arrayBuffer()), file.name);
-}
 
 const placesOf = ({ notes }: Tune, name: Fifths): readonly number[] =>
   notes.flatMap(({ pitch }, at) => (soundOf(pitch.name) === soundOf(name) ? [at] : []));

@@ -23,7 +23,7 @@ const PHRASE =
 
 /** Notes played in: on a keyboard that is plugged in, on a simulated one, or clicked on the stage below. */
 export function PlayIn({ onNotes, children }: PlayInProps) {
-  const { keyboards, keyboard, chooseKeyboard, count, takeBack, clear } = usePlayedIn(true, onNotes);
+  const { keyboards, keyboard, chooseKeyboard, count, takeBack, clear } = usePlayedIn(onNotes);
   const [isPerforming, setPerforming] = useState(false);
   const end = useRef<() => void>(undefined);
   useEffect(() => () => end.current?.(), []);

@@ -2,12 +2,10 @@ import { type ReactNode, useState } from "react";
 import type { Microphone } from "@/devices";
 import { Button, FileButton, Select } from "@/ui/controls";
 import { recordText } from "@/ui/words";
+import { RECORDING_FILES } from "./files";
 import { PitchLine } from "./PitchLine";
 import styles from "./PlayIn.module.css";
 import type { RecordingInHand } from "./useRecording";
-
-/** Kinds of audio files that are offered; the browser's own decoder says what it can read. */
-const AUDIO = "audio/wav,audio/mpeg,audio/ogg,audio/mp4,audio/flac,.wav,.mp3,.ogg,.m4a,.flac";
 
 const SOURCES: readonly { readonly value: Microphone; readonly text: string }[] = [
   { value: "microphone", text: "Microphone" },
@@ -43,7 +41,7 @@ export function Record({ recording, children }: RecordProps) {
             Record
           </Button>
         )}
-        <FileButton label="Open a recording" accept={AUDIO} onFile={(file) => void open(file)}>
+        <FileButton label="Open a recording" accept={RECORDING_FILES} onFile={(file) => void open(file)}>
           Open a recording
         </FileButton>
         {(state.at === "recording" || state.at === "listening") && <Button onClick={cancel}>Cancel</Button>}

@@ -137,13 +137,3 @@ export async function openCollection(files: readonly File[]): Promise<void> {
 
 /** The text of a row's tune, read again from its file. */
 export const textOf = ({ file, from, to }: Row): Promise<TuneText | undefined> => textAt(file, from, to);
-
-/** Tunes in a file, counted no further than two: more than one make a collection. */
-export async function hasSeveral(file: File): Promise<boolean> {
-  let count = 0;
-  for await (const found of textsIn(file)) {
-    if ("text" in found) count += 1;
-    if (count > 1) return true;
-  }
-  return false;
-}

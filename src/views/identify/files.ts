@@ -2,21 +2,24 @@ import type { Problem } from "@/core/problem";
 import { type AbcPart, abcParts, decoded, openTuneFile, type TuneText } from "@/formats";
 
 /** A score past this is not opened: no single one is longer. Books of ABC may be of any length. */
-export const MOST_SCORE_BYTES = 16_000_000;
+const MOST_SCORE_BYTES = 16_000_000;
 const MOST_SCORE_TEXT = "16 MB for a score, any length for ABC";
 
 /** Bytes that tell what a file is. */
 const HEAD = 2048;
 
-/** What the files that are opened end in, for the file chooser. */
-export const TUNE_FILES =
-  ".abc,.txt,.musicxml,.xml,.mxl,.mid,.midi,.kar,text/vnd.abc,text/plain,audio/midi,application/vnd.recordare.musicxml,audio/*";
+const RECORDING_ENDINGS = ["wav", "mp3", "ogg", "oga", "opus", "m4a", "aac", "flac", "webm"];
 
-const AUDIO_ENDINGS = /\.(?:wav|mp3|ogg|oga|opus|m4a|aac|flac|webm)$/iu;
+/** What recordings are offered by in the file chooser: the browser's own decoder says what it can read. */
+export const RECORDING_FILES = `audio/*,${RECORDING_ENDINGS.map((ending) => `.${ending}`).join(",")}`;
+
+/** What files of tunes, recordings among them, are offered by in the file chooser. */
+export const TUNE_FILES = `.abc,.txt,.musicxml,.xml,.mxl,.mid,.midi,.kar,text/vnd.abc,text/plain,audio/midi,application/vnd.recordare.musicxml,${RECORDING_FILES}`;
 
 /** Whether a file is a recording: by its type, MIDI apart, or its ending. */
 export const isRecording = ({ type, name }: Pick<File, "type" | "name">): boolean =>
-  (type.startsWith("audio/") && !/midi?$/u.test(type)) || AUDIO_ENDINGS.test(name);
+  (type.startsWith("audio/") && !/midi?$/u.test(type)) ||
+  RECORDING_ENDINGS.includes(name.split(".").at(-1)?.toLowerCase() ?? "");
 
 /** A text out of a file, and where its bytes stand in it. */
 export interface TextInFile {
@@ -50,13 +53,35 @@ function isBook(head: Uint8Array): boolean {
 
 /**
  * Every text of a file in order: each tune of an ABC book by itself while it is read, anything else whole. What cannot be read is
- * answered as a problem.
+ * answered as a problem. Never throws.
  */
 export async function* textsIn(file: File): AsyncGenerator<TextInFile | Problem> {
+  try {
+    yield* textsRead(file);
+  } catch {
+    yield fault("file-unreadable", file.name);
+  }
+}
+
+/** What a file holds where it is one thing; "several" where it is a book of more than one tune. */
+export async function onlyTextIn(file: File): Promise<TuneText | Problem | "several"> {
+  let only: TextInFile | Problem | undefined;
+  for await (const found of textsIn(file)) {
+    if ("text" in found && only) return "several";
+    only ??= found;
+  }
+  if (!only) return fault("no-tune", file.name);
+  return "text" in only ? only.text : only;
+}
+
+async function* textsRead(file: File): AsyncGenerator<TextInFile | Problem> {
   const name = file.name.replace(/\.[^.]*$/u, "");
   const head = new Uint8Array(await file.slice(0, HEAD).arrayBuffer());
   if (isBook(head)) {
-    for await (const part of abcParts(chunksOf(file))) yield bookText(part, name);
+    for await (const part of abcParts(chunksOf(file))) {
+      yield bookText(part, name);
+      if (part.isCut) yield fault("tune-cut", file.name, String(part.to - part.from));
+    }
     return;
   }
   if (file.size > MOST_SCORE_BYTES) {

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useEffectEvent, useRef, useState } from "react";
 import { playedTune, type Timed } from "@/core/tune";
 import { type KeyEvent, midiKeyboards, type MidiKeyboard, simulatedKeyboard } from "@/devices";
 import { writeNotes } from "@/formats";
@@ -14,20 +14,23 @@ interface Open {
 }
 
 /**
- * Takes notes in while it is on: from a keyboard in their time, and from the stage, a quarter each. What was taken in is handed
+ * Takes notes in while it is on the screen: from a keyboard in their time, and from the stage, a quarter each. What was taken in is handed
  * over as typed notes after every note.
  */
-export function usePlayedIn(isOn: boolean, onNotes: (text: string) => void) {
+export function usePlayedIn(onNotes: (text: string) => void) {
   const [keyboards, setKeyboards] = useState<readonly MidiKeyboard[]>([SIMULATED]);
   const [id, setId] = useState(SIMULATED.id);
-  const [played, setPlayed] = useState<readonly Timed[]>([]);
-  const latest = useRef(onNotes);
-  useEffect(() => {
-    latest.current = onNotes;
-  });
+  /** All that was played: notes come faster than the screen is drawn. */
+  const played = useRef<readonly Timed[]>([]);
+  const [count, setCount] = useState(0);
+  const put = (next: readonly Timed[]) => {
+    played.current = next;
+    setCount(next.length);
+    onNotes(writeNotes(playedTune(next, $settings.get().tempo)));
+  };
+  const add = useEffectEvent((note: Timed) => put([...played.current, note]));
 
   useEffect(() => {
-    if (!isOn) return undefined;
     let isCurrent = true;
     const look = () =>
       void midiKeyboards(look).then((found) => {
@@ -37,53 +40,35 @@ export function usePlayedIn(isOn: boolean, onNotes: (text: string) => void) {
     return () => {
       isCurrent = false;
     };
-  }, [isOn]);
-
-  const put = (next: readonly Timed[]) => {
-    setPlayed(next);
-    latest.current(writeNotes(playedTune(next, $settings.get().tempo)));
-  };
-  const putLatest = useRef(put);
-  const notes = useRef(played);
-  useEffect(() => {
-    putLatest.current = put;
-    notes.current = played;
-  });
+  }, []);
 
   const keyboard = keyboards.find((each) => each.id === id) ?? SIMULATED;
   useEffect(() => {
-    if (!isOn) return undefined;
     const open: Open[] = [];
-    const add = (note: Timed) => {
-      const next = [...notes.current, note];
-      notes.current = next;
-      putLatest.current(next);
-    };
-    const hear = ({ midi, isDown, at }: KeyEvent) => {
+    return keyboard.listen(({ midi, isDown, at }: KeyEvent) => {
       if (isDown) open.push({ midi, at });
       const place = isDown ? -1 : open.findIndex((each) => each.midi === midi);
       const [note] = place < 0 ? [] : open.splice(place, 1);
       if (note) add({ midi, onset: note.at, duration: Math.max(0.02, at - note.at) });
-    };
-    const stop = keyboard.listen(hear);
+    });
+  }, [keyboard]);
+  useEffect(() => {
     $striking.set((midi) => {
       hearNote(midi);
-      const quarter = 60 / $settings.get().tempo;
-      const last = notes.current.reduce((end, { onset, duration }) => Math.max(end, onset + duration), 0);
-      add({ midi, onset: last, duration: quarter });
+      // One click follows another without a rest, however long the next one takes to find.
+      const ends = played.current.map(({ onset, duration }) => onset + duration);
+      const onset = ends.length === 0 ? performance.now() / 1000 : ends.reduce((a, b) => Math.max(a, b));
+      add({ midi, onset, duration: 60 / $settings.get().tempo });
     });
-    return () => {
-      stop();
-      $striking.set(undefined);
-    };
-  }, [isOn, keyboard]);
+    return () => $striking.set(undefined);
+  }, []);
 
   return {
     keyboards,
     keyboard,
     chooseKeyboard: setId,
-    count: played.length,
-    takeBack: () => put(played.slice(0, -1)),
+    count,
+    takeBack: () => put(played.current.slice(0, -1)),
     clear: () => put([]),
   };
 }
