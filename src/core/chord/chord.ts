@@ -8,6 +8,7 @@ import {
   soundOf,
 } from "../pitch";
 import { type SoundSet, soundSet } from "../scale";
+import { ALTERED_CHORD } from "./dominant-home";
 import { tonesFromSounds } from "./name";
 
 /** A chord: its root, its tones as spelled intervals from the root (root first), and a bass where another one is asked. */
@@ -55,6 +56,7 @@ function isExactly(tones: readonly Interval[], wanted: readonly Interval[]): boo
 export function chordSuffix(asked: readonly Interval[], form: NameForm): string {
   const tones = asked.every((tone) => SPELLED.has(tone)) ? asked : tonesFromSounds(asked.map(soundOf)).tones;
   const has = (tone: Interval) => tones.includes(tone);
+  if (isExactly(tones, ALTERED_CHORD)) return "7alt";
   if (isExactly(tones, [0, 1])) return "5";
   if (isExactly(tones, [0, -3, -6])) return form === "ascii" ? "dim" : "°";
   if (isExactly(tones, DIMINISHED_SEVENTH)) return form === "ascii" ? "dim7" : "°7";

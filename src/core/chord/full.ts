@@ -1,6 +1,7 @@
 import type { Interval, NameForm } from "../pitch";
 import { members, type Mode, shownColour, thirdOf } from "../scale";
 import { chordSuffix } from "./chord";
+import { dominantHome } from "./dominant-home";
 import { tonesFromSounds } from "./name";
 import { stackOfThirds } from "./of-mode";
 
@@ -25,7 +26,8 @@ export function fullChord(mode: Mode): FullChord {
   }
   const tones = stackOfThirds(mode, 0, 7);
   const fifths = tones.slice(0, 6).map((tone, at) => Math.round(((tones[(at + 2) % 7] ?? 0) - tone - 1) / 7));
-  return { tones, named: tones.filter((tone) => tone !== -1 || !tones.includes(4)), fifths };
+  const named = dominantHome(mode) ?? tones.filter((tone) => tone !== -1 || !tones.includes(4));
+  return { tones, named, fifths };
 }
 
 /** A fifth by its size: 0 → "P5", -1 → "d5", 2 → "AA5". */
@@ -46,6 +48,8 @@ const SIX_STRINGS = 6;
  * @example reducedChord(dorian) // 1 ♭3 ♭7 2 4 6: Dm13 without its fifth
  */
 export function reducedChord(mode: Mode, most = SIX_STRINGS): readonly Interval[] {
+  const dominant = dominantHome(mode);
+  if (dominant) return dominant.slice(0, most);
   const { tones } = fullChord(mode);
   const colour = shownColour(mode);
   const seventh = stackedSeventh(mode);

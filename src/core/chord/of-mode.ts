@@ -1,6 +1,7 @@
 import { type Interval, soundOf } from "../pitch";
 import { type HomeMode, holdsAll, type Mode, soundsOf, transpose } from "../scale";
 import { type Chord, romanNumeral } from "./chord";
+import { dominantHome } from "./dominant-home";
 
 /** The chords that stand on a degree, from three notes to seven. */
 export const CHORD_KINDS = [
@@ -89,7 +90,8 @@ function tonesOf(mode: Mode, at: number, kind: ChordKind): readonly Interval[] |
 
 /**
  * The chords on each degree, from triad to thirteenth, suspended and with the sixth. Seven notes are stacked letter by
- * letter; of other scales each kind is the plainest quality that the scale holds there.
+ * letter; of other scales each kind is the plainest quality that the scale holds there. On home, modes that are played as a dominant
+ * have it for their seventh chord, and nothing above it.
  *
  * @example diatonicChords({ home: 2, mode: dorian })[3]?.chords.seventh // G7, "IV"
  */
@@ -100,6 +102,11 @@ export function diatonicChords({ home, mode }: HomeMode): readonly DegreeChords[
       const tones = tonesOf(mode, at, kind);
       if (tones) chords[kind] = { root: home + degree, tones, optional: [] };
     }
-    return { degree, chords, roman: romanNumeral(degree, chords.triad?.tones ?? [0, 4], "ascii") };
+    const dominant = at === 0 ? dominantHome(mode) : undefined;
+    if (dominant) {
+      for (const kind of ["ninth", "eleventh", "thirteenth", "sixth"] as const) delete chords[kind];
+      chords.seventh = { root: home, tones: dominant, optional: [] };
+    }
+    return { degree, chords, roman: romanNumeral(degree, dominant ?? chords.triad?.tones ?? [0, 4], "ascii") };
   });
 }

@@ -1,16 +1,203 @@
 import { modulo, soundOf } from "../pitch";
-import type { ChartChord } from "../chord";
+import type { Chord } from "../chord";
+import { CHORD_KINDS, type HomeRow, isCountedMinor, kindOf, type KindOfChord, tokenOf } from "./home-rows";
+import type { Sounding } from "./states";
+
+/**
+ * How a chord is heard: by its root, or by a bass that is no tone of it, as one chord over that bass. F/G is a suspended G, Cmaj7/A
+ * an Am9.
+ */
+export interface Heard {
+  /** Sounding root, 0 is C. */
+  readonly root: number;
+  readonly kind: KindOfChord;
+  /** It has a minor seventh: as a suspended chord it may be a dominant. */
+  readonly seventh: boolean;
+  /** It stands over a bass that is no tone of it. */
+  readonly isOver: boolean;
+}
+
+export function heardAs(chord: Chord): Heard {
+  const root = soundOf(chord.root);
+  const bass = chord.bass === undefined ? root : soundOf(chord.bass);
+  const has = (from: number, up: number) =>
+    chord.tones.some((tone) => modulo(root + soundOf(tone) - from, 12) === up);
+  if (has(bass, 0)) return { root, kind: kindOf(chord), seventh: has(root, 10), isOver: false };
+  const seventh = has(bass, 10);
+  const kind = has(bass, 4) ? (seventh ? "7" : "M") : has(bass, 3) ? (has(bass, 7) ? "m" : "d") : "s";
+  return { root: bass, kind, seventh, isOver: true };
+}
+
+/** Chances of what no row holds, each a likely story: see `outsideReasons` for the same in words. */
+const STORY = {
+  /** The dominant of the chord that comes next, or the chord before such a dominant. */
+  applied: 0.03,
+  appliedTwo: 0.014,
+  /** A dominant of another degree whose chord does not come. */
+  unresolved: 0.006,
+  /** A dominant a half step above its goal; a diminished chord a half step below it; one that passes. */
+  halfStep: 0.03,
+  leading: 0.015,
+  passing: 0.005,
+  none: 0.0015,
+};
+
+/** How many counts the chances of a chord by itself weigh against what was seen to follow the one before. */
+const SMOOTHING = 12;
+
+/** Songs have turns that chorales have not: so much of a chance comes from what was seen to follow, the rest from the chord by itself. */
+const SEEN = 0.6;
+
+/** The home is the root of the chord that a dominant seventh goes to by fifth: in nats. */
+const RESOLVED = 1.6;
+/** A minor chord with its dominant a fifth above the next root, ii–V, in nats for the home that it asks for. */
+const TWO_FIVE = 1.8;
+
+/** A chord of a progression with what it comes from and goes to: other chords than itself. */
+export interface Turning {
+  readonly chord: Heard;
+  readonly before: Heard | undefined;
+  readonly next: Heard | undefined;
+  readonly third: Heard | undefined;
+  /** Two roots in all, back and forth: nothing leads anywhere. */
+  readonly isVamp: boolean;
+}
+
+const isSame = (a: Heard | undefined, b: Heard | undefined) => a?.root === b?.root && a?.kind === b?.kind;
+
+/**
+ * Each chord of a progression with its neighbours as it is first played; a chord that is struck again is one chord.
+ *
+ * @param order the places of the chords as they are played, repeats among them
+ */
+export function turnings(
+  heard: readonly Heard[],
+  order: readonly number[] = [...heard.keys()],
+): readonly Turning[] {
+  const isVamp = isTwoChords(heard);
+  const runs: Heard[] = [];
+  const runAt = new Map<number, number>();
+  for (const at of order) {
+    const chord = heard[at];
+    if (!chord) continue;
+    if (!isSame(runs.at(-1), chord)) runs.push(chord);
+    if (!runAt.has(at)) runAt.set(at, runs.length - 1);
+  }
+  return heard.map((chord, at) => {
+    const run = runAt.get(at) ?? Infinity;
+    return {
+      chord: runs[run] ?? chord,
+      before: runs[run - 1],
+      next: runs[run + 1],
+      third: runs[run + 2],
+      isVamp,
+    };
+  });
+}
+
+/** How a chord behaves in a home. */
+export interface Behaviour {
+  /** How unlikely it is there after the chord before it and before the next ones, in nats. */
+  readonly cost: number;
+  /**
+   * How far notes of it that a mode has not are no reason to leave that home: all of it where it goes where such chords go, its triad
+   * (and the seventh of a dominant) where it is known to be borrowed, none of it otherwise.
+   */
+  readonly known: "all" | "core" | "none";
+}
+
+/** A row knows a chord from this chance on. */
+const KNOWN = 0.004;
+
+/** A minor seventh on home is what modal tunes and jazz rest on, in nats against minor as it was counted: the plain triad. */
+const RESTING_SEVENTH = 0.5;
+
+/**
+ * How a chord of a progression behaves in a home of one row.
+ *
+ * @example behaviour(turnings([C, Fm, C])[1], 0, rowFor(ionian)).known // "core": iv is borrowed
+ */
+export function behaviour(turning: Turning, home: number, row: HomeRow): Behaviour {
+  const { chord, before, next, isVamp } = turning;
+  const above = modulo(chord.root - home, 12);
+  const own = Math.max(
+    ...tokensOf(chord, above).map((token) => chanceAfter(row, token, isVamp ? undefined : before, home)),
+  );
+  const told = story(turning, above, row);
+  let nats = Math.log(Math.max(own, told.chance));
+  const fall = before ? modulo(before.root - chord.root, 12) : -1;
+  if (above === 0 && before?.kind === "7" && (fall === 7 || fall === 1) && !isDominant(chord))
+    nats += RESOLVED;
+  // Where the minor chord comes back, the two are a vamp.
+  if (chord.kind === "7" && before && isTwo(before) && fall === 7 && !isVamp && !isSame(before, next))
+    nats += above === 7 ? TWO_FIVE : above === 5 ? -TWO_FIVE : 0;
+  if (above === 0 && chord.kind === "m" && chord.seventh && isCountedMinor(row)) nats -= RESTING_SEVENTH;
+  const isTold = told.explains && told.chance >= own;
+  return { cost: -nats, known: isTold ? "all" : own >= KNOWN && !chord.isOver ? "core" : "none" };
+}
+
+/** A dominant seventh, or a suspended one. */
+const isDominant = ({ kind, seventh }: Heard) => kind === "7" || (kind === "s" && seventh);
+
+const isTwo = ({ kind, seventh }: Heard) => (kind === "m" && seventh) || kind === "d";
+
+function tokensOf({ kind, seventh }: Heard, above: number): readonly number[] {
+  const kinds: readonly KindOfChord[] = kind === "s" ? (seventh ? ["7", "m", "M"] : ["M", "m"]) : [kind];
+  return kinds.map((each) => tokenOf(above, each));
+}
+
+function chanceAfter(row: HomeRow, token: number, before: Heard | undefined, home: number): number {
+  const alone = row.alone[token] ?? 0;
+  if (!before) return alone;
+  const from = row.follows.get(tokensOf(before, modulo(before.root - home, 12))[0] ?? -1);
+  if (!from) return alone;
+  let all = 0;
+  for (const count of from.values()) all += count;
+  const seen = ((from.get(token) ?? 0) + SMOOTHING * alone) / (all + SMOOTHING);
+  return SEEN * seen + (1 - SEEN) * alone;
+}
+
+/** Whether a row knows a chord on a root so far above home, of any kind. */
+const knows = (row: HomeRow, above: number) =>
+  CHORD_KINDS.some((kind) => (row.alone[tokenOf(above, kind)] ?? 0) > 0.008);
+
+/** What a chord that no row holds is doing there, and whether that explains its notes. */
+interface Story {
+  readonly chance: number;
+  readonly explains: boolean;
+}
+
+const told = (chance: number): Story => ({ chance, explains: true });
+const untold = (chance: number): Story => ({ chance, explains: false });
+
+function story({ chord, next, third }: Turning, above: number, row: HomeRow): Story {
+  const rise = next ? modulo(next.root - chord.root, 12) : -1;
+  const goes = (up: number) => rise === up && knows(row, modulo(above + up, 12));
+  const leads = chord.kind === "7" || chord.kind === "M" || chord.kind === "+";
+  if (leads && goes(5)) return told(STORY.applied);
+  if (chord.kind === "7" && goes(11)) return told(STORY.halfStep);
+  if (isTwo(chord) && rise === 5 && next?.kind === "7") {
+    const goal = third && modulo(third.root - next.root, 12) === 5;
+    if (goal && knows(row, modulo(above + 10, 12))) return told(STORY.appliedTwo);
+  }
+  if ((chord.kind === "d" || chord.kind === "o") && goes(1)) return told(STORY.leading);
+  if (chord.kind === "o") return told(STORY.passing);
+  if (chord.kind === "7" && knows(row, modulo(above + 5, 12))) return untold(STORY.unresolved);
+  return untold(STORY.none);
+}
 
 /** What speaks for a home in a chart. */
 export type ChartEvidence =
   | { readonly code: "first-chord"; readonly at: number }
   | { readonly code: "last-chord"; readonly at: number }
   | { readonly code: "cadence"; readonly at: number }
+  | { readonly code: "turnaround"; readonly at: number }
   | { readonly code: "return"; readonly times: number }
   | { readonly code: "pedal"; readonly share: number }
-  | { readonly code: "length"; readonly share: number };
+  | { readonly code: "length"; readonly share: number }
+  | { readonly code: "never-heard" };
 
-/** A sounding home (0 is C) with its evidence and the weight of it all. */
+/** A sounding home (0 is C) with its evidence and the weight of it all in nats. */
 export interface ChartHome {
   readonly sound: number;
   readonly weight: number;
@@ -18,75 +205,120 @@ export interface ChartHome {
 }
 
 /**
- * How much each kind of evidence counts, in shares of the whole chart's length: a chart begins at home more often than
- * it ends there (it goes round again), and a dominant resolving by a fifth outweighs either.
+ * What the whole chart says, in nats. A chart begins at home more often than anywhere else, above all where it goes round; the last
+ * chord says much where it is arrived at by a fifth or held, and little where a short line goes round again.
  */
-const WEIGHT = { first: 1, last: 0.5, cadence: 1.2, return: 0.1, pedal: 1 };
+const WHOLE = {
+  first: 2.4,
+  round: 1,
+  mostRounds: 4,
+  firstDominant: 1.2,
+  last: 2.2,
+  lastOfLoop: 0.3,
+  cadence: 1.1,
+  turnaround: 1.7,
+  twoFiveRound: 4,
+  pedal: 7,
+  length: 1.4,
+  neverHeard: -2.2,
+};
 
-/** Coming back more often than this says no more. */
-const MOST_RETURNS = 4;
-
-/** A dominant seventh is seldom a place to rest. */
-const DOMINANT_DISCOUNT = 0.4;
-
-const isDominant = (tones: readonly number[]) => tones.includes(4) && tones.includes(-2);
+/** Written lines of so many chords and fewer go round. */
+const LOOP = 4;
+/** Held under so much of a chart, a bass is its home. */
+const PEDAL_FROM = 0.6;
 
 /** The evidence for each of the twelve homes. */
-export function chartHomes(chords: readonly ChartChord[]): readonly ChartHome[] {
-  const barsOf = ({ length, times }: ChartChord) => length * times;
-  const whole = chords.reduce((sum, each) => sum + barsOf(each), 0);
-  const pedals = pedalShares(chords, whole);
-  const places = chords.flatMap(({ chord }, at) => (chord ? [{ chord, at }] : []));
-  return Array.from({ length: 12 }, (_, sound) => {
-    const isHere = (root: number) => soundOf(root) === sound;
+export function chartHomes(sounding: readonly Sounding[]): readonly ChartHome[] {
+  const heard = sounding.map(({ chord }) => heardAs(chord));
+  const whole = sounding.reduce((sum, { bars }) => sum + bars, 0);
+  const [first, last, beforeLast] = [heard[0], heard.at(-1), heard.at(-2)];
+  const isLoop = goesRound(heard);
+  const isVamp = isTwoChords(heard);
+  const pedal = pedalOf(sounding, whole);
+  return Array.from({ length: 12 }, (_, sound): ChartHome => {
     const evidence: ChartEvidence[] = [];
     let weight = 0;
-    const [first, last] = [places[0], places.at(-1)];
-    if (first && isHere(first.chord.root)) {
-      evidence.push({ code: "first-chord", at: first.at });
-      weight += WEIGHT.first;
+    const say = (nats: number, each: ChartEvidence) => {
+      weight += nats;
+      evidence.push(each);
+    };
+    if (first?.root === sound && first.kind !== "d" && first.kind !== "o")
+      say(first.kind === "7" ? WHOLE.firstDominant : WHOLE.first, {
+        code: "first-chord",
+        at: sounding[0]?.at ?? 0,
+      });
+    if (first?.root === sound && isVamp) {
+      const times = heard.filter((each, at) => each.root === sound && heard[at - 1]?.root !== sound).length;
+      say(Math.min(times, WHOLE.mostRounds) * WHOLE.round, { code: "return", times });
     }
-    if (last && isHere(last.chord.root)) {
-      evidence.push({ code: "last-chord", at: last.at });
-      weight += WEIGHT.last;
+    if (last?.root === sound) {
+      const arrives = isArrival(heard.slice(-3), sound);
+      if (arrives) say(WHOLE.cadence, { code: "cadence", at: sounding.at(-1)?.at ?? 0 });
+      say(isLoop && !arrives ? WHOLE.lastOfLoop : last.kind === "7" ? WHOLE.lastOfLoop : WHOLE.last, {
+        code: "last-chord",
+        at: sounding.at(-1)?.at ?? 0,
+      });
     }
-    for (const [n, { chord, at }] of places.entries()) {
-      const before = places[n - 1]?.chord;
-      if (!isHere(chord.root) || !before || isDominant(chord.tones)) continue;
-      const falls = modulo(soundOf(before.root) - sound, 12) === 7;
-      if (falls && before.tones.includes(4) && !evidence.some(({ code }) => code === "cadence")) {
-        evidence.push({ code: "cadence", at });
-        weight += isDominant(before.tones) ? WEIGHT.cadence : WEIGHT.cadence / 2;
-      }
-    }
-    const share = chords.reduce(
-      (sum, each) => sum + (each.chord && isHere(each.chord.root) ? barsOf(each) / whole : 0),
+    const isFifth = last !== undefined && modulo(last.root - sound, 12) === 7 && !isVamp;
+    const turns = isFifth && (last.kind === "7" || (last.kind === "M" && first?.root === sound));
+    const fromTwo = turns && beforeLast && isTwo(beforeLast) && modulo(beforeLast.root - sound, 12) === 2;
+    if (turns)
+      say(fromTwo ? WHOLE.twoFiveRound : WHOLE.turnaround, {
+        code: "turnaround",
+        at: sounding.at(-1)?.at ?? 0,
+      });
+    const share = sounding.reduce(
+      (sum, { bars }, at) => sum + (heard[at]?.root === sound ? bars / whole : 0),
       0,
     );
-    if (share > 0) evidence.push({ code: "length", share });
-    const returns = places.filter(
-      ({ chord }, n) => isHere(chord.root) && n > 0 && !isHere(places[n - 1]?.chord.root ?? chord.root),
-    ).length;
-    if (returns > 1) {
-      evidence.push({ code: "return", times: returns });
-      weight += Math.min(returns, MOST_RETURNS) * WEIGHT.return;
-    }
-    const pedal = pedals[sound] ?? 0;
-    if (pedal > 0) {
-      evidence.push({ code: "pedal", share: pedal });
-      weight += pedal * WEIGHT.pedal;
-    }
-    const restless = places.some(({ chord }) => isHere(chord.root) && isDominant(chord.tones));
-    return { sound, weight: weight + share - (restless ? DOMINANT_DISCOUNT : 0), evidence };
+    if (share > 0) say(WHOLE.length * share, { code: "length", share });
+    else if (!fromTwo) say(WHOLE.neverHeard, { code: "never-heard" });
+    if (pedal?.sound === sound) say(WHOLE.pedal * pedal.share, { code: "pedal", share: pedal.share });
+    return { sound, weight, evidence };
   });
 }
 
-/** The share of the chart over each bass that stays while the root above it changes. */
-function pedalShares(chords: readonly ChartChord[], whole: number): readonly number[] {
-  return Array.from({ length: 12 }, (_, sound) => {
-    const over = chords.filter(({ chord }) => chord && soundOf(chord.bass ?? chord.root) === sound);
-    const roots = new Set(over.map(({ chord }) => soundOf(chord?.root ?? 0)));
-    const bars = over.reduce((sum, { length, times }) => sum + length * times, 0);
-    return roots.size > 1 ? bars / whole : 0;
-  });
+/**
+ * Whether a line comes home at its end: from a major chord or a dominant a fifth above, a dominant a half step above, or ♭VI and ♭VII
+ * to a minor chord.
+ */
+function isArrival(ending: readonly Heard[], home: number): boolean {
+  const [last, before, two] = ending.toReversed();
+  if (!last || !before || last.root !== home || last.kind === "7") return false;
+  const from = modulo(before.root - home, 12);
+  const isRise = last.kind === "m" && from === 10 && two !== undefined && modulo(two.root - home, 12) === 8;
+  return (
+    (from === 7 && (before.kind === "7" || before.kind === "M")) ||
+    (from === 1 && before.kind === "7") ||
+    isRise
+  );
+}
+
+const isTwoChords = (heard: readonly Heard[]) => new Set(heard.map(({ root }) => root)).size <= 2;
+
+/** A short line, or one that is made of the same few chords over and over, goes round. */
+function goesRound(heard: readonly Heard[]): boolean {
+  if (heard.length <= LOOP) return true;
+  return Array.from({ length: LOOP * 2 - 1 }, (_, less) => less + 2).some(
+    (by) =>
+      by * 2 <= heard.length &&
+      heard.length % by === 0 &&
+      heard.every((each, at) => at < by || isSame(each, heard[at - by])),
+  );
+}
+
+/** The bass that stays while roots change, and for how much of the chart. */
+function pedalOf(
+  sounding: readonly Sounding[],
+  whole: number,
+): { readonly sound: number; readonly share: number } | undefined {
+  const bassOf = ({ chord }: Sounding) => soundOf(chord.bass ?? chord.root);
+  for (const sound of new Set(sounding.map(bassOf))) {
+    const over = sounding.filter((each) => bassOf(each) === sound);
+    const roots = new Set(over.map(({ chord }) => soundOf(chord.root)));
+    const share = over.reduce((sum, { bars }) => sum + bars, 0) / whole;
+    if (roots.size > 1 && share >= PEDAL_FROM) return { sound, share };
+  }
+  return undefined;
 }

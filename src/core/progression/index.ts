@@ -7,3 +7,5 @@ export * from "./plain-way";
 export * from "./readings";
 export type { ReadingChoice } from "./states";
 export * from "./turns";
+export * from "./vamps";
+export * from "./written";

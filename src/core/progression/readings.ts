@@ -1,11 +1,10 @@
 import { type Fifths, soundOf } from "../pitch";
-import { type Chart, chordNotes } from "../chord";
-import { compareRanks, type HomeMode, holds, notesOf, size, soundsOn } from "../scale";
-import { chartHomes } from "./home";
+import { type Chart, type ChartBar, type Chord, chordNotes } from "../chord";
+import { type HomeMode, holds, notesOf, size, soundsOn } from "../scale";
 import { bestPaths, type TurnCosts } from "./paths";
 import {
   allowedStates,
-  homeCosts,
+  homeModel,
   lockAt,
   ownHome,
   type ReadingChoice,
@@ -15,6 +14,11 @@ import {
   type States,
   statesOf,
 } from "./states";
+
+/** A chart as far as it is read: without an order its chords are played as they are written. */
+export interface ReadableChart extends Pick<Chart, "chords">, Partial<Pick<Chart, "order">> {
+  readonly bars: readonly Pick<ChartBar, "from">[];
+}
 
 /** The three ways to read a chart. */
 export const READING_KINDS = ["fewest-turns", "one-mode", "chord-by-chord"] as const;
@@ -65,21 +69,11 @@ function chartwise(
   return { chart, choice, sounding, all, names, allowed: allowedStates(sounding, choice, all) };
 }
 
-/** What a reading weighs. */
-interface Weights {
-  /** A note outside for a bar, and a note that the mode spells otherwise. */
-  readonly outside: number;
-  readonly misspelled: number;
-  readonly turn: TurnCosts;
-}
+/** A home that changes, and each further note, make a turn dearer. */
+const FEWEST: TurnCosts = { base: 0.8, note: 0.3, home: 0.9 };
 
-/**
- * A mode is left for one note that stays longer than a bar; a home that changes, and each further note, make a turn dearer.
- */
-const FEWEST: Weights = { outside: 1.5, misspelled: 0.4, turn: { base: 0.6, note: 0.3, home: 0.25 } };
-
-/** Every chord has its own home, so a turn costs the notes that change and nothing else; a mode should hold its chord. */
-const OWN_HOMES: Weights = { outside: 4, misspelled: 0.2, turn: { base: 0, note: 0.3, home: 0 } };
+/** Every chord has its own home, so a turn costs the notes that change and nothing else. */
+const OWN_HOMES: TurnCosts = { base: 0, note: 0.3, home: 0 };
 
 /** A turn in the middle of a bar, and each note in which a chord's own mode differs from the reading with fewest turns. */
 const SMALL = { midBar: 0.05, apart: 0.05 };
@@ -98,27 +92,43 @@ const MOST_WAYS = 60;
  *
  * @example readings(readChart("| Em9 | A13 | Cmaj7 |").value)["fewest-turns"][0] // E Dorian, E Aeolian from bar 3
  */
-export function readings(chart: Pick<Chart, "chords" | "bars">, choice: ReadingChoice = {}): Readings {
+export function readings(chart: ReadableChart, choice: ReadingChoice = {}): Readings {
   const sounding = soundingChords(chart);
   if (sounding.length === 0) return { "fewest-turns": [], "one-mode": [], "chord-by-chord": [] };
   const read = chartwise(chart, choice, sounding);
-  const turns = fewestTurns(read);
-  return { "fewest-turns": turns, "one-mode": oneMode(read), "chord-by-chord": chordByChord(read, turns) };
+  const stays = staysOf(read);
+  const turns = fewestTurns(read, stays);
+  return {
+    "fewest-turns": turns,
+    "one-mode": oneMode(read, stays),
+    "chord-by-chord": chordByChord(read, turns),
+  };
 }
 
 /** The readings of a chart by one mode alone, best first: what `readings` has under `one-mode`. */
-export function oneModeReadings(
-  chart: Pick<Chart, "chords" | "bars">,
-  choice: ReadingChoice = {},
-): readonly ChartReading[] {
+export function oneModeReadings(chart: ReadableChart, choice: ReadingChoice = {}): readonly ChartReading[] {
   const sounding = soundingChords(chart);
   if (sounding.length === 0) return [];
-  return oneMode(chartwise(chart, choice, sounding));
+  const read = chartwise(chart, choice, sounding);
+  return oneMode(read, staysOf(read));
+}
+
+/**
+ * The reading with the fewest changes alone; undefined where no chord could be read. Where it is one segment, that is the best one
+ * mode as well: both weigh the same.
+ *
+ * @example fewestChanges(readChart("| Dm | G |").value)?.segments[0]?.homeMode // D Dorian
+ */
+export function fewestChanges(chart: ReadableChart, choice: ReadingChoice = {}): ChartReading | undefined {
+  const sounding = soundingChords(chart);
+  if (sounding.length === 0) return undefined;
+  const read = chartwise(chart, { ...choice, most: 1 }, sounding);
+  return fewestTurns(read, staysOf(read))[0];
 }
 
 /** A chart with everything that its readings are found from. */
 interface Chartwise {
-  readonly chart: Pick<Chart, "chords" | "bars">;
+  readonly chart: ReadableChart;
   readonly choice: ReadingChoice;
   readonly sounding: readonly Sounding[];
   readonly all: States;
@@ -131,22 +141,34 @@ interface Chartwise {
 /** No name that a mode on any home has. */
 const UNNAMED = 127;
 
-/** What each state costs for a bar of a chord; the same chord is reckoned once. */
-function barCosts({ all, sounding, names }: Chartwise, weights: Weights): readonly Float64Array[] {
+/** For each state how many notes of a chord it has not, of the triad and above it, and how many it spells otherwise. */
+interface Notes {
+  readonly outside: Uint8Array;
+  readonly outsideAbove: Uint8Array;
+  readonly misspelled: Uint8Array;
+}
+
+/** The notes of each chord against every state; the same chord is looked at once. */
+function notesAgainst({ all, sounding, names }: Chartwise): readonly Notes[] {
   const { states } = all;
-  const known = new Map<string, Float64Array>();
+  const known = new Map<string, Notes>();
   return sounding.map((each) => {
     const notes = chordNotes(each.chord);
     const key = notes.join(" ");
     const before = known.get(key);
     if (before) return before;
-    const found = new Float64Array(states.length);
+    const found = {
+      outside: new Uint8Array(states.length),
+      outsideAbove: new Uint8Array(states.length),
+      misspelled: new Uint8Array(states.length),
+    };
     for (const note of notes) {
       const sound = soundOf(note);
-      for (let at = 0; at < found.length; at += 1) {
+      const lacking = isAbove(each.chord, note) ? found.outsideAbove : found.outside;
+      for (let at = 0; at < states.length; at += 1) {
         const name = names[at * 12 + sound];
-        const cost = name === UNNAMED ? weights.outside : name === note ? 0 : weights.misspelled;
-        found[at] = (found[at] ?? 0) + cost;
+        const list = name === UNNAMED ? lacking : found.misspelled;
+        if (name !== note) list[at] = (list[at] ?? 0) + 1;
       }
     }
     known.set(key, found);
@@ -154,26 +176,73 @@ function barCosts({ all, sounding, names }: Chartwise, weights: Weights): readon
   });
 }
 
+/** Whether a note stands above the triad of its chord, the seventh of a dominant apart. */
+function isAbove({ root, tones }: Chord, note: Fifths): boolean {
+  const tone = note - root;
+  const isCore = [0, 4, -3, 1, -6, 8, -9].includes(tone) || (tone === -2 && tones.includes(4));
+  return !isCore && tones.includes(tone);
+}
+
 const outsideCount = (state: State, { sounds }: Sounding) => size(sounds & ~state.sounds);
 
-function fewestTurns(read: Chartwise): readonly ChartReading[] {
-  const homes = homeCosts(read.chart, read.sounding);
-  return distinct(read, "fewest-turns", FEWEST, (each, at) => {
-    const home = homes[at];
-    return (state, perBar) => each.bars * perBar + (home?.[state.home] ?? 0);
-  });
+/** What each chord costs in each state, wherever it comes from and goes to, and what the whole chart adds to a state. */
+interface Stays {
+  readonly chords: readonly Float64Array[];
+  readonly whole: Float64Array;
+}
+
+function staysOf(read: Chartwise): Stays {
+  const notes = notesAgainst(read);
+  const { chords, whole } = homeModel(read.sounding, read.all, read.chart.order);
+  return {
+    whole,
+    chords: chords.map(({ home, outside, outsideAbove }, at) => {
+      const against = notes[at];
+      const bars = read.sounding[at]?.bars ?? 0;
+      return home.map(
+        (cost, n) =>
+          cost +
+          (outside[n] ?? 0) * (against?.outside[n] ?? 0) +
+          (outsideAbove[n] ?? 0) * (against?.outsideAbove[n] ?? 0) +
+          bars * MISSPELLED * (against?.misspelled[n] ?? 0),
+      );
+    }),
+  };
+}
+
+/** A note for a bar that the mode spells otherwise: E♯ in a chord where the mode has F. */
+const MISSPELLED = 0.2;
+
+/** What the whole chart says of a home is shared out over the chords by their lengths. */
+function fewestTurns(read: Chartwise, { chords, whole }: Stays): readonly ChartReading[] {
+  const length = read.sounding.reduce((sum, { bars }) => sum + bars, 0);
+  const shares = read.sounding.map(({ bars }) => bars / length);
+  return distinct(
+    read,
+    "fewest-turns",
+    FEWEST,
+    (at, n) => (chords[at]?.[n] ?? Infinity) + (shares[at] ?? 0) * (whole[n] ?? 0),
+  );
 }
 
 /** Of several modes that hold a chord on its own home, the one nearest to the reading with fewest turns is taken. */
 function chordByChord(read: Chartwise, [turns]: readonly ChartReading[]): readonly ChartReading[] {
-  return distinct(read, "chord-by-chord", OWN_HOMES, (each) => {
-    const home = soundOf(lockAt(each.place, read.choice)?.home ?? ownHome(each.chord));
+  const notes = notesAgainst(read);
+  const own = read.sounding.map((each) => {
     const around = turns && segmentAt(turns, each.at)?.homeMode;
-    const sounds = around && soundsOn(around);
-    return (state, perBar) => {
-      if (home !== state.home) return Infinity;
-      return perBar + (sounds === undefined ? 0 : SMALL.apart * size(sounds ^ state.sounds));
+    return {
+      home: soundOf(lockAt(each.place, read.choice)?.home ?? ownHome(each.chord)),
+      around: around && soundsOn(around),
     };
+  });
+  return distinct(read, "chord-by-chord", OWN_HOMES, (at, n) => {
+    const [state, here] = [read.all.states[n], own[at]];
+    if (!state || here?.home !== state.home) return Infinity;
+    return (
+      4 * ((notes[at]?.outside[n] ?? 0) + (notes[at]?.outsideAbove[n] ?? 0)) +
+      MISSPELLED * (notes[at]?.misspelled[n] ?? 0) +
+      (here.around === undefined ? 0 : SMALL.apart * size(here.around ^ state.sounds))
+    );
   });
 }
 
@@ -181,25 +250,17 @@ function chordByChord(read: Chartwise, [turns]: readonly ChartReading[]): readon
 function distinct(
   read: Chartwise,
   kind: ReadingKind,
-  weights: Weights,
-  costs: (each: Sounding, at: number) => (state: State, perBar: number) => number,
+  turn: TurnCosts,
+  costOf: (at: number, state: number) => number,
 ): readonly ChartReading[] {
   const { chart, choice, sounding, all, allowed } = read;
   const starts = new Set(chart.bars.map(({ from }) => from));
-  const bars = barCosts(read, weights);
   const paths = bestPaths({
     states: all.states,
-    stays: sounding.map((each, at) => {
-      const cost = costs(each, at);
-      const [may, perBar] = [allowed[at], bars[at]];
-      const stay = new Float64Array(all.states.length);
-      for (let n = 0; n < stay.length; n += 1) {
-        const state = all.states[n];
-        stay[n] = state && may?.[n] === 1 ? cost(state, perBar?.[n] ?? 0) : Infinity;
-      }
-      return stay;
-    }),
-    turn: weights.turn,
+    stays: allowed.map((may, at) =>
+      Float64Array.from(all.states, (_, n) => (may[n] === 1 ? costOf(at, n) : Infinity)),
+    ),
+    turn,
     turnsAt: sounding.map(({ at }) => (starts.has(at) ? 0 : SMALL.midBar)),
   });
   const found = new Map<string, ChartReading>();
@@ -247,35 +308,24 @@ const outsideNotes = ({ sounds }: State, { at, chord }: Sounding): readonly Outs
     .map((note) => ({ at, note }));
 
 /**
- * One mode for everything that is not set by hand, least outside first, weighed by length; then the home that the chart
- * speaks for; then the more usual scale; then the mode that spells its home's chords as they are spelled.
+ * One mode for everything that is not set by hand: the home and the mode in which all chords together cost least, notes outside and
+ * what speaks for another home.
  */
-function oneMode(read: Chartwise): readonly ChartReading[] {
-  const { chart, choice, sounding, all, allowed } = read;
-  const unlocked = sounding.map(({ place }) => place.lock === undefined);
-  const hasFree = unlocked.includes(true);
-  // Where everything is set by hand, all of it is read by one mode all the same.
-  const isRead = (at: number) => !hasFree || unlocked[at] === true;
-  const fixed = hasFree ? lockedStates(read) : new Map<number, State>();
-  const homes = chartHomes(chart.chords);
-  const folded = new Map<number, number>();
-  for (const [at, { sounds, bars }] of sounding.entries())
-    if (isRead(at)) folded.set(sounds, (folded.get(sounds) ?? 0) + bars);
-  const masks = [...new Set(allowed.filter((_, at) => isRead(at)))];
-  const candidates = all.states
-    .filter((_, n) => masks.every((mask) => mask[n] === 1))
-    .map((state) => {
-      let cost = 0;
-      for (const [sounds, bars] of folded) cost += bars * size(sounds & ~state.sounds);
-      const weight = homes[state.home]?.weight ?? 0;
-      return { state, cost, rank: [rounded(cost), -weight, Math.floor(state.rarity * 100)] };
+function oneMode(read: Chartwise, { chords, whole }: Stays): readonly ChartReading[] {
+  const { choice, sounding, all, allowed } = read;
+  const unlocked = sounding.flatMap(({ place }, at) => (place.lock === undefined ? [at] : []));
+  const counted = unlocked.length > 0 ? unlocked : sounding.map((_, at) => at);
+  const fixed = lockedStates(read);
+  const said_ = Math.max(1, Math.sqrt(sounding.length / LONG));
+  const masks = [...new Set(counted.map((at) => allowed[at]))];
+  return all.states
+    .flatMap((state, n) => {
+      if (!masks.every((mask) => mask?.[n] === 1)) return [];
+      const said = state.rarity + said_ * (whole[n] ?? 0);
+      const cost = counted.reduce((sum, at) => sum + (chords[at]?.[n] ?? 0), said);
+      return [{ state, cost: rounded(cost) }];
     })
-    .sort((a, b) => compareRanks(a.rank, b.rank));
-  // Only near the head does it matter how the home's chords are spelled.
-  return candidates
-    .slice(0, HEAD)
-    .map((each) => ({ ...each, rank: [...each.rank, missedAtHome(each.state, sounding)] }))
-    .sort((a, b) => compareRanks(a.rank, b.rank))
+    .sort((a, b) => a.cost - b.cost)
     .slice(0, choice.most ?? MOST)
     .map(({ state, cost }) => ({
       kind: "one-mode",
@@ -283,11 +333,14 @@ function oneMode(read: Chartwise): readonly ChartReading[] {
         read,
         sounding.map(({ at }) => fixed.get(at) ?? state),
       ),
-      cost: rounded(cost),
+      cost,
     }));
 }
 
-const HEAD = 60;
+/**
+ * In a chart of more chords than this, where it begins and ends says more of the home of the whole: it goes elsewhere between.
+ */
+const LONG = 8;
 
 /** For each chord that something is set for the state that its stretch leaves least outside in. */
 function lockedStates({ sounding, all, allowed }: Chartwise): ReadonlyMap<number, State> {
@@ -303,11 +356,4 @@ function lockedStates({ sounding, all, allowed }: Chartwise): ReadonlyMap<number
     for (const { at } of stretch) found.set(at, best);
   }
   return found;
-}
-
-/** How many of the chords on home have a tone that the mode spells otherwise: among equals the fewest wins. */
-function missedAtHome({ home, mode }: State, sounding: readonly Sounding[]): number {
-  return sounding.filter(
-    ({ chord }) => soundOf(chord.root) === home && chord.tones.some((tone) => !mode.intervals.includes(tone)),
-  ).length;
 }

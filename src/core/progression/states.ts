@@ -1,16 +1,8 @@
 import { type Fifths, soundOf } from "../pitch";
 import { type Chart, type ChartChord, type Chord, chordSounds } from "../chord";
-import {
-  bestHome,
-  type HomeMode,
-  holds,
-  type Mode,
-  size,
-  type SoundSet,
-  transpose,
-  USUAL_MODES,
-} from "../scale";
-import { chartHomes } from "./home";
+import { bestHome, type HomeMode, type Mode, size, type SoundSet, transpose, USUAL_MODES } from "../scale";
+import { type Behaviour, behaviour, chartHomes, heardAs, turnings } from "./home";
+import { type HomeRow, rowFor } from "./home-rows";
 
 /** What may be set by hand: the home, the scales to choose from, how many readings of each kind. */
 export interface ReadingChoice {
@@ -61,22 +53,22 @@ export interface State {
 /** Cost of taking up a mode: nothing for the four that most music is in, little for their neighbours, more for the rest. */
 const RARITY: Readonly<Record<string, number>> = {
   ionian: 0,
-  dorian: 0,
-  mixolydian: 0,
-  aeolian: 0,
-  lydian: 0.08,
-  phrygian: 0.08,
-  locrian: 0.2,
-  "harmonic-minor": 0.15,
-  "melodic-minor": 0.15,
-  "phrygian-dominant": 0.15,
-  "lydian-dominant": 0.15,
-  altered: 0.25,
-  "harmonic-major": 0.3,
+  aeolian: 0.05,
+  "harmonic-minor": 0.3,
+  dorian: 0.35,
+  mixolydian: 0.45,
+  "melodic-minor": 0.55,
+  phrygian: 0.7,
+  "phrygian-dominant": 0.75,
+  lydian: 0.8,
+  "harmonic-major": 0.8,
+  locrian: 0.9,
+  "lydian-dominant": 1,
+  altered: 1.1,
 };
 
 /** Of any other mode; for each note more or fewer than seven; and that among equals the first of a family is taken. */
-const RARER = { others: 0.55, offSeven: 0.2, order: 0.001 };
+const RARER = { others: 1.3, offSeven: 0.2, order: 0.001 };
 
 /** How seldom a scale is used, as a cost. */
 export function rarityOf({ id, sounds, degree }: Mode): number {
@@ -89,6 +81,12 @@ export function ownHome({ root, tones, bass }: Chord): Fifths {
   if (bass === undefined) return root;
   return tones.some((tone) => soundOf(root + tone) === soundOf(bass)) ? root : bass;
 }
+
+/** Where a dominant seventh leads, which may be home though no chord of the chart stands on it; undefined for other chords. */
+const goalOf = ({ root, tones }: Chord): Fifths | undefined =>
+  tones.includes(-2) && (tones.includes(4) || tones.includes(-1)) && !tones.includes(-3)
+    ? root - 1
+    : undefined;
 
 /** What is set for a chord: by a lock on its stretch, otherwise the home for the whole. */
 export const lockAt = ({ lock }: ChartChord, { home }: ReadingChoice) =>
@@ -114,8 +112,12 @@ export function statesOf(chart: Pick<Chart, "chords">, choice: ReadingChoice): S
     if (!names.has(soundOf(name))) names.set(soundOf(name), name);
   };
   for (const { home } of locks) if (home !== undefined) put(home);
-  for (const { chord } of sounding) for (const name of [chord.root, ownHome(chord)]) put(name);
-  const freeHomes = new Set(sounding.flatMap(({ chord }) => [soundOf(chord.root), soundOf(ownHome(chord))]));
+  const free = [
+    ...sounding.flatMap(({ chord }) => [chord.root, ownHome(chord)]),
+    ...sounding.flatMap(({ chord }) => goalOf(chord) ?? []),
+  ];
+  for (const name of free) put(name);
+  const freeHomes = new Set(free.map(soundOf));
   const modes = [...new Set([...scales, ...locks.flatMap(({ mode }) => mode ?? [])])];
   return {
     free: new Set(scales),
@@ -150,29 +152,63 @@ export function allowedStates(
   });
 }
 
-/** What a home costs over each chord, in the unit of the path: one by one 0 to 11. */
-export function homeCosts(
-  chart: Pick<Chart, "chords">,
-  sounding: readonly Sounding[],
-): readonly Float64Array[] {
-  const weights = chartHomes(chart.chords).map(({ weight }) => Math.max(0, weight));
-  const most = Math.max(...weights, 1e-9);
-  return sounding.map(({ chord, bars }, at) => {
-    const before = sounding[at - 1]?.chord;
-    const isDominant = holds(chordSounds(chord), soundOf(chord.root) + 4) && chord.tones.includes(-2);
-    const resolves =
-      before !== undefined &&
-      !isDominant &&
-      before.tones.includes(4) &&
-      soundOf(before.root) === soundOf(chord.root + 1);
-    return Float64Array.from({ length: 12 }, (_, home) => {
-      const isOwn = soundOf(ownHome(chord)) === home;
-      const local = isOwn ? (isDominant ? HOME.dominant : 0) : HOME.elsewhere;
-      const whole = HOME.whole * (1 - (weights[home] ?? 0) / most);
-      return bars * (local + whole) - (isOwn && resolves ? HOME.cadence : 0);
-    });
-  });
+/** What a chord costs in each state beside its notes outside, and what one of those notes costs there, both for its length. */
+export interface HomeCosts {
+  readonly home: Float64Array;
+  /** Of the triad, with the seventh of a dominant, and of what stands above it. */
+  readonly outside: Float64Array;
+  readonly outsideAbove: Float64Array;
 }
 
-/** For each bar: a chord on another root than home, one on home that wants to go on, a home that the whole chart speaks less for; and what an arrival is worth. */
-const HOME = { elsewhere: 0.25, dominant: 0.13, whole: 0.1, cadence: 0.3 };
+/** The one model of home, in the unit of the path: what each chord says of each state, and what the whole chart says. */
+export interface HomeModel {
+  readonly chords: readonly HomeCosts[];
+  readonly whole: Float64Array;
+}
+
+/** How each chord behaves in each state's home, and what the whole chart says of that home. */
+export function homeModel(
+  sounding: readonly Sounding[],
+  { states }: States,
+  order?: readonly number[],
+): HomeModel {
+  const places = new Map(sounding.map(({ at }, n) => [at, n]));
+  const turning = turnings(
+    sounding.map(({ chord }) => heardAs(chord)),
+    order?.flatMap((at) => places.get(at) ?? []),
+  );
+  const weights = chartHomes(sounding).map(({ weight }) => weight);
+  const most = Math.max(...weights);
+  const rows = states.map(({ mode }) => rowFor(mode));
+  let held = 0;
+  const chords = turning.map((here, at): HomeCosts => {
+    const { bars } = sounding[at] ?? { bars: 0 };
+    // A chord that stays is one event, the longer the weightier: as the square root of its length.
+    if (here.chord !== turning[at - 1]?.chord) held = 0;
+    const weight = HOME.nat * (Math.sqrt(held + bars) - Math.sqrt(held));
+    held += bars;
+    const known = new Map<HomeRow, (Behaviour | undefined)[]>();
+    const of = (row: HomeRow, home: number): Behaviour => {
+      const byHome = known.get(row) ?? [];
+      known.set(row, byHome);
+      return (byHome[home] ??= behaviour(here, home, row));
+    };
+    const home = new Float64Array(states.length);
+    const outside = new Float64Array(states.length);
+    const outsideAbove = new Float64Array(states.length);
+    for (const [n, state] of states.entries()) {
+      const { cost, known: story } = of(rows[n] ?? rowFor(state.mode), state.home);
+      home[n] = weight * cost;
+      outside[n] = bars * (story === "none" ? HOME.outside : HOME.known);
+      outsideAbove[n] = bars * (story === "all" ? HOME.known : HOME.outside);
+    }
+    return { home, outside, outsideAbove };
+  });
+  return {
+    chords,
+    whole: Float64Array.from(states, ({ home }) => HOME.nat * (most - (weights[home] ?? 0))),
+  };
+}
+
+/** What a nat of evidence counts; a note outside for a bar, in a chord that has a story in that home and in one that has none. */
+const HOME = { nat: 0.4, known: 0.3, outside: 1.5 };

@@ -1,11 +1,15 @@
 import { type Fifths, soundOf } from "../pitch";
 import { type HomeMode, soundsOf } from "../scale";
-import { type Chord, chordNotes, printChord } from "./chord";
-import { exactSymbol } from "./exact";
-import { fourthStacks } from "./fourths";
-import { fullChord } from "./full";
-import { readSymbol } from "./read";
-import { sharedOut } from "./shared-out";
+import {
+  type Chord,
+  chordNotes,
+  exactSymbol,
+  fourthStacks,
+  fullChord,
+  printChord,
+  readSymbol,
+  sharedOut,
+} from "../chord";
 import { vamps } from "./vamps";
 
 /** Ways to write chords for a mode. */
