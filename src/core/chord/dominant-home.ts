@@ -14,12 +14,14 @@ export const ALTERED_CHORD: readonly Interval[] = [0, 4, -2, -5, 9, -4];
 export function dominantHome({ intervals, sounds }: Mode): readonly Interval[] | undefined {
   const isDominant = holds(sounds, 4) && holds(sounds, 10) && !intervals.includes(4);
   if (!isDominant || intervals.length !== 7) return undefined;
-  const upper = ([
-    [1, -5],
-    [2, 2],
-    [3, 9],
-    [8, -4],
-    [9, 3],
-  ] as const).flatMap(([sound, tone]) => (holds(sounds, sound) ? [tone] : []));
+  const upper = (
+    [
+      [1, -5],
+      [2, 2],
+      [3, 9],
+      [8, -4],
+      [9, 3],
+    ] as const
+  ).flatMap(([sound, tone]) => (holds(sounds, sound) ? [tone] : []));
   return [0, 4, ...(holds(sounds, 7) ? [1] : []), -2, ...upper];
 }

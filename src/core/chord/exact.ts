@@ -26,6 +26,7 @@ export function exactSymbol({ root, tones, bass }: Chord): string {
     });
   const spelledOut = printName(root) + chordSuffix(withFifth, "ascii").replace("no3", "") + added.join("");
   const choices = [
+    printName(root) + chordSuffix(tones, "ascii"),
     printName(root) + chordSuffix(tones, "ascii") + noFifth,
     `${spelledOut}${noThird}${noFifth}`,
   ];
@@ -34,5 +35,5 @@ export function exactSymbol({ root, tones, bass }: Chord): string {
     const reading = readSymbol(symbol);
     return "chord" in reading && soundSet(chordNotes(reading.chord).map(soundOf)) === wanted;
   };
-  return (choices.find(same) ?? choices[0] ?? "") + slash;
+  return (choices.find(same) ?? choices[1] ?? "") + slash;
 }

@@ -1,19 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { degreeOf, fifthsOf, letterOf, printDegree, printName, soundOf } from "../pitch";
-import {
-  CATALOGUE,
-  colourNotes,
-  holdsAll,
-  mode,
-  modeOf,
-  modesOfSize,
-  size,
-  soundSet,
-  soundsOf,
-  thirdOf,
-  USUAL_MODES,
-} from "../scale";
+import { CATALOGUE, holdsAll, mode, modeOf, modesOfSize, size, soundSet, soundsOf, thirdOf } from "../scale";
 import {
   askModes,
   CHORD_KINDS,
@@ -24,6 +12,7 @@ import {
   chordSuffix,
   CLAIMS,
   diatonicChords,
+  dominantHome,
   exactSymbol,
   FOURTH_COUNTS,
   fourthStacks,
@@ -37,7 +26,6 @@ import {
   romanNumeral,
   shapesOver,
   sharedOut,
-  vamps,
 } from ".";
 
 const on = (home: string, id: string) => ({ home: fifthsOf(home), mode: mode(id) });
@@ -112,8 +100,10 @@ describe("chords of a mode", () => {
   it("every seventh chord of seven notes keeps to one letter a tone", () => {
     fc.assert(
       fc.property(anySeven, anyHome, (each, home) => {
-        for (const { chords } of diatonicChords({ home, mode: each }))
-          expect(new Set(chordNotes(chords.seventh!).map(letterOf)).size).toBe(4);
+        for (const { chords, degree } of diatonicChords({ home, mode: each }))
+          // A mode that is played as a dominant has that for its home chord.
+          if (degree !== 0 || !dominantHome(each))
+            expect(new Set(chordNotes(chords.seventh!).map(letterOf)).size).toBe(4);
       }),
     );
   });
@@ -151,6 +141,10 @@ describe("the home chord in full", () => {
   it("reduced keeps home, third, seventh and colour notes, over all 462", () => {
     for (const each of modesOfSize(7)) {
       const kept = reducedChord(each);
+      if (dominantHome(each)) {
+        expect(kept).toEqual(dominantHome(each)?.slice(0, 6));
+        continue;
+      }
       expect(kept.length).toBe(6);
       for (const needed of [
         0,
@@ -159,30 +153,6 @@ describe("the home chord in full", () => {
         ...(colourNotes(each)[0] ?? []).slice(0, 3),
       ])
         expect(kept).toContain(needed);
-    }
-  });
-});
-
-describe("vamps", () => {
-  test.each([
-    ["D", "dorian", "Dm G"],
-    ["C", "lydian", "C D"],
-    ["A", "mixolydian", "A G"],
-    ["E", "phrygian", "Em F"],
-    ["G#", "dorian", "G#m C#"],
-    ["Gb", "lydian", "Gb Ab"],
-  ])("%s %s is shown best by %s", (home, id, chords) => {
-    const first = vamps(on(home, id))[0];
-    expect(first?.chords.map((each) => printChord(each)).join(" ")).toBe(chords);
-  });
-
-  it("the best holds the colour notes wherever some pair does", () => {
-    for (const each of USUAL_MODES) {
-      const [first] = vamps({ home: 0, mode: each });
-      const sounds = soundsOf(
-        (first?.chords ?? []).flatMap(({ root, tones }) => tones.map((tone) => tone + root)),
-      );
-      expect(holdsAll(sounds, soundsOf(colourNotes(each)[0] ?? []))).toBe(true);
     }
   });
 });
@@ -266,8 +236,7 @@ describe("naming a set of notes", () => {
       );
       const diatonic = diatonicChords({ home: 0, mode: each }).flatMap(({ chords }) => Object.values(chords));
       for (const one of [...stacked, ...diatonic])
-        if (soundSet(chordNotes(chord(exactSymbol(one))).map(soundOf)) !== chordSounds(one))
-          inexact.add(exactSymbol(one));
+        if (chordSounds(chord(exactSymbol(one))) !== chordSounds(one)) inexact.add(exactSymbol(one));
     }
     expect([...inexact]).toEqual([]);
   });

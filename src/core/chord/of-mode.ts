@@ -107,6 +107,10 @@ export function diatonicChords({ home, mode }: HomeMode): readonly DegreeChords[
       for (const kind of ["ninth", "eleventh", "thirteenth", "sixth"] as const) delete chords[kind];
       chords.seventh = { root: home, tones: dominant, optional: [] };
     }
-    return { degree, chords, roman: romanNumeral(degree, dominant ?? chords.triad?.tones ?? [0, 4], "ascii") };
+    return {
+      degree,
+      chords,
+      roman: romanNumeral(degree, dominant ?? chords.triad?.tones ?? [0, 4], "ascii"),
+    };
   });
 }

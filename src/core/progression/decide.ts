@@ -1,8 +1,18 @@
 import { type Fifths, type Interval, soundOf } from "../pitch";
 import { type ChartChord, chordNotes } from "../chord";
-import { type HomeMode, holds, notesOf, soundsOn } from "../scale";
-import { oneModeReadings, type Segment } from "./readings";
-import type { ReadingChoice } from "./states";
+import {
+  type HomeMode,
+  holds,
+  type Mode,
+  notesOf,
+  SEVEN,
+  size,
+  soundsOn,
+  thirdOf,
+  USUAL_MODES,
+} from "../scale";
+import { type ChartReading, oneModeReadings, type Segment } from "./readings";
+import { rarityOf, type ReadingChoice } from "./states";
 
 /** A chord that holds a note in which two modes differ, and what the note is in that chord. */
 export interface Holder {
@@ -63,12 +73,17 @@ export function whatDecides(
   };
 }
 
+/** How much each further note in which two modes differ takes a rival back, and that it is none of the seven, in the costs of rarity. */
+const FURTHER = 0.5;
+
 /** Rivals on the segment's own home, and on other homes, that are worth telling it from. */
 const RIVALS = { sameHome: 1, otherHome: 1 };
 
 /**
- * What decides between a segment's mode and its nearest rivals over the same chords: first those on the same home, then on
- * another.
+ * What decides between a segment's mode and its rivals over the same chords: first on the same home the most usual mode that is near
+ * it, then the nearest rival on another.
+ *
+ * @example decisions(A Dorian, chart "| Am7 | D7 |")[0] // against A Aeolian, by the F♯ of D7
  */
 export function decisions(
   { from, to, homeMode }: Segment,
@@ -78,12 +93,46 @@ export function decisions(
   const stretch = chords.slice(from, to + 1).map((each) => ({ ...each, lock: undefined }));
   const chart = { chords: stretch, bars: [] };
   const isHere = (other: HomeMode) => soundOf(other.home) === soundOf(homeMode.home);
-  const rivals = (asked: ReadingChoice) =>
-    oneModeReadings(chart, { ...choice, ...asked }).flatMap(({ segments: [only] }) => only?.homeMode ?? []);
-  const here = rivals({ home: homeMode.home, most: RIVALS.sameHome + 1 });
-  const elsewhere = choice.home === undefined ? rivals({ most: 12 }).filter((other) => !isHere(other)) : [];
-  return [
-    ...here.filter(({ mode }) => mode !== homeMode.mode).slice(0, RIVALS.sameHome),
-    ...elsewhere.slice(0, RIVALS.otherHome),
-  ].map((rival) => whatDecides([homeMode, rival], stretch, from));
+  const elsewhere =
+    choice.home === undefined
+      ? oneModeReadings(chart, { ...choice, most: 12 })
+          .flatMap(({ segments: [only] }) => only?.homeMode ?? [])
+          .filter((other) => !isHere(other))
+      : [];
+  const here = usualRivals(homeMode.mode, choice.scales).map((mode) => ({ home: homeMode.home, mode }));
+  return [...here.slice(0, RIVALS.sameHome), ...elsewhere.slice(0, RIVALS.otherHome)].map((rival) =>
+    whatDecides([homeMode, rival], stretch, from),
+  );
+}
+
+/** The modes that one is taken for on the same home, the most usual first: those with the same third, a note away before others. */
+function usualRivals(own: Mode, scales: readonly Mode[] = USUAL_MODES): readonly Mode[] {
+  const cost = (mode: Mode) =>
+    rarityOf(mode) +
+    FURTHER * (size(mode.sounds ^ own.sounds) / 2 - 1) +
+    (thirdOf(mode) === thirdOf(own) ? 0 : 1) +
+    (SEVEN.includes(mode) ? 0 : FURTHER);
+  return scales
+    .filter((mode) => mode.sounds !== own.sounds)
+    .map((mode) => ({ mode, cost: cost(mode) }))
+    .sort((a, b) => a.cost - b.cost)
+    .map(({ mode }) => mode);
+}
+
+/** Readings whose costs lie no further apart are equal within what chords can tell. */
+const EQUAL = 0.4;
+
+/**
+ * Where the best two readings by one mode cannot be told apart: what would decide between them; undefined where the first is clear.
+ *
+ * @example openBetween(readings(chart "| Am | F | C | G |")["one-mode"], chords) // A Aeolian or C Ionian: only the home tells
+ */
+export function openBetween(
+  [first, second]: readonly ChartReading[],
+  chords: readonly ChartChord[],
+): Decision | undefined {
+  const [one, other] = [first?.segments, second?.segments];
+  if (!first || !second || one?.length !== 1 || other?.length !== 1) return undefined;
+  if (second.cost - first.cost > EQUAL || !one[0] || !other[0]) return undefined;
+  return whatDecides([one[0].homeMode, other[0].homeMode], chords);
 }

@@ -7,7 +7,6 @@ import {
   holds,
   type Mode,
   notesOf,
-  soundSet,
   soundsOn,
   type Telling,
 } from "../scale";
@@ -57,41 +56,44 @@ export function modesForChord(chord: Chord, scales: readonly Mode[] = CATALOGUE)
 }
 
 /**
- * The places of a chart whose chords are heard just before or after a chord, as it is played, other chords than itself.
+ * The place of the chord that a chord of a chart comes from, as it is first played: over bar lines and repeats, past its own repetitions;
+ * at the start the last one, since a chart goes round. Undefined where the chart has no other chord.
  *
- * @example neighboursOf(chart "|: Em9 | A13 :|", 1) // [0]: A13 comes from Em9 and goes back to it
+ * @example chordBefore(chart "|: Em9 | % | A13 :|", 1) // 2: what is repeated came from A13
  */
-export function neighboursOf(
+export function chordBefore(
   { chords, order }: Pick<Chart, "chords" | "order">,
   at: number,
-): readonly number[] {
+): number | undefined {
   const own = chords[at]?.symbol;
-  const beside = order.flatMap((place, n) => (place === at ? [order[n - 1], order[n + 1]] : []));
-  return [...new Set(beside)].filter(
-    (place): place is number =>
-      place !== undefined && chords[place]?.chord !== undefined && chords[place].symbol !== own,
-  );
+  const isOther = (place: number) => chords[place]?.chord !== undefined && chords[place].symbol !== own;
+  const first = order.indexOf(at);
+  return order.slice(0, Math.max(0, first)).findLast(isOther) ?? order.findLast(isOther);
 }
 
 /**
- * The signal notes of a chord: tones that neither neighbour in the chart has, thirds and sevenths first, the root last.
+ * The target notes of a chord: its tones that the chord before it has not, the third first, then the characteristic note of the mode
+ * that it stands in, then the others, the root last.
  *
- * @example signalNotes(chart "| Em9 | A13 | Em9 |", 1) // C♯, A
+ * @example targetNotes(chart "| Dm7 | G7 | Cmaj7 |", 1) // B, G
  */
-export function signalNotes(chart: Pick<Chart, "chords" | "order">, at: number): readonly Fifths[] {
+export function targetNotes(
+  chart: Pick<Chart, "chords" | "order">,
+  at: number,
+  homeMode?: HomeMode,
+  telling?: Telling,
+): readonly Fifths[] {
   const chord = chart.chords[at]?.chord;
-  if (!chord) return [];
-  const beside = soundSet(
-    neighboursOf(chart, at).flatMap((place) => {
-      const other = chart.chords[place]?.chord;
-      return other ? chordNotes(other).map(soundOf) : [];
-    }),
-  );
+  const before = chart.chords[chordBefore(chart, at) ?? -1]?.chord;
+  if (!chord || !before) return [];
+  const characteristic = homeMode ? colourOn(homeMode, telling).map(soundOf) : [];
   const rank = (note: Fifths) => {
     const tone = note - chord.root;
-    return [4, -3].includes(tone) ? 0 : [-2, 5, -9].includes(tone) ? 1 : tone === 0 ? 3 : 2;
+    if (tone === 4 || tone === -3) return 0;
+    if (characteristic.includes(soundOf(note))) return 1;
+    return tone === -2 || tone === 5 || tone === -9 ? 2 : tone === 0 ? 4 : 3;
   };
   return chordNotes(chord)
-    .filter((note) => !holds(beside, soundOf(note)))
+    .filter((note) => !holds(chordSounds(before), soundOf(note)))
     .sort((a, b) => rank(a) - rank(b));
 }

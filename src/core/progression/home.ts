@@ -13,6 +13,7 @@ export interface Heard {
   readonly kind: KindOfChord;
   /** It has a minor seventh: as a suspended chord it may be a dominant. */
   readonly seventh: boolean;
+  readonly isTriad: boolean;
   /** It stands over a bass that is no tone of it. */
   readonly isOver: boolean;
 }
@@ -22,10 +23,11 @@ export function heardAs(chord: Chord): Heard {
   const bass = chord.bass === undefined ? root : soundOf(chord.bass);
   const has = (from: number, up: number) =>
     chord.tones.some((tone) => modulo(root + soundOf(tone) - from, 12) === up);
-  if (has(bass, 0)) return { root, kind: kindOf(chord), seventh: has(root, 10), isOver: false };
+  const isTriad = chord.tones.length === 3;
+  if (has(bass, 0)) return { root, kind: kindOf(chord), seventh: has(root, 10), isTriad, isOver: false };
   const seventh = has(bass, 10);
   const kind = has(bass, 4) ? (seventh ? "7" : "M") : has(bass, 3) ? (has(bass, 7) ? "m" : "d") : "s";
-  return { root: bass, kind, seventh, isOver: true };
+  return { root: bass, kind, seventh, isTriad: false, isOver: true };
 }
 
 /** Chances of what no row holds, each a likely story: see `outsideReasons` for the same in words. */
@@ -51,7 +53,7 @@ const SEEN = 0.6;
 /** The home is the root of the chord that a dominant seventh goes to by fifth: in nats. */
 const RESOLVED = 1.6;
 /** A minor chord with its dominant a fifth above the next root, ii–V, in nats for the home that it asks for. */
-const TWO_FIVE = 1.8;
+const TWO_FIVE = 2;
 
 /** A chord of a progression with what it comes from and goes to: other chords than itself. */
 export interface Turning {
@@ -132,8 +134,14 @@ export function behaviour(turning: Turning, home: number, row: HomeRow): Behavio
   if (chord.kind === "7" && before && isTwo(before) && fall === 7 && !isVamp && !isSame(before, next))
     nats += above === 7 ? TWO_FIVE : above === 5 ? -TWO_FIVE : 0;
   if (above === 0 && chord.kind === "m" && chord.seventh && isCountedMinor(row)) nats -= RESTING_SEVENTH;
+  // Minor comes to rest on its major triad, and has it nowhere else.
+  const isArrival = fall === 7 && chord.isTriad;
+  const isOddHome = above === 0 && (isVamp || (next !== undefined && !isArrival));
   const isTold = told.explains && told.chance >= own;
-  return { cost: -nats, known: isTold ? "all" : own >= KNOWN && !chord.isOver ? "core" : "none" };
+  return {
+    cost: -nats,
+    known: isTold ? "all" : own >= KNOWN && !isOddHome && !chord.isOver ? "core" : "none",
+  };
 }
 
 /** A dominant seventh, or a suspended one. */
@@ -176,6 +184,17 @@ function story({ chord, next, third }: Turning, above: number, row: HomeRow): St
   const leads = chord.kind === "7" || chord.kind === "M" || chord.kind === "+";
   if (leads && goes(5)) return told(STORY.applied);
   if (chord.kind === "7" && goes(11)) return told(STORY.halfStep);
+  // ♭VII7 that goes up to home, and the minor fourth degree before it.
+  if (chord.kind === "7" && above === 10 && rise === 2) return told(STORY.applied);
+  if (
+    isTwo(chord) &&
+    above === 5 &&
+    rise === 5 &&
+    next?.kind === "7" &&
+    third &&
+    modulo(third.root - next.root, 12) === 2
+  )
+    return told(STORY.applied);
   if (isTwo(chord) && rise === 5 && next?.kind === "7") {
     const goal = third && modulo(third.root - next.root, 12) === 5;
     if (goal && knows(row, modulo(above + 10, 12))) return told(STORY.appliedTwo);
@@ -209,10 +228,10 @@ export interface ChartHome {
  * chord says much where it is arrived at by a fifth or held, and little where a short line goes round again.
  */
 const WHOLE = {
-  first: 2.4,
+  first: 1.6,
   round: 1,
   mostRounds: 4,
-  firstDominant: 1.2,
+  firstDominant: 0.6,
   last: 2.2,
   lastOfLoop: 0.3,
   cadence: 1.1,
@@ -253,7 +272,7 @@ export function chartHomes(sounding: readonly Sounding[]): readonly ChartHome[] 
       say(Math.min(times, WHOLE.mostRounds) * WHOLE.round, { code: "return", times });
     }
     if (last?.root === sound) {
-      const arrives = isArrival(heard.slice(-3), sound);
+      const arrives = comesHome(heard.slice(-3), sound);
       if (arrives) say(WHOLE.cadence, { code: "cadence", at: sounding.at(-1)?.at ?? 0 });
       say(isLoop && !arrives ? WHOLE.lastOfLoop : last.kind === "7" ? WHOLE.lastOfLoop : WHOLE.last, {
         code: "last-chord",
@@ -283,7 +302,7 @@ export function chartHomes(sounding: readonly Sounding[]): readonly ChartHome[] 
  * Whether a line comes home at its end: from a major chord or a dominant a fifth above, a dominant a half step above, or ♭VI and ♭VII
  * to a minor chord.
  */
-function isArrival(ending: readonly Heard[], home: number): boolean {
+function comesHome(ending: readonly Heard[], home: number): boolean {
   const [last, before, two] = ending.toReversed();
   if (!last || !before || last.root !== home || last.kind === "7") return false;
   const from = modulo(before.root - home, 12);

@@ -1,12 +1,15 @@
 import { type Fifths, soundOf } from "../pitch";
-import { type Chart, type ChartBar, type Chord, chordNotes } from "../chord";
-import { type HomeMode, holds, notesOf, size, soundsOn } from "../scale";
+import { type Chord, chordNotes } from "../chord";
+import { type HomeMode, holds, notesOf, size, soundsOn, USUAL_MODES } from "../scale";
+import { CHORD_SCALES, chordScales } from "./chord-scale";
+import { heardAs, turnings } from "./home";
 import { bestPaths, type TurnCosts } from "./paths";
 import {
   allowedStates,
   homeModel,
   lockAt,
   ownHome,
+  type ReadableChart,
   type ReadingChoice,
   type Sounding,
   soundingChords,
@@ -14,11 +17,6 @@ import {
   type States,
   statesOf,
 } from "./states";
-
-/** A chart as far as it is read: without an order its chords are played as they are written. */
-export interface ReadableChart extends Pick<Chart, "chords">, Partial<Pick<Chart, "order">> {
-  readonly bars: readonly Pick<ChartBar, "from">[];
-}
 
 /** The three ways to read a chart. */
 export const READING_KINDS = ["fewest-turns", "one-mode", "chord-by-chord"] as const;
@@ -72,11 +70,11 @@ function chartwise(
 /** A home that changes, and each further note, make a turn dearer. */
 const FEWEST: TurnCosts = { base: 0.8, note: 0.3, home: 0.9 };
 
-/** Every chord has its own home, so a turn costs the notes that change and nothing else. */
-const OWN_HOMES: TurnCosts = { base: 0, note: 0.3, home: 0 };
+/** Every chord has its own home, so a turn costs nothing. */
+const OWN_HOMES: TurnCosts = { base: 0, note: 0, home: 0 };
 
-/** A turn in the middle of a bar, and each note in which a chord's own mode differs from the reading with fewest turns. */
-const SMALL = { midBar: 0.05, apart: 0.05 };
+/** A turn in the middle of a bar. */
+const MID_BAR = 0.05;
 
 const MOST = 5;
 
@@ -101,8 +99,16 @@ export function readings(chart: ReadableChart, choice: ReadingChoice = {}): Read
   return {
     "fewest-turns": turns,
     "one-mode": oneMode(read, stays),
-    "chord-by-chord": chordByChord(read, turns),
+    "chord-by-chord": chordByChord(chartwise(chart, overChords(choice), sounding), turns),
   };
+}
+
+/** Over one chord the scales that repeat within the octave may be taken too, unless fewer families were chosen than the usual ones. */
+function overChords(choice: ReadingChoice): ReadingChoice {
+  const { scales = USUAL_MODES } = choice;
+  return USUAL_MODES.every((each) => scales.includes(each))
+    ? { ...choice, scales: [...new Set([...scales, ...CHORD_SCALES])] }
+    : choice;
 }
 
 /** The readings of a chart by one mode alone, best first: what `readings` has under `one-mode`. */
@@ -193,7 +199,7 @@ interface Stays {
 
 function staysOf(read: Chartwise): Stays {
   const notes = notesAgainst(read);
-  const { chords, whole } = homeModel(read.sounding, read.all, read.chart.order);
+  const { chords, whole } = homeModel(read.sounding, read.all, read.chart);
   return {
     whole,
     chords: chords.map(({ home, outside, outsideAbove }, at) => {
@@ -225,26 +231,43 @@ function fewestTurns(read: Chartwise, { chords, whole }: Stays): readonly ChartR
   );
 }
 
-/** Of several modes that hold a chord on its own home, the one nearest to the reading with fewest turns is taken. */
+/**
+ * Every chord in the scale that a teacher would write over it in its place; where nothing is taught for it, of the modes that hold it on
+ * its own home the one nearest to the reading with fewest turns.
+ */
 function chordByChord(read: Chartwise, [turns]: readonly ChartReading[]): readonly ChartReading[] {
+  const { sounding, choice, chart, all } = read;
   const notes = notesAgainst(read);
-  const own = read.sounding.map((each) => {
+  const places = new Map(sounding.map(({ at }, n) => [at, n]));
+  const turning = turnings(
+    sounding.map(({ chord }) => heardAs(chord)),
+    chart.order?.flatMap((at) => places.get(at) ?? []),
+  );
+  const own = sounding.map((each, n) => {
     const around = turns && segmentAt(turns, each.at)?.homeMode;
-    return {
-      home: soundOf(lockAt(each.place, read.choice)?.home ?? ownHome(each.chord)),
-      around: around && soundsOn(around),
-    };
+    const home = soundOf(lockAt(each.place, choice)?.home ?? ownHome(each.chord));
+    const here = turning[n];
+    const taught = here && chordScales(each.chord, soundOf(ownHome(each.chord)), { turning: here, around });
+    return { home, around: around && soundsOn(around), taught: taught ?? [] };
   });
   return distinct(read, "chord-by-chord", OWN_HOMES, (at, n) => {
-    const [state, here] = [read.all.states[n], own[at]];
+    const [state, here, against] = [all.states[n], own[at], notes[at]];
     if (!state || here?.home !== state.home) return Infinity;
+    const place = here.taught.indexOf(state.mode.id);
+    const apart = here.around === undefined ? 0 : size(here.around ^ state.sounds);
     return (
-      4 * ((notes[at]?.outside[n] ?? 0) + (notes[at]?.outsideAbove[n] ?? 0)) +
-      MISSPELLED * (notes[at]?.misspelled[n] ?? 0) +
-      (here.around === undefined ? 0 : SMALL.apart * size(here.around ^ state.sounds))
+      OVER.outside * ((against?.outside[n] ?? 0) + (against?.outsideAbove[n] ?? 0)) +
+      MISSPELLED * (against?.misspelled[n] ?? 0) +
+      (place >= 0 ? OVER.next * place : OVER.untaught * here.taught.length + OVER.apart * apart)
     );
   });
 }
+
+/**
+ * Over one chord: a note outside; the second best of what is taught, and anything else; each note in which a mode differs from the
+ * chart around it.
+ */
+const OVER = { outside: 8, next: 0.5, untaught: 3, apart: 0.5 };
 
 /** The best readings along a path that differ in their modes. */
 function distinct(
@@ -261,7 +284,7 @@ function distinct(
       Float64Array.from(all.states, (_, n) => (may[n] === 1 ? costOf(at, n) : Infinity)),
     ),
     turn,
-    turnsAt: sounding.map(({ at }) => (starts.has(at) ? 0 : SMALL.midBar)),
+    turnsAt: sounding.map(({ at }) => (starts.has(at) ? 0 : MID_BAR)),
   });
   const found = new Map<string, ChartReading>();
   let ways = 0;

@@ -1,8 +1,13 @@
 import { type Fifths, soundOf } from "../pitch";
-import { type Chart, type ChartChord, type Chord, chordSounds } from "../chord";
+import { type Chart, type ChartBar, type ChartChord, type Chord, chordSounds } from "../chord";
 import { bestHome, type HomeMode, type Mode, size, type SoundSet, transpose, USUAL_MODES } from "../scale";
 import { type Behaviour, behaviour, chartHomes, heardAs, turnings } from "./home";
 import { type HomeRow, rowFor } from "./home-rows";
+
+/** A chart as far as it is read: without an order its chords are played as they are written. */
+export interface ReadableChart extends Pick<Chart, "chords">, Partial<Pick<Chart, "order">> {
+  readonly bars: readonly Pick<ChartBar, "from" | "section">[];
+}
 
 /** What may be set by hand: the home, the scales to choose from, how many readings of each kind. */
 export interface ReadingChoice {
@@ -170,8 +175,9 @@ export interface HomeModel {
 export function homeModel(
   sounding: readonly Sounding[],
   { states }: States,
-  order?: readonly number[],
+  { bars: written, order }: ReadableChart,
 ): HomeModel {
+  const begins = new Set(written.flatMap(({ from, section }, n) => (n === 0 || section ? [from] : [])));
   const places = new Map(sounding.map(({ at }, n) => [at, n]));
   const turning = turnings(
     sounding.map(({ chord }) => heardAs(chord)),
@@ -198,9 +204,10 @@ export function homeModel(
     const outsideAbove = new Float64Array(states.length);
     for (const [n, state] of states.entries()) {
       const { cost, known: story } = of(rows[n] ?? rowFor(state.mode), state.home);
-      home[n] = weight * cost;
-      outside[n] = bars * (story === "none" ? HOME.outside : HOME.known);
-      outsideAbove[n] = bars * (story === "all" ? HOME.known : HOME.outside);
+      const isElsewhere = begins.has(sounding[at]?.at ?? 0) && here.chord.root !== state.home;
+      home[n] = weight * cost + (isElsewhere ? HOME.nat * HOME.begins : 0);
+      outside[n] = bars * (story === "none" ? HOME.outside : story === "core" ? HOME.known : HOME.told);
+      outsideAbove[n] = bars * (story === "all" ? HOME.told : HOME.outside);
     }
     return { home, outside, outsideAbove };
   });
@@ -210,5 +217,5 @@ export function homeModel(
   };
 }
 
-/** What a nat of evidence counts; a note outside for a bar, in a chord that has a story in that home and in one that has none. */
-const HOME = { nat: 0.4, known: 0.3, outside: 1.5 };
+/** What a nat of evidence counts; nats for a chart or a section that begins elsewhere than at home; a note outside for a bar: of a chord that goes where it leads, of one that is borrowed, of any other. */
+const HOME = { nat: 0.4, begins: 1, told: 0.15, known: 0.3, outside: 1.5 };
