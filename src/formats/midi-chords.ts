@@ -1,4 +1,4 @@
-import { chordNames, exactSymbol } from "@/core/chord";
+import { chordNames, printChord } from "@/core/chord";
 import { type Fifths, modulo, spellSound } from "@/core/pitch";
 import type { Reading } from "@/core/problem";
 import { namesAround } from "@/core/tune";
@@ -111,5 +111,5 @@ function soundsIn(notes: readonly Sounded[], from: number, length: number): read
 function nameOf(midis: readonly number[], towards: number): string {
   const names = midis.map((midi) => spellSound(midi % 12, towards));
   const [chord] = names.length < 2 ? [] : chordNames(names, names[0]);
-  return chord ? exactSymbol(chord) : "N.C.";
+  return chord ? printChord(chord) : "N.C.";
 }

@@ -1,5 +1,5 @@
 import { accidentalsOf, degreeNumber, type Interval, letterOf, maybeDegree } from "@/core/pitch";
-import { type Chord, exactSymbol, readSymbol } from "@/core/chord";
+import { type Chord, printChord, readSymbol } from "@/core/chord";
 
 /**
  * The kinds of chord that MusicXML names, each with the symbol that has its tones, the plainer before the fuller.
@@ -77,7 +77,7 @@ export function symbolOf({ root, kind, degrees, bass }: Harmony): string | undef
     (tail.length > 0 && suffix !== "" ? `${suffix}(${tail.join(",")})` : suffix + tail.join(""));
   const plain = root.step + signs(root.alter) + suffix + tail.join("") + over;
   const reading = readSymbol(symbol + over);
-  return "chord" in reading ? exactSymbol(reading.chord) : plain;
+  return "chord" in reading ? printChord(reading.chord) : plain;
 }
 
 const tonesOf = (suffix: string): readonly Interval[] => {

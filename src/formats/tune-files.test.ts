@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { strToU8, zipSync } from "fflate";
 import { describe, expect, it, test } from "vitest";
-import { exactSymbol } from "@/core/chord";
+import { printChord } from "@/core/chord";
 import { printName, printPitch } from "@/core/pitch";
 import type { Tune, TuneNote } from "@/core/tune";
 import {
@@ -21,7 +21,7 @@ import {
 const line = (notes: readonly TuneNote[] = []) =>
   notes.map(({ pitch, onset, duration }) => `${printPitch(pitch)}@${onset}:${duration}`).join(" ");
 const chordLine = ({ chords = [] }: Tune) =>
-  chords.map(({ chord, onset, duration }) => `${exactSymbol(chord)}@${onset}:${duration}`).join(" ");
+  chords.map(({ chord, onset, duration }) => `${printChord(chord)}@${onset}:${duration}`).join(" ");
 const keyLine = ({ keys = [] }: Tune) =>
   keys.map(({ home, mode, bar }) => `${bar} ${printName(home)} ${mode.id}`).join(", ");
 const signLine = ({ bars }: Tune) =>

@@ -1,4 +1,4 @@
-import { exactSymbol } from "@/core/chord";
+import { printChord } from "@/core/chord";
 import { accidentalsOf, letterOf, type Pitch } from "@/core/pitch";
 import { barLength, feltBeat, type Tune, type TuneBar, type TuneChord, type TuneNote } from "@/core/tune";
 import type { AbcTune } from "./abc";
@@ -44,7 +44,7 @@ export function writeAbc(tune: Tune, { clef, octavesUp = 0, onOneLine = false }:
     const symbolsUntil = (until: number) => {
       let symbols = "";
       while (chords[0] && chords[0].onset < until - 1e-6)
-        symbols += `"${exactSymbol((chords.shift() as TuneChord).chord)}"`;
+        symbols += `"${printChord((chords.shift() as TuneChord).chord)}"`;
       return symbols;
     };
     for (const [place, piece] of pieces.entries()) {

@@ -1,5 +1,5 @@
 import { atom, computed } from "nanostores";
-import { type Chord, diatonicChords, exactSymbol, readSymbol, reducedChord } from "@/core/chord";
+import { type Chord, diatonicChords, printChord, readSymbol, reducedChord } from "@/core/chord";
 import {
   type Fingering,
   type Instrument,
@@ -137,6 +137,6 @@ export const $chord = computed([$selection, $takenVoicing], (selection, taken): 
   const { homeMode, chord } = selection;
   const isTaken = taken?.over.homeMode === homeMode && taken.over.chord === chord;
   const next = isTaken ? taken.chord : (chord ?? homeChord(homeMode));
-  if (!lastChord || exactSymbol(lastChord) !== exactSymbol(next)) lastChord = next;
+  if (!lastChord || printChord(lastChord) !== printChord(next)) lastChord = next;
   return lastChord;
 });

@@ -1,3 +1,6 @@
+import type { NoteNaming } from "../pitch";
+import { readSymbol } from "./read";
+
 /** What stands in a chart's text. `other` is taken for a chord and may turn out not to be one. */
 export type ChartTokenKind =
   | "bar-line"
@@ -43,9 +46,10 @@ const PATTERNS: readonly (readonly [ChartTokenKind, RegExp])[] = [
  *
  * @example chartTokens("|: Em9 | % :| x3").map(({ kind }) => kind) // bar-line other bar-line repeat-bar bar-line times
  */
-export function chartTokens(text: string): readonly ChartToken[] {
+export function chartTokens(written: string, naming: NoteNaming = "english"): readonly ChartToken[] {
   const tokens: ChartToken[] = [];
   let at = 0;
+  const text = withoutBrackets(written, naming);
   while (at < text.length) {
     const found = tokenAt(text, at);
     if (found) tokens.push(found);
@@ -53,6 +57,18 @@ export function chartTokens(text: string): readonly ChartToken[] {
   }
   return tokens;
 }
+
+/** Chords in parentheses, one or several, that may be played or left out. */
+const BRACKETED = /(?<=^|[\s|:])\(([^()|\n]*(?:\([^()|\n]*\)[^()|\n]*)*)\)(?=$|[\s|:])/gu;
+const SILENT = /^n\.?c\.?$/iu;
+
+/** The text with the parentheses round whole chords blanked, so that every chord keeps its place. */
+const withoutBrackets = (text: string, naming: NoteNaming): string =>
+  text.replaceAll(BRACKETED, (all: string, inner: string) => {
+    const words = inner.split(/\s+/u).filter((word) => word !== "");
+    const isChord = (word: string) => SILENT.test(word) || "chord" in readSymbol(word, naming);
+    return words.length > 0 && words.every(isChord) ? ` ${inner} ` : all;
+  });
 
 function tokenAt(text: string, at: number): ChartToken | undefined {
   for (const [kind, pattern] of PATTERNS) {

@@ -211,3 +211,27 @@ describe("a chart in another key", () => {
     expect(plainestInterval("| Am | E7 |", -1)).toBe(-7);
   });
 });
+
+describe("chords in parentheses", () => {
+  const read = (text: string, naming?: "german") => {
+    const { value, problems } = readChart(text, naming);
+    return [
+      value.chords.map(({ bar, symbol, offset }) => `${bar} ${symbol} ${offset}`).join(", "),
+      problems.length,
+    ];
+  };
+
+  test.each([
+    ["| C | (D7) | G |", "1 C 2, 2 D7 7, 3 G 13", 0],
+    ["| Am | (Dm7 G7) |", "1 Am 2, 2 Dm7 8, 2 G7 12", 0],
+    ["| C | (N.C.) | G |", "1 C 2, 2 N.C. 7, 3 G 15", 0],
+    ["| (C7(b9)) | F |", "1 C7(b9) 3, 2 F 13", 0],
+    ["| C7(b9, #11) |", "1 C7(b9, #11) 2", 0],
+    ["| (foo) | C |", "1 (foo) 2, 2 C 10", 1],
+  ])("%s: %s", (text, expected, problems) => expect(read(text)).toEqual([expected, problems]));
+
+  it("are read in German where that is asked", () => {
+    expect(read("| H7 | (Em B) |", "german")).toEqual(["1 H7 2, 2 Em 8, 2 B 11", 0]);
+    expect(read("| H7 |")[1]).toBe(1);
+  });
+});

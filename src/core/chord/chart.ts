@@ -1,4 +1,4 @@
-import { type Fifths, maybeFifths } from "../pitch";
+import { type Fifths, maybeFifthsIn, type NoteNaming } from "../pitch";
 import type { Problem, Reading } from "../problem";
 import { type Mode, nearestMode } from "../scale";
 import type { Chord } from "./chord";
@@ -77,20 +77,20 @@ interface OpenBar {
  *
  * `%` repeats the bar before; `/` or `.` is a beat of the chord before; `|1.` and `|2.` begin endings; `x3` after a repeat
  * says how often; `3/4` sets the meter; `[Verse]` or a line `Verse:` begins a section; a line from `#` on is a comment;
- * `{E Dorian}`, `{E}` or `{Dorian}` sets home or mode by hand up to the next braces, `{}` ends it. Never throws; what
+ * chords in parentheses count as others do; `{E Dorian}`, `{E}` or `{Dorian}` sets home or mode by hand up to the next braces, `{}` ends it. Never throws; what
  * nobody can read keeps its place and its bar.
  *
  * @example readChart("| Em9 | A13 |").value.chords.map((each) => each.symbol) // ["Em9", "A13"]
  */
-export function readChart(text: string): Reading<Chart> {
+export function readChart(text: string, naming: NoteNaming = "english"): Reading<Chart> {
   const problems: Problem[] = [];
-  const open = openBars(text, problems).filter(({ chords }) => chords.length > 0);
+  const open = openBars(text, naming, problems).filter(({ chords }) => chords.length > 0);
   const read: (Omit<ChartChord, "times"> & { readonly at: number })[] = [];
   const bars: ChartBar[] = [];
   let before: readonly BarChord[] = [];
   for (const [at, { chords, ...signs }] of open.entries()) {
     const from = read.length;
-    before = readBar(chords, before, problems);
+    before = readBar(chords, before, naming, problems);
     read.push(...before.map((each) => ({ ...each, bar: at + 1, at })));
     if (read.length > MOST_CHORDS || (read.length === MOST_CHORDS && at < open.length - 1)) {
       const cut = read[MOST_CHORDS];
@@ -112,8 +112,8 @@ export function readChart(text: string): Reading<Chart> {
 }
 
 /** Parts the text into bars, with the signs that stand at each. */
-function openBars(text: string, problems: Problem[]): readonly OpenBar[] {
-  const tokens = chartTokens(text);
+function openBars(text: string, naming: NoteNaming, problems: Problem[]): readonly OpenBar[] {
+  const tokens = chartTokens(text, naming);
   const isLined = tokens.some(({ kind }) => kind === "bar-line");
   const bars: OpenBar[] = [];
   let lock: Lock | undefined;
@@ -167,7 +167,7 @@ function openBars(text: string, problems: Problem[]): readonly OpenBar[] {
         break;
       }
       case "lock":
-        lock = readLock(token, problems);
+        lock = readLock(token, naming, problems);
         break;
       case "repeat-bar":
       case "beat":
@@ -194,11 +194,11 @@ function roundsOf(text: string): readonly number[] {
   });
 }
 
-function readLock({ text, offset }: ChartToken, problems: Problem[]): Lock | undefined {
+function readLock({ text, offset }: ChartToken, naming: NoteNaming, problems: Problem[]): Lock | undefined {
   const asked = text.slice(1, -1).trim();
   if (asked === "") return undefined;
   const [first = "", ...rest] = asked.split(/\s+/u);
-  const home = maybeFifths(first);
+  const home = maybeFifthsIn(first, naming);
   const name = home === undefined ? asked : rest.join(" ");
   const nearest = name === "" ? undefined : nearestMode(name);
   const mode = nearest?.exact ? nearest.found : undefined;
@@ -218,6 +218,7 @@ type BarChord = Omit<ChartChord, "times" | "bar">;
 function readBar(
   written: OpenBar["chords"],
   before: readonly BarChord[],
+  naming: NoteNaming,
   problems: Problem[],
 ): readonly BarChord[] {
   const read: BarChord[] = [];
@@ -234,15 +235,19 @@ function readBar(
     } else if (kind === "silence") {
       read.push({ symbol: "N.C.", length: 1, offset, lock });
     } else {
-      read.push({ symbol: text, length: 1, offset, lock, ...readPlace(token, problems) });
+      read.push({ symbol: text, length: 1, offset, lock, ...readPlace(token, naming, problems) });
     }
   }
   const whole = read.reduce((sum, each) => sum + each.length, 0);
   return read.map((each) => ({ ...each, length: each.length / whole }));
 }
 
-function readPlace({ text, offset }: ChartToken, problems: Problem[]): { readonly chord?: Chord } {
-  const reading = readSymbol(text);
+function readPlace(
+  { text, offset }: ChartToken,
+  naming: NoteNaming,
+  problems: Problem[],
+): { readonly chord?: Chord } {
+  const reading = readSymbol(text, naming);
   if ("chord" in reading) return { chord: reading.chord };
   const { code, offset: within, found, expected } = reading.unread;
   problems.push({ code, offset: offset + within, length: Math.max(1, found.length), found, expected });

@@ -10,6 +10,7 @@ import {
 import { type SoundSet, soundSet } from "../scale";
 import { ALTERED_CHORD } from "./dominant-home";
 import { tonesFromSounds } from "./name";
+import { readSymbol } from "./read";
 
 /** A chord: its root, its tones as spelled intervals from the root (root first), and a bass where another one is asked. */
 export interface Chord {
@@ -46,17 +47,74 @@ function isExactly(tones: readonly Interval[], wanted: readonly Interval[]): boo
   return tones.length === wanted.length && wanted.every((tone) => tones.includes(tone));
 }
 
+/** Suffixes by the tones that they are made of: there are few, and they are asked for again and again. */
+const SUFFIXES = new Map<string, { readonly ascii: string; readonly signs: string }>();
+const MOST_SUFFIXES = 4096;
+
 /**
- * What follows the root in a chord symbol, as players write it: "m9", "13", "maj7♯11", "m7♭5", "7sus4", "°".
+ * What follows the root in a chord symbol, as players write it: "m9", "13", "maj7♯11", "m7♭5", "7sus4", "°". It says no tone that is
+ * not there: read again, it has the same notes, those that players may leave out included.
  *
  * The highest unaltered extension names the chord (9, 11, 13); those below it go unsaid, altered ones follow in order.
  *
  * @example chordSuffix([0, 4, 1, -2, 2, 3], "ascii") // "13"
+ * @example chordSuffix([0, -3, 1, -9], "ascii") // "m6": B D F♯ A♭ has no seventh
  */
-export function chordSuffix(asked: readonly Interval[], form: NameForm): string {
+export function chordSuffix(tones: readonly Interval[], form: NameForm): string {
+  const key = tones.join(" ");
+  const known = SUFFIXES.get(key) ?? exactSuffix(tones);
+  if (SUFFIXES.size < MOST_SUFFIXES) SUFFIXES.set(key, known);
+  return known[form];
+}
+
+const ALTERED = soundSet(ALTERED_CHORD.map(soundOf));
+const FIFTHS: readonly Interval[] = [1, -6, 8];
+const UP_TO_SEVENTH: ReadonlySet<Interval> = new Set([0, -3, 4, 1, -6, 8, -9, -2, 5]);
+
+/** The plainest spelling that is read again as the same notes; the last resort adds every tone by itself. */
+function exactSuffix(asked: readonly Interval[]): { readonly ascii: string; readonly signs: string } {
+  const wanted = soundSet(asked.map(soundOf));
+  if (wanted === ALTERED) return { ascii: "7alt", signs: "7alt" };
+  const respelled = tonesFromSounds(asked.map(soundOf)).tones;
+  const choices = [asked, respelled].flatMap((tones) => {
+    const noFifth = tones.some((tone) => FIFTHS.includes(tone)) ? "" : "no5";
+    const isDouble = tones.includes(5) && tones.includes(-2);
+    const core = tones.filter((tone) => UP_TO_SEVENTH.has(tone) && !(isDouble && tone === -2));
+    const added = (form: NameForm) =>
+      tones.filter((tone) => !UP_TO_SEVENTH.has(tone)).map((tone) => addedText(tone, form));
+    const noThird = tones.some((tone) => tone === 4 || tone === -3) ? "" : "no3";
+    const withFifth = noFifth === "" ? core : [...core, 1];
+    const spelledOut = (form: NameForm) =>
+      plainSuffix(withFifth, form).replace("no3", "") +
+      added(form).join("") +
+      (isDouble ? flatSeventh(form) : "") +
+      noThird +
+      noFifth;
+    return [
+      (form: NameForm) => plainSuffix(tones, form),
+      (form: NameForm) => plainSuffix(tones, form) + noFifth,
+      spelledOut,
+    ];
+  });
+  const isExact = (write: (form: NameForm) => string) => {
+    const reading = readSymbol(`C${write("ascii")}`);
+    if (!("chord" in reading)) return false;
+    const { tones, optional } = reading.chord;
+    return [tones, [...tones, ...optional]].some((read) => soundSet(read.map(soundOf)) === wanted);
+  };
+  const write = choices.find(isExact) ?? ((form: NameForm) => plainSuffix(respelled, form));
+  return { ascii: write("ascii"), signs: write("signs") };
+}
+
+const flatSeventh = (form: NameForm) => (form === "ascii" ? "addb7" : "add♭7");
+
+const addedText = (tone: Interval, form: NameForm): string =>
+  `add${printDegree(tone, form).slice(0, -1)}${degreeNumber(tone) + 7}`;
+
+/** The suffix as the tones are spelled, whether it is read again as them or not. */
+function plainSuffix(asked: readonly Interval[], form: NameForm): string {
   const tones = asked.every((tone) => SPELLED.has(tone)) ? asked : tonesFromSounds(asked.map(soundOf)).tones;
   const has = (tone: Interval) => tones.includes(tone);
-  if (isExactly(tones, ALTERED_CHORD)) return "7alt";
   if (isExactly(tones, [0, 1])) return "5";
   if (isExactly(tones, [0, -3, -6])) return form === "ascii" ? "dim" : "°";
   if (isExactly(tones, DIMINISHED_SEVENTH)) return form === "ascii" ? "dim7" : "°7";
@@ -122,7 +180,10 @@ function extensionText(tone: Interval, seventh: boolean, form: NameForm): { orde
  */
 export function printChord(chord: Chord, form: NameForm = "ascii"): string {
   const slash = chord.bass === undefined ? "" : `/${printName(chord.bass, form)}`;
-  return printName(chord.root, form) + chordSuffix(chord.tones, form) + slash;
+  const root = printName(chord.root, form);
+  const suffix = chordSuffix(chord.tones, form);
+  // "Abb5" is A♭ with a flat fifth.
+  return root + (suffix === "5" && root.endsWith("bb") ? "no3" : suffix) + slash;
 }
 
 const NUMERALS = ["I", "II", "III", "IV", "V", "VI", "VII"];

@@ -3,7 +3,6 @@ export * from "./chart";
 export * from "./chart-tokens";
 export * from "./chord";
 export * from "./dominant-home";
-export * from "./exact";
 export * from "./fourths";
 export * from "./full";
 export * from "./locks";

@@ -1,7 +1,18 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { degreeOf, fifthsOf, letterOf, printDegree, printName, soundOf } from "../pitch";
-import { CATALOGUE, holdsAll, mode, modeOf, modesOfSize, size, soundSet, soundsOf, thirdOf } from "../scale";
+import {
+  CATALOGUE,
+  colourNotes,
+  holdsAll,
+  mode,
+  modeOf,
+  modesOfSize,
+  size,
+  soundSet,
+  soundsOf,
+  thirdOf,
+} from "../scale";
 import {
   askModes,
   CHORD_KINDS,
@@ -13,13 +24,12 @@ import {
   CLAIMS,
   diatonicChords,
   dominantHome,
-  exactSymbol,
+  printChord,
   FOURTH_COUNTS,
   fourthStacks,
   fullChord,
   fullChordSuffix,
   isTrueOf,
-  printChord,
   printFifth,
   readSymbol,
   reducedChord,
@@ -120,7 +130,7 @@ describe("the home chord in full", () => {
     ["lydian-dominant", "13#11"],
     ["melodic-minor", "m(maj13)"],
     ["ultralocrian", "dim7b9b11b13"],
-    ["minor-pentatonic", "m11"],
+    ["minor-pentatonic", "m7add11"],
   ])("%s in full is %s", (id, suffix) => expect(fullChordSuffix(mode(id), "ascii")).toBe(suffix));
 
   it("measures the fifths of the stack: of all 462 only Dorian has nothing but perfect ones", () => {
@@ -204,7 +214,7 @@ describe("naming a set of notes", () => {
     ["A C E G B D", "Am11"],
     ["C E G A", "C6"],
     ["A C E G", "Am7"],
-    ["D F G C", "Dm11"],
+    ["D F G C", "Dm7add11no5"],
     ["B D F A", "Bm7b5"],
     ["C E G B D", "Cmaj9"],
     ["G C D", "Gsus4"],
@@ -227,18 +237,8 @@ describe("naming a set of notes", () => {
 
   it("writes symbols that are read back to the same notes", () => {
     for (const symbol of ["Dm7", "Cadd9", "Gsusb2", "Fsus#4", "Cmaj7/E"])
-      expect(exactSymbol(chord(symbol))).toBe(symbol);
-    expect(exactSymbol(chordNames(notes("A C E G D"))[0]!)).toBe("Am7add11");
-    const inexact = new Set<string>();
-    for (const each of USUAL_MODES) {
-      const stacked = FOURTH_COUNTS.flatMap((count) => fourthStacks(each, count)).map(
-        (stack) => chordNames(stack.notes)[0]!,
-      );
-      const diatonic = diatonicChords({ home: 0, mode: each }).flatMap(({ chords }) => Object.values(chords));
-      for (const one of [...stacked, ...diatonic])
-        if (chordSounds(chord(exactSymbol(one))) !== chordSounds(one)) inexact.add(exactSymbol(one));
-    }
-    expect([...inexact]).toEqual([]);
+      expect(printChord(chord(symbol))).toBe(symbol);
+    expect(printChord(chordNames(notes("A C E G D"))[0]!)).toBe("Am7add11");
   });
 });
 

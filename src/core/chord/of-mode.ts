@@ -88,6 +88,9 @@ function tonesOf(mode: Mode, at: number, kind: ChordKind): readonly Interval[] |
   return QUALITIES[kind].find((tones) => holdsAll(sounds, soundsOf(tones)));
 }
 
+/** What else stands on home in a mode that is played as a dominant. */
+const BESIDE_DOMINANT: readonly ChordKind[] = ["triad", "sus2", "sus4"];
+
 /**
  * The chords on each degree, from triad to thirteenth, suspended and with the sixth. Seven notes are stacked letter by
  * letter; of other scales each kind is the plainest quality that the scale holds there. On home, modes that are played as a dominant
@@ -97,16 +100,13 @@ function tonesOf(mode: Mode, at: number, kind: ChordKind): readonly Interval[] |
  */
 export function diatonicChords({ home, mode }: HomeMode): readonly DegreeChords[] {
   return mode.intervals.map((degree, at) => {
+    const dominant = at === 0 ? dominantHome(mode) : undefined;
     const chords: Partial<Record<ChordKind, Chord>> = {};
-    for (const kind of CHORD_KINDS) {
+    for (const kind of dominant ? BESIDE_DOMINANT : CHORD_KINDS) {
       const tones = tonesOf(mode, at, kind);
       if (tones) chords[kind] = { root: home + degree, tones, optional: [] };
     }
-    const dominant = at === 0 ? dominantHome(mode) : undefined;
-    if (dominant) {
-      for (const kind of ["ninth", "eleventh", "thirteenth", "sixth"] as const) delete chords[kind];
-      chords.seventh = { root: home, tones: dominant, optional: [] };
-    }
+    if (dominant) chords.seventh = { root: home, tones: dominant, optional: [] };
     return {
       degree,
       chords,

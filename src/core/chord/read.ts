@@ -5,7 +5,8 @@ import {
   fifthsFrom,
   type Interval,
   maybeDegree,
-  maybeFifths,
+  maybeFifthsIn,
+  type NoteNaming,
 } from "../pitch";
 import type { Chord } from "./chord";
 
@@ -44,9 +45,10 @@ function extend(quality: Quality, number: number): void {
   if (number === 11) quality.upper.add(-1);
   if (number === 13) {
     quality.upper.add(3);
-    if (quality.third === -3) quality.optional.add(-1);
+    quality.optional.add(-1);
   }
-  if (number === 11 && quality.third === 4) quality.optional.add(4);
+  // Over an eleventh the third of a dominant is left out; a major eleventh keeps it.
+  if (number === 11 && quality.third === 4 && !quality.major) quality.optional.add(4);
 }
 
 /** Read as "dim" with or without a seventh of its own, so that a number after it stands over ♭♭7. */
@@ -88,6 +90,12 @@ const add = (quality: Quality, sign: string, number: string): void => {
   quality.upper.add(interval(sign, number));
 };
 
+/** A second seventh stands above the first. */
+function addSeventh(quality: Quality, tone: Interval): void {
+  if (quality.seventh === undefined) quality.seventh = tone;
+  else if (quality.seventh !== tone) quality.upper.add(tone);
+}
+
 /** Tried in order at each place of the symbol; the first that matches is taken. */
 const RULES: readonly Rule[] = [
   // A number by itself in parentheses, or after a comma, is added and brings nothing with it: C7(13).
@@ -97,16 +105,17 @@ const RULES: readonly Rule[] = [
   [/^\/(2|4|6|9|11|13)(?!\d)/u, (q, [, number = ""]) => add(q, "", number)],
   [/^\/(?=[#♯b♭]\d|maj|Maj|ma|M|Δ)/u, () => undefined],
   [
-    /^(?:major|Major|maj|Maj|MAJ|ma(?!dd)|Ma|MA|M(?![Ii])|Δ|△|\^|j(?=7|9))(7|9|11|13)?/u,
+    /^(?:major|Major|maj|Maj|MAJ|ma(?!dd)|Ma(?!dd)|MA|M(?![Ii])|Δ|\^|j(?=7|9))(7|9|11|13)?/u,
     (q, [mark = "", number]) => {
       q.major = true;
       if (number) extend(q, Number(number));
-      else if (/[Δ△^]/u.test(mark)) q.seventh = 5;
+      // A triangle means the seventh; after a seventh the mark says which: C7M.
+      else if (/[Δ^]/u.test(mark) || q.seventh === -2) q.seventh = 5;
     },
   ],
   [/^(?:minor|Minor|min|Min|MIN|mi|Mi|MI|m)/u, (q) => void (q.third = -3)],
   [
-    /^(?:ø|Ø|half-?dim|hdim)(7|9|11)?/u,
+    /^(?:ø|half-?dim|hdim|h(?=7))(7|9|11)?/u,
     (q, [, number = "7"]) => {
       q.third = -3;
       q.fifth = -6;
@@ -115,7 +124,7 @@ const RULES: readonly Rule[] = [
     },
   ],
   [
-    /^(?:dim|°|º|o(?!m))(7|9|11)?/u,
+    /^(?:dim|°|o(?!m))(7|9|11)?/u,
     (q, [, number]) => {
       q.third = -3;
       q.fifth = -6;
@@ -131,6 +140,7 @@ const RULES: readonly Rule[] = [
       q.fifth = undefined;
       q.seventh = -2;
       for (const tone of [-5, 9, -4]) q.upper.add(tone);
+      q.optional.add(6);
     },
   ],
   [
@@ -148,13 +158,14 @@ const RULES: readonly Rule[] = [
     },
   ],
   [/^sus(2\/?4|4\/?2|2sus4|4sus2|4|2)?/u, (q, [, which = "4"]) => suspend(q, which)],
-  [/^add\s?([b♭]?)7/u, (q, [, flat = ""]) => void (q.seventh = flat === "" ? 5 : -2)],
+  [/^add\s?([b♭]?)7/u, (q, [, flat = ""]) => addSeventh(q, flat === "" ? 5 : -2)],
   [/^add\s?([#♯b♭+-]?)(2|4|6|9|11|13)/u, (q, [, sign = "", number = ""]) => add(q, sign, number)],
   [/^(?:no|omit)\s?(3|5|7|9|11)(?:rd|th)?/u, (q, [, number = ""]) => leaveOut(q, number)],
   [/^6\s?\/?\s?9|^69/u, (q) => void q.upper.add(3).add(2)],
   [/^(7|9|11|13)/u, (q, [, number]) => extend(q, Number(number))],
   [/^6/u, (q) => void q.upper.add(3)],
-  [/^[24](?!\d)/u, (q, [number = ""]) => add(q, "", number)],
+  [/^2(?!\d)/u, (q) => add(q, "", "2")],
+  [/^4(?!\d)/u, (q) => suspend(q, "4")],
   [/^\+/u, (q) => void (q.fifth = 8)],
 ];
 
@@ -174,26 +185,61 @@ const ALTERATIONS: readonly Rule[] = [
 
 const SUPERSCRIPTS = "⁰¹²³⁴⁵⁶⁷⁸⁹";
 
-/** Raised figures as plain ones, each in its place. */
-const plainFigures = (text: string) =>
-  text.replaceAll(/[⁰¹²³⁴-⁹]/gu, (figure) => String(SUPERSCRIPTS.indexOf(figure)));
+/** The signs that look alike, each as the one that is read here: dashes, triangles, circles with and without a stroke. */
+const ALIKE: readonly (readonly [RegExp, string])[] = [
+  [/[\u2010-\u2015\u2212]/gu, "-"],
+  [/[\u2206\u25B3\u25B2]/gu, "Δ"],
+  [/[Ø∅⌀]/gu, "ø"],
+  [/[º˚∘ᵒ]/gu, "°"],
+];
 
-const ROOT = new RegExp(`^([A-G]|[a-g](?!dd|lt|im|ug))(${ACCIDENTALS})`, "u");
+/** The symbol in plain signs, each in its place. */
+function plainSigns(text: string): string {
+  const figures = text.replaceAll(/[⁰¹²³⁴-⁹]/gu, (figure) => String(SUPERSCRIPTS.indexOf(figure)));
+  return ALIKE.reduce((plain, [signs, sign]) => plain.replaceAll(signs, sign), figures);
+}
+
+/** What may follow a lower-case root, so that words are not read as chords, nor b5 and b9, alterations that lost their chord. */
+const AFTER_LOWER = String.raw`(?=$|[#♯♭\d(/+\-°øΔ^]|b|m|M|o7|sus|dim|aug|add|alt|no|omit)`;
+
+/** Two flats before a fifth at the end are one and an altered fifth: B♭(♭5). */
+const ROOT = new RegExp(
+  `^([A-G]|[ac-g](?!dd|lt|im|ug)${AFTER_LOWER}|b(?!\\d)${AFTER_LOWER})((?:b|♭)(?=[b♭]5$)|${ACCIDENTALS})`,
+  "u",
+);
+
+/** German roots: H is B, B is B♭, and the endings -is and -es; "Esus" is E with a fourth, not E♭. */
+const GERMAN_ROOT = new RegExp(`^([A-H](?:is|es)|[EA]s(?!us)|[A-H](?:${ACCIDENTALS}))`, "u");
+
+function readRoot(
+  text: string,
+  naming: NoteNaming,
+): { readonly root: Fifths; readonly length: number } | undefined {
+  if (naming === "german") {
+    const written = GERMAN_ROOT.exec(text)?.[1];
+    const root = written === undefined ? undefined : maybeFifthsIn(written, "german");
+    if (written !== undefined && root !== undefined) return { root, length: written.length };
+  }
+  const head = ROOT.exec(text);
+  if (!head) return undefined;
+  return { root: fifthsFrom(head[1] ?? "", accidentalCount(head[2] ?? "")), length: head[0].length };
+}
 
 /**
  * Reads one chord symbol as players write them: root, quality in the usual spellings, extensions and alterations in
  * any order, added and omitted tones, a bass after a slash.
  *
- * Conventions: a 13th leaves the 11th out over a major third and makes it optional over a minor one; "alt" is
- * 1 3 ♭7 ♭9 ♯9 ♭13; Δ alone is a major seventh; sus alone is sus4.
+ * Conventions: a 13th makes the 11th optional; an 11th over a dominant leaves out
+ * the third; "alt" is 1 3 ♭7 ♭9 ♯9 ♭13 with ♯11 optional; Δ alone is a major seventh; sus alone and 4 are sus4, 2 is add9.
  *
+ * @param naming how roots and basses are called: German reads H, B for B♭, Fis and Es
  * @example readSymbol("A13") // { chord: { root: 3, tones: [0, 4, 1, -2, 2, 3], optional: [] } }
  */
-export function readSymbol(written: string): SymbolReading {
-  const text = plainFigures(written);
-  const head = ROOT.exec(text);
+export function readSymbol(written: string, naming: NoteNaming = "english"): SymbolReading {
+  const text = plainSigns(written);
+  const head = readRoot(text, naming);
   if (!head) return { unread: { code: "chord-unread", offset: 0, found: text, expected: "root" } };
-  const root = fifthsFrom(head[1] ?? "", accidentalCount(head[2] ?? ""));
+  const { root } = head;
   const q: Quality = {
     third: 4,
     fifth: 1,
@@ -203,7 +249,7 @@ export function readSymbol(written: string): SymbolReading {
     upper: new Set(),
     optional: new Set(),
   };
-  let at = head[0].length;
+  let at = head.length;
   let bass: Fifths | undefined;
   while (at < text.length) {
     const rest = text.slice(at);
@@ -212,7 +258,7 @@ export function readSymbol(written: string): SymbolReading {
       .map(([pattern, apply]) => ({ found: pattern.exec(rest), apply }))
       .find(({ found }) => found);
     if (!taken?.found && rest.startsWith("/")) {
-      bass = maybeFifths(rest.slice(1));
+      bass = maybeFifthsIn(rest.slice(1), naming);
       if (bass !== undefined) break;
       return { unread: { code: "bass-unread", offset: at + 1, found: rest.slice(1), expected: "bass" } };
     }
@@ -234,8 +280,9 @@ export function partsOfSymbol(
   text: string,
 ): { readonly root: string; readonly quality: string; readonly bass: string | undefined } | undefined {
   const reading = readSymbol(text);
-  const root = ROOT.exec(text)?.[0];
-  if (!("chord" in reading) || root === undefined) return undefined;
+  const head = readRoot(plainSigns(text), "english");
+  if (!("chord" in reading) || !head) return undefined;
+  const root = text.slice(0, head.length);
   const slash = reading.chord.bass === undefined ? -1 : text.lastIndexOf("/");
   return slash < 0
     ? { root, quality: text.slice(root.length), bass: undefined }
@@ -251,4 +298,4 @@ function tonesOf(q: Quality): { tones: readonly Interval[]; optional: readonly I
   };
 }
 
-const UPPER_ORDER: readonly Interval[] = [2, -5, 9, -1, 6, -8, 3, -4, 10];
+const UPPER_ORDER: readonly Interval[] = [2, -5, 9, -1, 6, -8, 3, -4, 10, -2, 5];

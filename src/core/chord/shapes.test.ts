@@ -1,4 +1,4 @@
-import { describe, expect, it, test } from "vitest";
+import { describe, expect, it } from "vitest";
 import { fifthsOf, printName, soundOf } from "../pitch";
 import { mode } from "../scale";
 import { coloursOver, rightPlaceNear, shapesOver } from ".";

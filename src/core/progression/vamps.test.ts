@@ -1,6 +1,6 @@
 import { describe, expect, it, test } from "vitest";
 import { fifthsOf, printName, soundOf } from "../pitch";
-import { type Chord, chordSounds, exactSymbol, printChord, readChart } from "../chord";
+import { type Chord, chordSounds, printChord, readChart } from "../chord";
 import { bestHome, CATALOGUE, type HomeMode, holdsAll, mode, SEVEN, soundsOn, USUAL_MODES } from "../scale";
 import { bestVamp, readings, vamps, writtenFor, WRITINGS, writtenText } from ".";
 import { kindOf } from "./home-rows";
@@ -36,7 +36,7 @@ describe("vamps", () => {
     { timeout: 60_000 },
     () => {
       const leading = (chords: readonly Chord[]) => {
-        const symbols = chords.map(exactSymbol);
+        const symbols = chords.map((chord) => printChord(chord));
         const found = readings(readChart(`| ${symbols.join(" | ")} |`).value, { most: 1 });
         return [found["one-mode"][0], found["fewest-turns"][0]].map((reading) =>
           reading?.segments.map(({ homeMode }) => `${printName(homeMode.home)} ${homeMode.mode.id}`).join(),
@@ -106,11 +106,12 @@ describe("chords for a mode", () => {
         for (const way of WRITINGS)
           for (const written of writtenFor({ home, mode: each }, way)) {
             const back = readChart(writtenText(written)).value.chords.map(({ chord }) => chord);
-            const withOptional = (chord: Chord) =>
-              chordSounds({ ...chord, tones: [...chord.tones, ...chord.optional] });
-            expect(back.map((chord) => chord && withOptional(chord))).toEqual(
-              written.chords.map(chordSounds),
-            );
+            const isSame = (chord: Chord, read: Chord | undefined) =>
+              read !== undefined &&
+              [read.tones, [...read.tones, ...read.optional]].some(
+                (tones) => chordSounds({ ...read, tones }) === chordSounds(chord),
+              );
+            expect(written.chords.every((chord, n) => isSame(chord, back[n]))).toBe(true);
             expect(
               written.chords.every((chord) => holdsAll(soundsOn({ home, mode: each }), chordSounds(chord))),
             ).toBe(true);

@@ -1,15 +1,6 @@
 import { type Fifths, soundOf } from "../pitch";
-import { type HomeMode, soundsOf } from "../scale";
-import {
-  type Chord,
-  chordNotes,
-  exactSymbol,
-  fourthStacks,
-  fullChord,
-  printChord,
-  readSymbol,
-  sharedOut,
-} from "../chord";
+import { type HomeMode } from "../scale";
+import { type Chord, chordNotes, printChord, fourthStacks, fullChord, sharedOut } from "../chord";
 import { vamps } from "./vamps";
 
 /** Ways to write chords for a mode. */
@@ -74,13 +65,4 @@ function chordsFor(homeMode: HomeMode, way: Writing): readonly (readonly Chord[]
  * @example writtenText({ chords: [Dm, G], missing: [] }) // "| Dm | G |"
  */
 export const writtenText = ({ chords }: Pick<Written, "chords">): string =>
-  `| ${chords.map(symbolFor).join(" | ")} |`;
-
-/** "Dm13", whose eleventh players may leave out, rather than all its tones one by one. */
-function symbolFor(chord: Chord): string {
-  const plain = printChord(chord);
-  const reading = readSymbol(plain);
-  if (!("chord" in reading) || reading.chord.optional.length === 0) return exactSymbol(chord);
-  const { tones, optional } = reading.chord;
-  return soundsOf([...tones, ...optional]) === soundsOf(chord.tones) ? plain : exactSymbol(chord);
-}
+  `| ${chords.map((chord) => printChord(chord)).join(" | ")} |`;

@@ -10,6 +10,7 @@ import {
   comparisonOf,
   FAMILIES,
   everyNoteAway,
+  findModes,
   familyOf,
   holdersOf,
   holdsAll,
@@ -21,6 +22,7 @@ import {
   modeOf,
   modeOfSounds,
   modesOfSize,
+  nearestMode,
   notesOf,
   oneMoreOrFewer,
   oneNoteAway,
@@ -37,6 +39,8 @@ import {
   thirdOf,
   transpose,
 } from ".";
+import { LISTED_NAMES } from "./listed-names";
+import { plainForm } from "./plain-form";
 
 const degrees = (intervals: readonly number[]) =>
   intervals.map((interval) => printDegree(interval)).join(" ");
@@ -59,47 +63,53 @@ const TABLE: readonly (readonly [
   ["mixolydian", "1 2 3 4 5 6 b7", 1, "major b7", "b7"],
   ["aeolian", "1 2 b3 4 5 b6 b7", -1, "minor", "2 b6"],
   ["locrian", "1 b2 b3 4 b5 b6 b7", -3, "minor b2 b5", "b5"],
-  ["melodic-minor", "1 2 b3 4 5 6 7", 1, "minor 6 7", "7"],
-  ["dorian-flat2", "1 b2 b3 4 5 6 b7", -1, "minor b2 6", "b2 6"],
-  ["lydian-augmented", "1 2 3 #4 #5 6 7", 4, "major #4 #5", "#5 6 / #5 7"],
+  ["melodic-minor", "1 2 b3 4 5 6 7", 1, "minor 6 7", "6 7"],
+  ["dorian-flat2", "1 b2 b3 4 5 6 b7", -1, "minor b2 6", "b2 5 6"],
+  ["lydian-augmented", "1 2 3 #4 #5 6 7", 4, "major #4 #5", "#4 #5 6 / #4 #5 7 / 2 #4 #5"],
   ["lydian-dominant", "1 2 3 #4 5 6 b7", 2, "major #4 b7", "2 #4 b7 / #4 5 b7 / #4 6 b7"],
-  ["mixolydian-flat6", "1 2 3 4 5 b6 b7", 0, "major b6 b7", "4 b6 / 5 b6"],
+  ["mixolydian-flat6", "1 2 3 4 5 b6 b7", 0, "major b6 b7", "2 4 b6 / 2 5 b6 / 2 b6 b7"],
   ["locrian-natural2", "1 2 b3 4 b5 b6 b7", -2, "minor b5", "2 b5"],
-  ["altered", "1 b2 b3 b4 b5 b6 b7", -4, "minor b2 b4 b5", "b4"],
-  ["harmonic-minor", "1 2 b3 4 5 b6 7", 0, "minor 7", "2 7 / 4 7 / b6 7"],
-  ["locrian-natural6", "1 b2 b3 4 b5 6 b7", -2, "minor b2 b5 6", "b2 4 6 / b2 6 b7 / 4 b5 6"],
-  ["ionian-sharp5", "1 2 3 4 #5 6 7", 3, "major #5", "2 #5 / #5 7"],
+  ["altered", "1 b2 b3 b4 b5 b6 b7", -4, "minor b2 b4 b5", "b4 b7"],
+  ["harmonic-minor", "1 2 b3 4 5 b6 7", 0, "minor 7", "b6 7"],
+  ["locrian-natural6", "1 b2 b3 4 b5 6 b7", -2, "minor b2 b5 6", "4 b5 6"],
+  ["ionian-sharp5", "1 2 3 4 #5 6 7", 3, "major #5", "2 4 #5 / 4 #5 6 / 4 #5 7"],
   ["dorian-sharp4", "1 2 b3 #4 5 6 b7", 1, "minor #4 6", "2 #4"],
-  ["phrygian-dominant", "1 b2 3 4 5 b6 b7", -1, "major b2 b6 b7", "b2 4 / b2 5 / b2 b7 / 5 b6 / b6 b7"],
+  ["phrygian-dominant", "1 b2 3 4 5 b6 b7", -1, "major b2 b6 b7", "b2 4 / b2 5 / b2 b7"],
   ["lydian-sharp2", "1 #2 3 #4 5 6 7", 4, "major #2 #4", "#2 5 / #2 7"],
-  ["ultralocrian", "1 b2 b3 b4 b5 b6 bb7", -5, "minor b2 b4 b5 bb7", "b2 b4 / b4 b6 / b6 bb7"],
-  ["harmonic-major", "1 2 3 4 5 b6 7", 1, "major b6", "2 b6 / 4 b6"],
-  ["dorian-flat5", "1 2 b3 4 b5 6 b7", -1, "minor b5 6", "2 4 b5 / 2 b5 b7 / b5 6 b7"],
-  ["phrygian-flat4", "1 b2 b3 b4 5 b6 b7", -3, "minor b2 b4", "b2 b4 / b4 5 / b4 b7"],
-  ["lydian-flat3", "1 2 b3 #4 5 6 7", 2, "minor #4 6 7", "2 7 / #4 5 / 5 7"],
-  ["mixolydian-flat2", "1 b2 3 4 5 6 b7", 0, "major b2 b7", "b2 4 / b2 6"],
-  ["lydian-augmented-sharp2", "1 #2 3 #4 #5 6 7", 5, "major #2 #4 #5", "#2 #4 / #2 6 / #2 7 / #4 #5 / #5 6"],
-  ["locrian-double-flat7", "1 b2 b3 4 b5 b6 bb7", -4, "minor b2 b5 bb7", "b2 bb7"],
+  ["ultralocrian", "1 b2 b3 b4 b5 b6 bb7", -5, "minor b2 b4 b5 bb7", "b6 bb7"],
+  ["harmonic-major", "1 2 3 4 5 b6 7", 1, "major b6", "2 b6 7 / 4 b6 7 / 5 b6 7"],
+  ["dorian-flat5", "1 2 b3 4 b5 6 b7", -1, "minor b5 6", "2 4 b5 6 / 2 b5 6 b7"],
+  ["phrygian-flat4", "1 b2 b3 b4 5 b6 b7", -3, "minor b2 b4", "b4 5"],
+  ["lydian-flat3", "1 2 b3 #4 5 6 7", 2, "minor #4 6 7", "#4 5 7 / 2 #4 7"],
+  ["mixolydian-flat2", "1 b2 3 4 5 6 b7", 0, "major b2 b7", "b2 6"],
+  ["lydian-augmented-sharp2", "1 #2 3 #4 #5 6 7", 5, "major #2 #4 #5", "#2 #4 #5 / #2 #5 6 / #2 #5 7"],
+  ["locrian-double-flat7", "1 b2 b3 4 b5 b6 bb7", -4, "minor b2 b5 bb7", "4 b6 bb7 / b2 4 bb7"],
   ["double-harmonic", "1 b2 3 4 5 b6 7", 0, "major b2 b6", "b2 7"],
-  ["lydian-sharp2-sharp6", "1 #2 3 #4 5 #6 7", 5, "major #2 #4 #6", "#2 #4 / #2 #6 / #6 7"],
-  ["ultraphrygian", "1 b2 b3 b4 5 b6 bb7", -4, "minor b2 b4 bb7", "b2 b4 / b2 bb7"],
-  ["double-harmonic-minor", "1 2 b3 #4 5 b6 7", 1, "minor #4 7", "2 #4 / 2 7"],
+  ["lydian-sharp2-sharp6", "1 #2 3 #4 5 #6 7", 5, "major #2 #4 #6", "#2 #6 / #6 7"],
+  [
+    "ultraphrygian",
+    "1 b2 b3 b4 5 b6 bb7",
+    -4,
+    "minor b2 b4 bb7",
+    "5 b6 bb7 / b2 5 bb7 / b2 b4 5 / b4 5 b6 / b4 5 bb7",
+  ],
+  ["double-harmonic-minor", "1 2 b3 #4 5 b6 7", 1, "minor #4 7", "2 #4"],
   ["mixolydian-flat2-flat5", "1 b2 3 4 b5 6 b7", -1, "major b2 b5 b7", "b2 b5 / b2 b7 / 4 b5"],
   ["ionian-sharp2-sharp5", "1 #2 3 4 #5 6 7", 4, "major #2 #5", "#2 4"],
   ["locrian-double-flat3-double-flat7", "1 b2 bb3 4 b5 b6 bb7", -5, "minor b2 bb3 b5 bb7", "b2"],
-  ["neapolitan-minor", "1 b2 b3 4 5 b6 7", -1, "minor b2 7", "b2 7 / b6 7"],
+  ["neapolitan-minor", "1 b2 b3 4 5 b6 7", -1, "minor b2 7", "b2 7"],
   ["lydian-sharp6", "1 2 3 #4 5 #6 7", 4, "major #4 #6", "#6 7"],
-  ["mixolydian-sharp5", "1 2 3 4 #5 6 b7", 2, "major #5 b7", "2 4 #5 / 2 #5 b7 / 4 #5 6 / #5 6 b7"],
-  ["aeolian-sharp4", "1 2 b3 #4 5 b6 b7", 0, "minor #4", "2 #4 / #4 5"],
-  ["locrian-natural3", "1 b2 3 4 b5 b6 b7", -2, "major b2 b5 b6 b7", "b2 4 / b2 b7 / 4 b5"],
-  ["ionian-sharp2", "1 #2 3 4 5 6 7", 3, "major #2", "#2"],
+  ["mixolydian-sharp5", "1 2 3 4 #5 6 b7", 2, "major #5 b7", "#5 6 b7 / 2 #5 b7"],
+  ["aeolian-sharp4", "1 2 b3 #4 5 b6 b7", 0, "minor #4", "#4 5 b6 / 2 #4 b6"],
+  ["locrian-natural3", "1 b2 3 4 b5 b6 b7", -2, "major b2 b5 b6 b7", "4 b5"],
+  ["ionian-sharp2", "1 #2 3 4 5 6 7", 3, "major #2", "#2 4"],
   ["ultralocrian-double-flat3", "1 b2 bb3 b4 b5 b6 bb7", -6, "minor b2 bb3 b4 b5 bb7", "b2"],
-  ["neapolitan-major", "1 b2 b3 4 5 6 7", 0, "minor b2 6 7", "7"],
-  ["lydian-augmented-sharp6", "1 2 3 #4 #5 #6 7", 5, "major #4 #5 #6", "#5 7 / #6 7"],
-  ["lydian-dominant-sharp5", "1 2 3 #4 #5 6 b7", 3, "major #4 #5 b7", "#5 6"],
-  ["lydian-dominant-flat6", "1 2 3 #4 5 b6 b7", 1, "major #4 b6 b7", "5 b6"],
-  ["major-locrian", "1 2 3 4 b5 b6 b7", -1, "major b5 b6 b7", "4 b5 / 4 b6"],
-  ["altered-natural2", "1 2 b3 b4 b5 b6 b7", -3, "minor b4 b5", "b4"],
+  ["neapolitan-major", "1 b2 b3 4 5 6 7", 0, "minor b2 6 7", "b2 7"],
+  ["lydian-augmented-sharp6", "1 2 3 #4 #5 #6 7", 5, "major #4 #5 #6", "#6 7"],
+  ["lydian-dominant-sharp5", "1 2 3 #4 #5 6 b7", 3, "major #4 #5 b7", "#5 6 b7"],
+  ["lydian-dominant-flat6", "1 2 3 #4 5 b6 b7", 1, "major #4 b6 b7", "#4 5 b6"],
+  ["major-locrian", "1 2 3 4 b5 b6 b7", -1, "major b5 b6 b7", "4 b5"],
+  ["altered-natural2", "1 2 b3 b4 b5 b6 b7", -3, "minor b4 b5", "2 b4"],
   ["altered-double-flat3", "1 b2 bb3 b4 b5 b6 b7", -5, "minor b2 bb3 b4 b5", "b2"],
   ["major-pentatonic", "1 2 3 5 6", 2, "major -4 -7", ""],
   ["suspended-pentatonic", "1 2 4 5 b7", 0, "major -3 -6 b7", ""],
@@ -198,8 +208,37 @@ describe("the catalogue", () => {
     const names = CATALOGUE.flatMap(({ name, aliases }) => [name, ...aliases]).map((name) =>
       name.toLowerCase(),
     );
-    expect(names.filter((name, at) => names.indexOf(name) !== at)).toEqual([]);
+    // Two scales go by these, as the lists have it.
+    expect(names.filter((name, at) => names.indexOf(name) !== at)).toEqual(["diminished", "octatonic"]);
   });
+
+  it("finds every name that lists of scales give, and shows it with its steps", () => {
+    for (const [key, names] of Object.entries(LISTED_NAMES)) {
+      const each = modeOf(soundSet(key.split(" ").map(Number)));
+      for (const name of names) {
+        const said = [each.id, each.name, ...each.aliases].map(plainForm);
+        expect([name, said]).toEqual([name, expect.arrayContaining([plainForm(name)])]);
+        expect([name, nearestMode(name).exact]).toEqual([name, true]);
+        expect(findModes(name, 2).map(({ homeMode }) => homeMode.mode)).toContain(each);
+      }
+    }
+  });
+
+  test.each([
+    ["locrian #2", "locrian-natural2"],
+    ["Locrian ♮2", "locrian-natural2"],
+    ["lydian #9", "lydian-sharp2"],
+    ["altered", "altered"],
+    ["super locrian", "altered"],
+    ["jazz minor", "melodic-minor"],
+    ["lydian b7", "lydian-dominant"],
+    ["hungarian minor", "double-harmonic-minor"],
+    ["ukrainian dorian", "dorian-sharp4"],
+    ["half whole diminished", "dominant-diminished"],
+    ["whole half diminished", "diminished"],
+    ["mixolydian b6", "mixolydian-flat6"],
+    ["major blues", "blues-major"],
+  ])("%s is %s", (name, id) => expect(nearestMode(name)).toMatchObject({ exact: true, found: { id } }));
 
   it("has rotations only in a family, each on its degree", () => {
     for (const family of FAMILIES) {
@@ -308,11 +347,28 @@ describe("any set of notes", () => {
     expect(familyOf(modeOf(0xfff)).modes).toHaveLength(1);
   });
 
-  it("goes by its family where that has a name, otherwise by its number", () => {
-    expect(modeOf(soundSet([0, 1, 3, 4, 6, 9])).name).toMatch(/^(Minor blues, mode \d|Set \d+)$/);
-    expect(familyOf(mode("blues-minor")).modes[2]).toMatchObject({ name: "Minor blues, mode 3" });
-    expect(isNamed(familyOf(mode("blues-minor")).modes[2]!)).toBe(false);
-    expect(modeOf(soundSet([0, 1, 2, 3])).name).toBe("Set 15");
+  test.each([
+    ["0 1 3 6 7 9 10", "Dorian ♭2 ♯4", "1-b2-b3-sharp4-5-6-b7"],
+    ["0 2 4 5 6 9 11", "Ionian ♭5", "1-2-3-4-b5-6-7"],
+    ["0 3 6 8 10", "Locrian without ♭2 4", "1-b3-b5-b6-b7"],
+    ["0 2 3 4 5 7 9 10", "Bebop Dorian", "bebop-dorian"],
+    ["0 2 3 5 7 8 9 10", "Dorian add♭6", "1-2-b3-4-5-b6-6-b7"],
+    ["0 1 4 6 8 10 11", "Enigmatic", "1-b2-3-sharp4-sharp5-sharp6-7"],
+  ])("of half steps %s goes by %s, and by its degrees in addresses", (sounds, name, id) => {
+    const each = modeOf(soundSet(sounds.split(" ").map(Number)));
+    expect([each.name, each.id, maybeMode(each.id)]).toEqual([name, id, each]);
+  });
+
+  it("is never named by a number, and is found again by its id, in whatever size", () => {
+    for (let bits = 1; bits < 2048; bits += 1) {
+      const each = modeOf(2 * bits + 1);
+      expect(each.name).not.toMatch(/set|mode \d/iu);
+      expect(maybeMode(each.id)).toBe(each);
+      expect(maybeFamily(each.family)).toBe(familyOf(each));
+    }
+    expect(maybeMode("set-2741")).toBe(mode("ionian"));
+    expect(maybeMode("1-b2-")).toBeUndefined();
+    expect(maybeMode("b2-3")).toBeUndefined();
   });
 });
 

@@ -1,4 +1,4 @@
-import { degreeNumber, degreeOf, type Interval, maybeDegree } from "../pitch";
+import { degreeNumber, degreeOf, type Interval, maybeDegree, printDegree } from "../pitch";
 import {
   type FamilyRow,
   GAPPED_NAMED_AFTER,
@@ -8,8 +8,11 @@ import {
   OWN_SPELLING,
   SEVEN_NOTE_ROWS,
 } from "./families";
+import { differenceFrom, extentOf } from "./difference";
+import { LISTED_NAMES } from "./listed-names";
+import { plainForm } from "./plain-form";
 import { compareRanks } from "./rank";
-import { members, rotations, size, type SoundSet, soundsOf } from "./sound-set";
+import { holds, members, rotations, size, type SoundSet, soundSet, soundsOf } from "./sound-set";
 import { spellSet } from "./spell-set";
 
 /** A family: the parent scale that its modes are rotations of. */
@@ -26,8 +29,9 @@ export interface Family {
 
 /** A mode: its intervals from home, rising, 1 first. Shared and frozen; one object for one set of sounds. */
 export interface Mode {
-  /** Kebab-case; "set-" and the 12-bit number where the mode has no name of its own. */
+  /** Kebab-case; its degrees, as 1-b2-b3-sharp4-5-6-b7, where the mode is not in the catalogue. */
   readonly id: string;
+  /** Where the mode is not in the catalogue: as public lists call it, otherwise the nearest that is, with its changes: "Dorian ♭2 ♯4". */
   readonly name: string;
   readonly aliases: readonly string[];
   readonly intervals: readonly Interval[];
@@ -52,37 +56,100 @@ export function rotate(intervals: readonly Interval[], degree: number): readonly
 
 /** Builds a family from its parent's intervals; rotations that sound like one before them are not modes of their own. */
 function family(
-  { id, name }: { id: string; name: string },
+  { id, name }: { readonly id: string; readonly name?: string },
   parent: readonly Interval[],
   names: FamilyRow["names"],
 ): Family {
   const modes = rotations(soundsOf(parent)).map((sounds, at): Mode => {
     const naming: Naming | undefined = names[at + 1];
-    const [modeId = `set-${sounds}`, modeName = unnamed(name, sounds, at + 1), ...aliases] = naming ?? [];
-    const own = OWN_SPELLING[modeId];
-    const spelled = own
+    const own = naming && OWN_SPELLING[naming[0]];
+    const intervals = own
       ? own.split(" ").map(degreeOf)
       : naming || size(sounds) === 7
         ? rotate(parent, at + 1)
         : spellSet(sounds);
+    const scale = { intervals: Object.freeze(intervals), sounds, family: id, degree: at + 1 };
+    const listed = LISTED_NAMES[members(sounds).join(" ")] ?? [];
+    if (naming) {
+      const [modeId, modeName, ...aliases] = naming;
+      const all = withoutRepeats([...aliases, ...listed], [modeName]);
+      return Object.freeze({ id: modeId, name: modeName, aliases: Object.freeze(all), ...scale });
+    }
+    const [first, ...others] = listed;
+    let name = first === undefined ? undefined : capital(first);
     return Object.freeze({
-      id: modeId,
-      name: modeName,
-      aliases: Object.freeze(aliases),
-      intervals: Object.freeze(spelled),
-      sounds,
-      family: id,
-      degree: at + 1,
+      id: idOfDegrees(intervals),
+      get name() {
+        return (name ??= nearName(scale));
+      },
+      aliases: Object.freeze(withoutRepeats(others, first === undefined ? [] : [first])),
+      ...scale,
     });
   });
-  return Object.freeze({ id, name, modes: Object.freeze(modes) });
+  const [first] = modes;
+  return Object.freeze({
+    id,
+    get name() {
+      return name ?? first?.name ?? id;
+    },
+    modes: Object.freeze(modes),
+  });
 }
 
-/** A mode without a name goes by its family's, or by its number where that has none either. */
-const unnamed = (familyName: string, sounds: SoundSet, degree: number): string =>
-  familyName.startsWith("set ")
-    ? `Set ${sounds}`
-    : `${familyName.charAt(0).toUpperCase()}${familyName.slice(1)}, mode ${degree}`;
+const capital = (name: string) => name.charAt(0).toUpperCase() + name.slice(1);
+
+/** Names that are not said yet, those that differ in case and spaces alone once. */
+function withoutRepeats(names: readonly string[], said: readonly string[]): readonly string[] {
+  const known = new Set(said.map(plainForm));
+  return names.filter((name) => {
+    const form = plainForm(name);
+    if (known.has(form)) return false;
+    known.add(form);
+    return true;
+  });
+}
+
+/** "1-b2-b3-sharp4-5-6-b7". */
+const idOfDegrees = (intervals: readonly Interval[]): string =>
+  intervals.map((interval) => printDegree(interval).replaceAll("#", "sharp")).join("-");
+
+/** The scale that an id of degrees names, or undefined. */
+function soundsOfId(id: string): SoundSet | undefined {
+  const degrees = id.split("-").map((degree) => maybeDegree(degree.replaceAll("sharp", "#")));
+  return degrees.length > 1 && degrees[0] === 0 && degrees.every((degree) => degree !== undefined)
+    ? soundsOf(degrees)
+    : undefined;
+}
+
+/**
+ * A scale without a name as the nearest mode of the catalogue with its changes: the fewest changes, of equals one of the seven, then the
+ * one with the same third.
+ *
+ * @example nearName({ intervals: 1 ♭2 ♭3 ♯4 5 6 ♭7, … }) // "Dorian ♭2 ♯4"
+ */
+function nearName(scale: Pick<Mode, "intervals" | "sounds">): string {
+  const count = scale.intervals.length;
+  const ranked = CATALOGUE.filter(({ intervals }) =>
+    count >= 7 ? intervals.length === 7 : intervals.length >= count && intervals.length <= 7,
+  ).map((mode, at) => {
+    const difference = differenceFrom(mode, scale);
+    const sameThird = [3, 4].every((sound) => holds(mode.sounds, sound) === holds(scale.sounds, sound));
+    // A scale that few know is no help: it has to be nearer by two changes.
+    const extent = extentOf(difference) + (USUAL_FAMILIES.includes(mode.family) ? 0 : 1.5);
+    return { mode, difference, rank: [extent, mode.family === "major" ? 0 : 1, sameThird ? 0 : 1, at] };
+  });
+  const { mode, difference } = ranked.reduce((best, next) =>
+    compareRanks(next.rank, best.rank) < 0 ? next : best,
+  );
+  const degrees = (all: readonly Interval[]) => all.map((interval) => printDegree(interval, "signs"));
+  const dropped = degrees(difference.dropped);
+  return [
+    mode.name,
+    ...degrees(difference.moved.map(({ to }) => to)),
+    ...degrees(difference.added).map((degree) => `add${degree}`),
+    ...(dropped.length > 0 ? [`without ${dropped.join(" ")}`] : []),
+  ].join(" ");
+}
 
 const fromRow = (each: FamilyRow): Family => family(each, each.degrees.split(" ").map(degreeOf), each.names);
 
@@ -104,7 +171,8 @@ function gappedNames(): ReadonlyMap<SoundSet, Naming> {
       if (!each) continue;
       const sounds = soundsOf(gapped(each, without));
       const [known, name, ...aliases] = names.get(sounds) ?? [];
-      const called = [each.name, ...each.aliases].map((one) => `${one} without ${without}`);
+      const own = SEVEN_NOTE_ROWS[0]?.names[each.degree]?.slice(1) ?? [];
+      const called = own.map((one) => `${one} without ${without}`);
       names.set(
         sounds,
         known && name
@@ -142,8 +210,8 @@ export const FAMILIES: readonly Family[] = Object.freeze([
   ...gappedFamilies(),
 ]);
 
-/** Whether a mode has a name of its own. */
-export const isNamed = ({ id }: Mode): boolean => !id.startsWith("set-");
+/** Whether a mode is in the catalogue. */
+export const isNamed = ({ id }: Mode): boolean => !id.startsWith("1-");
 
 /** Every mode that has a name, the most used families first. */
 export const CATALOGUE: readonly Mode[] = Object.freeze(
@@ -169,11 +237,12 @@ const BY_SOUND = new Map(FAMILIES.flatMap((each) => each.modes).map((mode) => [m
 const isModal = (sounds: number): boolean =>
   Number.isInteger(sounds) && sounds > 1 && sounds <= 0xfff && sounds % 2 === 1 && size(sounds) >= 2;
 
-/** The mode with this id, a set's number among them, or undefined. */
+/** The mode with this id, or undefined: one of the catalogue, or any degrees. A set's number, "set-1453", is read too. */
 export function maybeMode(id: string): Mode | undefined {
   const number = /^set-(\d{1,4})$/.exec(id)?.[1];
-  if (number === undefined) return BY_ID.get(id);
-  return isModal(Number(number)) ? modeOf(Number(number)) : undefined;
+  const sounds = number === undefined ? soundsOfId(id) : Number(number);
+  if (sounds === undefined) return BY_ID.get(id);
+  return isModal(sounds) ? modeOf(sounds) : undefined;
 }
 
 /**
@@ -195,7 +264,7 @@ export function modeOfSounds(set: SoundSet): Mode | undefined {
 
 /**
  * The mode of any set of 2 to 12 notes with home, bit 0, among them: the named one that sounds so, or one that goes by
- * its number, spelled as `spellSet` does, in the family of its rotations.
+ * its degrees, spelled as `spellSet` does, in the family of its rotations.
  *
  * @throws RangeError where home is not in the set or nothing else is.
  * @example modeOf(soundSet([0, 2, 3, 5, 7, 9, 10])).id // "dorian"
@@ -217,13 +286,14 @@ function familyOfSet(sounds: SoundSet): Family {
   const parent = rotations(sounds).reduce((best, next) =>
     compareRanks(away(next), away(best)) < 0 ? next : best,
   );
-  return family({ id: `set-${parent}`, name: `set ${parent}` }, spellSet(parent), {});
+  const intervals = spellSet(parent);
+  return family({ id: idOfDegrees(intervals) }, intervals, {});
 }
 
 /** The family with this id, or undefined. */
 export function maybeFamily(id: string): Family | undefined {
   const known = FAMILY_BY_ID.get(id);
-  if (known || !id.startsWith("set-")) return known;
+  if (known || BY_ID.has(id)) return known;
   const parent = maybeMode(id);
   return parent && familyOf(parent);
 }
@@ -234,6 +304,13 @@ export function familyOf({ family: id, name }: Mode): Family {
   if (!found) throw new RangeError(`${name} names the family “${id}”, which there is not.`);
   return found;
 }
+
+/** Scales that public lists name and the catalogue has not. */
+export const LISTED: readonly Mode[] = Object.freeze(
+  Object.keys(LISTED_NAMES)
+    .map((sounds) => modeOf(soundSet(sounds.split(" ").map(Number))))
+    .filter((mode) => !isNamed(mode)),
+);
 
 /** Every set of so many notes with home among them, by number: 462 of seven notes. */
 export function modesOfSize(count: number): readonly Mode[] {

@@ -1,13 +1,14 @@
 import { type Fifths, halfSteps, type Interval } from "../pitch";
 import { CATALOGUE, familyOf, type Mode, SEVEN } from "./catalogue";
 import { type HomeMode, thirdOf } from "./count";
+import { type Neighbour, oneNoteAway } from "./neighbours";
 import { reference, type ReferenceSchool } from "./reference";
 import { compareRanks } from "./rank";
 import { holds, holdsAll, size, soundsOf } from "./sound-set";
 
 /**
- * What a mode is told from, on the same home: the seven of major and the modes of its own parent together, either of them
- * alone, or every named mode of as many notes.
+ * What a mode is compared with, on the same home: as usual one of the seven with the seven, any other mode with the seven, the modes of
+ * its own parent and the modes of major, melodic and harmonic minor one note away; or the seven alone, its own parent alone, or every named mode of as many notes.
  */
 export const COMPARISONS = ["usual", "parent", "seven", "catalogue"] as const;
 export type Comparison = (typeof COMPARISONS)[number];
@@ -16,12 +17,42 @@ export type Comparison = (typeof COMPARISONS)[number];
 export function comparisonOf(mode: Mode, comparison: Comparison = "usual"): readonly Mode[] {
   const own = familyOf(mode).modes;
   const all: Readonly<Record<Comparison, () => readonly Mode[]>> = {
-    usual: () => [...new Set([...SEVEN, ...own])],
+    usual: () => (SEVEN.includes(mode) ? SEVEN : [...new Set([...SEVEN, ...own, ...nearUsual(mode)])]),
     parent: () => own,
     seven: () => SEVEN,
     catalogue: () => CATALOGUE.filter((other) => size(other.sounds) === size(mode.sounds)),
   };
   return all[comparison]().filter((other) => other.sounds !== mode.sounds);
+}
+
+/** The families that most minor and modal music is in. */
+const NEAR_FAMILIES: readonly string[] = ["major", "melodic-minor", "harmonic-minor"];
+
+/**
+ * The modes one note away that players have in the ear. With every named one, each note that can be moved would be characteristic:
+ * nearly all of them.
+ */
+const nearUsual = (mode: Mode): readonly Mode[] =>
+  noteAway(mode).flatMap(({ mode: other }) => (NEAR_FAMILIES.includes(other.family) ? [other] : []));
+
+/** The named modes of as many notes one note away, brighter and darker. */
+const noteAway = (mode: Mode): readonly Neighbour[] =>
+  [...oneNoteAway(mode, "brighter"), ...oneNoteAway(mode, "darker")].filter(
+    ({ mode: other }) => size(other.sounds) === size(mode.sounds),
+  );
+
+/**
+ * The named modes one note away that stand outside a comparison and hold the characteristic notes as well, with the mode's third: what a
+ * claim about the comparison is not true of.
+ *
+ * @example neighboursSharing(dorian).map(({ mode }) => mode.id) // melodic-minor, dorian-flat2, dorian-sharp4: all have the 6
+ */
+export function neighboursSharing(mode: Mode, telling: Telling = {}): readonly Neighbour[] {
+  const { comparison = "usual" } = telling;
+  const third = thirdOf(mode);
+  const needed = soundsOf([0, ...(third === undefined ? [] : [third]), ...shownColour(mode, telling)]);
+  const compared = new Set(comparisonOf(mode, comparison));
+  return noteAway(mode).filter(({ mode: other }) => !compared.has(other) && holdsAll(other.sounds, needed));
 }
 
 /** Other modes of the comparison that hold every note of this one: where there are any, nothing that it has tells it. */

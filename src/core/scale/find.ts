@@ -8,8 +8,18 @@ import {
   soundOf,
   spellSound,
 } from "../pitch";
-import { CATALOGUE, FAMILIES, type Family, maybeFamily, maybeMode, type Mode, modeOf } from "./catalogue";
+import {
+  CATALOGUE,
+  FAMILIES,
+  type Family,
+  LISTED,
+  maybeFamily,
+  maybeMode,
+  type Mode,
+  modeOf,
+} from "./catalogue";
 import type { HomeMode } from "./count";
+import { plainForm } from "./plain-form";
 import { holdsAll, size, type SoundSet, soundsOf } from "./sound-set";
 
 /** What was looked for, what stands in for it, and whether it is what was asked. */
@@ -19,20 +29,8 @@ export interface Nearest<T> {
   readonly exact: boolean;
 }
 
-/** A name in the form that is compared: lower case, signs as letters, no spaces or hyphens. */
-function plainForm(text: string): string {
-  return text
-    .toLowerCase()
-    .replaceAll("♭♭", "𝄫")
-    .replaceAll("𝄫", "doubleflat")
-    .replaceAll(/bb(?=\d)/g, "doubleflat")
-    .replaceAll("♯", "sharp")
-    .replaceAll("♭", "flat")
-    .replaceAll("♮", "natural")
-    .replaceAll(/#(?=\d)/g, "sharp")
-    .replaceAll(/b(?=\d)/g, "flat")
-    .replaceAll(/[\s\-_,]/g, "");
-}
+/** What a name is looked for in: the catalogue first, then what public lists name besides. */
+const SEARCHED: readonly Mode[] = [...CATALOGUE, ...LISTED];
 
 const namesOf = (mode: Mode) => [mode.id, mode.name, ...mode.aliases].map(plainForm);
 
@@ -73,7 +71,7 @@ function nearest<T>(
 export function nearestMode(text: string): Nearest<Mode> {
   const known = maybeMode(text);
   if (known) return { asked: text, found: known, exact: true };
-  return nearest(text, CATALOGUE, namesOf, CATALOGUE[0] as Mode);
+  return nearest(text, SEARCHED, namesOf, CATALOGUE[0] as Mode);
 }
 
 /** The parent scale that a text names, or the nearest in spelling; major where nothing is near. */
@@ -174,8 +172,8 @@ function findByName(text: string, home: Fifths, naming: NoteNaming): readonly Fo
   const named = maybeFifthsIn(first, naming);
   const words = (named === undefined ? [first, ...rest] : rest).map(plainForm).filter((word) => word !== "");
   const on = named ?? home;
-  const set = maybeMode(words.join("").replace(/^set(?=\d)/, "set-"));
-  const scored = CATALOGUE.flatMap((mode) => {
+  const itself = maybeMode((named === undefined ? [first, ...rest] : rest).join(""));
+  const scored = SEARCHED.flatMap((mode) => {
     const names = namesOf(mode);
     const hits = names.filter((name) => words.every((word) => name.includes(word)));
     if (hits.length === 0) return [];
@@ -184,7 +182,7 @@ function findByName(text: string, home: Fifths, naming: NoteNaming): readonly Fo
     return [{ mode, score: (starts ? 0 : 1) + (isExact ? -1 : 0) }];
   });
   const found = scored.sort((a, b) => a.score - b.score).map(({ mode }) => mode);
-  return [...(set && !found.includes(set) ? [set] : []), ...found].map((mode) => ({
+  return [...(itself && !found.includes(itself) ? [itself] : []), ...found].map((mode) => ({
     homeMode: { home: on, mode },
     by: "name",
     more: 0,

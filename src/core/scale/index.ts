@@ -2,6 +2,7 @@ export * from "./catalogue";
 export * from "./colour";
 export * from "./compare";
 export * from "./count";
+export * from "./difference";
 export * from "./find";
 export * from "./neighbours";
 export * from "./rank";

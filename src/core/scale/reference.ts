@@ -1,6 +1,6 @@
 import { mode as modeById, type Mode, SEVEN } from "./catalogue";
 import { brightness, thirdOf } from "./count";
-import { type Difference, differenceFrom, extentOf } from "./neighbours";
+import { type Difference, differenceFrom, extentOf } from "./difference";
 import { compareRanks } from "./rank";
 
 /** What a mode is compared with: plain major always; major or natural minor by the third; the nearest of the seven. */

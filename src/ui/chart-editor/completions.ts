@@ -1,4 +1,4 @@
-import { diatonicChords, exactSymbol } from "@/core/chord";
+import { diatonicChords, printChord } from "@/core/chord";
 import { printName } from "@/core/pitch";
 import { type HomeMode, type Mode } from "@/core/scale";
 import { homeModeText, modeText, romanText } from "@/ui/words";
@@ -58,7 +58,7 @@ function diatonic(homeMode: HomeMode): readonly Completion[] {
   return diatonicChords(homeMode).flatMap(({ chords, roman }) =>
     (["triad", "seventh", "ninth"] as const).flatMap((kind) => {
       const chord = chords[kind];
-      const label = chord && exactSymbol(chord);
+      const label = chord && printChord(chord);
       if (label === undefined || seen.has(label)) return [];
       seen.add(label);
       return [{ label, detail: `${romanText(roman)} in ${homeModeText(homeMode)}` }];

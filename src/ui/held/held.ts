@@ -1,5 +1,5 @@
 import { type Fifths, soundOf } from "@/core/pitch";
-import { type Chord, chordNotes, exactSymbol, vamps } from "@/core/chord";
+import { type Chord, chordNotes, printChord, vamps } from "@/core/chord";
 import { colourOn, colourSwap, type HomeMode, type Telling } from "@/core/scale";
 import { modeScore, risingChordScore, type Score, vampScore } from "@/sound";
 import { type Selection, toggle } from "@/state";
@@ -47,7 +47,7 @@ export const heldNotes = ({ chords }: Held): readonly Fifths[] => [...new Set(ch
 
 /** A line of chords that a chart and the Shelf can read back. */
 export const heldLine = ({ chords }: Pick<Held, "chords">): string =>
-  `| ${chords.map(exactSymbol).join(" | ")} |`;
+  `| ${chords.map((chord) => printChord(chord)).join(" | ")} |`;
 
 /** What the stage is about where a mode is in hand and perhaps a chord of it, or several. */
 export const heldSelection = (

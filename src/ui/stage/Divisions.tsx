@@ -7,7 +7,7 @@ import {
   SYSTEMS,
   type Tuning,
 } from "@/core/instrument";
-import { exactSymbol } from "@/core/chord";
+import { printChord } from "@/core/chord";
 import { SEVEN } from "@/core/scale";
 import { RHYTHMS, voicingScore } from "@/sound";
 import {
@@ -195,7 +195,7 @@ export function VoicingRow({ voicings, tuning }: { readonly voicings: Voicings; 
         kind: "voicing",
         title: chordText(chord),
         words: "",
-        chord: exactSymbol(chord),
+        chord: printChord(chord),
         strings: typedStrings(tuning),
         frets: [...taken.frets],
       });

@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { useEffect, useRef, useState } from "react";
-import { type Chord, exactSymbol } from "@/core/chord";
+import { type Chord, printChord } from "@/core/chord";
 import type { Fingering, Tuning, Voicing } from "@/core/instrument";
 import { $takenVoicing } from "@/state";
 import { findVoicings } from "@/workers";
@@ -52,7 +52,7 @@ export function useVoicings(
     void found.then((voicings) => {
       if (!isCurrent) return;
       setShare(undefined);
-      const frets = kept && exactSymbol(kept.chord) === exactSymbol(chord) ? kept.frets.join(" ") : undefined;
+      const frets = kept && printChord(kept.chord) === printChord(chord) ? kept.frets.join(" ") : undefined;
       setAnswer({ chord, found: voicings });
       setAt(
         Math.max(

@@ -7,7 +7,7 @@ import {
   printNameIn,
 } from "@/core/pitch";
 import { type Chord, chordSuffix } from "@/core/chord";
-import { type Family, type HomeMode, isNamed, type Mode } from "@/core/scale";
+import type { Family, HomeMode, Mode } from "@/core/scale";
 import { wording } from "./wording";
 
 /** A part of a sentence: plain, lit (a colour note, on amber), strong, or one that points at notes of the tune. */
@@ -45,16 +45,15 @@ export const homeModeText = ({ home, mode }: HomeMode): string =>
 
 /** Names that begin with a common word are lower-cased inside a sentence: "melodic minor", but "Lydian dominant". */
 export const inTitle = (name: string): string =>
-  /^(Melodic|Harmonic|Altered|Double|Major|Minor|Natural|Suspended|Whole|Diminished|Dominant|Augmented|Bebop|Set)/.test(
+  /^(Melodic|Harmonic|Altered|Double|Major|Minor|Natural|Suspended|Whole|Diminished|Dominant|Augmented|Bebop)/.test(
     name,
   )
     ? name.charAt(0).toLowerCase() + name.slice(1)
     : name;
 
-/** "the major scale", "the harmonic minor scale", "the major scale without 7", "set 1387". */
+/** "the major scale", "the harmonic minor scale", "the major scale without 7". */
 export function familyText({ name }: Family): string {
   const [scale = name, without] = name.split(" without ");
-  if (name.startsWith("set ")) return name;
   return `the ${scale} scale${without === undefined ? "" : ` without ${without}`}`;
 }
 
@@ -132,7 +131,6 @@ const SHORT_WORDS: Readonly<Record<string, string>> = {
 export function shortName(mode: Mode): string {
   const name = modeText(mode);
   if (name === "Natural minor") return "Minor";
-  if (!isNamed(mode)) return name.startsWith("Set ") ? name : `mode ${mode.degree}`;
   const words = name.split(" ");
   if (words.length === 1) return SHORT[name] ?? name;
   return words
