@@ -12,8 +12,8 @@ import {
   printFifth,
   reducedChord,
   sharedOut,
-  vamps,
 } from "@/core/chord";
+import { vamps } from "@/core/progression";
 import {
   brightness,
   colourNotes,

@@ -8,7 +8,8 @@ import {
   modesForChord,
   type ReadingKind,
   readings,
-  signalNotes,
+  segmentAt,
+  targetNotes,
 } from "@/core/progression";
 import type { HomeMode } from "@/core/scale";
 import { names } from "./names";
@@ -57,6 +58,7 @@ export async function match(request: Request): Promise<Response> {
   const [leader] = found["fewest-turns"];
   if (!leader) return problemResponse(422, located(problems, text));
   const fits = fitsBySymbol(scales);
+  const homeModeAt = (at: number) => segmentAt(leader, at)?.homeMode;
   return jsonResponse({
     chords: chart.chords.map(({ bar, length, times, symbol, chord }, at) => ({
       bar,
@@ -64,7 +66,7 @@ export async function match(request: Request): Promise<Response> {
       times,
       symbol,
       tones: chord ? names(chordNotes(chord)) : [],
-      signal: names(signalNotes(chart, at)),
+      targetNotes: names(targetNotes(chart, at, homeModeAt(at))),
       modes: chord ? fits(symbol, chord) : [],
     })),
     order: [...chart.order],

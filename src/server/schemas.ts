@@ -265,7 +265,7 @@ export const matchAnswer = z.object({
       times: z.int().meta({ description: "How often it is played, repeats and endings taken" }),
       symbol: z.string(),
       tones: z.array(note),
-      signal: z.array(note),
+      targetNotes: z.array(note),
       modes: z.array(place.extend({ rubs: z.array(note), outside: z.array(note) })),
     }),
   ),

@@ -337,7 +337,7 @@ describe("POST match", () => {
 
   it("reads a chart by one mode and says what decides", async () => {
     const answer = await json(ask({ chords: "| Em9 | A13 |" }));
-    expect(part(answer, "chords.1")).toMatchObject({ bar: 2, symbol: "A13", signal: ["C#", "A"] });
+    expect(part(answer, "chords.1")).toMatchObject({ bar: 2, symbol: "A13", targetNotes: ["C#", "A"] });
     expect(part(answer, "readings.0")).toEqual({
       kind: "one-mode",
       segments: [{ from: 0, to: 1, home: "E", mode: "dorian", outside: [] }],

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { fifthsOf } from "@/core/pitch";
-import { readChart, readSymbol, vamps } from "@/core/chord";
+import { readChart, readSymbol } from "@/core/chord";
+import { vamps } from "@/core/progression";
 import { mode, notesOf } from "@/core/scale";
 import { readAbc, readNotes } from "@/formats";
 import {
@@ -11,7 +12,7 @@ import {
   type Part,
   pathScore,
   risingChordScore,
-  signalScore,
+  targetScore,
   swapped,
   type Score,
   swapScore,
@@ -107,13 +108,13 @@ describe("what is played", () => {
     const notes = () => notesOf({ home: fifthsOf("E"), mode: mode("dorian") });
     const signal = { at: 1, note: fifthsOf("C#") } as const;
     const cSharps = (way: "save" | "throughout") =>
-      signalScore(chart, [0, 1], { ...signal, way }, notes).notes.filter(
+      targetScore(chart, [0, 1], { ...signal, way }, notes).notes.filter(
         ({ part, midi }) => part === "line" && midi % 12 === 1,
       );
     expect(cSharps("save").every(({ at }) => at >= 4)).toBe(true);
     expect(cSharps("save")[0]?.at).toBe(4);
     expect(cSharps("throughout").some(({ at }) => at < 4)).toBe(true);
-    const line = signalScore(chart, [0, 1], { ...signal, way: "save" }, notes).notes.filter(
+    const line = targetScore(chart, [0, 1], { ...signal, way: "save" }, notes).notes.filter(
       ({ part }) => part === "line",
     );
     expect(line).toHaveLength(16);

@@ -1,5 +1,6 @@
 import { type Fifths, halfSteps, type Interval, midiOf, modulo, soundOf } from "@/core/pitch";
-import { type Chart, type Chord, chordNotes, playOrder, quartersOf, type Vamp } from "@/core/chord";
+import { type Chart, type Chord, chordNotes, playOrder, quartersOf } from "@/core/chord";
+import type { Vamp } from "@/core/progression";
 import type { HomeMode } from "@/core/scale";
 import { feltBeat, type Tune, type TuneNote } from "@/core/tune";
 
@@ -269,32 +270,32 @@ export function chartScore(
   return { notes, beats: at, loops: true, marks };
 }
 
-/** Notes of the line that go to a beat while a signal note is practised. */
+/** Notes of the line that go to a beat while a target note is practised. */
 const PRACTICE_NOTE = 0.5;
 
 /**
- * Chords with a line to practise a signal note by, in either of two ways: `save` leaves it out of the other chords and begins
+ * Chords with a line to practise a target note by, in either of two ways: `save` leaves it out of the other chords and begins
  * on it over its own; `throughout` uses it over all of them. The line goes up and down the notes it is given.
  *
  * @param notes the notes of the mode from home up, as names, for each place
  */
-export function signalScore(
+export function targetScore(
   chart: Pick<Chart, "chords" | "bars" | "order">,
   places: readonly number[],
-  signal: { readonly at: number; readonly note: Fifths; readonly way: "save" | "throughout" },
+  target: { readonly at: number; readonly note: Fifths; readonly way: "save" | "throughout" },
   notes: (place: number) => readonly Fifths[],
 ): Score {
   const chords = chartScore(chart, places);
   const line = places.flatMap((place, n) => {
     const begins = chords.marks?.[n] ?? 0;
-    const isOwn = place === signal.at;
+    const isOwn = place === target.at;
     const all = notes(place).filter(
-      (note) => isOwn || signal.way === "throughout" || soundOf(note) !== soundOf(signal.note),
+      (note) => isOwn || target.way === "throughout" || soundOf(note) !== soundOf(target.note),
     );
     const home = notes(place)[0] ?? 0;
     const low = atOrAbove(LINE_FROM, soundOf(home));
     const up = all.map((note) => low + modulo(soundOf(note) - soundOf(home), 12)).sort((a, b) => a - b);
-    const start = isOwn ? up.findIndex((midi) => modulo(midi, 12) === soundOf(signal.note)) : 0;
+    const start = isOwn ? up.findIndex((midi) => modulo(midi, 12) === soundOf(target.note)) : 0;
     const round = [...up, ...up.slice(1, -1).reverse()];
     return Array.from(
       { length: Math.floor(beatsAt(chart, place) / PRACTICE_NOTE) },

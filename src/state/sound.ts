@@ -1,5 +1,5 @@
 import { atom, computed } from "nanostores";
-import { vamps } from "@/core/chord";
+import { bestVamp } from "@/core/progression";
 import { playingOrder } from "@/core/instrument";
 import { midiOf } from "@/core/pitch";
 import {
@@ -161,7 +161,7 @@ export function mainScore(): Score {
       return droneScore(homeMode.home);
     case "pedal":
     case "vamp": {
-      const [vamp] = vamps(homeMode);
+      const vamp = bestVamp(homeMode);
       if (!vamp) return droneScore(homeMode.home);
       return texture === "vamp" ? vampScore(vamp) : pedalScore(homeMode.home, vamp);
     }

@@ -187,7 +187,7 @@ const match = {
     .catch([...USUAL_FAMILIES]),
   /** Which readings stand under the chords. */
   bands: z.enum(["all", ...READING_KINDS]).catch("all"),
-  /** The signal note is saved for the chord that has it, or used throughout, in practice. */
+  /** The target note is saved for the chord that has it, or used throughout, in practice. */
   signalWay: z.enum(["save", "throughout"]).catch("save"),
   /** The guide lines stand under the chords. */
   guides: z.boolean().catch(false),

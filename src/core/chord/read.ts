@@ -278,9 +278,10 @@ export function readSymbol(written: string, naming: NoteNaming = "english"): Sym
  */
 export function partsOfSymbol(
   text: string,
+  naming: NoteNaming = "english",
 ): { readonly root: string; readonly quality: string; readonly bass: string | undefined } | undefined {
-  const reading = readSymbol(text);
-  const head = readRoot(plainSigns(text), "english");
+  const reading = readSymbol(text, naming);
+  const head = readRoot(plainSigns(text), naming);
   if (!("chord" in reading) || !head) return undefined;
   const root = text.slice(0, head.length);
   const slash = reading.chord.bass === undefined ? -1 : text.lastIndexOf("/");

@@ -3,9 +3,12 @@ import {
   type Fifths,
   type Interval,
   maybeFifths,
+  maybeFifthsIn,
   modulo,
   type NameForm,
+  type NoteNaming,
   printName,
+  typedName,
 } from "../pitch";
 import { chartTokens } from "./chart-tokens";
 import { chordNotes } from "./chord";
@@ -36,21 +39,70 @@ export function transposeSymbol(symbol: string, by: Interval, form = formOf(symb
  */
 export function transposeChart(text: string, by: Interval): string {
   const form = formOf(text);
-  let moved = "";
-  let at = 0;
-  for (const { kind, text: written, offset } of chartTokens(text)) {
-    moved += text.slice(at, offset);
-    at = offset + written.length;
-    if (kind === "other") moved += transposeSymbol(written, by, form);
-    else if (kind === "lock")
-      moved += written.replace(/^(\{\s*)([A-Ga-g][#♯b♭x𝄪𝄫]*)(?=[\s}])/u, (_, brace: string, home: string) => {
-        const name = maybeFifths(home);
-        return name === undefined ? brace + home : brace + writtenLike(name + by, home, form);
-      });
-    else moved += written;
-  }
-  return moved + text.slice(at);
+  return withNames(
+    text,
+    "english",
+    (symbol) => transposeSymbol(symbol, by, form),
+    (home) => {
+      const name = maybeFifths(home);
+      return name === undefined ? home : writtenLike(name + by, home, form);
+    },
+  );
 }
+
+/** A chart with its symbols and the homes set by hand written anew, and nothing else of it changed. */
+function withNames(
+  text: string,
+  naming: NoteNaming,
+  symbolAs: (symbol: string) => string,
+  homeAs: (home: string) => string,
+): string {
+  let written = "";
+  let at = 0;
+  for (const { kind, text: token, offset } of chartTokens(text, naming)) {
+    written += text.slice(at, offset);
+    at = offset + token.length;
+    if (kind === "other") written += symbolAs(token);
+    else if (kind === "lock")
+      written += token.replace(
+        /^(\{\s*)([^\s}]+)/u,
+        (_, brace: string, home: string) => brace + homeAs(home),
+      );
+    else written += token;
+  }
+  return written + text.slice(at);
+}
+
+/**
+ * A chord symbol in other note names; what cannot be read stays as it is.
+ *
+ * @example renamedSymbol("Bm7/F#", "english", "german") // "Hm7/F#"
+ */
+export function renamedSymbol(symbol: string, from: NoteNaming, to: NoteNaming): string {
+  const parts = partsOfSymbol(symbol, from);
+  if (!parts) return symbol;
+  // A name that means the same in both stays as it was typed.
+  const renamed = (text: string) => {
+    const name = maybeFifthsIn(text, from);
+    return name === undefined || maybeFifthsIn(text, to) === name ? text : typedName(name, to);
+  };
+  return renamed(parts.root) + parts.quality + (parts.bass === undefined ? "" : `/${renamed(parts.bass)}`);
+}
+
+/**
+ * A chart in other note names: roots, basses and homes set by hand; all else stays as it was typed.
+ *
+ * @example renamedChart("| Bm | {Bb} |", "english", "german") // "| Hm | {B} |"
+ */
+export const renamedChart = (text: string, from: NoteNaming, to: NoteNaming): string =>
+  from === to
+    ? text
+    : withNames(
+        text,
+        from,
+        (symbol) => renamedSymbol(symbol, from, to),
+        (home) => renamedSymbol(home, from, to),
+      );
 
 /**
  * The interval by which a chart goes up by half steps with the fewest accidentals in its chords; on a tie the sharp one.

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { writtenFor } from "../chord";
+import { writtenFor } from "../progression";
 import { fifthsOf, printDegree, printName } from "../pitch";
 import { type HomeMode, mode } from "../scale";
 import { stacksOn, tuningOf } from ".";

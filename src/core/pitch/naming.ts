@@ -18,6 +18,16 @@ const B_FLAT: Fifths = -2;
 const DO = { C: "Do", D: "Ré", E: "Mi", F: "Fa", G: "Sol", A: "La", B: "Si" } as const;
 const BY_DO = new Map(Object.entries(DO).map(([letter, name]) => [plain(name), letter]));
 
+/**
+ * The name of a note as it is typed in a chord symbol: English or German, with # and b.
+ *
+ * @example typedName(5, "german") // "H"
+ */
+export function typedName(fifths: Fifths, naming: NoteNaming): string {
+  if (naming !== "german" || letterOf(fifths) !== "B") return printName(fifths);
+  return fifths === B_FLAT ? "B" : `H${printName(fifths).slice(1)}`;
+}
+
 /** Lower case, without accents. */
 function plain(text: string): string {
   return text.normalize("NFD").replaceAll(/\p{M}/gu, "").toLowerCase();

@@ -1,5 +1,6 @@
 import { type Fifths, soundOf } from "@/core/pitch";
-import { type Chord, chordNotes, printChord, vamps } from "@/core/chord";
+import { type Chord, chordNotes, printChord } from "@/core/chord";
+import { bestVamp } from "@/core/progression";
 import { colourOn, colourSwap, type HomeMode, type Telling } from "@/core/scale";
 import { modeScore, risingChordScore, type Score, vampScore } from "@/sound";
 import { type Selection, toggle } from "@/state";
@@ -25,7 +26,7 @@ export function heldText({ chords }: Held): string {
 
 /** Plays the vamp that shows a mode best; started again, it stops. */
 export function playVamp(homeMode: HomeMode): void {
-  const [vamp] = vamps(homeMode);
+  const vamp = bestVamp(homeMode);
   if (vamp) toggle("vamp", vampScore(vamp));
 }
 

@@ -1,5 +1,6 @@
 import { accidentalsOf, degreeNumber, type Fifths, halfSteps, type Interval } from "@/core/pitch";
-import { diatonicChords, fullChord, fullChordSuffix, vamps } from "@/core/chord";
+import { diatonicChords, fullChord, fullChordSuffix } from "@/core/chord";
+import { bestVamp } from "@/core/progression";
 import {
   colourNotes,
   type Comparison,
@@ -13,6 +14,7 @@ import {
   type Near,
   nearerReference,
   nearestNamed,
+  neighboursSharing,
   notesOf,
   parentOf,
   period,
@@ -20,6 +22,7 @@ import {
   reference,
   type ReferenceSchool,
   relatives,
+  SEVEN,
   shownColour,
   stepsOf,
   syllable,
@@ -113,62 +116,97 @@ function nearText({ mode, moved, dropped, added }: Reference): string {
     .join(" ");
 }
 
-/** "♭2 with 5"; three and more "♭2, ♯4 and 5". */
-function setText(set: readonly Interval[]): string {
-  const degrees = set.map(degreeText);
-  return degrees.length > 2 ? listText(degrees) : degrees.join(" with ");
-}
+/** "♭2 and 5", "♭2, ♯4 and 5". */
+const setText = (set: readonly Interval[]): string => listText(set.map(degreeText));
 
 /** How many modes that hold every note are named before the rest are counted. */
 const HOLDERS = 3;
 
-/** What tells the mode from those it is compared with: "Once a minor third is heard, the 6 alone tells it." */
-function colourSentence(
+/** What a mode is compared with, as the subject of a claim: "none of the other minor modes of the major scale". */
+function noneOfThemText(mode: Mode, comparison: Comparison): string {
+  const third = thirdOf(mode);
+  const kind = third === undefined ? "" : third === 4 ? "major " : third === -3 ? "minor " : "";
+  const isSeven = SEVEN.includes(mode);
+  switch (comparison) {
+    case "seven":
+    case "usual":
+      return comparison === "seven" || isSeven
+        ? `none of the ${isSeven ? "other " : ""}${kind}modes of the major scale`
+        : `none of the ${kind}modes of the major scale, of its own parent, or one note away in melodic and harmonic minor`;
+    case "parent":
+      return `none of the other ${kind}modes of ${familyText(familyOf(mode))}`;
+    case "catalogue":
+      return `no other ${kind}scale of ${numberText(mode.intervals.length)} notes in the catalogue`;
+  }
+}
+
+/** What tells the mode from those it is compared with: "The natural 6 (B) is its characteristic note: none of … has it." */
+function characteristicSentence(
   { home, mode }: HomeMode,
   { comparison, reference: school }: Schools,
 ): readonly Phrase[] {
   const [first, ...others] = colourNotes(mode, comparison, school);
   const third = thirdOf(mode);
-  const thirdName = third === undefined ? "" : intervalText(third);
-  if (!first) {
-    const holders = holdersOf(mode, comparison);
-    const named = holders.slice(0, HOLDERS).map((each) => inTitle(modeText(each)));
-    const rest = holders.length > HOLDERS ? [`${numberText(holders.length - HOLDERS)} more`] : [];
-    return [
-      `No note of it tells it: ${listText([...named, ...rest])} ${holders.length === 1 ? "holds" : "hold"} them all. What it leaves out is what one hears.`,
-    ];
-  }
+  if (!first) return [holdersSentence(mode, comparison)];
   if (first.length === 0)
     return [
       third === undefined
         ? "Nothing that it is compared with is like it."
-        : `Its ${thirdName} alone tells it.`,
+        : `Its ${intervalText(third)} alone sets it apart: ${noneOfThemText(mode, comparison)} has one.`,
     ];
-  const heard =
-    third === undefined ? "" : `Once ${/^[aeiou]/.test(thirdName) ? "an" : "a"} ${thirdName} is heard, `;
+  const altered = new Set(reference(mode, school).moved.map(({ to }) => to));
+  const said = (interval: Interval) =>
+    altered.has(interval) && accidentalsOf(interval) === 0
+      ? `natural ${degreeText(interval)}`
+      : degreeText(interval);
   const named = first.flatMap((interval, at): readonly Phrase[] => [
-    at === 0 ? "" : at === first.length - 1 ? " and " : ", ",
-    `${degreeText(interval)} (`,
+    at === 0 ? "The " : at === first.length - 1 ? " and " : ", ",
+    `${said(interval)} (`,
     { lit: noteText(home + interval) },
     ")",
   ]);
-  const together =
-    first.length === 1
-      ? " alone tells it: no mode near it has one."
-      : ` together tell it: no mode near it has ${first.length === 2 ? "both" : "all of them"}.`;
-  const instead =
-    others.length === 0
-      ? ""
-      : others.length > 2
-        ? ` ${capital(numberText(others.length))} other sets would do.`
-        : ` So ${others.length === 1 ? "does" : "do"} ${listText(others.map(setText), "or")}.`;
-  return [heard === "" ? "The " : `${heard}the `, ...named, together, instead];
+  const isOne = first.length === 1;
+  const all = isOne ? "it" : first.length === 2 ? "both" : `all ${numberText(first.length)}`;
+  return [
+    ...named,
+    ` ${isOne ? "is its characteristic note" : "are its characteristic notes"}: ${noneOfThemText(mode, comparison)} has ${all}.`,
+    insteadText(others),
+    sharingText(mode, isOne, { comparison, reference: school }),
+  ];
+}
+
+/** "♭2 and 7 do the same.", or how many sets do. */
+function insteadText(others: readonly (readonly Interval[])[]): string {
+  if (others.length === 0) return "";
+  if (others.length > 2) return ` ${capital(numberText(others.length))} other sets do the same.`;
+  const isOne = others.length === 1 && others[0]?.length === 1;
+  return ` ${capital(listText(others.map(setText), "or"))} ${isOne ? "does" : "do"} the same.`;
+}
+
+/** The modes one note away that have the characteristic notes too, though they are not compared with, and what sets them apart. */
+function sharingText(mode: Mode, isOne: boolean, telling: Pick<Schools, "comparison" | "reference">): string {
+  const [near, ...more] = neighboursSharing(mode, telling);
+  if (!near) return "";
+  const also = more.slice(0, 2).map(({ mode: other }) => inTitle(modeText(other)));
+  const so = also.length === 0 ? "" : ` So ${also.length === 1 ? "does" : "do"} ${listText(also)}.`;
+  return ` One note away, ${inTitle(modeText(near.mode))} has ${isOne ? "it" : "them"} too; the ${degreeText(near.from)} tells them apart.${so}`;
+}
+
+/** A scale that others hold whole: "No single note identifies this scale: …. What's missing does: it has no 4 and no 7." */
+function holdersSentence(mode: Mode, comparison: Comparison): string {
+  const holders = holdersOf(mode, comparison);
+  const named = holders.slice(0, HOLDERS).map((each) => inTitle(modeText(each)));
+  const rest = holders.length > HOLDERS ? [`${numberText(holders.length - HOLDERS)} more`] : [];
+  const letters = new Set(mode.intervals.map(degreeNumber));
+  const missing = [2, 3, 4, 5, 6, 7].filter((number) => !letters.has(number)).map((number) => `no ${number}`);
+  const gap = missing.length === 0 ? "" : ` What's missing does: it has ${listText(missing)}.`;
+  return `No single note identifies this scale: ${listText([...named, ...rest])} ${holders.length === 1 ? "has" : "have"} all its notes.${gap}`;
 }
 
 /** "6", or every smallest set where there are several: "♭2 with 4 · ♭2 with 5". */
 export function everySetText({ mode }: HomeMode, { comparison, reference: school }: Schools): string {
   const sets = colourNotes(mode, comparison, school);
-  if (sets.length === 0) return "none tells it";
+  if (sets.length === 0) return "none";
   return sets.map((set) => (set.length === 0 ? "its third" : setText(set))).join(" · ");
 }
 
@@ -186,12 +224,11 @@ export const REFERENCE_TEXT: Readonly<Record<ReferenceSchool, string>> = {
   nearest: "the nearest of the seven",
 };
 
-/** A set without a name of its own: how many notes, and the nearest that has a name. */
+/** A scale that is not in the catalogue: the nearest that is. */
 function unnamedSentence({ home, mode }: HomeMode): readonly Phrase[] {
   if (isNamed(mode)) return [];
   const [near] = nearestNamed(mode, 1);
-  const count = capital(countText(mode.intervals.length, "note"));
-  return [`${count} without a name of their own. `, near ? `Nearest: ${nearNamedText(home, near)}. ` : ""];
+  return [near ? `Not in the catalogue. Nearest: ${nearNamedText(home, near)}. ` : "Not in the catalogue. "];
 }
 
 /** "D Lydian dominant with E♭ for E", "D minor blues without A♭". */
@@ -223,7 +260,7 @@ export function whatItIs(homeMode: HomeMode, schools: Schools): readonly Phrase[
   return [
     ...unnamedSentence(homeMode),
     ...referenceSentence(homeMode, colour, schools.reference),
-    ...colourSentence(homeMode, schools),
+    ...characteristicSentence(homeMode, schools),
   ];
 }
 
@@ -291,12 +328,13 @@ export function homeChordText(homeMode: HomeMode): string {
   const { triad, seventh = triad } = diatonicChords(homeMode)[0]?.chords ?? {};
   const full = noteText(homeMode.home) + fullChordSuffix(homeMode.mode, "signs");
   const fifths = fifthsText(fullChord(homeMode.mode).fifths);
-  return `${seventh ? `${chordText(seventh)}, in full ` : ""}${full}${fifths === "" ? "" : ` (${fifths})`}`;
+  const short = seventh ? chordText(seventh) : "";
+  return `${short === "" || short === full ? "" : `${short}, in full `}${full}${fifths === "" ? "" : ` (${fifths})`}`;
 }
 
 /** "Dm and G, back and forth"; empty where the mode has no two chords. */
 export function vampText(homeMode: HomeMode): string {
-  const [first] = vamps(homeMode);
+  const first = bestVamp(homeMode);
   return first ? `${listText(first.chords.map(chordText))}, back and forth` : "";
 }
 

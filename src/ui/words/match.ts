@@ -1,19 +1,20 @@
 import { type Fifths, soundOf } from "@/core/pitch";
-import { type Chart, type ChartChord, type Chord, chordNotes, type Writing } from "@/core/chord";
+import { type Chart, type ChartChord, type Chord, chordNotes, chordSounds } from "@/core/chord";
 import type { EnsemblePart } from "@/core/instrument";
 import {
+  chordBefore,
   type ChartReading,
   type Decision,
   type Fit,
   type GuideTone,
-  neighboursOf,
   type OutsideReason,
   outsideOf,
-  type PlainWay,
   type ReadingKind,
+  type SimpleScale,
   type Turn,
+  type Writing,
 } from "@/core/progression";
-import type { HomeMode } from "@/core/scale";
+import { type HomeMode, thirdOf } from "@/core/scale";
 import {
   capital,
   countText,
@@ -96,32 +97,53 @@ const ROLES: Readonly<Record<string, string>> = {
 /** "third" for ♭3 and 3; the degree itself where it has no such name. */
 export const roleText = (role: number): string => ROLES[degreeText(role)] ?? degreeText(role);
 
-/** What to do with the signal note of a chord, in the wording of both schools. */
-export function signalSentence(
+/** What is new in a chord and what to do with it, in the wording of both schools. */
+export function targetSentence(
   chart: Chart,
   at: number,
-  signal: readonly Fifths[],
+  targets: readonly Fifths[],
   homeMode: HomeMode,
 ): readonly Phrase[] {
   const chord = chart.chords[at]?.chord;
-  const [first, ...rest] = signal;
-  const others = [
-    ...new Set(neighboursOf(chart, at).map((place) => symbolText(chart.chords[place]?.symbol ?? ""))),
-  ];
-  if (!chord) return ["No notes are known of this place; the readings go round it."];
-  if (others.length === 0) return ["Alone it has no neighbour to be told from. Add another chord."];
+  const place = chordBefore(chart, at);
+  const before = chart.chords[place ?? -1];
+  const [first, ...rest] = targets;
+  if (!chord) return ["This can't be read as a chord. The analyses go round it."];
+  if (place === undefined || !before?.chord)
+    return ["The only chord so far. Add another one to hear what changes."];
+  const from = symbolText(before.symbol);
   if (first === undefined)
     return [
-      `Every note of it is in ${listText(others, "or")} as well: nothing in it says that the chord has changed.`,
+      chordSounds(before.chord) === chordSounds(chord)
+        ? `The same notes as ${from}: nothing says that the chord has changed.`
+        : `Shares all its notes with ${from}, so the bass has to mark the change.`,
     ];
-  const also = rest.length === 0 ? "" : ` (${notesText(rest)} too)`;
-  const none =
-    others.length === 1 ? `${others[0] ?? ""} does not have it` : `Neither ${listText(others, "nor")} has it`;
+  const isRound = chart.order.indexOf(place) > chart.order.indexOf(at);
+  const lacks =
+    rest.length === 0
+      ? `${from} doesn't have it`
+      : `${from} doesn't have it (nor ${listText(rest.map(noteText), "or")})`;
   return [
-    "Signal note: ",
+    "Target note: ",
     { lit: noteText(first) },
-    `, its ${roleText(first - chord.root)}${also}. ${none}, so it says that the chord has changed. Save it for here, or use it throughout for ${homeModeText(homeMode)}.`,
+    `, its ${roleText(first - chord.root)}. ${isRound ? `Coming round again, ${lacks}` : lacks}, so it marks the change. Save it for here, or use it throughout for ${homeModeText(homeMode)}.`,
   ];
+}
+
+/** "A Aeolian or C Ionian: both fit equally well. They have the same notes; a dominant would decide: E7 to Am, or G7 to C." */
+export function openText(decision: Decision, chart: readonly ChartChord[]): string {
+  const [one, other] = decision.between;
+  const both = `${homeModeText(one)} or ${homeModeText(other)}: both fit equally well`;
+  if (decision.by === "home") {
+    const cadence = ({ home, mode }: HomeMode) =>
+      `${noteText(home + 1)}7 to ${noteText(home)}${thirdOf(mode) === 4 ? "" : "m"}`;
+    return soundOf(one.home) === soundOf(other.home)
+      ? both
+      : `${both}. They have the same notes, so only a cadence would decide: ${cadence(one)}, or ${cadence(other)}.`;
+  }
+  if (decision.by === "open")
+    return `${both}. No chord has ${listText([...decision.differ[0], ...decision.differ[1]].map(noteText), "or")}, the notes that would decide.`;
+  return `${both}. ${capital(decisionText(decision, chart))}`;
 }
 
 /** Chord symbols as typed, with real accidentals. */
@@ -225,12 +247,17 @@ export function guideText({ note, role, move }: GuideTone, before: GuideTone | u
   return `${noteText(before.note)} ${move < 0 ? "falls" : "rises"} ${far} to ${here}`;
 }
 
-/** "E minor pentatonic, add C♯ and F♯; it serves bars 1 to 8". */
-export function plainWayText({ pentatonic, from, to, add }: PlainWay, chords: readonly ChartChord[]): string {
+/** "E minor pentatonic, bars 1 to 8; add C♯ and F♯ for the whole mode". */
+export function simpleScaleText(
+  { scale, from, to, add, isBlues }: SimpleScale,
+  chords: readonly ChartChord[],
+): string {
   const [first, last] = [chords[from]?.bar ?? 0, chords[to]?.bar ?? 0];
   const where = first === last ? `bar ${first}` : `bars ${first} to ${last}`;
-  const more = add.length === 0 ? "" : `, add ${notesText(add)}`;
-  return `${homeModeText(pentatonic)}${more}; it serves ${where}`;
+  const name = homeModeText(scale);
+  if (isBlues)
+    return `${name} or ${noteText(scale.home)} blues, ${where}, against the major third of the chords`;
+  return `${name}, ${where}${add.length === 0 ? "" : `; add ${notesText(add)} for the whole mode`}`;
 }
 
 /** A place of a chart for those who cannot see it: "Bar 2, A13, IV, in E Dorian". */

@@ -7,10 +7,11 @@ import {
   fitOf,
   guideLines,
   oneModeReadings,
+  openBetween,
   outsideReasons,
-  plainWay,
+  simpleScale,
   readings,
-  signalNotes,
+  targetNotes,
   turnsOf,
   whatDecides,
 } from "@/core/progression";
@@ -52,7 +53,7 @@ import {
   roleText,
   rubsText,
   shortName,
-  signalSentence,
+  targetSentence,
   stepsText,
   sungText,
   swappedText,
@@ -67,7 +68,8 @@ import {
   lockText,
   modesText,
   outsideReasonText,
-  plainWayText,
+  openText,
+  simpleScaleText,
   turnText,
 } from ".";
 
@@ -338,23 +340,41 @@ describe("what is said about chords", () => {
       "D falls a half step to C♯, the third",
     ]);
     const [turns] = readings(chart)["fewest-turns"];
-    const way = turns && plainWay(turns, chart, 1);
-    expect(way && plainWayText(way, chords)).toBe("E minor pentatonic, add C♯ and F♯; it serves bars 1 to 8");
+    const way = turns && simpleScale(turns, chart, 1);
+    expect(way && simpleScaleText(way, chords)).toBe(
+      "E minor pentatonic, bars 1 to 8; add C♯ and F♯ for the whole mode",
+    );
     expect(lockText(dorian)).toBe("E Dorian");
     expect(lockText({ home: fifthsOf("Eb") })).toBe("home E♭");
     expect(lockText({ mode: mode("lydian") })).toBe("Lydian on any home");
   });
 
-  it("the signal note in the wording of both schools", () => {
-    expect(plain(signalSentence(chart, 1, signalNotes(chart, 1), dorian))).toBe(
-      "Signal note: [C♯], its third (A too). Em9 does not have it, so it says that the chord has changed. Save it for here, or use it throughout for E Dorian.",
+  it("the target note in the wording of both schools", () => {
+    const said = (text: string, at: number) => {
+      const read = readChart(text).value;
+      return plain(targetSentence(read, at, targetNotes(read, at), dorian));
+    };
+    expect(said("| Em9 | A13 |", 1)).toBe(
+      "Target note: [C♯], its third. Em9 doesn't have it (nor A), so it marks the change. Save it for here, or use it throughout for E Dorian.",
     );
-    const twice = readChart("Em7 Em").value;
-    expect(plain(signalSentence(twice, 1, [], dorian))).toMatch(/^Every note of it is in Em7 as well/);
-    expect(plain(signalSentence(readChart("Em").value, 0, [], dorian))).toMatch(/^Alone it has no neighbour/);
-    expect(plain(signalSentence(readChart("??? Em").value, 0, [], dorian))).toMatch(
-      /^No notes are known of this place/,
+    expect(said("| Em9 | A13 |", 0)).toMatch(
+      /^Target note: \[D\], its seventh. Coming round again, A13 doesn't have it/,
     );
+    expect(said("Em7 Em", 1)).toBe("Shares all its notes with Em7, so the bass has to mark the change.");
+    expect(said("Am7 C6", 1)).toBe("The same notes as Am7: nothing says that the chord has changed.");
+    expect(said("Em", 0)).toMatch(/^The only chord so far/);
+    expect(said("??? Em", 0)).toMatch(/^This can't be read as a chord/);
+  });
+
+  test.each([
+    [
+      "Am F C G",
+      "A Aeolian or C Ionian: both fit equally well. They have the same notes, so only a cadence would decide: E7 to Am, or G7 to C.",
+    ],
+  ])("what is open in %s", (text, expected) => {
+    const read = readChart(text).value;
+    const open = openBetween(readings(read)["one-mode"], read.chords);
+    expect(open && openText(open, read.chords)).toBe(expected);
   });
 
   it("what decides: a note, only the home, or nothing yet", () => {

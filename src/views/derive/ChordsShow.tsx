@@ -10,8 +10,8 @@ import {
   fullChordSuffix,
   reducedChord,
   sharedOut,
-  vamps,
 } from "@/core/chord";
+import { vamps } from "@/core/progression";
 import type { Interval } from "@/core/pitch";
 import type { HomeMode } from "@/core/scale";
 import { setPlace } from "@/state";

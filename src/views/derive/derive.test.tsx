@@ -3,7 +3,7 @@ import { act, cleanup, fireEvent, render, screen, within } from "@testing-librar
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { fifthsOf, printName } from "@/core/pitch";
 import { colourSwap, FAMILIES, type HomeMode, mode, parallels } from "@/core/scale";
-import { vamps } from "@/core/chord";
+import { vamps } from "@/core/progression";
 import {
   $draft,
   $keeping,

@@ -2,9 +2,9 @@ import { useStore } from "@nanostores/react";
 import { type ReactNode, useEffect, useMemo, useState } from "react";
 import { type Lock, withLock } from "@/core/chord";
 import { soundOf } from "@/core/pitch";
-import { decisions, guideLines, neighboursOf, segmentAt, signalNotes } from "@/core/progression";
+import { chordBefore, decisions, guideLines, openBetween, segmentAt, targetNotes } from "@/core/progression";
 import { modesOfFamilies, notesOf } from "@/core/scale";
-import { byTurns, chartScore, modeScore, signalScore } from "@/sound";
+import { byTurns, chartScore, modeScore, targetScore } from "@/sound";
 import {
   $draft,
   $heardPlaces,
@@ -21,6 +21,7 @@ import { ChartEditor, completionsFor } from "@/ui/chart-editor";
 import { Button } from "@/ui/controls";
 import { useKeys } from "@/ui/keys";
 import { Problems } from "@/ui/problems";
+import { useSchools } from "@/ui/useSchools";
 import { homeModeText, problemText } from "@/ui/words";
 import view from "@/ui/frame/View.module.css";
 import { Chart } from "./Chart";
@@ -62,7 +63,12 @@ export function ChartShow({ tabs }: ChartShowProps) {
 
   const scales = useMemo(() => modesOfFamilies(families), [families]);
   const homeMode = segment?.homeMode;
-  const signal = useMemo(() => signalNotes(chart, chosen), [chart, chosen]);
+  const schools = useSchools();
+  const targets = useMemo(
+    () => targetNotes(chart, chosen, homeMode, schools),
+    [chart, chosen, homeMode, schools],
+  );
+  const open = useMemo(() => openBetween(readings["one-mode"], chart.chords), [readings, chart]);
   const deciding = useMemo(
     () => (segment ? decisions(segment, chart.chords, { scales }) : []),
     [segment, chart, scales],
@@ -74,7 +80,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
     );
     return [...new Map(roots).values()];
   }, [chart]);
-  useOnStage({ chart, text, chosen, homeMode, signal });
+  useOnStage({ chart, text, chosen, homeMode, targets });
   useFollowing(follow, chart, choose);
 
   const type = (next: string) => {
@@ -87,17 +93,15 @@ export function ChartShow({ tabs }: ChartShowProps) {
   };
   const loop = () => play("bar", placesToLoop(chart, stretch));
   const practise = () => {
-    const [note] = signal;
+    const [note] = targets;
     if (note === undefined || !reading) return;
     const { signalWay: way } = $settings.get();
-    const around = [...new Set([...neighboursOf(chart, chosen).slice(0, 1), chosen])].toSorted(
-      (a, b) => a - b,
-    );
+    const around = [...new Set([chordBefore(chart, chosen) ?? chosen, chosen])].toSorted((a, b) => a - b);
     const notesAt = (place: number) => {
       const here = segmentAt(reading, place)?.homeMode;
       return here ? notesOf(here) : [];
     };
-    play("signal", around, signalScore(chart, around, { at: chosen, note, way }, notesAt));
+    play("signal", around, targetScore(chart, around, { at: chosen, note, way }, notesAt));
   };
   const rival = deciding.find(({ by }) => by === "notes")?.between[1] ?? deciding[0]?.between[1];
   const hearTwo = () => {
@@ -123,7 +127,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
     { key: "]", says: "The next best of its kind", act: () => hand.rank(1) },
     { key: "[", says: "The better one before", act: () => hand.rank(-1) },
     { key: "l", says: "Loop this bar, or the stretch", act: loop },
-    { key: "r", says: "Practise the signal note", act: practise },
+    { key: "r", says: "Practise the target note", act: practise },
     { key: "s", says: "Hear the two choices by turns", act: hearTwo },
     { key: "f", says: "Follow what sounds", act: () => changeSettings({ follow: !follow }) },
     { key: "e", says: "Files: open and save", act: () => setDialog("files") },
@@ -215,10 +219,13 @@ export function ChartShow({ tabs }: ChartShowProps) {
         <ChordPanel
           chart={chart}
           at={chosen}
-          signal={signal}
+          targets={targets}
           reading={reading}
           segment={segment}
           deciding={deciding}
+          open={
+            reading && reading.segments.length === 1 && reading.kind !== "chord-by-chord" ? open : undefined
+          }
           scales={scales}
           rival={rival}
           setting={

@@ -10,8 +10,8 @@ import {
   guideLines,
   modesForChord,
   outsideReasons,
-  plainWay,
   type Segment,
+  simpleScale,
 } from "@/core/progression";
 import { type HomeMode, isNamed, type Mode } from "@/core/scale";
 import { $playing, $settings, changeSettings } from "@/state";
@@ -27,10 +27,11 @@ import {
   noteText,
   outsideReasonText,
   outsideText,
-  plainWayText,
+  openText,
   rubsText,
-  signalSentence,
+  simpleScaleText,
   symbolText,
+  targetSentence,
   tonesText,
 } from "@/ui/words";
 import styles from "./ChordPanel.module.css";
@@ -38,10 +39,12 @@ import styles from "./ChordPanel.module.css";
 interface ChordPanelProps {
   readonly chart: Chart;
   readonly at: number;
-  readonly signal: readonly Fifths[];
+  readonly targets: readonly Fifths[];
   readonly reading: ChartReading | undefined;
   readonly segment: Segment | undefined;
   readonly deciding: readonly Decision[];
+  /** The best two analyses, where they can't be told apart. */
+  readonly open: Decision | undefined;
   readonly scales: readonly Mode[];
   /** The mode to be heard by turns with the reading's. */
   readonly rival: HomeMode | undefined;
@@ -53,9 +56,9 @@ interface ChordPanelProps {
   readonly onKeep: () => void;
 }
 
-/** The panel of Match: the chord in hand, its signal note, what decides the mode, and the ways through it. */
+/** The panel of Match: the selected chord, its target note, what decides the mode, and the ways through it. */
 export function ChordPanel(props: ChordPanelProps) {
-  const { chart, at, signal, reading, segment, deciding, scales, rival, setting } = props;
+  const { chart, at, targets, reading, segment, deciding, open, scales, rival, setting } = props;
   const playing = useStore($playing);
   const { signalWay } = useStore($settings);
   const schools = useSchools();
@@ -77,7 +80,7 @@ export function ChordPanel(props: ChordPanelProps) {
           <Button kind="main" keyName="l" aria-pressed={playing === "bar"} onClick={props.onLoop}>
             Loop
           </Button>
-          {signal.length > 0 && homeMode && (
+          {targets.length > 0 && homeMode && (
             <Button keyName="r" aria-pressed={playing === "signal"} onClick={props.onPractise}>
               Practise
             </Button>
@@ -91,20 +94,18 @@ export function ChordPanel(props: ChordPanelProps) {
       }
     >
       {homeMode ? (
-        <Saying>{signalSentence(chart, at, signal, homeMode)}</Saying>
+        <Saying>{targetSentence(chart, at, targets, homeMode)}</Saying>
       ) : (
-        <Saying>
-          No chord could be read yet, so no mode can be named. The sentence under the line says what would do.
-        </Saying>
+        <Saying>No chord can be read yet. The line under the chart says what would work.</Saying>
       )}
-      {signal.length > 0 && homeMode && (
+      {targets.length > 0 && homeMode && (
         <Choice
-          label="How the signal note is practised"
+          label="How the target note is practised"
           size="small"
           value={signalWay}
           onChange={(way) => changeSettings({ signalWay: way })}
           options={[
-            { value: "save", text: `Save ${noteText(signal[0] ?? 0)} for it` },
+            { value: "save", text: `Save ${noteText(targets[0] ?? 0)} for it` },
             { value: "throughout", text: "Use it throughout" },
           ]}
         />
@@ -112,6 +113,7 @@ export function ChordPanel(props: ChordPanelProps) {
       {homeMode && <OwnWordsSaid mode={homeMode.mode} />}
       <Facts
         rows={[
+          ...(open ? [["Open", openText(open, chart.chords)] as const] : []),
           ...(homeMode && deciding.length > 0
             ? [["What decides", <Decisions key="decides" deciding={deciding} chart={chart} />] as const]
             : []),
@@ -122,7 +124,7 @@ export function ChordPanel(props: ChordPanelProps) {
             : []),
           ...(fit && fit.free.length > 0 ? [["Free", fit.free.map(noteText).join(" ")] as const] : []),
           ...(chord ? [["Guide tones", <Guides key="guides" chart={chart} at={at} />] as const] : []),
-          ...(reading ? plainRow(reading, chart, at) : []),
+          ...(reading ? simpleRow(reading, chart, at) : []),
           ...(chord ? [["Fits", <Fits key="fits" {...{ chord, homeMode, scales }} />] as const] : []),
           ...(setting === undefined ? [] : [["Set by hand", setting] as const]),
         ]}
@@ -131,9 +133,9 @@ export function ChordPanel(props: ChordPanelProps) {
   );
 }
 
-function plainRow(reading: ChartReading, chart: Chart, at: number) {
-  const way = plainWay(reading, chart, at);
-  return way ? [["Plain way", plainWayText(way, chart.chords)] as const] : [];
+function simpleRow(reading: ChartReading, chart: Chart, at: number) {
+  const simple = simpleScale(reading, chart, at);
+  return simple ? [["Simple scale", simpleScaleText(simple, chart.chords)] as const] : [];
 }
 
 function Decisions({ deciding, chart }: { readonly deciding: readonly Decision[]; readonly chart: Chart }) {

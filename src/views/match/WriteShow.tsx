@@ -1,6 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useEffect, useMemo, useState } from "react";
-import { chordNotes, type Writing, WRITINGS, writtenFor, type Written, writtenText } from "@/core/chord";
+import { chordNotes } from "@/core/chord";
+import { type Writing, WRITINGS, writtenFor, type Written, writtenText } from "@/core/progression";
 import { maybeTuning, stacksOn } from "@/core/instrument";
 import { CATALOGUE, FAMILIES, type HomeMode } from "@/core/scale";
 import { $place, $selection, $settings, $tuning, putIntoChart, setPlace } from "@/state";

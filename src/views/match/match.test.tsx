@@ -3,7 +3,7 @@ import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
 import { readChart } from "@/core/chord";
 import { fifthsOf } from "@/core/pitch";
-import { decisions, guideLines, READING_KINDS, readings, segmentAt, signalNotes } from "@/core/progression";
+import { decisions, guideLines, READING_KINDS, readings, segmentAt, targetNotes } from "@/core/progression";
 import { mode, USUAL_MODES } from "@/core/scale";
 import { changeSettings } from "@/state";
 import { Chart } from "./Chart";
@@ -202,10 +202,11 @@ describe("the panel of a chord", () => {
       <ChordPanel
         chart={chart}
         at={at}
-        signal={signalNotes(chart, at)}
+        targets={targetNotes(chart, at)}
         reading={reading}
         segment={segment}
         deciding={deciding}
+        open={undefined}
         scales={USUAL_MODES}
         rival={deciding[0]?.between[1]}
         setting={undefined}
@@ -218,10 +219,10 @@ describe("the panel of a chord", () => {
     return (name: string) => screen.getByText(name).nextElementSibling?.textContent;
   };
 
-  it("has the signal note, what decides, tones, rubs, ways through, and what else fits, in a flat key", () => {
+  it("has the target note, what decides, tones, rubs, ways through, and what else fits, in a flat key", () => {
     const fact = shown("| Ebm9 | Ab13 | Ebm9 |", 1);
     expect(screen.getByRole("heading").textContent).toBe("A♭13 in bar 2, E♭ Dorian");
-    expect(document.body.textContent).toContain("Signal note: C, its third (A♭ too)");
+    expect(document.body.textContent).toContain("Target note: C, its third. E♭m9 doesn't have it (nor A♭)");
     expect(fact("What decides")).toContain(
       "C, the third of A♭13, in bar 2 makes it Dorian; C♭ would make it Aeolian",
     );
@@ -229,7 +230,7 @@ describe("the panel of a chord", () => {
     expect(fact("Rubs")).toBe("D♭, a half step over the third");
     expect(screen.queryByText("Outside")).toBeNull();
     expect(fact("Guide tones")).toBe("G♭, the seventh, staysD♭ falls a half step to C, the third");
-    expect(fact("Plain way")).toBe("E♭ minor pentatonic, add C and F; it serves bars 1 to 3");
+    expect(fact("Simple scale")).toBe("E♭ minor pentatonic, bars 1 to 3; add C and F for the whole mode");
     expect(fact("Fits")).toContain("A♭ Mixolydian (rubs D♭)");
     expect(screen.getByLabelText("Save C for it")).toBeTruthy();
   });
@@ -241,7 +242,7 @@ describe("the panel of a chord", () => {
 
   it("answers where no chord could be read", () => {
     shown("| qqq |", 0);
-    expect(document.body.textContent).toContain("No chord could be read yet");
+    expect(document.body.textContent).toContain("No chord can be read yet");
     expect(screen.queryByText("Chord tones")).toBeNull();
     expect(screen.queryByRole("button", { name: /Hear both/ })).toBeNull();
   });

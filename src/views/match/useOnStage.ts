@@ -13,11 +13,11 @@ interface OnStage {
   readonly text: string;
   readonly chosen: number;
   readonly homeMode: HomeMode | undefined;
-  readonly signal: readonly Fifths[];
+  readonly targets: readonly Fifths[];
 }
 
 /** Puts the chord in hand on the stage: its mode, its targets, the way to them from the chord before; the address follows. */
-export function useOnStage({ chart, text, chosen, homeMode, signal }: OnStage): void {
+export function useOnStage({ chart, text, chosen, homeMode, targets }: OnStage): void {
   const isReady = useStore($ready);
   const schools = useSchools();
   const chord = chart.chords[chosen]?.chord;
@@ -26,7 +26,7 @@ export function useOnStage({ chart, text, chosen, homeMode, signal }: OnStage): 
     const before = chart.chords.slice(0, chosen).findLast((each) => each.chord)?.chord;
     $selection.set({
       homeMode,
-      lit: signal.length > 0 ? signal.slice(0, 1) : colourOn(homeMode, schools),
+      lit: targets.length > 0 ? targets.slice(0, 1) : colourOn(homeMode, schools),
       unknown: [],
       targets: chord ? chordNotes(chord) : [],
       way: chord && before ? { from: guideTonesOf(before), to: guideTonesOf(chord) } : undefined,
@@ -34,7 +34,7 @@ export function useOnStage({ chart, text, chosen, homeMode, signal }: OnStage): 
       swap: colourSwap(homeMode.mode, schools),
       play: { code: "chords", score: chartScore(chart) },
     });
-  }, [isReady, homeMode, chart, chosen, chord, signal, schools]);
+  }, [isReady, homeMode, chart, chosen, chord, targets, schools]);
   useEffect(() => {
     if (!isReady || !homeMode) return undefined;
     const timer = setTimeout(() => setPlace({ ...homeMode, chords: text }), 250);
