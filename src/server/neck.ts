@@ -29,6 +29,8 @@ const stringsOf = ({ strings }: Tuning): string[] => strings.map((pitch) => prin
 
 function nameOf(name: PositionName): string {
   if (name.code === "shape") return `${name.shape} shape`;
+  if (name.code === "position") return `position ${name.number}`;
+  if (name.code === "pairs") return `from ${printDegree(name.interval)}, ${name.division.join("+")}`;
   if (name.code === "from") return `from ${printDegree(name.interval)}`;
   return name.code === "string" ? `string ${name.string}` : "open strings";
 }

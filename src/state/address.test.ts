@@ -55,7 +55,7 @@ describe("the address", () => {
     const { address } = read(
       "/derive?mode=dorian&show=compare&with=dorian,nope,lydian,set-15,ionian,locrian",
     );
-    expect(address.beside?.map(({ id }) => id)).toEqual(["lydian", "set-15", "ionian"]);
+    expect(address.beside?.map(({ id }) => id)).toEqual(["lydian", "1-b2-2-b3", "ionian"]);
     expect(read("/derive?show=nothing").address.show).toBe("modes");
     expect(read("/derive?mode=set-4").address.mode.id).not.toBe("set-4");
   });

@@ -45,7 +45,7 @@ function select(homeMode = dorian) {
 
 beforeEach(() => {
   $settings.set(settings.parse({}));
-  $hand.set(5);
+  $hand.set({ fret: 5, nth: 0 });
   $isSwapped.set(false);
   select();
 });
@@ -99,7 +99,7 @@ describe("the position in hand", () => {
   });
 
   it("keeps near the hand when the mode changes, and has the easier fingers where they are wished for", () => {
-    $hand.set(2);
+    $hand.set({ fret: 2, nth: 0 });
     expect($position.get()?.hand).toBe(2);
     const position = $position.get()!;
     expect(fingeredNotes(position, false)).toBe(position.notes);

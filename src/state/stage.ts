@@ -60,8 +60,14 @@ export const $tuning = computed($settings, (settings) => {
   return lastNeck.tuning;
 });
 
-/** The index finger's fret, as far as the user has stepped. */
-export const $hand = atom(5);
+/** Where the hand is: the index finger's fret, and which of the positions there, since octave pairs have two. */
+interface HandPlace {
+  readonly fret: number;
+  readonly nth: number;
+}
+
+/** Where the user has stepped; until then the neck opens where home lies lowest under the hand. */
+export const $hand = atom<HandPlace | undefined>();
 
 const $system = computed($settings, ({ system }) => system);
 const $stretch = computed($settings, ({ stretch }) => stretch);
@@ -74,9 +80,23 @@ export const $positions = computed(
     tuning ? positions(tuning, homeMode, system, stretch) : [],
 );
 
-/** The position at or above a fret, otherwise the last; undefined where there is none. */
-export const positionAt = (all: readonly Position[], fret: number): Position | undefined =>
-  all.find(({ hand }) => hand >= fret) ?? all.at(-1);
+/**
+ * The position at or above a place of the hand, otherwise the last; without a place the one that begins on home, or has fewest notes below it.
+ * Undefined where there is none.
+ */
+export function positionAt(all: readonly Position[], place: HandPlace | undefined): Position | undefined {
+  if (place) {
+    const near = all.find(({ hand }) => hand >= place.fret) ?? all.at(-1);
+    const there = all.filter(({ hand }) => hand === near?.hand);
+    return there[place.nth] ?? near;
+  }
+  const below = ({ notes }: Position) => {
+    const home = notes.findIndex(({ interval }) => interval === 0);
+    return home < 0 ? Infinity : home;
+  };
+  const [first, ...others] = all;
+  return first && others.reduce((best, each) => (below(each) < below(best) ? each : best), first);
+}
 
 /** The position in hand. */
 export const $position = computed([$positions, $hand], positionAt);
@@ -90,7 +110,9 @@ export function stepPosition(way: 1 | -1): void {
   const all = $positions.get();
   const position = positionAt(all, $hand.get());
   const next = position && all[all.indexOf(position) + way];
-  if (next) $hand.set(next.hand);
+  if (!next) return;
+  const there = all.filter(({ hand }) => hand === next.hand);
+  $hand.set({ fret: next.hand, nth: there.indexOf(next) });
 }
 
 const $lineAsked = computed($settings, ({ figure, octaves, stretch }) => `${figure} ${octaves} ${stretch}`);
@@ -98,9 +120,10 @@ const $lineAsked = computed($settings, ({ figure, octaves, stretch }) => `${figu
 /** The line to practise, with its fingering; undefined where the neck is too short for it. */
 export const $line = computed(
   [$tuning, $homeMode, $hand, $lineAsked],
-  (tuning, homeMode, near): readonly LineNote[] | undefined => {
+  (tuning, homeMode, hand): readonly LineNote[] | undefined => {
     const { figure, octaves, stretch } = $settings.get();
-    const asked = { figure, octaves, near, limit: stretch };
+    const near = positionAt($positions.get(), hand)?.hand;
+    const asked = { figure, octaves, limit: stretch, ...(near === undefined ? {} : { near }) };
     return tuning ? lineOn(tuning, homeMode, asked) : lineOnKeys(homeMode, asked);
   },
 );

@@ -1,5 +1,7 @@
 import { compareRanks, type HomeMode, size, type SoundSet, soundSet, transpose } from "../scale";
 import { soundOf } from "../pitch";
+import { boxes } from "./boxes";
+import { letterPositions } from "./letter-positions";
 import { type Ground, layOut, type Layout } from "./layout";
 import type { Place } from "./neck";
 import type { Laid } from "./runs";
@@ -42,10 +44,13 @@ const POSITIONS = 5;
 const CHOSEN = new WeakMap<Tuning, Map<SoundSet, ReadonlySet<number>>>();
 
 /**
- * Five positions to the octave, and so on up the neck. Of all ways to choose five frets for the index finger, the one that
+ * Five positions to the octave, and so on up the neck: on strings tuned like a guitar's the boxes round the open-chord shapes, on
+ * a fiddle or a mandolin its numbered positions. On others, of all ways to choose five frets for the index finger, the one that
  * leaves no note of the neck out, then the one that strains the hand least, then the most even one.
  */
 export function fivePositions(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
+  const taught = tuning.hand === 7 ? letterPositions(tuning, homeMode) : boxes(tuning, homeMode);
+  if (taught) return taught;
   const set = transpose(homeMode.mode.sounds, soundOf(homeMode.home));
   const known = CHOSEN.get(tuning) ?? new Map<SoundSet, ReadonlySet<number>>();
   const chosen = known.get(set) ?? chosenHands(tuning, homeMode);

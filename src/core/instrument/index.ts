@@ -9,5 +9,6 @@ export * from "./parts";
 export * from "./positions";
 export * from "./read-tuning";
 export * from "./stacks";
+export * from "./taught-fingers";
 export * from "./tuning";
 export * from "./voicings";

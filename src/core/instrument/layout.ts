@@ -10,6 +10,8 @@ export interface Ground {
   readonly hand: number;
   /** Frets that the fingers cover without a stretch. */
   readonly reach: number;
+  /** Frets that alone may be taken, where not the whole neck. */
+  readonly within?: readonly [from: number, to: number];
 }
 
 /** Where the sounds of a run lie, in order, and how far the hand is stretched for them. */
@@ -45,8 +47,9 @@ export function layOut(
   sounds: readonly number[],
   bound: ReadonlyMap<number, Place> = new Map(),
 ): Layout | undefined {
-  const { strings, lowest, highest } = ground;
-  const fretOf = (midi: number, { open }: RunString) => lowest + midi - open;
+  const { strings } = ground;
+  const [low, high] = ground.within ?? [ground.lowest, ground.highest];
+  const fretOf = (midi: number, { open }: RunString) => ground.lowest + midi - open;
   const costs: number[][] = [];
   const froms: number[][] = [];
   for (const [at, midi] of sounds.entries()) {
@@ -63,7 +66,7 @@ export function layOut(
       }
       const fret = fretOf(midi, string);
       const tied = bound.get(midi);
-      const isThere = fret >= lowest && fret <= highest && (!tied || tied.string === string.string);
+      const isThere = fret >= low && fret <= high && (!tied || tied.string === string.string);
       row.push(isThere ? cheapest + strain(fret, ground) : Infinity);
       rowFrom.push(from);
     }

@@ -5,6 +5,7 @@ import { frame, pentatonicFrame } from "./frame";
 import { COMFORTABLE_STRETCH, type Fingered, fingerRun, stretchOf } from "./hand";
 import { namesOf, type Place, soundAt } from "./neck";
 import { octavePairs, oneString, openPosition, threePerString, type Laid } from "./runs";
+import { fingersByLetter, fingersByString, type Pitched } from "./taught-fingers";
 import type { Tuning } from "./tuning";
 
 /** The ways to divide a neck. */
@@ -32,10 +33,16 @@ export interface OtherFingering {
   readonly stretchMm: number;
 }
 
-/** What a position goes by: the open-chord shape round its home, the degree it begins on, its string, or the open strings. */
+/** What a position goes by: the open-chord shape round its home, the degree it begins on, how octave pairs share the notes, its number on a fiddle, its string, or the open strings. */
 export type PositionName =
   | { readonly code: "shape"; readonly shape: "C" | "A" | "G" | "E" | "D" }
   | { readonly code: "from"; readonly interval: Interval }
+  | {
+      readonly code: "pairs";
+      readonly interval: Interval;
+      readonly division: readonly [onLow: number, onHigh: number];
+    }
+  | { readonly code: "position"; readonly number: number }
   | { readonly code: "string"; readonly string: number }
   | { readonly code: "open" };
 
@@ -76,21 +83,26 @@ export function positions(
 ): readonly Position[] {
   const named = namesOf(homeMode);
   const framed = system === "pentatonic-frame" ? new Set(frame(homeMode.mode)) : undefined;
+  const pitchOf = (place: Place): Pitch =>
+    named(soundAt(tuning, place)) ?? { name: homeMode.home, octave: 0 };
   const note = (taken: Fingered): PositionNote => {
-    const pitch = named(soundAt(tuning, taken)) ?? { name: homeMode.home, octave: 0 };
+    const pitch = pitchOf(taken);
     const interval = pitch.name - homeMode.home;
     return { ...taken, pitch, interval, isFrame: framed?.has(interval) ?? true };
   };
   return LAYING[system](tuning, homeMode).flatMap((laid): Position[] => {
-    const fingered = fingering(tuning, laid);
+    const pitched = laid.places.map((place) => ({ ...place, pitch: pitchOf(place) }));
+    const fingered = fingering(tuning, laid, pitched, system);
     if (!fingered) return [];
     const notes = fingered.map(note);
     const frets = notes.map(({ fret }) => fret);
     const stretchMm = stretchOf(tuning, fingered);
-    const eased = stretchMm > limit ? fingerRun(tuning, singly(laid.places), { limit }) : undefined;
+    // Letters decide the fingers of a fiddle, and its neck is short.
+    const isEased = stretchMm > limit && tuning.hand === FRET_A_FINGER;
+    const eased = isEased ? fingerRun(tuning, singly(laid.places), { limit }) : undefined;
     return [
       {
-        name: nameOf(tuning, laid, notes),
+        name: nameOf(laid, notes),
         hand: laid.hand,
         fromFret: Math.min(...frets),
         toFret: Math.max(...frets),
@@ -102,10 +114,27 @@ export function positions(
   });
 }
 
+/** A finger to each fret, as on a guitar; on instruments in fifths a finger to each letter. */
+const FRET_A_FINGER = 4;
+
 const singly = (places: readonly Place[]): readonly (readonly Place[])[] => places.map((place) => [place]);
 
-/** Under one hand where the layout stays there and four fingers do; otherwise with the hand moving. */
-function fingering(tuning: Tuning, { places, hand, stays }: Laid): readonly Fingered[] | undefined {
+/**
+ * By letters on instruments in fifths; string by string where that is how the neck is divided; otherwise under one hand where the
+ * layout stays there and four fingers do, or with the hand moving.
+ */
+function fingering(
+  tuning: Tuning,
+  { places, hand, stays }: Laid,
+  pitched: readonly Pitched[],
+  system: System,
+): readonly Fingered[] | undefined {
+  const byLetter =
+    tuning.hand === FRET_A_FINGER
+      ? undefined
+      : (fingersByLetter(tuning, pitched, stays) ?? fingersByLetter(tuning, pitched, false));
+  if (byLetter) return byLetter;
+  if (system === "three-per-string" || system === "octave-pairs") return fingersByString(tuning, places);
   const index = Math.max(hand, tuning.capo + 1);
   return (
     (stays ? fingerRun(tuning, singly(places), { hand: index }) : undefined) ??
@@ -113,31 +142,10 @@ function fingering(tuning: Tuning, { places, hand, stays }: Laid): readonly Fing
   );
 }
 
-/** Half steps between the strings of a guitar as it is usually tuned, lowest first. */
-const USUAL_GUITAR = "5 5 5 4 5";
-
-/**
- * The name of a position. On a guitar in its usual tuning, five positions go by the open chord whose shape lies round the
- * lowest home: on string 6 under the first fingers E, under the last ones G; on string 5 A and C; on string 4 D.
- */
-function nameOf(tuning: Tuning, { name, hand, stays }: Laid, notes: readonly PositionNote[]): PositionName {
-  if (name) return name;
-  const steps = tuning.strings.map((_, at) =>
-    soundAt(tuning, { string: tuning.strings.length - at, fret: 0 }),
-  );
-  const isUsual =
-    steps
-      .slice(1)
-      .map((sound, at) => sound - (steps[at] ?? 0))
-      .join(" ") === USUAL_GUITAR;
-  const home = notes.find(({ interval }) => interval === 0);
-  if (isUsual && stays && home && home.string >= 4) {
-    const isUnderFirst = home.fret - hand <= 1;
-    const shape =
-      home.string === 4 ? "D" : home.string === 5 ? (isUnderFirst ? "A" : "C") : isUnderFirst ? "E" : "G";
-    return { code: "shape", shape };
-  }
-  return { code: "from", interval: notes[0]?.interval ?? 0 };
+function nameOf({ name, division }: Laid, notes: readonly PositionNote[]): PositionName {
+  const interval = notes[0]?.interval ?? 0;
+  if (division) return { code: "pairs", interval, division };
+  return name ?? { code: "from", interval };
 }
 
 /** In which order a position is played: up and down, or from the lowest home up, down past it, and back. */

@@ -1,5 +1,6 @@
 import { type HomeMode } from "../scale";
 import { soundsBetween, handAt, groundOf } from "./five-positions";
+import { firstPosition } from "./letter-positions";
 import type { Place } from "./neck";
 import type { PositionName } from "./positions";
 import { openSounds, runStrings, type RunString, type Tuning } from "./tuning";
@@ -12,6 +13,8 @@ export interface Laid {
   /** The hand does not move. */
   readonly stays: boolean;
   readonly name?: PositionName;
+  /** Octave pairs: notes on the lower and on the upper string of each. */
+  readonly division?: readonly [onLow: number, onHigh: number];
 }
 
 /** Frets from the capo on at which a mode's notes lie on a string. */
@@ -48,9 +51,14 @@ export function threePerString(tuning: Tuning, homeMode: HomeMode): readonly Lai
 const areOn = ({ capo, frets }: Tuning, places: readonly Place[]): boolean =>
   places.every(({ fret }) => fret >= capo && fret <= frets);
 
+/** How the notes of an octave are shared between two strings: as nearly half and half as can be, both ways. */
+const divisionsOf = (size: number): readonly number[] => [
+  ...new Set([Math.ceil(size / 2), Math.floor(size / 2)]),
+];
+
 /**
- * An octave on two strings, and the same fingering an octave higher on the next two. Begun on each note of the lowest
- * string; the notes are shared between the two strings so that the hand is open least.
+ * An octave on two strings, and the same fingering an octave higher on the next two. Begun on each note of the lowest string, with the
+ * larger half of the notes on the lower string and with the larger half on the upper one.
  */
 export function octavePairs(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
   const strings = runStrings(tuning);
@@ -61,25 +69,21 @@ export function octavePairs(tuning: Tuning, homeMode: HomeMode): readonly Laid[]
   const [first] = pairs;
   if (!first) return [];
   const size = homeMode.mode.intervals.length;
-  return fretsOn(tuning, homeMode, first[0]).flatMap((start): Laid[] => {
-    const lowest = first[0].open + start - tuning.capo;
-    const octave = soundsFrom(homeMode, lowest, size);
-    const onPair = ([low, high]: readonly [RunString, RunString], up: number, onLow: number) =>
-      octave.map((midi, at): Place => {
-        const { string, open } = at < onLow ? low : high;
-        return { string, fret: tuning.capo + midi + up - open };
-      });
-    const splits = Array.from({ length: size - 1 }, (_, at) => onPair(first, 0, at + 1)).map((places, at) => {
-      const frets = places.map(({ fret }) => fret);
-      return { onLow: at + 1, width: Math.max(...frets) - Math.min(...frets) };
+  return fretsOn(tuning, homeMode, first[0]).flatMap((start) => {
+    const octave = soundsFrom(homeMode, first[0].open + start - tuning.capo, size);
+    return divisionsOf(size).flatMap((onLow): readonly Laid[] => {
+      const octaves = pairs.map(([low, high], up) =>
+        octave.map((midi, at): Place => {
+          const { string, open } = at < onLow ? low : high;
+          return { string, fret: tuning.capo + midi + 12 * up - open };
+        }),
+      );
+      const off = octaves.findIndex((each) => !areOn(tuning, each));
+      const places = (off < 0 ? octaves : octaves.slice(0, off)).flat();
+      // One fingering for all pairs: open strings would need another.
+      if (places.length === 0 || places.some(({ fret }) => fret === tuning.capo)) return [];
+      return [{ places, hand: start, stays: false, division: [onLow, size - onLow] }];
     });
-    const narrow = Math.min(...splits.map(({ width }) => width));
-    // Of equally narrow ways the one with more notes on the lower string: the hand then begins where it stays.
-    const onLow = splits.findLast(({ width }) => width === narrow)?.onLow ?? 1;
-    const octaves = pairs.map((pair, up) => onPair(pair, 12 * up, onLow));
-    const off = octaves.findIndex((each) => !areOn(tuning, each));
-    const places = (off < 0 ? octaves : octaves.slice(0, off)).flat();
-    return places.length === 0 ? [] : [{ places, hand: start, stays: false }];
   });
 }
 
@@ -103,6 +107,8 @@ export function oneString(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
 
 /** At the nut, or over the capo, with the open strings. */
 export function openPosition(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
+  const first = tuning.hand === 7 ? firstPosition(tuning, homeMode) : undefined;
+  if (first) return [{ ...first, name: { code: "open" } }];
   const laid = handAt(groundOf(tuning, tuning.capo), homeMode);
   return laid ? [{ places: laid.places, hand: tuning.capo, stays: true, name: { code: "open" } }] : [];
 }

@@ -29,6 +29,7 @@ import {
   movesText,
   handText,
   positionText,
+  touchingText,
   RHYTHM_TEXT,
   stretchCaution,
   stretchText,
@@ -60,7 +61,7 @@ export function PositionRow({ shown, tuning }: { readonly shown: Shown; readonly
       {position ? (
         <Steps position={position} all={all} tuning={tuning} />
       ) : (
-        <span role="status">This neck has no room for it. Another way, or more frets, would do.</span>
+        <span role="status">No room for this on the neck. Try another way to divide it, or more frets.</span>
       )}
       {position && (
         <>
@@ -93,11 +94,12 @@ export function PositionRow({ shown, tuning }: { readonly shown: Shown; readonly
 }
 
 /**
- * The nearest way to the chord in hand from the one before; otherwise how the hand comes here from a mode that is known, or,
- * where nothing is moved, where home is.
+ * The nearest way to the chord in hand from the one before; on a fiddle the fingers that touch; otherwise how the hand comes
+ * here from a mode that is known, or, where nothing is moved, where home is.
  */
 function whereText({ moves, ways, homeMode }: Shown, { notes }: Position, tuning: Tuning): string {
   if (ways.length > 0) return movesText({ moved: ways, dropped: [], added: [] }, homeMode.home, tuning);
+  if (tuning.hand === 7) return touchingText(notes);
   const said = moves ? movesText(moves, homeMode.home, tuning) : "";
   return said === "" ? homesText(notes, tuning) : said;
 }

@@ -10,11 +10,11 @@ import type {
   Tuning,
   Voicing,
 } from "@/core/instrument";
-import { TUNING_LIMITS } from "@/core/instrument";
+import { touchingFingers, TUNING_LIMITS } from "@/core/instrument";
 import type { Fifths } from "@/core/pitch";
 import type { Part, Rhythm } from "@/sound";
 import type { Division, Labels, Texture } from "@/store";
-import { countText, degreeText, listText, noteText } from "./names";
+import { countText, degreeText, listText, noteText, ordinalText } from "./names";
 
 export const INSTRUMENT_TEXT: Readonly<Record<string, string>> = {
   guitar: "Guitar",
@@ -143,11 +143,30 @@ export function positionText({ name }: Position): string {
       return `${name.shape} shape`;
     case "from":
       return `from ${degreeText(name.interval)}`;
+    case "pairs":
+      return `from ${degreeText(name.interval)}, ${name.division.join(" + ")}`;
+    case "position":
+      return `${ordinalText(name.number)} position`;
     case "string":
       return `string ${name.string}`;
     case "open":
       return "open strings";
   }
+}
+
+/** "Fingers 2 and 3 touch on string 4, 1 and 2 on strings 3 and 2": half steps under neighbouring fingers. */
+export function touchingText(notes: readonly PositionNote[]): string {
+  const byFingers = new Map<string, number[]>();
+  for (const { string, fingers } of touchingFingers(notes)) {
+    const key = fingers.join(" and ");
+    const strings = byFingers.get(key) ?? [];
+    byFingers.set(key, strings.includes(string) ? strings : [...strings, string]);
+  }
+  const said = [...byFingers].map(
+    ([fingers, strings]) =>
+      `${fingers} on ${strings.length === 1 ? "string" : "strings"} ${listText(strings.map(String))}`,
+  );
+  return said.length === 0 ? "No fingers touch here" : `Fingers that touch: ${said.join("; ")}`;
 }
 
 /** "home on string 5 fret 5 and string 3 fret 7". */

@@ -3,7 +3,18 @@ import { useEffect, useRef, useState } from "react";
 import { GUITAR, LINE_FIGURES, positions, SYSTEMS } from "@/core/instrument";
 import { fifthsOf, printName } from "@/core/pitch";
 import { findModes, type HomeMode, mode as modeById } from "@/core/scale";
-import { $draft, $hand, $place, $ready, $settings, $tuning, changeDraft, start, writeAddress } from "@/state";
+import {
+  $draft,
+  $hand,
+  $place,
+  $ready,
+  $settings,
+  $tuning,
+  changeDraft,
+  positionAt,
+  start,
+  writeAddress,
+} from "@/state";
 import type { Draft } from "@/store";
 import { Button, Choice, Select, TextField, Toggle } from "@/ui/controls";
 import { type MadeFile, saveFiles } from "@/ui/files";
@@ -199,7 +210,7 @@ function Hands(props: { readonly practice: Practice; readonly onChange: (hands: 
   const [first] = practice.modes;
   const all = first ? positions(tuning, read(first), practice.system) : [];
   const chosen = practice.hands[0];
-  const near = all.find((each) => each.hand >= hand);
+  const near = positionAt(all, hand);
   return (
     <Select
       label="Which positions"
