@@ -176,7 +176,7 @@ test("a practice sheet takes modes, positions and lines, and is saved and printe
   const more = page.getByLabel("Another mode for the sheet");
   await more.fill("C# phrygian dominant");
   await page.keyboard.press("Enter");
-  await page.getByLabel("1 3 5 7 9 on each degree").check();
+  await page.getByLabel("1 3 5 7 9 8 on each degree").check();
   await expect(page.getByRole("img", { name: /page 2 of 2/ })).toBeVisible();
   const [archive] = await Promise.all([
     page.waitForEvent("download"),

@@ -14,6 +14,8 @@ import {
   soundAt,
   stretchOf,
   tuningOf,
+  fingerRun,
+  placesOf,
 } from ".";
 
 const at = (home: string, id: string) => ({ home: fifthsOf(home), mode: mode(id) });
@@ -29,22 +31,34 @@ describe("lines", () => {
     expect(lineSteps(7, figure, octaves).join(" ")).toBe(written),
   );
 
-  it("arpeggios go through every mode of the parent: 1 3 5 7 9 from each of the seven notes", () => {
-    const up = lineSteps(7, "arpeggios", 1).slice(0, 35);
-    const fives = Array.from({ length: 7 }, (_, from) => up.slice(from * 5, from * 5 + 5).join(" "));
-    expect(fives).toEqual([
-      "0 2 4 6 8",
-      "1 3 5 7 9",
-      "2 4 6 8 10",
-      "3 5 7 9 11",
-      "4 6 8 10 12",
-      "5 7 9 11 13",
-      "6 8 10 12 14",
+  it("arpeggios go through every mode of the parent: 1 3 5 7 9 8 from each of the seven notes", () => {
+    const up = lineSteps(7, "arpeggios", 1).slice(0, 42);
+    const sixes = Array.from({ length: 7 }, (_, from) => up.slice(from * 6, from * 6 + 6).join(" "));
+    expect(sixes).toEqual([
+      "0 2 4 6 8 7",
+      "1 3 5 7 9 8",
+      "2 4 6 8 10 9",
+      "3 5 7 9 11 10",
+      "4 6 8 10 12 11",
+      "5 7 9 11 13 12",
+      "6 8 10 12 14 13",
     ]);
-    const pitches = lineOn(GUITAR, at("D", "dorian"), { figure: "arpeggios", octaves: 1 })!.map(({ pitch }) =>
-      printPitch(pitch),
-    );
-    expect(pitches.slice(0, 10).join(" ")).toBe("D3 F3 A3 C4 E4 E3 G3 B3 D4 F4");
+    const line = lineOn(GUITAR, at("D", "dorian"), { figure: "arpeggios", octaves: 1 })!;
+    const pitches = line.map(({ pitch }) => printPitch(pitch));
+    expect(pitches.slice(0, 12).join(" ")).toBe("D3 F3 A3 C4 E4 D4 E3 G3 B3 D4 F4 E4");
+  });
+
+  it("fingers arpeggios a mode at a time: each as it would be by itself from where the hand is", () => {
+    const line = lineOn(GUITAR, at("C#", "phrygian"), { figure: "arpeggios", octaves: 1, near: 4 })!;
+    for (let from = 0; from < line.length; from += 6) {
+      const group = line.slice(from, from + 6);
+      const alone = fingerRun(
+        GUITAR,
+        group.map(({ pitch }) => placesOf(GUITAR, midiOf(pitch))),
+        { limit: COMFORTABLE_STRETCH, near: from === 0 ? 4 : line[from - 1]!.place!.hand },
+      );
+      expect(group.map(({ finger }) => finger)).toEqual(alone?.map(({ finger }) => finger));
+    }
   });
 
   it("begin and end on home, in the mode, where the hand can be, on every instrument", () => {

@@ -1,6 +1,6 @@
 import { halfSteps, midiOf, modulo, type Pitch, soundOf } from "../pitch";
 import type { HomeMode, Mode } from "../scale";
-import { COMFORTABLE_STRETCH, type Fingered, fingerRun } from "./hand";
+import { COMFORTABLE_STRETCH, type Fingered, type FingerWishes, fingerRun } from "./hand";
 import { keyFingers } from "./key-fingers";
 import { namesOf, placesOf } from "./neck";
 import { openSounds, type Tuning } from "./tuning";
@@ -25,12 +25,13 @@ const FIGURES: Readonly<Record<LineFigure, readonly number[]>> = {
   triads: [0, 2, 4],
   "three-note-groups": [0, 1, 2],
   "four-note-groups": [0, 1, 2, 3],
-  arpeggios: [0, 2, 4, 6, 8],
+  arpeggios: [0, 2, 4, 6, 8, 7],
 };
 
 /**
  * Steps of the mode above home, note by note: the figure on each step up until it reaches the top, then turned round, on
- * each step down. It begins and ends on home. A figure wider than an octave, the arpeggio 1 3 5 7 9, takes an octave more.
+ * each step down. It begins and ends on home. A figure wider than an octave, the arpeggio 1 3 5 7 9 8 of each mode in turn, takes an octave
+ * more.
  *
  * @example lineSteps(7, "thirds", 1) // 0 2 1 3 2 4 3 5 4 6 5 7, 7 5 6 4 5 3 4 2 3 1 2 0
  */
@@ -105,15 +106,36 @@ export function lineOn(
   const home = fitting.find((midi) => midi >= low + near - 1 - tuning.capo) ?? fitting.at(-1);
   if (home === undefined) return undefined;
   const pitches = pitchesOf(homeMode, asked, home);
-  const run = fingerRun(
-    tuning,
-    pitches.map((pitch) => placesOf(tuning, midiOf(pitch))),
-    { limit: asked.limit ?? COMFORTABLE_STRETCH, near },
-  );
+  const run = fingeredBy(tuning, pitches, asked.figure, { limit: asked.limit ?? COMFORTABLE_STRETCH, near });
   return run?.flatMap((place, at) => {
     const pitch = pitches[at];
     return pitch ? [{ pitch, finger: place.finger, place }] : [];
   });
+}
+
+/** The whole line under one plan; arpeggios a mode at a time, each fingered for itself from where the one before left the hand. */
+function fingeredBy(
+  tuning: Tuning,
+  pitches: readonly Pitch[],
+  figure: LineFigure,
+  wishes: FingerWishes,
+): readonly Fingered[] | undefined {
+  const places = pitches.map((pitch) => placesOf(tuning, midiOf(pitch)));
+  if (figure !== "arpeggios") return fingerRun(tuning, places, wishes);
+  const size = FIGURES.arpeggios.length;
+  const run: Fingered[] = [];
+  for (let from = 0; from < places.length; from += size) {
+    const last = run.at(-1);
+    const group = fingerRun(tuning, places.slice(from, from + size), {
+      ...wishes,
+      near: last?.hand ?? wishes.near,
+    });
+    if (!group) return undefined;
+    run.push(
+      ...group.map((note, at) => (at === 0 && last ? { ...note, isShift: note.hand !== last.hand } : note)),
+    );
+  }
+  return run;
 }
 
 /** Home of a line on a keyboard: the first at or above C4, where the right hand lies. */

@@ -27,6 +27,64 @@ describe("voicings", () => {
     ["Gmaj7", "3 2 0 0 0 2"],
   ])("%s is easiest as every player takes it", (symbol, frets) => expect(first(symbol)).toEqual([frets]));
 
+  /** The grips that a teacher would show, each among the first three. */
+  test.each(
+    [
+      "Bm x24432|B x24442|F#m 244222|Bb x13331|Cm x35543|Gm 355333|F 133211|Ab 466544|Eb x68886|C# x46664",
+      "B7 x21202|C7 x32310|G7 320001|F7 131211|F#7 242322|Bm7 x24232|Cm7 x35343|Gm7 353333|Bbm7 x13121",
+      "Cmaj7 x32000|Fmaj7 xx3210|Ebmaj7 x68786|Bm7b5 x2323x|F#m7b5 2x221x|Cdim7 x3424x|Am(maj7) x02110",
+      "C9 x32333|G9 353435|D9 x54555|Am9 x02413|Em9 020002|Dm9 x5355x|Cmaj9 x3243x|C6 x32210|C6/9 x32233",
+      "G13 3x345x|C13 x32335|A13 5x567x|E7#9 x7678x|C7b9 x3232x|G7#5 3x344x|A7sus4 x02030|Dsus4 xx0233",
+      "Asus2 x02200|Cadd9 x32030|E5 022xxx|Caug x3211x|Bdim x2343x|Gmaj7#11 3x442x|C/E 032010|G/B x20003",
+    ].flatMap((line) => line.split("|").map((entry) => entry.split(" ") as [string, string])),
+  )("%s is taken as %s among the first three", (symbol, frets) => {
+    const three = voicings(GUITAR, { chord: chord(symbol) })
+      .slice(0, 3)
+      .map((each) => each.frets.map((fret) => fret ?? "x").join(""));
+    expect(three).toContain(frets);
+  });
+
+  it("never have a ninth below the third, nor open strings far up, among the first", () => {
+    for (const symbol of ["C9", "F#m9", "Bbmaj9", "E9", "Abm9", "D#m9"])
+      for (const { sounds } of voicings(GUITAR, { chord: chord(symbol) }).slice(0, 4)) {
+        const { root, tones } = chord(symbol);
+        const lowest = (tone: number) =>
+          Math.min(...sounds.filter((sound) => sound % 12 === soundOf(root + tone)));
+        expect(lowest(2)).toBeGreaterThan(lowest(tones.includes(4) ? 4 : -3));
+      }
+  });
+
+  test.each([
+    ["shell", "G7", "3 x 3 4 x x"],
+    ["drop-2", "Dmaj7", "x x 0 2 2 2"],
+    ["drop-2", "Cmaj9", "x 3 2 4 3 x"],
+    ["drop-3", "G7", "3 x 3 4 3 x"],
+    ["barre", "F#m", "2 4 4 2 2 2"],
+    ["open", "Am", "x 0 2 2 1 0"],
+  ] as const)("can be asked for as %s: %s has %s", (kind, symbol, frets) => {
+    const all = voicings(GUITAR, { chord: chord(symbol), kind });
+    expect(all.every((voicing) => voicing.kind === kind)).toBe(true);
+    expect(all.slice(0, 3).map((each) => written(each.frets))).toContain(frets);
+  });
+
+  it("of an altered chord take any of its forms, each with third, seventh and an alteration", () => {
+    const all = voicings(GUITAR, { chord: chord("G7alt") });
+    const forms = new Set(
+      all.map(({ sounds }) =>
+        [...new Set(sounds.map((sound) => (sound + 5) % 12))].sort((a, b) => a - b).join(" "),
+      ),
+    );
+    for (const form of ["0 3 4 8 10", "0 1 4 8 10", "0 4 6 10", "0 3 4 10"]) expect(forms).toContain(form);
+    for (const { sounds } of all) {
+      const above = sounds.map((sound) => (sound + 5) % 12);
+      expect([
+        above.includes(4),
+        above.includes(10),
+        above.some((tone) => [1, 3, 6, 8].includes(tone)),
+      ]).toEqual([true, true, true]);
+    }
+  });
+
   it("find the barred shapes too, with their fingers", () => {
     const f = voicings(GUITAR, { chord: chord("F") }).find(({ frets }) => written(frets) === "1 3 3 2 1 1");
     expect(f?.fingers).toEqual([1, 3, 4, 2, 1, 1]);
@@ -52,8 +110,8 @@ describe("voicings", () => {
   });
 
   it("after one that is held, those that lie near come first", () => {
-    const near = voicings(GUITAR, { chord: chord("A13"), near: [null, 7, 5, 7, 7, 7] })[0];
-    expect(near?.frets.every((fret) => fret === null || (fret >= 4 && fret <= 9))).toBe(true);
+    const near = voicings(GUITAR, { chord: chord("A13"), near: [null, 12, 11, 12, 12, null] })[0];
+    expect(near?.frets.every((fret) => fret === null || (fret >= 9 && fret <= 15))).toBe(true);
     expect(first("A13")[0]).not.toBe(written(near?.frets ?? []));
   });
 

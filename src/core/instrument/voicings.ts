@@ -1,7 +1,8 @@
-import { type Chord, chordNotes } from "../chord";
+import { ALTERED_CHORD, type Chord, chordNotes } from "../chord";
 import { halfSteps, type Interval, modulo, type Pitch, pitchAt, soundOf } from "../pitch";
 import { compareRanks, size } from "../scale";
 import type { Fingering } from "./fingering";
+import { usualGrips, type VoicingKind, voicingKind } from "./grips";
 import { COMFORTABLE_STRETCH } from "./hand";
 import { betweenFrets } from "./neck";
 import { openSounds, type Tuning } from "./tuning";
@@ -16,6 +17,8 @@ export interface Voicing {
   readonly stretchMm: number;
   /** Tones of the chord that are not there. */
   readonly omitted: readonly Interval[];
+  /** What it is called by the way it is built, where it has such a name. */
+  readonly kind?: VoicingKind | undefined;
   /** How hard it is to take, and after `near` how far to get there: the lower the better. Without a unit. */
   readonly cost: number;
 }
@@ -52,6 +55,8 @@ export interface VoicingsAsked {
   readonly toFret?: number;
   /** Millimetres that the hand may open. */
   readonly limit?: number;
+  /** Only voicings that are built so. */
+  readonly kind?: VoicingKind | undefined;
   /** The voicing before, from which the hand comes. */
   readonly near?: Fingering | undefined;
 }
@@ -64,9 +69,9 @@ const FINGERS = 4;
 const MOST_FRET = 15;
 
 /**
- * Every way to finger a chord with four fingers, easiest first; after `near` the ones that lie near come first. A barre
- * takes one finger. The fifth may be left out of four notes and more, the 9th and 11th under a higher tone, and, where there
- * are more tones than strings, the root; the bass must be lowest, unless the instrument's lowest string is not its lowest
+ * Every way to finger a chord with four fingers: the grips that players have in the hand first, then the others by ease; after `near`
+ * the ones that lie near come first. A barre takes one finger. The fifth may be left out of four notes and more, the 9th and 11th under a higher tone, and, where there
+ * are more tones than strings, the root; an altered chord takes any of its forms; the bass must be lowest, unless the instrument's lowest string is not its lowest
  * sounding one. At most one string between played ones is silent.
  *
  * @example voicings(GUITAR, { chord: C major })[0]?.frets // [null, 3, 2, 0, 1, 0]
@@ -74,13 +79,15 @@ const MOST_FRET = 15;
 export function voicings(tuning: Tuning, asked: VoicingsAsked, onProgress?: OnProgress): readonly Voicing[] {
   const search = prepared(tuning, asked);
   const found = new Map<string, Voicing>();
+  const grips = usualGrips(tuning, asked.chord);
   const { fromFret = tuning.capo, toFret = MOST_FRET } = asked;
   const low = Math.max(fromFret, tuning.capo);
   const high = Math.min(toFret, tuning.frets);
   for (let lowest = low; lowest <= high; lowest += 1) {
     for (const frets of fretsFrom(search, lowest, high)) {
-      const voicing = taken(search, frets);
-      if (voicing) found.set(frets.join(" "), voicing);
+      const voicing = taken(search, frets, grips);
+      if (voicing && (asked.kind === undefined || voicing.kind === asked.kind))
+        found.set(frets.map((fret) => fret ?? "x").join(" "), voicing);
     }
     if (onProgress?.((lowest - low + 1) / (high - low + 1)) === false) break;
   }
@@ -101,6 +108,8 @@ interface Search {
   readonly bits: readonly number[];
   readonly tones: readonly { readonly bit: number; readonly interval: Interval; readonly mayGo: boolean }[];
   readonly needed: number;
+  /** Tones of which one at least has to be there: the alterations of an altered chord. */
+  readonly oneOf: number;
   readonly bass: number;
   readonly bassCounts: boolean;
   readonly fewest: number;
@@ -109,7 +118,9 @@ interface Search {
 function prepared(tuning: Tuning, asked: VoicingsAsked): Search {
   const { chord } = asked;
   const opens = openSounds(tuning);
-  const notes = chordNotes(chord);
+  const isAltered =
+    chord.tones.length === ALTERED_CHORD.length && ALTERED_CHORD.every((tone) => chord.tones.includes(tone));
+  const notes = [...chordNotes(chord), ...(isAltered ? chord.optional.map((tone) => chord.root + tone) : [])];
   const bits: number[] = Array.from({ length: 12 }, () => 0);
   for (const [at, note] of notes.entries()) bits[soundOf(note)] = 1 << at;
   const highest = Math.max(...chord.tones.map((tone) => extension(tone)));
@@ -121,8 +132,16 @@ function prepared(tuning: Tuning, asked: VoicingsAsked): Search {
     const lowerExtension =
       (interval === 2 || interval === -1) && extension(interval) < highest && highest > 0;
     const crowdedRoot = interval === 0 && isCrowded;
-    return { bit: 1 << at, interval, mayGo: isTone && (plainFifth || lowerExtension || crowdedRoot) };
+    const isAlteration = isAltered && ![0, 4, -2].includes(interval);
+    return {
+      bit: 1 << at,
+      interval,
+      mayGo: isAlteration || (isTone && (plainFifth || lowerExtension || crowdedRoot)),
+    };
   });
+  const oneOf = isAltered
+    ? tones.reduce((all, { bit, interval }) => ([0, 4, -2].includes(interval) ? all : all | bit), 0)
+    : 0;
   return {
     tuning,
     opens,
@@ -131,6 +150,7 @@ function prepared(tuning: Tuning, asked: VoicingsAsked): Search {
     bits,
     tones,
     needed: tones.reduce((all, { bit, mayGo }) => (mayGo ? all : all | bit), 0),
+    oneOf,
     bass: soundOf(chord.bass ?? chord.root),
     bassCounts: opens[0] === Math.min(...opens) && !isCrowded,
     fewest: Math.min(3, notes.length, opens.length),
@@ -205,8 +225,8 @@ function optionsFrom(
 }
 
 /** The voicing that frets make, or undefined where tones are missing, the bass is wrong, or the fingers do not suffice. */
-function taken(search: Search, frets: Fingering): Voicing | undefined {
-  const { tuning, opens, bits, tones, bass, bassCounts, fewest, asked } = search;
+function taken(search: Search, frets: Fingering, grips: ReadonlyMap<string, number>): Voicing | undefined {
+  const { tuning, opens, bits, tones, oneOf, bass, bassCounts, fewest, asked } = search;
   const sounds: number[] = [];
   let have = 0;
   for (const [at, fret] of frets.entries()) {
@@ -215,7 +235,7 @@ function taken(search: Search, frets: Fingering): Voicing | undefined {
     sounds.push(sound);
     have |= bits[modulo(sound, 12)] ?? 0;
   }
-  if (sounds.length < fewest) return undefined;
+  if (sounds.length < fewest || (oneOf > 0 && (have & oneOf) === 0)) return undefined;
   if (new Set(sounds).size < sounds.length) return undefined;
   const isInverted = bassCounts && modulo(Math.min(...sounds), 12) !== bass;
   if (isInverted && asked.chord.bass !== undefined) return undefined;
@@ -225,7 +245,9 @@ function taken(search: Search, frets: Fingering): Voicing | undefined {
   const [low, high] = [Math.min(...pressed), Math.max(...pressed)];
   const stretchMm = pressed.length > 0 ? betweenFrets(tuning, low, high) : 0;
   const omitted = tones.filter(({ bit }) => (have & bit) === 0).map(({ interval }) => interval);
-  const ease =
+  const place = grips.get(frets.map((fret) => fret ?? "x").join(" "));
+  const difficulty =
+    blurred(search, frets, sounds, low) +
     hand.used * 0.5 +
     hand.barres * 1.1 +
     hand.lateBarres * 1.4 +
@@ -237,8 +259,30 @@ function taken(search: Search, frets: Fingering): Voicing | undefined {
     omitted.length * 0.6 +
     (omitted.includes(0) ? 1.5 : 0) +
     (high > tuning.capo + 5 && pressed.length < sounds.length ? 1.2 : 0);
+  const ease = place === undefined ? UNUSUAL + difficulty : place * USUAL;
+  const kind = voicingKind(asked.chord, frets, sounds, { capo: tuning.capo, barres: hand.barres });
   const cost = asked.near ? ease * 0.5 + movement(search, asked.near, frets, sounds) : ease;
-  return { frets, fingers: hand.fingers, sounds, stretchMm, omitted, cost };
+  return { frets, fingers: hand.fingers, sounds, stretchMm, omitted, kind, cost };
+}
+
+/** The grips that players have in the hand, one after another; any other comes after all of them. */
+const USUAL = 0.4;
+const UNUSUAL = 8;
+
+/** What sounds muddy or unclear: open strings among frets far up, a ninth below the third. */
+function blurred(
+  { tuning, asked: { chord } }: Search,
+  frets: Fingering,
+  sounds: readonly number[],
+  low: number,
+): number {
+  const opens = frets.filter((fret) => fret === tuning.capo).length;
+  const isFarUp = low > tuning.capo + 4;
+  const lowestOf = (tone: Interval) =>
+    Math.min(...sounds.filter((sound) => modulo(sound - soundOf(chord.root + tone), 12) === 0), Infinity);
+  const third = Math.min(lowestOf(4), lowestOf(-3));
+  const ninth = Math.min(...[2, -5, 9].filter((tone) => chord.tones.includes(tone)).map(lowestOf), Infinity);
+  return (isFarUp ? opens * 1.2 : 0) + (ninth < third && third < Infinity ? 2 : 0);
 }
 
 /** How far voices and hand go from one voicing to the next: half steps a voice, and frets of the hand. */
@@ -277,13 +321,12 @@ interface Hand {
 
 /**
  * Fingers for a voicing: one to a pressed string, from the lowest fret and the lowest-lying string on. Where four do not
- * suffice, the first lies across the lowest fret, and another across neighbouring strings at the highest; an open string
+ * suffice, the first lies across the lowest fret, and another across neighbouring strings at a higher one; an open string
  * under a barre would be pressed, so there is none then.
  */
-function fingersFor(frets: Fingering, capo: number): Hand | undefined {
+export function fingersFor(frets: Fingering, capo: number): Hand | undefined {
   const pressed = frets.flatMap((fret, at) => (fret !== null && fret > capo ? [{ fret, at }] : []));
   const low = Math.min(...pressed.map(({ fret }) => fret));
-  const high = Math.max(...pressed.map(({ fret }) => fret));
   const groups: { fret: number; strings: number[] }[] = [];
   const atLow = pressed.filter(({ fret }) => fret === low);
   const isBarred =
@@ -295,8 +338,7 @@ function fingersFor(frets: Fingering, capo: number): Hand | undefined {
   const needsLate = groups.length + rest.length > FINGERS;
   for (const { fret, at } of [...rest].sort((a, b) => a.fret - b.fret || a.at - b.at)) {
     const last = groups.at(-1);
-    const joins =
-      needsLate && fret === high && fret > low && last?.fret === fret && last.strings.at(-1) === at - 1;
+    const joins = needsLate && fret > low && last?.fret === fret && last.strings.at(-1) === at - 1;
     if (joins) last.strings.push(at);
     else groups.push({ fret, strings: [at] });
   }

@@ -5,6 +5,7 @@ export * from "./home";
 export * from "./outside";
 export * from "./readings";
 export * from "./simple-scale";
+export * from "./stand-ins";
 export type { ReadableChart, ReadingChoice } from "./states";
 export * from "./turns";
 export * from "./vamps";

@@ -100,7 +100,7 @@ export const FIGURE_TEXT: Readonly<Record<LineFigure, string>> = {
   triads: "triads",
   "three-note-groups": "groups of three",
   "four-note-groups": "groups of four",
-  arpeggios: "1 3 5 7 9 on each degree",
+  arpeggios: "1 3 5 7 9 8 on each degree",
 };
 
 export const RHYTHM_TEXT: Readonly<Record<Rhythm, string>> = {
