@@ -326,21 +326,26 @@ export function usualGrips(tuning: Tuning, chord: Chord): ReadonlyMap<string, nu
   const steps = opens.slice(1).map((open, at) => open - (opens[at] ?? 0));
   if (steps.join(" ") !== USUAL_STEPS || chord.bass !== undefined) return new Map();
   const root = soundOf(chord.root);
-  const found = [...(GRIPS[keyOf(chord)] ?? []), ...shellsOf(chord)].flatMap(([string, offsets, late = 0], order) => {
-    const open = opens[6 - string] ?? 0;
-    const low = (((root - open) % 12) + 12) % 12;
-    return [low, low + 12].flatMap((up) => {
-      const frets = offsets.split(" ").map((each) => (each === "x" ? null : tuning.capo + up + Number(each)));
-      const played = frets.filter((fret) => fret !== null);
-      if (Math.min(...played) < tuning.capo || Math.max(...played) > tuning.frets || up > HIGHEST) return [];
-      const isMoved = Math.min(...played) > tuning.capo;
-      const moved =
-        isMoved && offsets.includes("-3") ? OPEN_MOVED : isMoved && string === 4 ? FOURTH_MOVED : 0;
-      const isOpen = !isMoved && Math.max(...played) <= tuning.capo + 4;
-      const cost = order * ORDER + up * UP + late + moved - (isOpen ? OPEN : 0);
-      return [{ frets: frets.map((fret) => fret ?? "x").join(" "), cost }];
-    });
-  });
+  const found = [...(GRIPS[keyOf(chord)] ?? []), ...shellsOf(chord)].flatMap(
+    ([string, offsets, late = 0], order) => {
+      const open = opens[6 - string] ?? 0;
+      const low = (((root - open) % 12) + 12) % 12;
+      return [low, low + 12].flatMap((up) => {
+        const frets = offsets
+          .split(" ")
+          .map((each) => (each === "x" ? null : tuning.capo + up + Number(each)));
+        const played = frets.filter((fret) => fret !== null);
+        if (Math.min(...played) < tuning.capo || Math.max(...played) > tuning.frets || up > HIGHEST)
+          return [];
+        const isMoved = Math.min(...played) > tuning.capo;
+        const moved =
+          isMoved && offsets.includes("-3") ? OPEN_MOVED : isMoved && string === 4 ? FOURTH_MOVED : 0;
+        const isOpen = !isMoved && Math.max(...played) <= tuning.capo + 4;
+        const cost = order * ORDER + up * UP + late + moved - (isOpen ? OPEN : 0);
+        return [{ frets: frets.map((fret) => fret ?? "x").join(" "), cost }];
+      });
+    },
+  );
   const sorted = found.toSorted((a, b) => a.cost - b.cost);
   const places = new Map<string, number>();
   for (const { frets } of sorted) if (!places.has(frets)) places.set(frets, places.size);

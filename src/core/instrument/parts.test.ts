@@ -1,7 +1,8 @@
 import fc from "fast-check";
-import { describe, expect, it } from "vitest";
+import { describe, expect, it, test } from "vitest";
 import { chordNotes, readChart } from "../chord";
-import { midiOf, type Pitch, printPitch, soundOf } from "../pitch";
+import { midiOf, type Pitch, printName, printPitch, soundOf } from "../pitch";
+import { guideLines } from "../progression";
 import { ENSEMBLES, type Ensemble, type EnsemblePart, laidOut } from ".";
 
 const chords = (text: string) => readChart(text).value.chords.map(({ chord }) => chord);
@@ -24,7 +25,59 @@ describe("chords laid out for others", () => {
     const moves = first!
       .slice(0, -1)
       .map((pitch, voice) => Math.abs(midiOf(pitch) - midiOf(second![voice]!)));
-    expect(Math.max(...moves)).toBeLessThanOrEqual(2);
+    expect(moves[0]).toBeLessThanOrEqual(1);
+    expect(moves[1]).toBe(0);
+  });
+
+  /** The tones that have to be heard in the upper parts, whatever else is left out. */
+  test.each([
+    ["Bbmaj7/A", ["Bb", "D"]],
+    ["Fmaj7/A", ["F", "E"]],
+    ["C/E", ["C", "G"]],
+    ["G7b9", ["B", "F", "Ab"]],
+    ["G7#11", ["B", "F", "C#"]],
+    ["F#7b13", ["A#", "E", "D"]],
+    ["G7b9/B", ["G", "F", "Ab"]],
+    ["Ebm7b5/Gb", ["Eb", "Db", "Bbb"]],
+  ])("%s keeps %j over its bass", (symbol, needed) => {
+    for (const ensemble of ["strings", "keyboard"] as const) {
+      const [way] = laidOut(chords(symbol), ensemble);
+      const upper = way?.slice(0, -1).map(({ name }) => printName(name));
+      expect(upper).toEqual(expect.arrayContaining([...needed]));
+    }
+  });
+
+  test.each(["C/E", "F/A", "Gb/Bb", "Am/C"])("%s doubles its bass last", (symbol) => {
+    for (const ensemble of ["strings", "keyboard"] as const) {
+      const [way] = laidOut(chords(symbol), ensemble);
+      const bass = way?.at(-1)?.name;
+      expect(way?.slice(0, -1).filter(({ name }) => name === bass)).toEqual([]);
+    }
+  });
+
+  test.each([
+    "Dm7 G7 Cmaj7",
+    "Ebm7 Ab7 Dbmaj7",
+    "Bm7b5 E7b9 Am6",
+    "C7 F7 Bb7 Eb",
+    "F#dim7 Gm",
+    "C#m7b5 F#7 Bm",
+  ])("sevenths in %s stay or fall, and the guide lines are in the parts", (text) => {
+    const all = chords(text);
+    const lines = guideLines(all);
+    for (const ensemble of ["strings", "keyboard"] as const) {
+      const ways = laidOut(all, ensemble);
+      for (const [at, way] of ways.entries()) {
+        const [chord, next] = [all[at], ways[at + 1]];
+        const upper = way!.slice(0, -1).map(({ name }) => soundOf(name));
+        for (const { note } of lines[at]!)
+          if (note !== chord!.root) expect([...upper, soundOf(way!.at(-1)!.name)]).toContain(soundOf(note));
+        for (const [voice, pitch] of way!.entries()) {
+          if (!next || ![-2, -9].includes(pitch.name - chord!.root)) continue;
+          expect([0, -1, -2]).toContain(midiOf(next[voice]!) - midiOf(pitch));
+        }
+      }
+    }
   });
 
   it("spell as the chords do, in odd keys too", () => {

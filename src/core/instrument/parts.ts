@@ -29,8 +29,8 @@ export const ENSEMBLES = {
 } as const satisfies Readonly<Record<string, readonly EnsemblePart[]>>;
 export type Ensemble = keyof typeof ENSEMBLES;
 
-/** Which tones are kept first where there are more than voices: those that say the chord, then those that colour it. */
-const KEPT: readonly Interval[] = [4, -3, 5, -2, -9, -6, 8, -5, 9, 6, -4, 3, -1, 2, 1, 0];
+/** Which tones are kept first where there are more than voices: those that say the chord, then the alterations that make it what it is. */
+const KEPT: readonly Interval[] = [4, -3, -2, 5, -9, -6, 8, -5, 9, 6, -4, 3, -1, 2, 1, 0];
 
 const kept = (tone: Interval): number => {
   const at = KEPT.indexOf(tone);
@@ -41,12 +41,12 @@ const kept = (tone: Interval): number => {
 const SPACING = 12;
 
 /** What a way of laying out costs beside the half steps that its voices move. */
-const COST = { parallel: 6, low: 0.15, leap: 0.5 };
+const COST = { parallel: 6, low: 0.15, leap: 0.5, seventh: 8 };
 
 /**
  * Chords laid out for an ensemble: for each chord the pitches from the highest voice to the bass, each inside the range of
- * the part that plays it, voices never crossing and moving as little as they can over the whole; parallel fifths and
- * octaves are avoided. Where there are more tones than voices those stay that say the chord; where there are fewer some are
+ * the part that plays it, voices never crossing and moving as little as they can over the whole; sevenths fall, parallel
+ * fifths and octaves are avoided. Where there are more tones than voices those stay that say the chord; where there are fewer some are
  * doubled. What could not be read is silent.
  *
  * @example laidOut([Dm7, G7], "strings") // eight pitches, in four parts
@@ -58,7 +58,7 @@ export function laidOut(
   const parts: readonly EnsemblePart[] = ENSEMBLES[ensemble];
   const sounding = chords.filter((chord) => chord !== undefined);
   const choices = sounding.map((chord) => waysToLay(chord, parts));
-  const taken = smoothest(choices);
+  const taken = smoothest(choices, sounding);
   let next = 0;
   return chords.map((chord) => {
     if (!chord) return undefined;
@@ -68,11 +68,20 @@ export function laidOut(
   });
 }
 
-/** The upper voices' tones: those that are kept first, the highest of them doubled where there are too few. */
+/**
+ * The upper voices' tones. What the bass has is there already; over another bass the root comes first, then what is kept first. Where
+ * there are too few, root and fifth are doubled before others, and what the bass has last.
+ */
 function upperTones({ root, tones, bass }: Chord, voices: number): readonly Fifths[] {
-  const others = tones.filter((tone) => tone !== 0 || bass !== undefined);
-  const chosen = others.toSorted((a, b) => kept(a) - kept(b)).slice(0, voices);
-  const doubles = [0, 1, ...tones].filter((tone) => tones.includes(tone));
+  const isInBass = (tone: Interval) => soundOf(root + tone) === soundOf(bass ?? root);
+  const rank = (tone: Interval) => (tone === 0 ? -1 : kept(tone));
+  const chosen = tones
+    .filter((tone) => !isInBass(tone))
+    .sort((a, b) => rank(a) - rank(b))
+    .slice(0, voices);
+  const doubles = [...new Set([0, 1, ...tones])]
+    .filter((tone) => tones.includes(tone))
+    .sort((a, b) => Number(isInBass(a) && bass !== undefined) - Number(isInBass(b) && bass !== undefined));
   for (const tone of doubles) if (chosen.length < voices) chosen.push(tone);
   while (chosen.length < voices) chosen.push(0);
   return chosen.map((tone) => root + tone);
@@ -127,6 +136,7 @@ function stacked(
 /** The ways with the least movement over all chords: the cheapest path through them. */
 function smoothest(
   choices: readonly (readonly (readonly Pitch[])[])[],
+  chords: readonly Chord[],
 ): readonly (readonly Pitch[] | undefined)[] {
   const paths: { cost: number; from: number }[][] = [];
   for (const [at, ways] of choices.entries()) {
@@ -136,7 +146,7 @@ function smoothest(
       ways.map((way) => {
         let best = { cost: before && before.length > 0 ? Infinity : 0, from: -1 };
         for (const [from, other] of (before ?? []).entries()) {
-          const cost = (last?.[from]?.cost ?? Infinity) + movement(other, way);
+          const cost = (last?.[from]?.cost ?? Infinity) + movement(other, way, chords[at - 1]);
           if (cost < best.cost) best = { cost, from };
         }
         return { ...best, cost: best.cost + placement(way) };
@@ -159,9 +169,18 @@ function smoothest(
 const placement = (way: readonly Pitch[]) =>
   Math.abs(midiOf(way[0] ?? { name: 0, octave: 5 }) - 72) * COST.low;
 
-function movement(from: readonly Pitch[], to: readonly Pitch[]): number {
+/** Steps in which a seventh resolves: it stays, or falls by a half or a whole step. */
+const RESOLVED: readonly number[] = [0, -1, -2];
+
+/** The minor and the diminished seventh of a chord, which want to fall. */
+const isSeventh = ({ name }: Pitch, chord: Chord | undefined) =>
+  chord !== undefined && chord.tones.includes(name - chord.root) && [-2, -9].includes(name - chord.root);
+
+function movement(from: readonly Pitch[], to: readonly Pitch[], chord: Chord | undefined): number {
   const moves = to.map((pitch, voice) => midiOf(pitch) - midiOf(from[voice] ?? pitch));
   let cost = 0;
+  for (const [voice, pitch] of from.entries())
+    if (isSeventh(pitch, chord) && !RESOLVED.includes(moves[voice] ?? 0)) cost += COST.seventh;
   for (const move of moves) cost += Math.abs(move) + (Math.abs(move) > 7 ? COST.leap * Math.abs(move) : 0);
   for (let high = 0; high < to.length; high += 1)
     for (let low = high + 1; low < to.length; low += 1) {
