@@ -1,6 +1,7 @@
 // @ts-check
 /**
- * `npm run accuracy`: how often home, parent and mode are found, on tunes made by a model and tunes composed by hand. Prints
+ * `npm run accuracy`: how often home, parent and mode are found, on tunes made by a model and tunes composed by hand, and how often the
+ * home of a chart is the one that a teacher gives. Prints
  * figures; judges none. The same at every run.
  */
 import { readdirSync, readFileSync } from "node:fs";
@@ -17,3 +18,4 @@ const composed = [
     .map((name) => join(demo, name)),
 ].map((path) => readFileSync(path, "utf8"));
 console.log(await withModule("tests/accuracy/measure.ts", ({ report }) => report(composed.join("\n\n"))));
+console.log(await withModule("tests/accuracy/measure-charts.ts", ({ reportCharts }) => reportCharts()));

@@ -52,8 +52,8 @@ export async function match(request: Request): Promise<Response> {
   }
   const asked = await askJson(matchBody, request);
   if ("refused" in asked) return asked.refused;
-  const { chords: text, home, scales, most } = asked.value;
-  const { value: chart, problems } = readChart(text);
+  const { chords: text, naming, home, scales, most } = asked.value;
+  const { value: chart, problems } = readChart(text, naming);
   const found = readings(chart, { home, scales, most });
   const [leader] = found["fewest-turns"];
   if (!leader) return problemResponse(422, located(problems, text));

@@ -78,13 +78,13 @@ const MOST_STRINGS = 8;
 export function chordVoicings(url: URL): Response {
   const asked = askQuery(voicingsQuery, url);
   if ("refused" in asked) return asked.refused;
-  const { chord, stretch, fromFret, toFret, most } = asked.value;
+  const { chord, stretch, fromFret, toFret, kind, most } = asked.value;
   const tuning = neckOf(asked.value);
   if (tuning.strings.length > MOST_STRINGS)
     return problemResponse(422, [
       { code: "too-many-strings", found: String(tuning.strings.length), expected: `at most ${MOST_STRINGS}` },
     ]);
-  const found = voicings(tuning, { chord, limit: stretch, fromFret, toFret }).slice(0, most);
+  const found = voicings(tuning, { chord, limit: stretch, fromFret, toFret, kind }).slice(0, most);
   if (found.length === 0)
     return problemResponse(422, [
       {
@@ -101,6 +101,7 @@ export function chordVoicings(url: URL): Response {
       fingers: [...voicing.fingers],
       notes: pitchesOfVoicing(chord, voicing).map((pitch) => printPitch(pitch)),
       omitted: voicing.omitted.map((interval) => printDegree(interval)),
+      kind: voicing.kind,
       stretchMm: Math.round(voicing.stretchMm),
     })),
   };

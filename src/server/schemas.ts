@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { COMFORTABLE_STRETCH, GUITAR, SYSTEMS } from "@/core/instrument";
+import { COMFORTABLE_STRETCH, GUITAR, SYSTEMS, VOICING_KINDS } from "@/core/instrument";
 import { READING_KINDS } from "@/core/progression";
 import { COMPARISONS, REFERENCE_SCHOOLS } from "@/core/scale";
 import {
@@ -109,10 +109,18 @@ export const voicingsQuery = z.object({
   stretch,
   fromFret: z.coerce.number().int().min(0).max(24).default(0),
   toFret: z.coerce.number().int().min(0).max(24).default(15),
+  kind: z
+    .enum(VOICING_KINDS)
+    .optional()
+    .meta({ description: "Only voicings that are built so", example: "drop-2" }),
   most: z.coerce.number().int().min(1).max(200).default(20).meta({ description: "How many" }),
 });
 
 export const matchBody = z.strictObject({
+  naming: z
+    .enum(["english", "german"])
+    .default("english")
+    .meta({ description: "How notes are called in the chords: German reads H, and B as B flat" }),
   chords: z.string().max(20_000).meta({
     description:
       "A chart: bars, repeats, endings, slash beats, % and sections; {E Dorian} sets what is read from there on",
@@ -242,6 +250,7 @@ export const voicingsAnswer = z.object({
       fingers: z.array(z.int().nullable()),
       notes: z.array(z.string()),
       omitted: z.array(degree),
+      kind: z.enum(VOICING_KINDS).optional(),
       stretchMm: z.int(),
     }),
   ),

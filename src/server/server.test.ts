@@ -29,7 +29,7 @@ describe("GET derive", () => {
   it("answers a mode on a home, whole", async () => {
     expect(await json(derive(at("derive?home=D&mode=dorian")))).toMatchObject({
       home: "D",
-      mode: { id: "dorian", name: "Dorian", aliases: [] },
+      mode: { id: "dorian", name: "Dorian", aliases: ["Dorian mode", "minor ♮6"] },
       parent: { id: "major", tonic: "C", degree: 2 },
       notes: ["D", "E", "F", "G", "A", "B", "C"],
       degrees: ["1", "2", "b3", "4", "5", "6", "b7"],
@@ -121,7 +121,10 @@ describe("GET derive by other schools", () => {
       drop: ["2", "b6"],
     });
     expect(part(await told("mode=minor-pentatonic&comparison=parent"), "colour")).toEqual([["5"]]);
-    expect(part(await told("mode=set-1739"), "mode")).toMatchObject({ id: "set-1739", aliases: [] });
+    expect(part(await told("mode=set-1739"), "mode")).toMatchObject({
+      id: "1-b2-b3-sharp4-5-6-b7",
+      name: "Dorian ♭2 ♯4",
+    });
     expect(derive(at("derive?home=D&mode=dorian&reference=minor")).status).toBe(400);
     expect(derive(at("derive?home=D&mode=set-4")).status).toBe(400);
   });
@@ -138,7 +141,7 @@ describe("GET scales", () => {
     const answer = await json(scales(at("scales?notes=Gb%20Abb%20Bbb%20C%20Db%20Eb%20Fb")));
     expect(answer).toMatchObject({
       home: "Gb",
-      id: "set-1739",
+      id: "1-b2-b3-sharp4-5-6-b7",
       scales: [],
       degrees: ["1", "b2", "b3", "#4", "5", "6", "b7"],
     });
@@ -338,10 +341,9 @@ describe("POST match", () => {
   it("reads a chart by one mode and says what decides", async () => {
     const answer = await json(ask({ chords: "| Em9 | A13 |" }));
     expect(part(answer, "chords.1")).toMatchObject({ bar: 2, symbol: "A13", targetNotes: ["C#", "A"] });
-    expect(part(answer, "readings.0")).toEqual({
+    expect(part(answer, "readings.0")).toMatchObject({
       kind: "one-mode",
       segments: [{ from: 0, to: 1, home: "E", mode: "dorian", outside: [] }],
-      cost: 0,
     });
     expect(part(answer, "deciding.0")).toMatchObject({
       between: [
@@ -355,7 +357,7 @@ describe("POST match", () => {
   });
 
   it("has the readings of all three kinds, the chart as it is played, and what is set by hand", async () => {
-    const answer = await json(ask({ chords: "|: Em9 | A13 :| {D lydian} Dmaj7 | {} Em9 |", most: 1 }));
+    const answer = await json(ask({ chords: "|: Em9 | A13 :| {D lydian} D/E | {} Em9 |", most: 1 }));
     expect(part(answer, "order")).toEqual([0, 1, 0, 1, 2, 3]);
     expect(part(answer, "chords.0")).toMatchObject({ times: 2, length: 1 });
     expect(part(answer, "readings.1")).toMatchObject({

@@ -174,6 +174,14 @@ export function voicingScore(midis: readonly number[]): Score {
   };
 }
 
+/** Two grips back and forth, two beats each: a chord and its inflection. */
+export function rockScore(first: readonly number[], second: readonly number[]): Score {
+  const half = BEATS_A_BAR / 2;
+  const struck = (midis: readonly number[], at: number) =>
+    midis.map((midi): ScoreNote => ({ part: "chord", midi, at, length: half }));
+  return { notes: [...struck(first, 0), ...struck(second, half)], beats: BEATS_A_BAR, loops: true };
+}
+
 /** Two beats of A4, to set the volume by before headphones go on. */
 export const testScore = (): Score => ({
   notes: [{ part: "chord", midi: 69, at: 0, length: 2 }],

@@ -4,6 +4,8 @@ import { soundOf } from "../../src/core/pitch";
 import { holds, mode as modeById } from "../../src/core/scale";
 import { readNotes } from "../../src/formats";
 import { BASELINES } from "./baselines";
+import { TAUGHT_CHARTS, UNSEEN_CHARTS } from "./charts";
+import { chartScore } from "./measure-charts";
 import { calibration, composedTunes, scoreOf } from "./measure";
 import { makeTune, MODE_NAMES, seeded } from "./model";
 
@@ -87,5 +89,17 @@ describe("against published methods, on tunes of every mode", () => {
       expect(own.home - theirs.home).toBeGreaterThan(0.15);
       expect(own.mode - theirs.mode).toBeGreaterThan(0.15);
     }
+  });
+});
+
+describe("charts that teachers agree on", () => {
+  it("have the home of their teacher at least as often as when these figures were taken", () => {
+    const all = [...TAUGHT_CHARTS, ...UNSEEN_CHARTS];
+    expect(all.length).toBeGreaterThan(120);
+    expect(new Set(all.map(({ chords }) => chords)).size).toBe(all.length);
+    const { home, mode, bars } = chartScore(all);
+    expect(home).toBeGreaterThanOrEqual(0.97);
+    expect(mode).toBeGreaterThanOrEqual(0.97);
+    expect(bars).toBeGreaterThanOrEqual(0.96);
   });
 });

@@ -8,6 +8,7 @@ import {
   MOST_CHORDS,
   plainestInterval,
   readChart,
+  renamedChart,
   transposeChart,
   withLock,
 } from ".";
@@ -162,7 +163,7 @@ describe("home and mode set by hand", () => {
     ],
     ["| Em9 | % | D |", 1, 1, dorian, "| Em9 | {E Dorian} % | {} D |"],
     ["[Gate]\n|: Em9 / qqq :| x3 # no", 0, 0, dorian, "[Gate]\n|: {E Dorian} Em9 / {} qqq :| x3 # no"],
-    ["| Em9 |", 0, 0, { mode: mode("set-15") }, "| {set-15} Em9 |"],
+    ["| Em9 |", 0, 0, { mode: mode("1-b2-2-b3") }, "| {1-b2-2-b3} Em9 |"],
   ])("%j from %i to %i", (text, from, to, lock, expected) => {
     const written = withLock(text, from, to, lock);
     expect(written).toBe(expected);
@@ -233,5 +234,23 @@ describe("chords in parentheses", () => {
   it("are read in German where that is asked", () => {
     expect(read("| H7 | (Em B) |", "german")).toEqual(["1 H7 2, 2 Em 8, 2 B 11", 0]);
     expect(read("| H7 |")[1]).toBe(1);
+  });
+});
+
+describe("a chart in other note names", () => {
+  test.each([
+    ["| Bm7 | Bb7/F# | {B dorian} Em |", "| Hm7 | B7/F# | {H dorian} Em |"],
+    ["| F#m7b5/B | N.C. | % |", "| F#m7b5/H | N.C. | % |"],
+    ["| Bb | B |", "| B | H |"],
+    ["| qqq | B |", "| qqq | H |"],
+    ["[Bridge] | C | G |", "[Bridge] | C | G |"],
+  ])("%j is %j in German, and comes back", (english, german) => {
+    expect(renamedChart(english, "english", "german")).toBe(german);
+    expect(renamedChart(german, "german", "english")).toBe(english);
+  });
+
+  it("keeps German endings as they are typed, and knows what they mean", () => {
+    expect(renamedChart("| Fism7 | Es | As7 | Cis |", "german", "english")).toBe("| F#m7 | Eb | Ab7 | C# |");
+    expect(renamedChart("| F#m7 | Em |", "english", "german")).toBe("| F#m7 | Em |");
   });
 });

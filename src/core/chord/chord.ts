@@ -90,9 +90,18 @@ function exactSuffix(asked: readonly Interval[]): { readonly ascii: string; read
       (isDouble ? flatSeventh(form) : "") +
       noThird +
       noFifth;
+    const hung = noThird === "" ? undefined : [-1, 2].find((tone) => tones.includes(tone));
+    const hanging = (form: NameForm) =>
+      plainSuffix([...withFifth, hung ?? 0], form) +
+      tones
+        .filter((tone) => !UP_TO_SEVENTH.has(tone) && tone !== hung)
+        .map((tone) => addedText(tone, form))
+        .join("") +
+      noFifth;
     return [
       (form: NameForm) => plainSuffix(tones, form),
       (form: NameForm) => plainSuffix(tones, form) + noFifth,
+      ...(hung === undefined ? [] : [hanging]),
       spelledOut,
     ];
   });

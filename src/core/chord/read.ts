@@ -199,12 +199,12 @@ function plainSigns(text: string): string {
   return ALIKE.reduce((plain, [signs, sign]) => plain.replaceAll(signs, sign), figures);
 }
 
-/** What may follow a lower-case root, so that words are not read as chords, nor b5 and b9, alterations that lost their chord. */
-const AFTER_LOWER = String.raw`(?=$|[#♯♭\d(/+\-°øΔ^]|b|m|M|o7|sus|dim|aug|add|alt|no|omit)`;
-
-/** Two flats before a fifth at the end are one and an altered fifth: B♭(♭5). */
+/**
+ * Lower-case roots where they are nothing else: not b5 and b9, alterations that lost their chord, nor words like “do”. Two flats before a
+ * fifth at the end are one and an altered fifth: B♭(♭5).
+ */
 const ROOT = new RegExp(
-  `^([A-G]|[ac-g](?!dd|lt|im|ug)${AFTER_LOWER}|b(?!\\d)${AFTER_LOWER})((?:b|♭)(?=[b♭]5$)|${ACCIDENTALS})`,
+  `^([A-G]|[ac-g](?!dd|lt|im|ug|o(?![79mM]))|b(?!\\d|o(?![79mM])))((?:b|♭)(?=[b♭]5$)|${ACCIDENTALS})`,
   "u",
 );
 

@@ -182,7 +182,7 @@ describe("what looks like another chord", () => {
     ["foo", "root"],
     ["do", "root"],
     ["good", "root"],
-    ["be", "root"],
+    ["be", "quality"],
   ])("%s is not read as one: a %s is missing", (symbol, expected) => {
     const reading = readSymbol(symbol);
     expect("unread" in reading && reading.unread.expected).toBe(expected);

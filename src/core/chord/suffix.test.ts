@@ -42,9 +42,7 @@ it("every set of notes on a root has a name that is read as that set", () => {
 
 it("so has every chord on the degrees of every scale, in thirds, in fourths and in full", () => {
   const wrong = [...CATALOGUE, ...modesOfSize(7)].flatMap((each) => {
-    const diatonic = diatonicChords({ home: 5, mode: each }).flatMap(({ chords }) =>
-      Object.values(chords).filter((chord) => chord !== undefined),
-    );
+    const diatonic = diatonicChords({ home: 5, mode: each }).flatMap(({ chords }) => Object.values(chords));
     const stacks =
       each.intervals.length === 7 ? fourthStacks(each, 4).flatMap(({ notes }) => chordNames(notes)) : [];
     const full: Chord = { root: -6, tones: fullChord(each).named, optional: [] };

@@ -84,7 +84,9 @@ export function renamedSymbol(symbol: string, from: NoteNaming, to: NoteNaming):
   // A name that means the same in both stays as it was typed.
   const renamed = (text: string) => {
     const name = maybeFifthsIn(text, from);
-    return name === undefined || maybeFifthsIn(text, to) === name ? text : typedName(name, to);
+    const isPlain =
+      name !== undefined && maybeFifthsIn(text, to) === name && typedName(name, to) === printName(name);
+    return name === undefined || isPlain ? text : typedName(name, to);
   };
   return renamed(parts.root) + parts.quality + (parts.bass === undefined ? "" : `/${renamed(parts.bass)}`);
 }

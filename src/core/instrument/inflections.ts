@@ -22,6 +22,24 @@ export interface Inflection {
   readonly chord: Chord;
 }
 
+/**
+ * An inflection as a voicing, so that it is shown and heard as one.
+ *
+ * @example inflectedVoicing(GUITAR, inflection of Em with F).frets // 0 2 2 0 0 1
+ */
+export function inflectedVoicing(tuning: Tuning, { frets, fingers }: Inflection): Voicing {
+  const opens = openSounds(tuning);
+  const pressed = frets.filter((fret): fret is number => fret !== null && fret > tuning.capo);
+  return {
+    frets,
+    fingers,
+    sounds: frets.flatMap((fret, at) => (fret === null ? [] : [(opens[at] ?? 0) + fret - tuning.capo])),
+    stretchMm: pressed.length === 0 ? 0 : betweenFrets(tuning, Math.min(...pressed), Math.max(...pressed)),
+    omitted: [],
+    cost: 0,
+  };
+}
+
 /** Half steps that a note moves at most: a finger put down or lifted. */
 const NEAR = 3;
 /** Frets that an inflection may reach above the grip. */

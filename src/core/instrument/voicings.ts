@@ -1,6 +1,6 @@
 import { ALTERED_CHORD, type Chord, chordNotes } from "../chord";
 import { halfSteps, type Interval, modulo, type Pitch, pitchAt, soundOf } from "../pitch";
-import { compareRanks, size } from "../scale";
+import { compareRanks, type HomeMode, notesOf, size } from "../scale";
 import type { Fingering } from "./fingering";
 import { usualGrips, type VoicingKind, voicingKind } from "./grips";
 import { COMFORTABLE_STRETCH } from "./hand";
@@ -34,6 +34,13 @@ export function pitchesOfVoicing(chord: Chord, { sounds }: Voicing): readonly Pi
     pitchAt(midi, names.find((name) => soundOf(name) === modulo(midi, 12)) ?? chord.root),
   );
 }
+
+/** A chord with the notes of its mode behind its tones, to name a grip that has one of them. */
+export const withMode = ({ root, tones, optional }: Chord, homeMode: HomeMode): Chord => ({
+  root,
+  tones: [...tones, ...notesOf(homeMode).map((note) => note - root)],
+  optional,
+});
 
 /**
  * What is heard of a voicing: its sounds, and on a neck of paired strings the second string of each pair.

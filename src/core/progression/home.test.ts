@@ -91,7 +91,7 @@ describe("what the whole chart says of a home", () => {
     ["Dm7 G7 Cmaj7", "C", ["cadence", "last-chord", "length"]],
     ["Dm7 G7 Cmaj7", "D", ["first-chord", "length"]],
     ["Dm G Dm G", "D", ["first-chord", "return", "length"]],
-    ["Em7 A7 Dm7 G7", "C", ["turnaround"]],
+    ["Em7 A7 Dm7 G7", "C", ["two-five-round"]],
     ["C F/C G/C C", "C", ["first-chord", "return", "last-chord", "length", "pedal"]],
     ["C Am F G", "C", ["first-chord", "turnaround", "length"]],
     ["C D Em", "E", ["cadence", "last-chord", "length"]],

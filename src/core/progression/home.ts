@@ -52,6 +52,8 @@ const SEEN = 0.6;
 
 /** The home is the root of the chord that a dominant seventh goes to by fifth: in nats. */
 const RESOLVED = 1.6;
+/** Where a dominant goes, in half steps up: to its first degree, and to the sixth and third that stand for it. */
+const GOALS: readonly number[] = [5, 2, 9];
 /** A minor chord with its dominant a fifth above the next root, ii–V, in nats for the home that it asks for. */
 const TWO_FIVE = 2;
 
@@ -130,8 +132,10 @@ export function behaviour(turning: Turning, home: number, row: HomeRow): Behavio
   const fall = before ? modulo(before.root - chord.root, 12) : -1;
   if (above === 0 && before?.kind === "7" && (fall === 7 || fall === 1) && !isDominant(chord))
     nats += RESOLVED;
-  // Where the minor chord comes back, the two are a vamp.
-  if (chord.kind === "7" && before && isTwo(before) && fall === 7 && !isVamp && !isSame(before, next))
+  // Where the minor chord comes back the two are a vamp, and where the next chord is none that a dominant goes to they are no ii–V.
+  const goes = next === undefined || GOALS.includes(modulo(next.root - chord.root, 12));
+  const isTwoFive = chord.kind === "7" && before !== undefined && isTwo(before) && fall === 7;
+  if (isTwoFive && goes && !isVamp && !isSame(before, next))
     nats += above === 7 ? TWO_FIVE : above === 5 ? -TWO_FIVE : 0;
   if (above === 0 && chord.kind === "m" && chord.seventh && isCountedMinor(row)) nats -= RESTING_SEVENTH;
   // Minor comes to rest on its major triad, and has it nowhere else.
@@ -211,6 +215,7 @@ export type ChartEvidence =
   | { readonly code: "last-chord"; readonly at: number }
   | { readonly code: "cadence"; readonly at: number }
   | { readonly code: "turnaround"; readonly at: number }
+  | { readonly code: "two-five-round"; readonly at: number }
   | { readonly code: "return"; readonly times: number }
   | { readonly code: "pedal"; readonly share: number }
   | { readonly code: "length"; readonly share: number }
@@ -232,6 +237,7 @@ const WHOLE = {
   round: 1,
   mostRounds: 4,
   firstDominant: 0.6,
+  firstTwo: 0.6,
   last: 2.2,
   lastOfLoop: 0.3,
   cadence: 1.1,
@@ -247,55 +253,91 @@ const LOOP = 4;
 /** Held under so much of a chart, a bass is its home. */
 const PEDAL_FROM = 0.6;
 
-/** The evidence for each of the twelve homes. */
+/** A piece of evidence and what it weighs. */
+type Weighed = readonly [nats: number, evidence: ChartEvidence];
+
+/** A chart as its evidence is gathered from it. */
+interface Line {
+  readonly sounding: readonly Sounding[];
+  readonly heard: readonly Heard[];
+  readonly isVamp: boolean;
+}
+
+/**
+ * The evidence for each of the twelve homes.
+ *
+ * @example chartHomes(sounding chords of "Dm7 G7 Cmaj7")[0]?.evidence.map(({ code }) => code) // cadence, last-chord, length
+ */
 export function chartHomes(sounding: readonly Sounding[]): readonly ChartHome[] {
   const heard = sounding.map(({ chord }) => heardAs(chord));
-  const whole = sounding.reduce((sum, { bars }) => sum + bars, 0);
-  const [first, last, beforeLast] = [heard[0], heard.at(-1), heard.at(-2)];
-  const isLoop = goesRound(heard);
-  const isVamp = isTwoChords(heard);
-  const pedal = pedalOf(sounding, whole);
+  const line: Line = { sounding, heard, isVamp: isTwoChords(heard) };
   return Array.from({ length: 12 }, (_, sound): ChartHome => {
-    const evidence: ChartEvidence[] = [];
-    let weight = 0;
-    const say = (nats: number, each: ChartEvidence) => {
-      weight += nats;
-      evidence.push(each);
+    const all = [...beginning(line, sound), ...ending(line, sound), ...presence(line, sound)];
+    return {
+      sound,
+      weight: all.reduce((sum, [nats]) => sum + nats, 0),
+      evidence: all.map(([, evidence]) => evidence),
     };
-    if (first?.root === sound && first.kind !== "d" && first.kind !== "o")
-      say(first.kind === "7" ? WHOLE.firstDominant : WHOLE.first, {
-        code: "first-chord",
-        at: sounding[0]?.at ?? 0,
-      });
-    if (first?.root === sound && isVamp) {
-      const times = heard.filter((each, at) => each.root === sound && heard[at - 1]?.root !== sound).length;
-      say(Math.min(times, WHOLE.mostRounds) * WHOLE.round, { code: "return", times });
-    }
-    if (last?.root === sound) {
-      const arrives = comesHome(heard.slice(-3), sound);
-      if (arrives) say(WHOLE.cadence, { code: "cadence", at: sounding.at(-1)?.at ?? 0 });
-      say(isLoop && !arrives ? WHOLE.lastOfLoop : last.kind === "7" ? WHOLE.lastOfLoop : WHOLE.last, {
-        code: "last-chord",
-        at: sounding.at(-1)?.at ?? 0,
-      });
-    }
-    const isFifth = last !== undefined && modulo(last.root - sound, 12) === 7 && !isVamp;
-    const turns = isFifth && (last.kind === "7" || (last.kind === "M" && first?.root === sound));
-    const fromTwo = turns && beforeLast && isTwo(beforeLast) && modulo(beforeLast.root - sound, 12) === 2;
-    if (turns)
-      say(fromTwo ? WHOLE.twoFiveRound : WHOLE.turnaround, {
-        code: "turnaround",
-        at: sounding.at(-1)?.at ?? 0,
-      });
-    const share = sounding.reduce(
-      (sum, { bars }, at) => sum + (heard[at]?.root === sound ? bars / whole : 0),
-      0,
-    );
-    if (share > 0) say(WHOLE.length * share, { code: "length", share });
-    else if (!fromTwo) say(WHOLE.neverHeard, { code: "never-heard" });
-    if (pedal?.sound === sound) say(WHOLE.pedal * pedal.share, { code: "pedal", share: pedal.share });
-    return { sound, weight, evidence };
   });
+}
+
+/** The first chord, and in a vamp how often it comes back; the first chord of a ii–V is no beginning. */
+function beginning({ sounding, heard, isVamp }: Line, sound: number): readonly Weighed[] {
+  const [first] = heard;
+  if (first?.root !== sound || first.kind === "d" || first.kind === "o") return [];
+  const nats = first.kind === "7" ? WHOLE.firstDominant : beginsWithTwo(heard) ? WHOLE.firstTwo : WHOLE.first;
+  const begins: Weighed = [nats, { code: "first-chord", at: sounding[0]?.at ?? 0 }];
+  if (!isVamp) return [begins];
+  const times = heard.filter((each, at) => each.root === sound && heard[at - 1]?.root !== sound).length;
+  return [begins, [Math.min(times, WHOLE.mostRounds) * WHOLE.round, { code: "return", times }]];
+}
+
+/** Whether a chart begins with a ii–V that does not go back to its first chord. */
+function beginsWithTwo(heard: readonly Heard[]): boolean {
+  const [two, five, next] = heard;
+  const isTwoFive =
+    two !== undefined && five?.kind === "7" && isTwo(two) && modulo(five.root - two.root, 12) === 5;
+  return isTwoFive && next !== undefined && !isSame(two, next);
+}
+
+/** The last chord, what it is arrived at from, and a dominant that leads round to the beginning. */
+function ending({ sounding, heard, isVamp }: Line, sound: number): readonly Weighed[] {
+  const [last, before] = [heard.at(-1), heard.at(-2)];
+  if (!last) return [];
+  const at = sounding.at(-1)?.at ?? 0;
+  if (last.root === sound) {
+    const arrives = comesHome(heard.slice(-3), sound);
+    const isWeak = last.kind === "7" || (goesRound(heard) && !arrives);
+    return [
+      ...(arrives ? [[WHOLE.cadence, { code: "cadence", at }] as const] : []),
+      [isWeak ? WHOLE.lastOfLoop : WHOLE.last, { code: "last-chord", at }],
+    ];
+  }
+  if (isVamp || modulo(last.root - sound, 12) !== 7) return [];
+  if (last.kind !== "7" && !(last.kind === "M" && heard[0]?.root === sound)) return [];
+  const isTwoFive = before !== undefined && isTwo(before) && modulo(before.root - sound, 12) === 2;
+  const leadsToTwo = heard[0]?.root === sound && beginsWithTwo(heard);
+  const nats = isTwoFive ? WHOLE.twoFiveRound : leadsToTwo ? WHOLE.lastOfLoop : WHOLE.turnaround;
+  return [[nats, { code: isTwoFive ? "two-five-round" : "turnaround", at }]];
+}
+
+/** How long a home is heard, or that it never is, and a bass that is held on it. */
+function presence(line: Line, sound: number): readonly Weighed[] {
+  const { sounding, heard } = line;
+  const whole = sounding.reduce((sum, { bars }) => sum + bars, 0);
+  const share = sounding.reduce(
+    (sum, { bars }, at) => sum + (heard[at]?.root === sound ? bars / whole : 0),
+    0,
+  );
+  const isAsked = ending(line, sound).some(([, { code }]) => code === "two-five-round");
+  const pedal = pedalOf(sounding, whole);
+  return [
+    ...(share > 0 ? [[WHOLE.length * share, { code: "length", share }] as const] : []),
+    ...(share === 0 && !isAsked ? [[WHOLE.neverHeard, { code: "never-heard" }] as const] : []),
+    ...(pedal?.sound === sound
+      ? [[WHOLE.pedal * pedal.share, { code: "pedal", share: pedal.share }] as const]
+      : []),
+  ];
 }
 
 /**
@@ -314,7 +356,8 @@ function comesHome(ending: readonly Heard[], home: number): boolean {
   );
 }
 
-const isTwoChords = (heard: readonly Heard[]) => new Set(heard.map(({ root }) => root)).size <= 2;
+/** Two roots in all: a vamp. */
+export const isTwoChords = (heard: readonly Heard[]) => new Set(heard.map(({ root }) => root)).size <= 2;
 
 /** A short line, or one that is made of the same few chords over and over, goes round. */
 function goesRound(heard: readonly Heard[]): boolean {

@@ -9,6 +9,7 @@ import {
   homeModel,
   lockAt,
   ownHome,
+  rarityOf,
   type ReadableChart,
   type ReadingChoice,
   type Sounding,
@@ -250,7 +251,7 @@ function chordByChord(read: Chartwise, [turns]: readonly ChartReading[]): readon
     const taught = here && chordScales(each.chord, soundOf(ownHome(each.chord)), { turning: here, around });
     return { home, around: around && soundsOn(around), taught: taught ?? [] };
   });
-  return distinct(read, "chord-by-chord", OWN_HOMES, (at, n) => {
+  const costOf = (at: number, n: number) => {
     const [state, here, against] = [all.states[n], own[at], notes[at]];
     if (!state || here?.home !== state.home) return Infinity;
     const place = here.taught.indexOf(state.mode.id);
@@ -258,16 +259,20 @@ function chordByChord(read: Chartwise, [turns]: readonly ChartReading[]): readon
     return (
       OVER.outside * ((against?.outside[n] ?? 0) + (against?.outsideAbove[n] ?? 0)) +
       MISSPELLED * (against?.misspelled[n] ?? 0) +
+      OVER.rare * rarityOf(state.mode) +
       (place >= 0 ? OVER.next * place : OVER.untaught * here.taught.length + OVER.apart * apart)
     );
-  });
+  };
+  // How seldom a scale is used says nothing of it over one chord, but among equals.
+  const equal = all.states.map((state) => ({ ...state, rarity: 0 }));
+  return distinct(read, "chord-by-chord", OWN_HOMES, costOf, equal);
 }
 
 /**
  * Over one chord: a note outside; the second best of what is taught, and anything else; each note in which a mode differs from the
- * chart around it.
+ * chart around it; and how seldom it is used.
  */
-const OVER = { outside: 8, next: 0.5, untaught: 3, apart: 0.5 };
+const OVER = { outside: 8, next: 0.5, untaught: 3, apart: 0.5, rare: 0.1 };
 
 /** The best readings along a path that differ in their modes. */
 function distinct(
@@ -275,11 +280,12 @@ function distinct(
   kind: ReadingKind,
   turn: TurnCosts,
   costOf: (at: number, state: number) => number,
+  states: readonly State[] = read.all.states,
 ): readonly ChartReading[] {
   const { chart, choice, sounding, all, allowed } = read;
   const starts = new Set(chart.bars.map(({ from }) => from));
   const paths = bestPaths({
-    states: all.states,
+    states,
     stays: allowed.map((may, at) =>
       Float64Array.from(all.states, (_, n) => (may[n] === 1 ? costOf(at, n) : Infinity)),
     ),

@@ -1,7 +1,7 @@
 import { type Fifths, soundOf } from "../pitch";
 import { type Chart, type ChartBar, type ChartChord, type Chord, chordSounds } from "../chord";
 import { bestHome, type HomeMode, type Mode, size, type SoundSet, transpose, USUAL_MODES } from "../scale";
-import { type Behaviour, behaviour, chartHomes, heardAs, turnings } from "./home";
+import { type Behaviour, behaviour, chartHomes, heardAs, isTwoChords, turnings } from "./home";
 import { type HomeRow, rowFor } from "./home-rows";
 
 /** A chart as far as it is read: without an order its chords are played as they are written. */
@@ -75,6 +75,9 @@ const RARITY: Readonly<Record<string, number>> = {
 /** Of any other mode; for each note more or fewer than seven; and that among equals the first of a family is taken. */
 const RARER = { others: 1.3, offSeven: 0.2, order: 0.001 };
 
+/** Lydian shows itself in two chords or over a held note; a longer line with its chords is nearly always in the major of the fifth. */
+const RARER_IN_LINES: Readonly<Record<string, number>> = { lydian: 0.8, "lydian-dominant": 0.4 };
+
 /** How seldom a scale is used, as a cost. */
 export function rarityOf({ id, sounds, degree }: Mode): number {
   const off = Math.abs(size(sounds) - 7) * RARER.offSeven;
@@ -123,12 +126,18 @@ export function statesOf(chart: Pick<Chart, "chords">, choice: ReadingChoice): S
   ];
   for (const name of free) put(name);
   const freeHomes = new Set(free.map(soundOf));
+  const isVamp = isTwoChords(sounding.map(({ chord }) => heardAs(chord)));
   const modes = [...new Set([...scales, ...locks.flatMap(({ mode }) => mode ?? [])])];
   return {
     free: new Set(scales),
     freeHomes,
     states: [...names.keys()].flatMap((home) =>
-      modes.map((mode) => ({ home, mode, sounds: transpose(mode.sounds, home), rarity: rarityOf(mode) })),
+      modes.map((mode) => ({
+        home,
+        mode,
+        sounds: transpose(mode.sounds, home),
+        rarity: rarityOf(mode) + (isVamp ? 0 : (RARER_IN_LINES[mode.id] ?? 0)),
+      })),
     ),
     homeMode: ({ home, mode }) => ({ home: names.get(home) ?? bestHome(home, mode), mode }),
   };

@@ -14,7 +14,7 @@ export interface Written {
   readonly missing: readonly Fifths[];
 }
 
-/** How many notes the fourths are stacked of: what three neighbouring strings hold. */
+/** How many notes the fourths are stacked of, where nothing else is asked: what three neighbouring strings hold. */
 const STACK = 3;
 
 const MOST = 4;
@@ -23,10 +23,11 @@ const MOST = 4;
  * Progressions that say a mode, best first: its vamps, the same over its held home note, its home chord in full, two easy
  * chords that share its notes out, its stacks of fourths from home up the scale.
  *
+ * @param fourths how many notes a stack of fourths has
  * @example writtenFor(D Dorian, "pedal")[0] // Dm, G/D
  */
-export function writtenFor(homeMode: HomeMode, way: Writing): readonly Written[] {
-  return chordsFor(homeMode, way)
+export function writtenFor(homeMode: HomeMode, way: Writing, fourths = STACK): readonly Written[] {
+  return chordsFor(homeMode, way, fourths)
     .slice(0, MOST)
     .map((chords) => {
       const sounds = new Set(chords.flatMap((chord) => chordNotes(chord).map(soundOf)));
@@ -35,7 +36,7 @@ export function writtenFor(homeMode: HomeMode, way: Writing): readonly Written[]
     });
 }
 
-function chordsFor(homeMode: HomeMode, way: Writing): readonly (readonly Chord[])[] {
+function chordsFor(homeMode: HomeMode, way: Writing, count: number): readonly (readonly Chord[])[] {
   const { home, mode } = homeMode;
   switch (way) {
     case "vamp":
@@ -49,7 +50,7 @@ function chordsFor(homeMode: HomeMode, way: Writing): readonly (readonly Chord[]
     case "shared-out":
       return sharedOut(homeMode, MOST).map(({ chords }) => chords);
     case "fourths": {
-      const stacks = fourthStacks(mode, STACK).map(({ notes }): Chord => {
+      const stacks = fourthStacks(mode, count).map(({ notes }): Chord => {
         const [degree = 0] = notes;
         return { root: home + degree, tones: notes.map((note) => note - degree), optional: [] };
       });

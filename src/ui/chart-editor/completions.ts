@@ -1,5 +1,5 @@
-import { diatonicChords, printChord } from "@/core/chord";
-import { printName } from "@/core/pitch";
+import { diatonicChords, printChord, renamedSymbol } from "@/core/chord";
+import { type NoteNaming, typedName } from "@/core/pitch";
 import { type HomeMode, type Mode } from "@/core/scale";
 import { homeModeText, modeText, romanText } from "@/ui/words";
 
@@ -38,12 +38,13 @@ export function completionsFor(
   before: string,
   homeMode: HomeMode | undefined,
   scales: readonly Mode[],
+  naming: NoteNaming = "english",
 ): readonly Completion[] {
   const word = wordBefore(before);
-  if (word.startsWith("{")) return locks(word, homeMode, scales);
+  if (word.startsWith("{")) return locks(word, homeMode, scales, naming);
   if (word.startsWith("[")) return SECTIONS.map((label) => ({ label: `[${label}]` }));
-  const chords = homeMode ? diatonic(homeMode) : [];
-  const root = /^[A-Ga-g](?:#|b|♯|♭)?/u.exec(word)?.[0];
+  const chords = homeMode ? diatonic(homeMode, naming) : [];
+  const root = /^[A-Ha-h](?:#|b|♯|♭)?/u.exec(word)?.[0];
   if (root === undefined) return word === "" ? chords : [];
   const known = new Set(chords.map(({ label }) => label));
   return [
@@ -53,12 +54,12 @@ export function completionsFor(
 }
 
 /** Triads, sevenths and ninths of a mode with their numerals. */
-function diatonic(homeMode: HomeMode): readonly Completion[] {
+function diatonic(homeMode: HomeMode, naming: NoteNaming): readonly Completion[] {
   const seen = new Set<string>();
   return diatonicChords(homeMode).flatMap(({ chords, roman }) =>
     (["triad", "seventh", "ninth"] as const).flatMap((kind) => {
       const chord = chords[kind];
-      const label = chord && printChord(chord);
+      const label = chord && renamedSymbol(printChord(chord), "english", naming);
       if (label === undefined || seen.has(label)) return [];
       seen.add(label);
       return [{ label, detail: `${romanText(roman)} in ${homeModeText(homeMode)}` }];
@@ -67,9 +68,14 @@ function diatonic(homeMode: HomeMode): readonly Completion[] {
 }
 
 /** Modes on the home that is typed, or on the one in hand. */
-function locks(word: string, homeMode: HomeMode | undefined, scales: readonly Mode[]): readonly Completion[] {
-  const typed = /^\{\s*([A-Ga-g](?:#|b|♯|♭)?)(?=\s|$)/u.exec(word)?.[1];
-  const home = typed ?? (homeMode && printName(homeMode.home));
+function locks(
+  word: string,
+  homeMode: HomeMode | undefined,
+  scales: readonly Mode[],
+  naming: NoteNaming,
+): readonly Completion[] {
+  const typed = /^\{\s*([A-Ha-h](?:#|b|♯|♭)?)(?=\s|$)/u.exec(word)?.[1];
+  const home = typed ?? (homeMode && typedName(homeMode.home, naming));
   return [
     { label: "{}", detail: "nothing set from here on" },
     ...scales.map((mode) => ({

@@ -1,20 +1,24 @@
 import { useStore } from "@nanostores/react";
 import {
   heardOf,
+  type Inflection,
   LINE_FIGURES,
   pitchesOfVoicing,
   type Position,
   SYSTEMS,
   type Tuning,
+  VOICING_KINDS,
+  withMode,
 } from "@/core/instrument";
 import { printChord } from "@/core/chord";
 import { SEVEN } from "@/core/scale";
-import { RHYTHMS, voicingScore } from "@/sound";
+import { RHYTHMS, rockScore, voicingScore } from "@/sound";
 import {
   $chord,
   $keeping,
   $playing,
   $positions,
+  $selection,
   $settings,
   changeSettings,
   stepPosition,
@@ -24,6 +28,7 @@ import { Button, Choice, Select, Toggle } from "@/ui/controls";
 import {
   chordText,
   FIGURE_TEXT,
+  inflectionText,
   homesText,
   modeText,
   movesText,
@@ -35,6 +40,7 @@ import {
   stretchText,
   SYSTEM_TEXT,
   typedStrings,
+  VOICING_KIND_TEXT,
   voicingText,
 } from "@/ui/words";
 import type { Shown } from "./shown";
@@ -186,25 +192,38 @@ export function LineRow({ shown }: { readonly shown: Shown }) {
   );
 }
 
-/** Which voicing of which chord; it is heard and kept from here. */
+const inflectionKey = ({ string, to }: Inflection) => `${string}/${to}`;
+
+/** Which voicing of which chord, with one note of the mode in it where that is wanted; it is heard and kept from here. */
 export function VoicingRow({ voicings, tuning }: { readonly voicings: Voicings; readonly tuning: Tuning }) {
   const chord = useStore($chord);
   const playing = useStore($playing);
-  const { found, taken, at, step, share, cancel } = voicings;
+  const { found, taken, at, step, share, cancel, kind, ask, inflected, inflect, shown } = voicings;
+  const { homeMode } = useStore($selection);
   const keep = () => {
     if (taken)
       $keeping.set({
         kind: "voicing",
-        title: chordText(chord),
+        title: chordText(inflected?.chord ?? chord),
         words: "",
-        chord: printChord(chord),
+        chord: printChord(inflected?.chord ?? chord),
         strings: typedStrings(tuning),
-        frets: [...taken.frets],
+        frets: [...(shown ?? taken).frets],
       });
   };
   return (
     <>
-      <strong className={styles.chord}>{chordText(chord)}</strong>
+      <strong className={styles.chord}>{chordText(inflected?.chord ?? chord)}</strong>
+      <Select
+        label="How the voicing is built"
+        size="small"
+        value={kind ?? "any"}
+        options={[
+          { value: "any", text: "any voicing" },
+          ...VOICING_KINDS.map((value) => ({ value, text: VOICING_KIND_TEXT[value] })),
+        ]}
+        onChange={(value) => ask(VOICING_KINDS.find((each) => each === value))}
+      />
       {share !== undefined && (
         <span className={styles.steps} role="status">
           <progress value={share} max={1} aria-label="How far the search has come" />
@@ -231,27 +250,53 @@ export function VoicingRow({ voicings, tuning }: { readonly voicings: Voicings; 
           </Button>
         </span>
       )}
-      {taken && (
+      {taken && shown && (
         <>
+          {voicings.inflections.length > 0 && (
+            <Select
+              label="Inflection: one note of the mode in the grip"
+              size="small"
+              value={inflected ? inflectionKey(inflected) : "none"}
+              options={[
+                { value: "none", text: "plain grip" },
+                ...voicings.inflections.map((each) => ({
+                  value: inflectionKey(each),
+                  text: inflectionText(each),
+                })),
+              ]}
+              onChange={(value) =>
+                inflect(voicings.inflections.find((each) => inflectionKey(each) === value))
+              }
+            />
+          )}
           <Button
             aria-pressed={playing === "voicing"}
-            onClick={() => toggle("voicing", voicingScore(heardOf(tuning, taken)))}
+            onClick={() => toggle("voicing", voicingScore(heardOf(tuning, shown)))}
           >
             Hear it
           </Button>
+          {inflected && (
+            <Button
+              aria-pressed={playing === "rock"}
+              onClick={() => toggle("rock", rockScore(heardOf(tuning, taken), heardOf(tuning, shown)))}
+            >
+              Rock
+            </Button>
+          )}
           <Button onClick={keep}>Keep</Button>
           <span className={styles.says}>
             {voicingText(
-              taken,
-              pitchesOfVoicing(chord, taken).map(({ name }) => name),
+              shown,
+              pitchesOfVoicing(withMode(chord, homeMode), shown).map(({ name }) => name),
             )}
           </span>
         </>
       )}
       {share === undefined && !taken && (
         <span className={styles.says} role="status">
-          No four fingers take {chordText(chord)} on these strings within your stretch. Fewer tones, another
-          tuning or a wider stretch would do.
+          {kind === undefined
+            ? `No four fingers take ${chordText(chord)} on these strings within your stretch. Try fewer tones, another tuning or a wider stretch.`
+            : `No ${VOICING_KIND_TEXT[kind]} voicing of ${chordText(chord)} here. Try any voicing.`}
         </span>
       )}
     </>

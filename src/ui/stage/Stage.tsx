@@ -42,8 +42,9 @@ export function Stage() {
   const { division, labels, stretch } = settings;
   const surfaces = tuning ? SURFACES : SURFACES.slice(1);
   const surface = tuning || settings.surface !== "neck" ? settings.surface : "keys";
-  const voicings = useVoicings(division === "voicing", chord, tuning, stretch);
-  const shown = useShown(voicings.taken);
+  const { homeMode } = useStore($selection);
+  const voicings = useVoicings(division === "voicing", chord, homeMode, tuning, stretch);
+  const shown = useShown(voicings.shown);
   const step = (way: 1 | -1) => (division === "voicing" ? voicings.step(way) : stepPosition(way));
   const divide = (next: Division) => changeSettings({ division: next });
 

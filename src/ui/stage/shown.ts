@@ -14,6 +14,7 @@ import {
   type Position,
   type Tuning,
   type Voicing,
+  withMode,
 } from "@/core/instrument";
 import { type Chord, chordNotes } from "@/core/chord";
 import { type Interval, modulo, type Pitch, pitchAt, soundOf } from "@/core/pitch";
@@ -141,15 +142,15 @@ function platesFor(
 }
 
 /** The notes of a voicing by name, from the string that lies lowest. */
-function voicingNotes(voicing: Voicing, chord: Chord, home: number): readonly ShownNote[] {
+function voicingNotes(voicing: Voicing, chord: Chord, homeMode: HomeMode): readonly ShownNote[] {
   const strings = voicing.frets.flatMap((fret, at) =>
     fret === null
       ? []
       : [{ place: { string: voicing.frets.length - at, fret }, finger: voicing.fingers[at] ?? 0 }],
   );
-  return pitchesOfVoicing(chord, voicing).map((pitch, at): ShownNote => ({
+  return pitchesOfVoicing(withMode(chord, homeMode), voicing).map((pitch, at): ShownNote => ({
     pitch,
-    interval: pitch.name - home,
+    interval: pitch.name - homeMode.home,
     ...strings[at],
   }));
 }
@@ -201,7 +202,7 @@ export function useShown(voicing: Voicing | undefined): Shown {
         const notes = closeChord(names, chord.bass ?? chord.root, homeMode.home, octaveFrom(instrument));
         return { ...base, title: chordText(chord), notes, plates: [] };
       }
-      const notes = voicing ? voicingNotes(voicing, chord, homeMode.home) : [];
+      const notes = voicing ? voicingNotes(voicing, chord, homeMode) : [];
       const silent =
         voicing?.frets.flatMap((fret, at) => (fret === null ? [voicing.frets.length - at] : [])) ?? [];
       return { ...base, title: chordText(chord), notes, silent, plates: platesFor(notes, [], label, plain) };

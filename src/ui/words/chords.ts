@@ -28,7 +28,7 @@ export const inModeText = (chord: Chord, { home }: HomeMode): string =>
     .map((note) => `${noteText(note)} ${degreeText(note - home)}`)
     .join(", ");
 
-/** What a chord says of the mode: whether it has the colour notes, and which notes it leaves free. */
+/** What a chord says of the mode: whether it has the characteristic notes, and which are missing. */
 export function chordSentence(chord: Chord, homeMode: HomeMode, schools: Schools): readonly Phrase[] {
   const sounds = chordSounds(chord);
   const own = soundSet(notesOf(homeMode).map(soundOf));
@@ -41,7 +41,7 @@ export function chordSentence(chord: Chord, homeMode: HomeMode, schools: Schools
   const held = colour.filter((note) => holdsAll(sounds, soundSet([soundOf(note)])));
   if (colour.length === 0 || held.length === 0)
     return [
-      `It is in ${homeModeText(homeMode)} and has none of its colour notes: any mode near it could use it.`,
+      `In ${homeModeText(homeMode)}, without a characteristic note: modes near it have this chord too.`,
     ];
   const lit = held.flatMap((note, at): readonly Phrase[] => [
     at === 0 ? "" : " and ",
@@ -49,11 +49,11 @@ export function chordSentence(chord: Chord, homeMode: HomeMode, schools: Schools
   ]);
   const rest = colour.filter((note) => !held.includes(note)).map(noteText);
   return [
-    "It has ",
+    "Contains ",
     ...lit,
     rest.length === 0
-      ? ", all that tells the mode."
-      : `; ${listText(rest)} ${rest.length === 1 ? "is" : "are"} still wanted to tell the mode.`,
+      ? `, the characteristic ${held.length === 1 ? "note" : "notes"}.`
+      : `; ${listText(rest)} ${rest.length === 1 ? "is" : "are"} missing to make it ${homeModeText(homeMode)}.`,
   ];
 }
 

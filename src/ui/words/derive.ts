@@ -179,8 +179,9 @@ function characteristicSentence(
 function insteadText(others: readonly (readonly Interval[])[]): string {
   if (others.length === 0) return "";
   if (others.length > 2) return ` ${capital(numberText(others.length))} other sets do the same.`;
-  const isOne = others.length === 1 && others[0]?.length === 1;
-  return ` ${capital(listText(others.map(setText), "or"))} ${isOne ? "does" : "do"} the same.`;
+  const [one = [], other] = others;
+  if (!other) return ` ${capital(setText(one))} ${one.length === 1 ? "does" : "do"} the same.`;
+  return ` ${capital(setText(one))}, or ${setText(other)}, do the same.`;
 }
 
 /** The modes one note away that have the characteristic notes too, though they are not compared with, and what sets them apart. */

@@ -11,12 +11,14 @@ import {
   outsideOf,
   type ReadingKind,
   type SimpleScale,
+  type StandIn,
   type Turn,
   type Writing,
 } from "@/core/progression";
 import { type HomeMode, thirdOf } from "@/core/scale";
 import {
   capital,
+  chordText,
   countText,
   degreeText,
   homeModeText,
@@ -259,6 +261,10 @@ export function simpleScaleText(
     return `${name} or ${noteText(scale.home)} blues, ${where}, against the major third of the chords`;
   return `${name}, ${where}${add.length === 0 ? "" : `; add ${notesText(add)} for the whole mode`}`;
 }
+
+/** "Am7, adds G": an arpeggio that stands in for a chord. */
+export const standInText = ({ chord, added }: StandIn): string =>
+  `${chordText(chord)}${added.length === 0 ? "" : `, adds ${notesText(added)}`}`;
 
 /** A place of a chart for those who cannot see it: "Bar 2, A13, IV, in E Dorian". */
 export function placeInChartText(

@@ -1,5 +1,7 @@
 import { printPitch } from "@/core/pitch";
 import type {
+  Inflection,
+  VoicingKind,
   BadMeasure,
   LineFigure,
   Moves,
@@ -14,7 +16,7 @@ import { touchingFingers, TUNING_LIMITS } from "@/core/instrument";
 import type { Fifths } from "@/core/pitch";
 import type { Part, Rhythm } from "@/sound";
 import type { Division, Labels, Texture } from "@/store";
-import { countText, degreeText, listText, noteText, ordinalText } from "./names";
+import { chordText, countText, degreeText, listText, noteText, ordinalText } from "./names";
 
 export const INSTRUMENT_TEXT: Readonly<Record<string, string>> = {
   guitar: "Guitar",
@@ -210,6 +212,19 @@ export function stretchCaution({ stretchMm, easier }: Position, limit: number): 
     ? `${wide} With ${countText(shiftsIn(easier.notes), "shift")} it opens ${millimetres(easier.stretchMm)}.`
     : `${wide} A position higher up asks less.`;
 }
+
+/** How a voicing is built. */
+export const VOICING_KIND_TEXT: Readonly<Record<VoicingKind, string>> = {
+  open: "open",
+  barre: "barre",
+  shell: "shell",
+  "drop-2": "drop 2",
+  "drop-3": "drop 3",
+};
+
+/** "F on string 1: Em(add♭9)". */
+export const inflectionText = ({ note, string, chord }: Inflection): string =>
+  `${noteText(note)} on string ${string}: ${chordText(chord)}`;
 
 /** "A C♯ G B F♯, the 5 left out, 77 mm". */
 export function voicingText({ omitted, stretchMm }: Voicing, names: readonly Fifths[]): string {

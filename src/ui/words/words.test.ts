@@ -15,7 +15,18 @@ import {
   turnsOf,
   whatDecides,
 } from "@/core/progression";
-import { CATALOGUE, colourSwap, type HomeMode, mode } from "@/core/scale";
+import {
+  CATALOGUE,
+  colourSwap,
+  type HomeMode,
+  mode,
+  colourNotes,
+  comparisonOf,
+  holdsAll,
+  neighboursSharing,
+  soundsOf,
+  thirdOf,
+} from "@/core/scale";
 import { readNotes } from "@/formats";
 import {
   backupProblemText,
@@ -71,6 +82,8 @@ import {
   openText,
   simpleScaleText,
   turnText,
+  inTitle,
+  modeText,
 } from ".";
 
 const USUAL = { reference: "by-third", comparison: "usual", syllables: "home" } as const;
@@ -168,16 +181,18 @@ describe("what all modes answer", () => {
 
   it("of a chord in a mode: what it tells, or what falls outside", () => {
     const am9 = { root: 3, tones: [0, -3, 1, -2, 2], optional: [] };
-    expect(plain(chordSentence(am9, at("D", "dorian"), USUAL))).toBe("It has [B], all that tells the mode.");
+    expect(plain(chordSentence(am9, at("D", "dorian"), USUAL))).toBe(
+      "Contains [B], the characteristic note.",
+    );
     expect(plain(chordSentence({ ...am9, tones: [0, -3, 1] }, at("D", "dorian"), USUAL))).toContain(
-      "none of its colour notes",
+      "without a characteristic note",
     );
     expect(plain(chordSentence({ ...am9, tones: [0, 4, 1] }, at("D", "dorian"), USUAL))).toBe(
       "C♯ falls outside D Dorian.",
     );
     expect(
       plain(chordSentence({ root: 2, tones: [0, 4, -1], optional: [] }, at("D", "ionian"), USUAL)),
-    ).toContain("C♯ is still wanted");
+    ).toContain("C♯ is missing");
     const places = shapesOver(3, [0, 4, 1, 5], mode("dorian"));
     expect(rightPlacesText(places, at("A", "dorian"))).toBe("From C and G all of it is in A Dorian.");
     expect(placeText(places[2]!)).toBe("D♯ A♯ outside");
@@ -188,42 +203,56 @@ describe("what a mode is, in a sentence", () => {
   test.each([
     [
       at("D", "dorian"),
-      "The natural minor with its sixth raised: [B] in place of B♭. Once a minor third is heard, the 6 ([B]) alone tells it: no mode near it has one.",
+      "The natural minor with its sixth raised: [B] in place of B♭. The natural 6 ([B]) is its characteristic note: none of the other minor modes of the major scale has it. One note away, melodic minor has it too; the ♭7 tells them apart. So do Dorian ♯4 and Dorian ♭2.",
     ],
     [
       at("C", "ionian"),
-      "The major scale itself. Once a major third is heard, the 4 ([F]) and 7 ([B]) together tell it: no mode near it has both.",
+      "The major scale itself. The 4 ([F]) and 7 ([B]) are its characteristic notes: none of the other major modes of the major scale has both. One note away, Ionian ♯5 has them too; the 5 tells them apart. So do Ionian ♯2 and harmonic major.",
     ],
     [
-      at("B", "locrian"),
-      "The natural minor with its second and fifth lowered: C in place of C♯ and [F] in place of F♯. Nearer still: Phrygian with ♭5. Once a minor third is heard, the ♭5 ([F]) alone tells it: no mode near it has one.",
+      at("C#", "melodic-minor"),
+      "The natural minor with its sixth and seventh raised: [A♯] in place of A and [B♯] in place of B. Nearer still: Dorian with 7. The natural 6 ([A♯]) and natural 7 ([B♯]) are its characteristic notes: none of the minor modes of the major scale, of its own parent, or one note away in melodic and harmonic minor has both. One note away, Lydian ♭3 has them too; the 4 tells them apart. So does Neapolitan major.",
     ],
   ])("%#", (homeMode, text) => expect(plain(whatItIs(homeMode, USUAL))).toBe(text));
 
+  it("claims nothing that its own neighbours refute: none in the set has it, and every one outside that has it is named or counted", () => {
+    for (const each of CATALOGUE.filter(({ intervals }) => intervals.length === 7)) {
+      const [first] = colourNotes(each);
+      if (!first || first.length === 0) continue;
+      const third = thirdOf(each);
+      const needed = soundsOf([0, ...(third === undefined ? [] : [third]), ...first]);
+      const said = plain(whatItIs(at("D", each.id), USUAL));
+      expect(comparisonOf(each).filter((other) => holdsAll(other.sounds, needed))).toEqual([]);
+      const [near] = neighboursSharing(each);
+      if (near) expect(said).toContain(`One note away, ${inTitle(modeText(near.mode))} has`);
+      expect(said).not.toMatch(/no mode near/u);
+    }
+  });
+
   it("names the other smallest sets where there are few, and counts them where there are many", () => {
-    expect(plain(whatItIs(at("E", "phrygian-dominant"), USUAL))).toContain("Four other sets would do.");
-    expect(plain(whatItIs(at("G", "harmonic-major"), USUAL))).toContain("So does 4 with ♭6.");
-    expect(everySetText(at("E", "phrygian-dominant"), USUAL)).toBe(
-      "♭2 with ♭7 · ♭2 with 4 · ♭2 with 5 · 5 with ♭6 · ♭6 with ♭7",
+    expect(plain(whatItIs(at("E", "phrygian-dominant"), USUAL))).toContain(
+      "♭2 and 4, or ♭2 and 5, do the same.",
     );
+    expect(everySetText(at("E", "phrygian-dominant"), USUAL)).toBe("♭2 and ♭7 · ♭2 and 4 · ♭2 and 5");
+    expect(plain(whatItIs(at("E", "ultraphrygian"), USUAL))).toContain("Four other sets do the same.");
   });
 
   it.each([
     [
       "minor-pentatonic",
-      "The natural minor without its second and sixth. No note of it tells it: Dorian, Phrygian and Aeolian hold them all. What it leaves out is what one hears.",
+      "The natural minor without its second and sixth. No single note identifies this scale: Dorian, Phrygian and Aeolian have all its notes. What's missing does: it has no 2 and no 6.",
     ],
     ["blues-minor", "The natural minor without its second and sixth, with ♭5 besides. "],
     [
       "major-pentatonic",
-      "The major scale without its fourth and seventh. No note of it tells it: Ionian, Lydian and Mixolydian hold them all.",
+      "No single note identifies this scale: Ionian, Lydian and Mixolydian have all its notes. What's missing does: it has no 4 and no 7.",
     ],
     [
       "dominant-diminished",
       "The major scale with its fourth raised and its second and seventh lowered, with ♭3 besides: ",
     ],
-    ["set-1739", "Seven notes without a name of their own. Nearest: "],
-    ["locrian-double-flat3-double-flat7", "Once a diminished third is heard, the ♭2"],
+    ["1-b2-b3-sharp4-5-6-b7", "Not in the catalogue. Nearest: D Dorian ♭2 with G♯ for G. "],
+    ["locrian-double-flat3-double-flat7", "The ♭2 (E♭) is its characteristic note: none of the modes"],
   ])("of other sizes: %s", (id, text) =>
     expect(plain(whatItIs(at("D", id), USUAL)).replaceAll(/[[\]]/g, "")).toContain(text),
   );
@@ -380,7 +409,7 @@ describe("what is said about chords", () => {
   it("what decides: a note, only the home, or nothing yet", () => {
     expect(decisions(reading!.segments[0]!, chords).map((each) => decisionText(each, chords))).toEqual([
       "C♯, the third of A13, in bars 2 and 4 makes it Dorian; C in bar 5 leans towards Aeolian",
-      "B Aeolian has the same notes; only the home tells them apart",
+      "D Ionian has the same notes; only the home tells them apart",
     ]);
     const open = readChart("Am7 D7").value.chords;
     expect(decisionText(whatDecides([at("A", "dorian"), at("A", "dorian-flat2")], open), open)).toBe(

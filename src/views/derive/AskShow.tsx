@@ -46,7 +46,10 @@ function readNotesOrDegrees(
 
 /** Chords parted by spaces, commas or "and". */
 const readChords = (text: string) => {
-  const { value, problems } = readChart(text.replaceAll(/,|\band\b/gu, " "));
+  const { value, problems } = readChart(
+    text.replaceAll(/,|\band\b/gu, " "),
+    wording().noteNames === "german" ? "german" : "english",
+  );
   return { value: value.chords, problems };
 };
 

@@ -101,7 +101,7 @@ function Verdict({ homeMode }: { readonly homeMode: HomeMode }) {
       <p className={styles.named}>
         {isNamed(mode)
           ? namedText(mode)
-          : `${capital(countText(mode.intervals.length, "note"))}, no name in use.`}
+          : `${modeText(mode)}: ${countText(mode.intervals.length, "note")} that aren’t in the catalogue.`}
       </p>
       {!isNamed(mode) && (
         <p>

@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useEffect, useMemo, useState } from "react";
-import { type Lock, withLock } from "@/core/chord";
+import { type Chord, type Lock, withLock } from "@/core/chord";
 import { soundOf } from "@/core/pitch";
 import { chordBefore, decisions, guideLines, openBetween, segmentAt, targetNotes } from "@/core/progression";
 import { modesOfFamilies, notesOf } from "@/core/scale";
@@ -38,6 +38,7 @@ import { useChartFile } from "./useChartFile";
 import { useInHand } from "./useInHand";
 import { useFollowing, useOnStage } from "./useOnStage";
 import { useReadings } from "./useReadings";
+import { useTypedChart } from "./useTypedChart";
 
 /** From so many bars on the whole has a map. */
 const LONG = 17;
@@ -51,7 +52,9 @@ export function ChartShow({ tabs }: ChartShowProps) {
   const { chords: text, chartTitle } = useStore($draft);
   const { families, bands, follow, guides } = useStore($settings);
   const isReady = useStore($ready);
-  const read = useReadings(text, families);
+  const typed = useTypedChart(text);
+  const { shown: shownText, naming } = typed;
+  const read = useReadings(text, typed, families);
   const { chart, readings, problems, isBehind } = read;
   const [dialog, setDialog] = useState<"files" | "readings">();
   const hand = useInHand(read, bands);
@@ -80,13 +83,16 @@ export function ChartShow({ tabs }: ChartShowProps) {
     );
     return [...new Map(roots).values()];
   }, [chart]);
-  useOnStage({ chart, text, chosen, homeMode, targets });
+  const [standIn, setStandIn] = useState<{ readonly at: number; readonly chord: Chord }>();
+  const arpeggio = standIn?.at === chosen ? standIn.chord : undefined;
+  useOnStage({ chart, text, chosen, homeMode, targets, arpeggio });
   useFollowing(follow, chart, choose);
 
-  const type = (next: string) => {
+  const put = (chords: string) => {
     hand.startAgain(false);
-    changeDraft({ chords: next });
+    changeDraft({ chords });
   };
+  const type = (next: string) => put(typed.stored(next));
   const play = (name: string, places: readonly number[], score = chartScore(chart, places)) => {
     $heardPlaces.set(places);
     toggle(name, score);
@@ -153,7 +159,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
             text={text}
             home={homeMode?.home}
             scales={scales.length}
-            onText={type}
+            onText={put}
             onReadings={() => setDialog("readings")}
             onFiles={() => setDialog("files")}
           />
@@ -164,11 +170,11 @@ export function ChartShow({ tabs }: ChartShowProps) {
           {isReady && (
             <ChartEditor
               label="Over"
-              value={text}
+              value={shownText}
               onChange={type}
               problems={problems}
-              says={(problem) => problemText(problem, text)}
-              complete={(typed) => completionsFor(typed, homeMode, scales)}
+              says={(problem) => problemText(problem, shownText)}
+              complete={(before) => completionsFor(before, homeMode, scales, naming)}
               onCursor={(offset) => {
                 const found = placeAtCursor(chart, offset);
                 if (found !== undefined) choose(found, false);
@@ -176,7 +182,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
             />
           )}
         </div>
-        <Problems problems={problems} text={text} />
+        <Problems problems={problems} text={shownText} />
         {file.hasBefore && (
           <p className={own.before} role="status">
             <span>Another chart was put in its place.</span>
@@ -226,6 +232,8 @@ export function ChartShow({ tabs }: ChartShowProps) {
           open={
             reading && reading.segments.length === 1 && reading.kind !== "chord-by-chord" ? open : undefined
           }
+          arpeggio={arpeggio}
+          onArpeggio={(chord) => setStandIn(chord && { at: chosen, chord })}
           scales={scales}
           rival={rival}
           setting={

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import type { ReactNode } from "react";
 import type { Fifths } from "@/core/pitch";
-import type { Chart, Chord } from "@/core/chord";
+import { type Chart, type Chord, printChord } from "@/core/chord";
 import {
   type ChartReading,
   type Decision,
@@ -12,11 +12,12 @@ import {
   outsideReasons,
   type Segment,
   simpleScale,
+  standIns,
 } from "@/core/progression";
 import { type HomeMode, isNamed, type Mode } from "@/core/scale";
 import { $playing, $settings, changeSettings } from "@/state";
 import { useSchools } from "@/ui/useSchools";
-import { Button, Choice } from "@/ui/controls";
+import { Button, Choice, Toggle } from "@/ui/controls";
 import { Facts, OwnWordsSaid, Panel, Saying } from "@/ui/panel";
 import {
   decisionText,
@@ -30,6 +31,7 @@ import {
   openText,
   rubsText,
   simpleScaleText,
+  standInText,
   symbolText,
   targetSentence,
   tonesText,
@@ -45,6 +47,9 @@ interface ChordPanelProps {
   readonly deciding: readonly Decision[];
   /** The best two analyses, where they can't be told apart. */
   readonly open: Decision | undefined;
+  /** The arpeggio that is shown in the position in view. */
+  readonly arpeggio: Chord | undefined;
+  readonly onArpeggio: (chord: Chord | undefined) => void;
   readonly scales: readonly Mode[];
   /** The mode to be heard by turns with the reading's. */
   readonly rival: HomeMode | undefined;
@@ -125,6 +130,7 @@ export function ChordPanel(props: ChordPanelProps) {
           ...(fit && fit.free.length > 0 ? [["Free", fit.free.map(noteText).join(" ")] as const] : []),
           ...(chord ? [["Guide tones", <Guides key="guides" chart={chart} at={at} />] as const] : []),
           ...(reading ? simpleRow(reading, chart, at) : []),
+          ...(chord && homeMode ? standInRow(chord, homeMode, props) : []),
           ...(chord ? [["Fits", <Fits key="fits" {...{ chord, homeMode, scales }} />] as const] : []),
           ...(setting === undefined ? [] : [["Set by hand", setting] as const]),
         ]}
@@ -137,6 +143,30 @@ function simpleRow(reading: ChartReading, chart: Chart, at: number) {
   const simple = simpleScale(reading, chart, at);
   return simple ? [["Simple scale", simpleScaleText(simple, chart.chords)] as const] : [];
 }
+
+/** The seventh arpeggios that stand in for a chord: pressed, one is shown in the position in view. */
+function standInRow(
+  chord: Chord,
+  homeMode: HomeMode,
+  { arpeggio, onArpeggio }: Pick<ChordPanelProps, "arpeggio" | "onArpeggio">,
+) {
+  const all = standIns(chord, homeMode).slice(0, STAND_INS);
+  if (all.length === 0) return [];
+  const isShown = (each: Chord) => arpeggio !== undefined && printChord(arpeggio) === printChord(each);
+  const buttons = all.map((each) => (
+    <Toggle
+      key={printChord(each.chord)}
+      isOn={isShown(each.chord)}
+      onChange={(isOn) => onArpeggio(isOn ? each.chord : undefined)}
+    >
+      {standInText(each)}
+    </Toggle>
+  ));
+  return [["Arpeggios", <span key="arpeggios">{buttons}</span>] as const];
+}
+
+/** How many arpeggios are offered. */
+const STAND_INS = 3;
 
 function Decisions({ deciding, chart }: { readonly deciding: readonly Decision[]; readonly chart: Chart }) {
   return (

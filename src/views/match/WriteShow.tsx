@@ -5,7 +5,7 @@ import { type Writing, WRITINGS, writtenFor, type Written, writtenText } from "@
 import { maybeTuning, stacksOn } from "@/core/instrument";
 import { CATALOGUE, FAMILIES, type HomeMode } from "@/core/scale";
 import { $place, $selection, $settings, $tuning, putIntoChart, setPlace } from "@/state";
-import { HomeField, Select } from "@/ui/controls";
+import { Choice, HomeField, Select } from "@/ui/controls";
 import { type Held, Hold, HeldPanel, heldSelection } from "@/ui/held";
 import { Panel, Saying } from "@/ui/panel";
 import { useSchools } from "@/ui/useSchools";
@@ -119,10 +119,23 @@ interface WayProps {
 
 /** The progressions of one way. */
 function Way({ way, homeMode, held, onHold }: WayProps) {
-  const all = writtenFor(homeMode, way);
+  const [count, setCount] = useState<3 | 4>(3);
+  const all = writtenFor(homeMode, way, count);
   return (
     <section className={styles.way} data-way={way}>
       <h2>{WRITING_TEXT[way]}</h2>
+      {way === "fourths" && (
+        <Choice
+          label="Notes in a stack"
+          size="small"
+          value={String(count)}
+          options={[
+            { value: "3", text: "three notes" },
+            { value: "4", text: "four notes" },
+          ]}
+          onChange={(value) => setCount(value === "4" ? 4 : 3)}
+        />
+      )}
       {all.length === 0 && <p className={styles.aside}>This scale has none.</p>}
       <ul className={styles.list}>
         {all.map((written) => {
@@ -160,25 +173,27 @@ const labelOf = ({ chords }: Written, way: Writing): string =>
     .map((chord) => (way === "fourths" ? notesText(chordNotes(chord)) : chordText(chord)))
     .join(way === "fourths" ? "   " : "  ");
 
-/** Strings that fourths are taken on: the lowest of each three. */
-const SETS = [6, 5, 4, 3] as const;
+/** Strings that fourths are taken on: the lowest of each set. */
+const SETS: readonly number[] = [6, 5, 4, 3];
 
 /** The stacks of fourths on neighbouring strings, from the nut to the end of the neck. */
 function Stacks({ chords }: { readonly chords: Written }) {
   const tuning = useStore($tuning) ?? maybeTuning("guitar");
   const [lowest, setLowest] = useState<number>(5);
-  if (!tuning || tuning.strings.length < 3) return null;
-  const sets = SETS.filter((string) => string <= tuning.strings.length);
-  const stacks = stacksOn(tuning, chords.chords, Math.min(lowest, tuning.strings.length));
+  const notes = chords.chords[0] ? chordNotes(chords.chords[0]).length : 0;
+  if (!tuning || tuning.strings.length < notes) return null;
+  const sets = SETS.filter((string) => string <= tuning.strings.length && string >= notes);
+  const from = sets.includes(lowest) ? lowest : (sets[0] ?? notes);
+  const stacks = stacksOn(tuning, chords.chords, from);
   return (
     <div className={styles.stacks}>
       <Select
         label="On which strings"
         size="small"
-        value={String(lowest)}
+        value={String(from)}
         options={sets.map((string) => ({
           value: String(string),
-          text: `strings ${string}, ${string - 1} and ${string - 2}`,
+          text: `strings ${string} to ${string - notes + 1}`,
         }))}
         onChange={(value) => setLowest(Number(value))}
       />

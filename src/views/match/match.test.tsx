@@ -77,7 +77,7 @@ describe("the chart", () => {
     expect(blocks.slice(0, 3)).toEqual([
       "Fewest turns: E Dorian from bar 1",
       "Fewest turns: E Aeolian from bar 3, C♯ → C",
-      "One mode: E Dorian from bar 1",
+      "One mode: D Mixolydian from bar 1",
     ]);
     fireEvent.click(screen.getByRole("button", { name: /Fewest turns: E Aeolian/ }));
     expect(band).toHaveBeenCalledWith("fewest-turns", 2);
@@ -207,6 +207,8 @@ describe("the panel of a chord", () => {
         segment={segment}
         deciding={deciding}
         open={undefined}
+        arpeggio={undefined}
+        onArpeggio={nothing}
         scales={USUAL_MODES}
         rival={deciding[0]?.between[1]}
         setting={undefined}

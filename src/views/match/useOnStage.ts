@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { useEffect } from "react";
-import { type Chart, chordNotes } from "@/core/chord";
+import { type Chart, type Chord, chordNotes } from "@/core/chord";
 import type { Fifths } from "@/core/pitch";
 import { guideTonesOf } from "@/core/progression";
 import { colourOn, colourSwap, type HomeMode } from "@/core/scale";
@@ -14,10 +14,12 @@ interface OnStage {
   readonly chosen: number;
   readonly homeMode: HomeMode | undefined;
   readonly targets: readonly Fifths[];
+  /** An arpeggio that is shown in place of the chord's own tones. */
+  readonly arpeggio: Chord | undefined;
 }
 
 /** Puts the chord in hand on the stage: its mode, its targets, the way to them from the chord before; the address follows. */
-export function useOnStage({ chart, text, chosen, homeMode, targets }: OnStage): void {
+export function useOnStage({ chart, text, chosen, homeMode, targets, arpeggio }: OnStage): void {
   const isReady = useStore($ready);
   const schools = useSchools();
   const chord = chart.chords[chosen]?.chord;
@@ -28,13 +30,13 @@ export function useOnStage({ chart, text, chosen, homeMode, targets }: OnStage):
       homeMode,
       lit: targets.length > 0 ? targets.slice(0, 1) : colourOn(homeMode, schools),
       unknown: [],
-      targets: chord ? chordNotes(chord) : [],
+      targets: arpeggio ? chordNotes(arpeggio) : chord ? chordNotes(chord) : [],
       way: chord && before ? { from: guideTonesOf(before), to: guideTonesOf(chord) } : undefined,
       chord,
       swap: colourSwap(homeMode.mode, schools),
       play: { code: "chords", score: chartScore(chart) },
     });
-  }, [isReady, homeMode, chart, chosen, chord, targets, schools]);
+  }, [isReady, homeMode, chart, chosen, chord, targets, arpeggio, schools]);
   useEffect(() => {
     if (!isReady || !homeMode) return undefined;
     const timer = setTimeout(() => setPlace({ ...homeMode, chords: text }), 250);

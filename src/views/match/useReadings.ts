@@ -3,6 +3,7 @@ import { type Chart, readChart } from "@/core/chord";
 import type { Problem } from "@/core/problem";
 import type { Readings } from "@/core/progression";
 import { readReadings } from "@/workers";
+import type { TypedChart } from "./useTypedChart";
 
 /** Readings of each kind that are found. */
 const MOST = 5;
@@ -23,9 +24,16 @@ export interface ReadNow extends ReadCharted {
   readonly isBehind: boolean;
 }
 
-/** Reads a text at every change, in a worker; the last readings stay with their chart until the next are there. */
-export function useReadings(text: string, families: readonly string[]): ReadNow {
-  const now = useMemo(() => readChart(text), [text]);
+/**
+ * Reads a text at every change, in a worker, and its chords as they are shown, in the user's note names; the last readings stay with their
+ * chart until the next are there.
+ */
+export function useReadings(
+  text: string,
+  { shown, naming }: Pick<TypedChart, "shown" | "naming">,
+  families: readonly string[],
+): ReadNow {
+  const now = useMemo(() => readChart(shown, naming), [shown, naming]);
   const [read, setRead] = useState<ReadCharted>({ text: "", chart: EMPTY, readings: NONE });
   const key = families.join(" ");
   useEffect(() => {

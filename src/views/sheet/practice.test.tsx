@@ -31,7 +31,7 @@ describe("a practice sheet", () => {
     const rows = blocksOf(asked({ figures: ["arpeggios"], hands: [7] }), guitar).filter(
       ({ kind }) => kind === "line",
     );
-    expect(rows).toHaveLength(Math.ceil(70 / NOTES_A_ROW));
+    expect(rows).toHaveLength(Math.ceil(84 / NOTES_A_ROW));
   });
 
   it("says where there is no room for what is asked", () => {
