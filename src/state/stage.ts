@@ -66,7 +66,7 @@ interface HandPlace {
   readonly nth: number;
 }
 
-/** Where the user has stepped; until then the neck opens where home lies lowest under the hand. */
+/** Where the user has stepped; until then the neck opens where a player would begin. */
 export const $hand = atom<HandPlace | undefined>();
 
 const $system = computed($settings, ({ system }) => system);
@@ -81,8 +81,8 @@ export const $positions = computed(
 );
 
 /**
- * The position at or above a place of the hand, otherwise the last; without a place the one that begins on home, or has fewest notes below it.
- * Undefined where there is none.
+ * The position at or above a place of the hand, otherwise the last. Without a place the first where positions are numbered, as on a
+ * fiddle; elsewhere the one that begins on home, or has fewest notes below it. Undefined where there is none.
  */
 export function positionAt(all: readonly Position[], place: HandPlace | undefined): Position | undefined {
   if (place) {
@@ -95,6 +95,7 @@ export function positionAt(all: readonly Position[], place: HandPlace | undefine
     return home < 0 ? Infinity : home;
   };
   const [first, ...others] = all;
+  if (first?.name.code === "position") return first;
   return first && others.reduce((best, each) => (below(each) < below(best) ? each : best), first);
 }
 

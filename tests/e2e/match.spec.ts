@@ -23,7 +23,7 @@ async function saved(page: Page): Promise<{ readonly name: string; readonly byte
   return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) };
 }
 
-test("reads a chart three ways as it is typed, with what decides and the signal note", async ({ page }) => {
+test("reads a chart three ways as it is typed, with what decides and the target note", async ({ page }) => {
   const seen = watch(page);
   await open(page, "/match");
   await field(page).click();
@@ -36,7 +36,7 @@ test("reads a chart three ways as it is typed, with what decides and the signal 
   await expect(page.getByText("every chord its own home; nothing outside")).toBeVisible();
   await page.getByRole("button", { name: "Bar 2, A13, IV, in E Dorian" }).click();
   await expect(page.getByRole("heading", { name: "A13 in bar 2, E Dorian" })).toBeVisible();
-  await expect(page.getByText("Signal note: C♯, its third")).toBeVisible();
+  await expect(page.getByText("Target note: C♯, its third")).toBeVisible();
   await expect(page.getByText("D, a half step over the third")).toBeVisible();
   await expect(page.getByText("E minor pentatonic, add C♯ and F♯; it serves bars 1 to 8")).toBeVisible();
   await expect(page.getByText("D to C♯: string 3 fret 7 to 6")).toBeVisible();
@@ -99,7 +99,7 @@ test("what nobody can read keeps its place, is underlined, and nothing typed is 
   await page.reload();
   await expect.poll(() => typed(page)).toBe("| Em9 | Axyz | A13 | G/ |");
   await field(page).fill("| qqq | ??? |");
-  await expect(page.getByText("No chord could be read yet")).toBeVisible();
+  await expect(page.getByText("No chord can be read yet")).toBeVisible();
   await field(page).fill("");
   await page.getByRole("button", { name: /^The lanterns are lit/ }).click();
   await expect.poll(() => typed(page)).toBe(SCENE);
@@ -134,7 +134,7 @@ test("repeats, endings and sections are read, and a long chart has a map", async
   await expect(page.getByRole("button", { name: /^Bar 20, Gm7/ })).toBeInViewport();
 });
 
-test("a loop is heard and followed, and the signal note is practised", async ({ page }) => {
+test("a loop is heard and followed, and the target note is practised", async ({ page }) => {
   await open(page, "/match");
   await field(page).fill("| Em9 A13 | Cmaj7 |");
   await page.getByLabel("Tempo, beats a minute").fill("240");
@@ -212,7 +212,7 @@ test("moves by half steps, spelled plainly", async ({ page }) => {
 test("writes chords for a mode into the chart with one act", async ({ page }) => {
   await open(page, "/match?home=Gb&mode=lydian&show=write&chords=%7C%20Gb%20%7C");
   await page.getByRole("button", { name: "G♭ A♭/G♭", exact: true }).click();
-  await expect(page.getByText("It has C, all that tells the mode.")).toBeVisible();
+  await expect(page.getByText("Contains C, the characteristic note.")).toBeVisible();
   await page.getByRole("button", { name: "Put into the chart" }).click();
   await expect.poll(() => typed(page)).toBe("| Gb |\n| Gb | Ab/Gb |");
   await expect(band(page, "Fewest turns").first()).toHaveAccessibleName(/G♭ Lydian/);

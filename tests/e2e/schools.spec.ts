@@ -33,7 +33,7 @@ test("settings change names, syllables and what a mode is told by, at once and a
 test("what a mode is told from can be changed, and the lit notes follow", async ({ page }) => {
   await open(page, "/derive?home=D&mode=minor-pentatonic");
   await expect(
-    page.getByText(/No note of it tells it: Dorian, Phrygian and Aeolian hold them all/),
+    page.getByText(/No single note identifies this scale: Dorian, Phrygian and Aeolian have all its notes/),
   ).toBeVisible();
   await page.keyboard.press("w");
   await page.getByLabel("What it is told from").selectOption({ label: "its own parent" });

@@ -1,14 +1,16 @@
-import { soundOf } from "../pitch";
+import { modulo, soundOf } from "../pitch";
 import type { HomeMode } from "../scale";
 import { soundsBetween } from "./five-positions";
 import { layOut } from "./layout";
 import { type Place, soundAt } from "./neck";
+import type { PositionName } from "./positions";
 import type { Laid } from "./runs";
 import { runStrings, type RunString, type Tuning } from "./tuning";
 
 /** The open-chord shapes in the order in which they lie up the neck from the one on E. */
 const SHAPES = ["E", "D", "C", "A", "G"] as const;
 type Shape = (typeof SHAPES)[number];
+type ShapeName = Extract<PositionName, { code: "shape" }>;
 
 /**
  * Where each shape's home notes lie, in frets above the home on the E string: those that the box has to hold, so that the shape is
@@ -56,7 +58,7 @@ export function boxes(tuning: Tuning, homeMode: HomeMode): readonly Laid[] | und
   const base = shapeString(tuning);
   if (!base) return undefined;
   const { capo, frets } = tuning;
-  const home = (soundOf(homeMode.home) - (base.open % OCTAVE) + OCTAVE) % OCTAVE;
+  const home = rootFret(base, homeMode);
   const found: (Laid & { readonly from: number })[] = [];
   for (let octave = -1; octave <= frets / OCTAVE; octave += 1)
     for (const shape of SHAPES) {
@@ -72,11 +74,41 @@ export function boxes(tuning: Tuning, homeMode: HomeMode): readonly Laid[] | und
       if (!first) continue;
       const best = others.reduce((least, each) => (each.cost < least.cost ? each : least), first);
       const { places, hand, from } = best;
-      // Bass players draw the same boxes, and call them by the degree that they begin on.
-      const name = tuning.strings.length > 4 ? ({ code: "shape", shape } as const) : undefined;
+      const name = goesByShape(tuning) ? ({ code: "shape", shape } as const) : undefined;
       found.push({ places, hand, stays: true, from, ...(name && { name }) });
     }
   return found.toSorted((a, b) => a.from - b.from);
+}
+
+/** Frets above the capo at which home lies first on a string. */
+const rootFret = ({ open }: RunString, { home }: HomeMode): number => modulo(soundOf(home) - open, OCTAVE);
+
+/** Bass players draw the same boxes, and call them by the degree that they begin on. */
+const goesByShape = (tuning: Tuning): boolean => tuning.strings.length > 4;
+
+/**
+ * The open-chord shape whose home notes are those of the places; undefined where they are no shape's, or the instrument has none.
+ *
+ * @example shapeRound(GUITAR, A minor pentatonic, its frame at frets 5 to 8)?.shape // "E"
+ */
+export function shapeRound(
+  tuning: Tuning,
+  homeMode: HomeMode,
+  places: readonly Place[],
+): ShapeName | undefined {
+  const base = shapeString(tuning);
+  if (!base || !goesByShape(tuning)) return undefined;
+  const home = soundOf(homeMode.home);
+  const homes = places
+    .filter((place) => modulo(soundAt(tuning, place), OCTAVE) === home)
+    .map(({ fret }) => fret);
+  const low = Math.min(...homes) - tuning.capo - rootFret(base, homeMode);
+  const width = Math.max(...homes) - Math.min(...homes);
+  const shape = SHAPES.find((each) => {
+    const [lowest, highest] = HOMES[each];
+    return modulo(low - lowest, OCTAVE) === 0 && width === highest - lowest;
+  });
+  return shape && { code: "shape", shape };
 }
 
 /** The home on strings 3 and 2 tied to the string where the shape has it; none on a bass, which has no second string of its kind. */

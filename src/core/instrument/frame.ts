@@ -1,5 +1,6 @@
 import { halfSteps, type Interval, modulo } from "../pitch";
 import { type HomeMode, intervalAt, type Mode, modeOf, soundsOf, thirdOf } from "../scale";
+import { shapeRound } from "./boxes";
 import { groundOf, soundsBetween } from "./five-positions";
 import { layOut, type Layout } from "./layout";
 import type { Place } from "./neck";
@@ -71,7 +72,9 @@ export function pentatonicFrame(tuning: Tuning, homeMode: HomeMode): readonly La
       framed.map((midi, at): [number, Place] => [midi, best.places[at] ?? { string: 1, fret: 0 }]),
     );
     const filled = layOut(groundOf(tuning, best.hand), soundsBetween(homeMode, start, best.top), bound);
-    return filled ? [{ places: filled.places, hand: best.hand, stays: true }] : [];
+    if (!filled) return [];
+    const name = shapeRound(tuning, homeMode, filled.places);
+    return [{ places: filled.places, hand: best.hand, stays: true, ...(name && { name }) }];
   });
 }
 

@@ -76,12 +76,14 @@ export function whatDecides(
 /** How much each further note in which two modes differ takes a rival back, and that it is none of the seven, in the costs of rarity. */
 const FURTHER = 0.5;
 
+const unusual = (mode: Mode) => (SEVEN.includes(mode) ? 0 : FURTHER);
+
 /** Rivals on the segment's own home, and on other homes, that are worth telling it from. */
 const RIVALS = { sameHome: 1, otherHome: 1 };
 
 /**
  * What decides between a segment's mode and its rivals over the same chords: first on the same home the most usual mode that is near
- * it, then the nearest rival on another.
+ * it, then the nearest rival on another, the seven before rarer modes.
  *
  * @example decisions(A Dorian, chart "| Am7 | D7 |")[0] // against A Aeolian, by the F♯ of D7
  */
@@ -96,8 +98,12 @@ export function decisions(
   const elsewhere =
     choice.home === undefined
       ? oneModeReadings(chart, { ...choice, most: 12 })
-          .flatMap(({ segments: [only] }) => only?.homeMode ?? [])
+          .flatMap(({ segments: [only], cost }) =>
+            only ? { ...only.homeMode, cost: cost + unusual(only.homeMode.mode) } : [],
+          )
           .filter((other) => !isHere(other))
+          .sort((a, b) => a.cost - b.cost)
+          .map(({ home, mode }) => ({ home, mode }))
       : [];
   const here = usualRivals(homeMode.mode, choice.scales).map((mode) => ({ home: homeMode.home, mode }));
   return [...here.slice(0, RIVALS.sameHome), ...elsewhere.slice(0, RIVALS.otherHome)].map((rival) =>
@@ -111,7 +117,7 @@ function usualRivals(own: Mode, scales: readonly Mode[] = USUAL_MODES): readonly
     rarityOf(mode) +
     FURTHER * (size(mode.sounds ^ own.sounds) / 2 - 1) +
     (thirdOf(mode) === thirdOf(own) ? 0 : 1) +
-    (SEVEN.includes(mode) ? 0 : FURTHER);
+    unusual(mode);
   return scales
     .filter((mode) => mode.sounds !== own.sounds)
     .map((mode) => ({ mode, cost: cost(mode) }))

@@ -54,6 +54,9 @@ export function rotate(intervals: readonly Interval[], degree: number): readonly
   );
 }
 
+/** The names that lists give a set. */
+const listedNames = (sounds: SoundSet): readonly string[] => LISTED_NAMES[members(sounds).join(" ")] ?? [];
+
 /** Builds a family from its parent's intervals; rotations that sound like one before them are not modes of their own. */
 function family(
   { id, name }: { readonly id: string; readonly name?: string },
@@ -69,7 +72,7 @@ function family(
         ? rotate(parent, at + 1)
         : spellSet(sounds);
     const scale = { intervals: Object.freeze(intervals), sounds, family: id, degree: at + 1 };
-    const listed = LISTED_NAMES[members(sounds).join(" ")] ?? [];
+    const listed = listedNames(sounds);
     if (naming) {
       const [modeId, modeName, ...aliases] = naming;
       const all = withoutRepeats([...aliases, ...listed], [modeName]);
@@ -279,10 +282,13 @@ export function modeOf(sounds: SoundSet): Mode {
   return BY_SOUND.get(sounds) ?? (made.modes[0] as Mode);
 }
 
-/** The parent of sets without a name is the rotation nearest to the major scale, the lowest number among equals. */
+/**
+ * The parent of sets that the catalogue has not is the rotation that lists give a name to, then the one nearest to the major scale, the
+ * lowest number among equals.
+ */
 function familyOfSet(sounds: SoundSet): Family {
   const major = SEVEN[0]?.sounds ?? 0;
-  const away = (set: SoundSet) => [size(set ^ major), set];
+  const away = (set: SoundSet) => [listedNames(set).length > 0 ? 0 : 1, size(set ^ major), set];
   const parent = rotations(sounds).reduce((best, next) =>
     compareRanks(away(next), away(best)) < 0 ? next : best,
   );

@@ -152,7 +152,10 @@ export function openText(decision: Decision, chart: readonly ChartChord[]): stri
 export const symbolText = (symbol: string): string =>
   symbol.replaceAll("#", "♯").replaceAll(/(?<=[A-Ga-g])b|b(?=\d)/g, "♭");
 
-/** "C♯ in bars 2 and 4 makes it Dorian; C in bar 5 would make it Aeolian." */
+/** Chords whose tone is told; the bars of more are only counted up. */
+const MOST_ROLES = 2;
+
+/** "C♯, the third of A13 in bars 2 and 4, makes it Dorian; C in bar 5 would make it Aeolian." */
 export function decisionText(
   { between, by, first, second, differ }: Decision,
   chart: readonly ChartChord[],
@@ -174,21 +177,22 @@ export function decisionText(
   const own = (held: typeof holders, names: readonly Fifths[]) =>
     names.filter((name) => held.some(({ note }) => soundOf(note) === soundOf(name)));
   const notes = own(holders, differ[first.length > 0 ? 0 : 1]);
-  const [holder] = holders;
-  const place = holder ? chart[holder.at] : undefined;
-  const role =
-    notes.length === 1 && holder && place?.chord
-      ? `, the ${roleText(holder.role)} of ${symbolText(place.symbol)},`
-      : "";
-  const bars = barsText(holders.map(({ at }) => chart[at]?.bar ?? 0));
+  const barsOf = (held: typeof holders) => barsText(held.map(({ at }) => chart[at]?.bar ?? 0));
+  const symbolOf = ({ at }: (typeof holders)[number]) => chart[at]?.symbol ?? "";
+  const roles = [...new Set(holders.map(symbolOf))].map((symbol) => {
+    const held = holders.filter((holder) => symbolOf(holder) === symbol);
+    return `the ${roleText(held[0]?.role ?? 0)} of ${symbolText(symbol)} in ${barsOf(held)}`;
+  });
+  const where =
+    notes.length === 1 && roles.length <= MOST_ROLES ? `, ${listText(roles)},` : ` in ${barsOf(holders)}`;
   if (first.length === 0) {
-    return `${capital(told(notes))}${role} in ${bars} leans towards ${homeModeText(other)}`;
+    return `${capital(told(notes))}${where} leans towards ${homeModeText(other)}`;
   }
   const against =
     second.length === 0
       ? `${told(differ[1])} would make it ${nameOf(other)}`
-      : `${told(own(second, differ[1]))} in ${barsText(second.map(({ at }) => chart[at]?.bar ?? 0))} leans towards ${nameOf(other)}`;
-  return `${told(notes)}${role} in ${bars} makes it ${nameOf(one)}; ${against}`;
+      : `${told(own(second, differ[1]))} in ${barsOf(second)} leans towards ${nameOf(other)}`;
+  return `${told(notes)}${where} makes it ${nameOf(one)}; ${against}`;
 }
 
 /** "bar 2", "bars 2 and 4", "5 bars". */

@@ -71,6 +71,10 @@ export function ChordPanel(props: ChordPanelProps) {
   const chord = place?.chord;
   const homeMode = segment?.homeMode;
   const fit = chord && homeMode ? fitOf(chord, homeMode, schools) : undefined;
+  const rivals = deciding.filter(
+    ({ between: [, other] }) =>
+      !open?.between.some(({ home, mode }) => home === other.home && mode.id === other.mode.id),
+  );
   return (
     <Panel
       title={symbolText(place?.symbol ?? "")}
@@ -119,8 +123,8 @@ export function ChordPanel(props: ChordPanelProps) {
       <Facts
         rows={[
           ...(open ? [["Open", openText(open, chart.chords)] as const] : []),
-          ...(homeMode && deciding.length > 0
-            ? [["What decides", <Decisions key="decides" deciding={deciding} chart={chart} />] as const]
+          ...(homeMode && rivals.length > 0
+            ? [["What decides", <Decisions key="decides" deciding={rivals} chart={chart} />] as const]
             : []),
           ...(chord ? [["Chord tones", tonesText(chord)] as const] : []),
           ...(chord && fit ? [["Rubs", rubsText(fit, chord)] as const] : []),

@@ -226,7 +226,7 @@ describe("the panel of a chord", () => {
     expect(screen.getByRole("heading").textContent).toBe("A♭13 in bar 2, E♭ Dorian");
     expect(document.body.textContent).toContain("Target note: C, its third. E♭m9 doesn't have it (nor A♭)");
     expect(fact("What decides")).toContain(
-      "C, the third of A♭13, in bar 2 makes it Dorian; C♭ would make it Aeolian",
+      "C, the third of A♭13 in bar 2, makes it Dorian; C♭ would make it Aeolian",
     );
     expect(fact("Chord tones")).toBe("A♭ C E♭ G♭, with B♭ and F above");
     expect(fact("Rubs")).toBe("D♭, a half step over the third");
