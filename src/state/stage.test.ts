@@ -50,6 +50,20 @@ beforeEach(() => {
   select();
 });
 
+describe("where the neck opens", () => {
+  it("is the position with home lowest on a guitar, and the first on a fiddle", () => {
+    $hand.set(undefined);
+    expect($position.get()).toMatchObject({ hand: 10, name: { code: "shape", shape: "E" } });
+    for (const homeMode of [dorian, at("A", "mixolydian"), at("Eb", "lydian")]) {
+      select(homeMode);
+      changeSettings({ instrument: "fiddle" });
+      expect($position.get()?.name).toEqual({ code: "position", number: 1 });
+      changeSettings({ instrument: "guitar" });
+      expect($position.get()?.name).toEqual({ code: "shape", shape: "E" });
+    }
+  });
+});
+
 describe("the tuning in hand", () => {
   const own = {
     name: "Low C",

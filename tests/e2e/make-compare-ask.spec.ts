@@ -37,7 +37,9 @@ test("degrees and notes are found in Make and in Find", async ({ page }) => {
   const field = page.getByLabel("Degrees, notes or a name");
   await field.fill("E F G# A B");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("heading", { level: 2, name: "E Phrygian dominant without ♭6 ♭7" })).toBeVisible();
+  await expect(
+    page.getByRole("heading", { level: 2, name: "E Phrygian dominant without ♭6 ♭7" }),
+  ).toBeVisible();
   await field.fill("nothing like it");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("alert")).toContainText("names no scale");
@@ -46,7 +48,7 @@ test("degrees and notes are found in Make and in Find", async ({ page }) => {
   await page.keyboard.press("/");
   await page.keyboard.type("E F G# A B");
   const found = page.getByRole("dialog", { name: "Find" });
-  await expect(found.getByRole("button", { name: /^E Phrygian dominant/ })).toContainText("two notes more");
+  await expect(found.getByRole("button", { name: /^E Phrygian dominant two notes more/ })).toBeVisible();
   await expect(found.getByRole("button", { name: /^A harmonic minor/ })).toBeHidden();
   await page.getByLabel("What to find").fill("1 2 b3 4 5 6 7");
   await page.keyboard.press("Enter");

@@ -38,8 +38,10 @@ test("reads a chart three ways as it is typed, with what decides and the target 
   await expect(page.getByRole("heading", { name: "A13 in bar 2, E Dorian" })).toBeVisible();
   await expect(page.getByText("Target note: C♯, its third")).toBeVisible();
   await expect(page.getByText("D, a half step over the third")).toBeVisible();
-  await expect(page.getByText("E minor pentatonic, add C♯ and F♯; it serves bars 1 to 8")).toBeVisible();
-  await expect(page.getByText("D to C♯: string 3 fret 7 to 6")).toBeVisible();
+  await expect(
+    page.getByText("E minor pentatonic, bars 1 to 8; add C♯ and F♯ here for all of E Dorian"),
+  ).toBeVisible();
+  await expect(page.getByText("D to C♯: string 2 fret 3 to 2")).toBeVisible();
   for (let step = 0; step < 3; step += 1) await page.keyboard.press("ArrowRight");
   await expect(page.getByRole("heading", { name: "Cmaj7 in bar 5, E Aeolian" })).toBeVisible();
   await page.keyboard.press("b");

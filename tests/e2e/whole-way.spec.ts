@@ -35,7 +35,7 @@ test("the whole way: derive, hear, keep, match, identify, reload, export, import
   await page.getByLabel("Over").fill("| Em9 | A13 | Em9 | A13 |");
   await expect(page.getByText("E Dorian throughout; nothing outside").first()).toBeVisible();
   await page.getByRole("button", { name: /^Bar 2, A13/ }).click();
-  await expect(page.getByText(/C♯, the third of A13, in bars 2 and 4 makes it Dorian/)).toBeVisible();
+  await expect(page.getByText(/C♯, the third of A13 in bars 2 and 4, makes it Dorian/)).toBeVisible();
   await page.getByRole("button", { name: /^Keep/ }).click();
   await keepAs(page, "Two lamps");
 

@@ -153,6 +153,16 @@ describe("the frame", () => {
     ).toBe(written),
   );
 
+  it("goes by the open-chord shape whose home notes it has, on any home", () => {
+    const shapes = (home: string) =>
+      positions(GUITAR, at(home, "minor-pentatonic"), "pentatonic-frame")
+        .map(({ name }) => (name.code === "shape" ? name.shape : name.code))
+        .slice(0, 5)
+        .join(" ");
+    expect(shapes("A")).toBe("A G E D C");
+    expect(shapes("Eb")).toBe("D C A G E");
+  });
+
   it("is marked apart from what fills it in", () => {
     const { notes } = found(GUITAR, at("A", "aeolian"), "pentatonic-frame", 5);
     expect([

@@ -10,7 +10,8 @@ export interface SimpleScale {
   /** The chords that it serves. */
   readonly from: number;
   readonly to: number;
-  /** Notes of the mode at the chord asked about that it has not, those of the chord first. */
+  /** The mode at the chord asked about, and its notes that the scale has not, those of the chord first. */
+  readonly within: HomeMode;
   readonly add: readonly Fifths[];
   /** A blues: its minor third is played against the major one of the chords. */
   readonly isBlues: boolean;
@@ -45,7 +46,7 @@ export function simpleScale(
   const tones = chord?.tones.map((tone) => soundOf(chord.root + tone)) ?? [];
   const place = (note: Fifths) =>
     tones.includes(soundOf(note)) ? tones.indexOf(soundOf(note)) : tones.length;
-  return { scale, ...found, add: missing.toSorted((a, b) => place(a) - place(b)), isBlues };
+  return { scale, ...found, within: here, add: missing.toSorted((a, b) => place(a) - place(b)), isBlues };
 }
 
 /** Whether a stretch on a home has dominant sevenths both there and a fourth above. */

@@ -223,6 +223,12 @@ describe("the catalogue", () => {
     }
   });
 
+  it("takes the rotation that lists name for the parent of a set", () => {
+    const named = nearestMode("prometheus neapolitan").found;
+    expect(named.degree).toBe(1);
+    for (const each of familyOf(named).modes) expect(familyOf(each).name).toBe(named.name);
+  });
+
   test.each([
     ["locrian #2", "locrian-natural2"],
     ["Locrian ♮2", "locrian-natural2"],

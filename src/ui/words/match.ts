@@ -253,9 +253,9 @@ export function guideText({ note, role, move }: GuideTone, before: GuideTone | u
   return `${noteText(before.note)} ${move < 0 ? "falls" : "rises"} ${far} to ${here}`;
 }
 
-/** "E minor pentatonic, bars 1 to 8; add C♯ and F♯ for the whole mode". */
+/** "E minor pentatonic, bars 1 to 8; add C♯ and F♯ here for all of E Dorian". */
 export function simpleScaleText(
-  { scale, from, to, add, isBlues }: SimpleScale,
+  { scale, from, to, within, add, isBlues }: SimpleScale,
   chords: readonly ChartChord[],
 ): string {
   const [first, last] = [chords[from]?.bar ?? 0, chords[to]?.bar ?? 0];
@@ -263,7 +263,7 @@ export function simpleScaleText(
   const name = homeModeText(scale);
   if (isBlues)
     return `${name} or ${noteText(scale.home)} blues, ${where}, against the major third of the chords`;
-  return `${name}, ${where}${add.length === 0 ? "" : `; add ${notesText(add)} for the whole mode`}`;
+  return `${name}, ${where}${add.length === 0 ? "" : `; add ${notesText(add)} here for all of ${homeModeText(within)}`}`;
 }
 
 /** "Am7, adds G": an arpeggio that stands in for a chord. */

@@ -371,7 +371,7 @@ describe("what is said about chords", () => {
     const [turns] = readings(chart)["fewest-turns"];
     const way = turns && simpleScale(turns, chart, 1);
     expect(way && simpleScaleText(way, chords)).toBe(
-      "E minor pentatonic, bars 1 to 8; add C♯ and F♯ for the whole mode",
+      "E minor pentatonic, bars 1 to 8; add C♯ and F♯ here for all of E Dorian",
     );
     expect(lockText(dorian)).toBe("E Dorian");
     expect(lockText({ home: fifthsOf("Eb") })).toBe("home E♭");
@@ -411,6 +411,10 @@ describe("what is said about chords", () => {
       "C♯, the third of A13 in bars 2 and 4, makes it Dorian; C in bar 5 leans towards Aeolian",
       "D Ionian has the same notes; only the home tells them apart",
     ]);
+    const two = readChart("| Dm7 | G7 | Cmaj7 |").value.chords;
+    expect(decisionText(whatDecides([at("C", "ionian"), at("C", "mixolydian")], two), two)).toBe(
+      "B, the third of G7 in bar 2 and the seventh of Cmaj7 in bar 3, makes it Ionian; B♭ would make it Mixolydian",
+    );
     const open = readChart("Am7 D7").value.chords;
     expect(decisionText(whatDecides([at("A", "dorian"), at("A", "dorian-flat2")], open), open)).toBe(
       "Nothing here decides against A Dorian ♭2: B would make it Dorian, B♭ Dorian ♭2",
