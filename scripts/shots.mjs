@@ -32,7 +32,7 @@ const SHOTS = [
       await page.locator("section[aria-label=Staff] text.fret").first().waitFor();
     },
   },
-  { name: "derive-make", path: "/derive?home=Eb&mode=set-1739&show=make" },
+  { name: "derive-make", path: "/derive?home=Eb&mode=1-b2-b3-sharp4-5-6-b7&show=make" },
   {
     name: "derive-compare",
     path: "/derive?home=D&mode=dorian&show=compare&with=mixolydian,aeolian,phrygian",

@@ -232,7 +232,9 @@ describe("the panel of a chord", () => {
     expect(fact("Rubs")).toBe("D♭, a half step over the third");
     expect(screen.queryByText("Outside")).toBeNull();
     expect(fact("Guide tones")).toBe("G♭, the seventh, staysD♭ falls a half step to C, the third");
-    expect(fact("Simple scale")).toBe("E♭ minor pentatonic, bars 1 to 3; add C and F here for all of E♭ Dorian");
+    expect(fact("Simple scale")).toBe(
+      "E♭ minor pentatonic, bars 1 to 3; add C and F here for all of E♭ Dorian",
+    );
     expect(fact("Fits")).toContain("A♭ Mixolydian (rubs D♭)");
     expect(screen.getByLabelText("Save C for it")).toBeTruthy();
   });
