@@ -193,9 +193,14 @@ const ALIKE: readonly (readonly [RegExp, string])[] = [
   [/[º˚∘ᵒ]/gu, "°"],
 ];
 
-/** The symbol in plain signs, each in its place. */
+/** Words of a quality that mean the same in capitals; of major and minor the capital alone is told apart. */
+const WORDS = /(?<=.)(?:sus|dim|aug|alt|add|omit|dom)/giu;
+
+/** The symbol in plain signs and words, each in its place. */
 function plainSigns(text: string): string {
-  const figures = text.replaceAll(/[⁰¹²³⁴-⁹]/gu, (figure) => String(SUPERSCRIPTS.indexOf(figure)));
+  const figures = text
+    .replaceAll(/[⁰¹²³⁴-⁹]/gu, (figure) => String(SUPERSCRIPTS.indexOf(figure)))
+    .replaceAll(WORDS, (word) => word.toLowerCase());
   return ALIKE.reduce((plain, [signs, sign]) => plain.replaceAll(signs, sign), figures);
 }
 
