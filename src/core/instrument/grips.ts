@@ -1,6 +1,6 @@
 import { type Chord } from "../chord";
 import { halfSteps, soundOf } from "../pitch";
-import { soundSet, type SoundSet } from "../scale";
+import { holds, holdsAll, soundSet, type SoundSet } from "../scale";
 import type { Fingering } from "./fingering";
 import { openSounds, type Tuning } from "./tuning";
 
@@ -364,7 +364,7 @@ const FOURTH_MOVED = 0.5;
 const OCTAVE = 12;
 
 /**
- * What a voicing is called by the way it is built: root, third and seventh alone are a shell; four tones in close position with the second
+ * What a voicing is called by the way it is built: root, third and seventh alone are a shell; the four tones of a seventh chord in close position with the second
  * or third voice from the top dropped an octave are drop 2 and drop 3; otherwise open or barred.
  *
  * @param sounds MIDI numbers from the lowest string
@@ -378,7 +378,7 @@ export function voicingKind(
   const rising = sounds.toSorted((a, b) => a - b);
   const above = soundSet(rising.map((sound) => sound - soundOf(chord.root)));
   if (rising.length === 3 && isShell(above)) return "shell";
-  const dropped = droppedVoice(rising);
+  const dropped = hasRootAndNinth(above) ? undefined : droppedVoice(rising);
   if (dropped !== undefined && (rising[0] ?? 0) % OCTAVE === soundOf(chord.bass ?? chord.root))
     return dropped;
   const pressed = frets.filter((fret): fret is number => fret !== null && fret > capo);
@@ -390,6 +390,10 @@ export function voicingKind(
 /** Root, third and seventh, or the sixth for a seventh. */
 const isShell = (above: SoundSet): boolean =>
   [3, 4].some((third) => [9, 10, 11].some((seventh) => above === soundSet([0, third, seventh])));
+
+/** A ninth beside the root: there is no close position of a seventh chord that a voice could be dropped from. */
+const hasRootAndNinth = (above: SoundSet): boolean =>
+  holds(above, 0) && (holds(above, 1) || holds(above, 2) || holdsAll(above, soundSet([3, 4])));
 
 /** The lowest of four different tones put up an octave: second from the top it was dropped from there, third from the top likewise. */
 function droppedVoice(rising: readonly number[]): "drop-2" | "drop-3" | undefined {

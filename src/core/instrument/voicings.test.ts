@@ -57,7 +57,7 @@ describe("voicings", () => {
   test.each([
     ["shell", "G7", "3 x 3 4 x x"],
     ["drop-2", "Dmaj7", "x x 0 2 2 2"],
-    ["drop-2", "Cmaj9", "x 3 2 4 3 x"],
+    ["drop-3", "G13", "3 x 3 4 5 x"],
     ["drop-3", "G7", "3 x 3 4 3 x"],
     ["barre", "F#m", "2 4 4 2 2 2"],
     ["open", "Am", "x 0 2 2 1 0"],
@@ -65,6 +65,16 @@ describe("voicings", () => {
     const all = voicings(GUITAR, { chord: chord(symbol), kind });
     expect(all.every((voicing) => voicing.kind === kind)).toBe(true);
     expect(all.slice(0, 3).map((each) => written(each.frets))).toContain(frets);
+  });
+
+  test.each([
+    ["Cmaj9", "x 3 2 4 3 x"],
+    ["E7#9", "x 7 6 7 8 x"],
+    ["C9", "x 3 2 3 3 x"],
+  ])("are no drop voicings with a ninth beside the root: %s has %s", (symbol, frets) => {
+    const found = voicings(GUITAR, { chord: chord(symbol) }).find((each) => written(each.frets) === frets);
+    expect(found).toBeDefined();
+    expect(found?.kind).toBeUndefined();
   });
 
   it("of an altered chord take any of its forms, each with third, seventh and an alteration", () => {
