@@ -120,6 +120,21 @@ describe("what is played", () => {
     expect(line).toHaveLength(16);
   });
 
+  it("a target note outside the mode is practised over its chord in place of the mode's own", () => {
+    const chart = readChart("| A7 | E7 |").value;
+    const notes = () => notesOf({ home: fifthsOf("A"), mode: mode("mixolydian") });
+    for (const way of ["save", "throughout"] as const) {
+      const line = targetScore(chart, [0, 1], { at: 1, note: fifthsOf("G#"), way }, notes).notes.filter(
+        ({ part }) => part === "line",
+      );
+      const sounding = (from: number) =>
+        line.filter(({ at }) => at >= from && at < from + 4).map(({ midi }) => midi % 12);
+      expect(sounding(0)).not.toContain(8);
+      expect(sounding(4)[0]).toBe(8);
+      expect(sounding(4)).not.toContain(7);
+    }
+  });
+
   it("chords in a row over a held bass have a bar each, and the bass alone where there is none", () => {
     const reading = readSymbol("Gmaj9");
     const score = overBassScore(fifthsOf("A"), ["chord" in reading ? reading.chord : undefined, undefined]);

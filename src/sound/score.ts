@@ -1,4 +1,4 @@
-import { type Fifths, halfSteps, type Interval, midiOf, modulo, soundOf } from "@/core/pitch";
+import { type Fifths, halfSteps, type Interval, letterOf, midiOf, modulo, soundOf } from "@/core/pitch";
 import { type Chart, type Chord, chordNotes, playOrder, quartersOf } from "@/core/chord";
 import type { Vamp } from "@/core/progression";
 import type { HomeMode } from "@/core/scale";
@@ -283,7 +283,8 @@ const PRACTICE_NOTE = 0.5;
 
 /**
  * Chords with a line to practise a target note by, in either of two ways: `save` leaves it out of the other chords and begins
- * on it over its own; `throughout` uses it over all of them. The line goes up and down the notes it is given.
+ * on it over its own; `throughout` uses it over all of them. The line goes up and down the notes it is given; over its own chord a target
+ * note outside them stands for the one on its letter.
  *
  * @param notes the notes of the mode from home up, as names, for each place
  */
@@ -297,9 +298,9 @@ export function targetScore(
   const line = places.flatMap((place, n) => {
     const begins = chords.marks?.[n] ?? 0;
     const isOwn = place === target.at;
-    const all = notes(place).filter(
-      (note) => isOwn || target.way === "throughout" || soundOf(note) !== soundOf(target.note),
-    );
+    const all = isOwn
+      ? withNote(notes(place), target.note)
+      : notes(place).filter((note) => target.way === "throughout" || soundOf(note) !== soundOf(target.note));
     const home = notes(place)[0] ?? 0;
     const low = atOrAbove(LINE_FROM, soundOf(home));
     const up = all.map((note) => low + modulo(soundOf(note) - soundOf(home), 12)).sort((a, b) => a - b);
@@ -317,6 +318,12 @@ export function targetScore(
   });
   return { ...chords, notes: [...chords.notes, ...line] };
 }
+
+/** Notes with one among them: where none sounds like it, in place of what stands on its letter. */
+const withNote = (notes: readonly Fifths[], note: Fifths): readonly Fifths[] =>
+  notes.some((each) => soundOf(each) === soundOf(note))
+    ? notes
+    : [...notes.filter((each) => letterOf(each) !== letterOf(note)), note];
 
 /** Chords over a held bass, a bar each and once through, with a mark at each; where there is none the bass is heard alone. */
 export function overBassScore(bass: Fifths, chords: readonly (Chord | undefined)[]): Score {

@@ -1,4 +1,4 @@
-import { type Fifths, soundOf } from "@/core/pitch";
+import { type Fifths, letterOf, soundOf } from "@/core/pitch";
 import { type Chart, type ChartChord, type Chord, chordNotes, chordSounds } from "@/core/chord";
 import type { EnsemblePart } from "@/core/instrument";
 import {
@@ -15,7 +15,7 @@ import {
   type Turn,
   type Writing,
 } from "@/core/progression";
-import { type HomeMode, thirdOf } from "@/core/scale";
+import { type HomeMode, holds, notesOf, soundsOn, thirdOf } from "@/core/scale";
 import {
   capital,
   chordText,
@@ -128,8 +128,17 @@ export function targetSentence(
   return [
     "Target note: ",
     { lit: noteText(first) },
-    `, its ${roleText(first - chord.root)}. ${isRound ? `Coming round again, ${lacks}` : lacks}, so it marks the change. Save it for here, or use it throughout for ${homeModeText(homeMode)}.`,
+    `, its ${roleText(first - chord.root)}. ${isRound ? `Coming round again, ${lacks}` : lacks}, so it marks the change. ${whereToUse(first, homeMode)}`,
   ];
+}
+
+/** "Save it for here, or use it throughout for E Dorian.", or for a note outside the mode which one it has instead. */
+function whereToUse(target: Fifths, homeMode: HomeMode): string {
+  const name = homeModeText(homeMode);
+  if (holds(soundsOn(homeMode), soundOf(target)))
+    return `Save it for here, or use it throughout for ${name}.`;
+  const instead = notesOf(homeMode).find((note) => letterOf(note) === letterOf(target));
+  return `Save it for here: ${name} ${instead === undefined ? "doesn't have it" : `has ${noteText(instead)} instead`}.`;
 }
 
 /** "A Aeolian or C Ionian: both fit equally well. They have the same notes; a dominant would decide: E7 to Am, or G7 to C." */

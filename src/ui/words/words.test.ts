@@ -389,6 +389,7 @@ describe("what is said about chords", () => {
     expect(said("| Em9 | A13 |", 0)).toMatch(
       /^Target note: \[D\], its seventh. Coming round again, A13 doesn't have it/,
     );
+    expect(said("| Em | B7 |", 1)).toMatch(/marks the change\. Save it for here: E Dorian has D instead\.$/);
     expect(said("Em7 Em", 1)).toBe("Shares all its notes with Em7, so the bass has to mark the change.");
     expect(said("Am7 C6", 1)).toBe("The same notes as Am7: nothing says that the chord has changed.");
     expect(said("Em", 0)).toMatch(/^The only chord so far/);

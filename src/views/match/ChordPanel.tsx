@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import type { ReactNode } from "react";
-import type { Fifths } from "@/core/pitch";
+import { type Fifths, soundOf } from "@/core/pitch";
 import { type Chart, type Chord, printChord } from "@/core/chord";
 import {
   type ChartReading,
@@ -14,7 +14,7 @@ import {
   simpleScale,
   standIns,
 } from "@/core/progression";
-import { type HomeMode, isNamed, type Mode } from "@/core/scale";
+import { type HomeMode, holds, isNamed, type Mode, soundsOn } from "@/core/scale";
 import { $playing, $settings, changeSettings } from "@/state";
 import { useSchools } from "@/ui/useSchools";
 import { Button, Choice, Toggle } from "@/ui/controls";
@@ -71,6 +71,7 @@ export function ChordPanel(props: ChordPanelProps) {
   const chord = place?.chord;
   const homeMode = segment?.homeMode;
   const fit = chord && homeMode ? fitOf(chord, homeMode, schools) : undefined;
+  const [target] = targets;
   const rivals = deciding.filter(
     ({ between: [, other] }) =>
       !open?.between.some(({ home, mode }) => home === other.home && mode.id === other.mode.id),
@@ -89,7 +90,7 @@ export function ChordPanel(props: ChordPanelProps) {
           <Button kind="main" keyName="l" aria-pressed={playing === "bar"} onClick={props.onLoop}>
             Loop
           </Button>
-          {targets.length > 0 && homeMode && (
+          {target !== undefined && homeMode && (
             <Button keyName="r" aria-pressed={playing === "signal"} onClick={props.onPractise}>
               Practise
             </Button>
@@ -107,14 +108,14 @@ export function ChordPanel(props: ChordPanelProps) {
       ) : (
         <Saying>No chord can be read yet. The line under the chart says what would work.</Saying>
       )}
-      {targets.length > 0 && homeMode && (
+      {target !== undefined && homeMode && holds(soundsOn(homeMode), soundOf(target)) && (
         <Choice
           label="How the target note is practised"
           size="small"
           value={signalWay}
           onChange={(way) => changeSettings({ signalWay: way })}
           options={[
-            { value: "save", text: `Save ${noteText(targets[0] ?? 0)} for it` },
+            { value: "save", text: `Save ${noteText(target)} for it` },
             { value: "throughout", text: "Use it throughout" },
           ]}
         />

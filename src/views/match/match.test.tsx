@@ -242,6 +242,8 @@ describe("the panel of a chord", () => {
   it("says what a chord with a note outside might be", () => {
     const fact = shown("| C | E7 | Am | F | C | G | C | C |", 1);
     expect(fact("Outside")).toMatch(/^G♯: perhaps the dominant of A, and it goes there/);
+    expect(document.body.textContent).toContain("Save it for here: C Ionian has G instead.");
+    expect(screen.queryByText("Use it throughout")).toBeNull();
   });
 
   it("answers where no chord could be read", () => {
