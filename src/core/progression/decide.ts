@@ -140,5 +140,8 @@ export function openBetween(
   const [one, other] = [first?.segments, second?.segments];
   if (!first || !second || one?.length !== 1 || other?.length !== 1) return undefined;
   if (second.cost - first.cost > EQUAL || !one[0] || !other[0]) return undefined;
-  return whatDecides([one[0].homeMode, other[0].homeMode], chords);
+  const decision = whatDecides([one[0].homeMode, other[0].homeMode], chords);
+  // Where the chords speak for one of the two alone, they have decided.
+  const isDecided = decision.by === "notes" && (decision.first.length === 0 || decision.second.length === 0);
+  return isDecided ? undefined : decision;
 }

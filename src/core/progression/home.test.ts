@@ -170,5 +170,8 @@ describe("what is open", () => {
     ["Dm7 G7 Cmaj7", undefined],
     ["C Am F G", undefined],
     ["Em F", undefined],
+    // The chords hold a note of the one and none of the other's.
+    ["F#m7b5 B7 Em Em", undefined],
+    ["Cm Fm G7 Cm", undefined],
   ])("in %s: %j", (text, expected) => expect(open(text)).toEqual(expected));
 });

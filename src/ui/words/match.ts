@@ -186,6 +186,7 @@ export function decisionText(
   const own = (held: typeof holders, names: readonly Fifths[]) =>
     names.filter((name) => held.some(({ note }) => soundOf(note) === soundOf(name)));
   const notes = own(holders, differ[first.length > 0 ? 0 : 1]);
+  const verb = (all: readonly Fifths[], one: string) => (all.length > 1 ? one.slice(0, -1) : one);
   const barsOf = (held: typeof holders) => barsText(held.map(({ at }) => chart[at]?.bar ?? 0));
   const symbolOf = ({ at }: (typeof holders)[number]) => chart[at]?.symbol ?? "";
   const roles = [...new Set(holders.map(symbolOf))].map((symbol) => {
@@ -195,13 +196,14 @@ export function decisionText(
   const where =
     notes.length === 1 && roles.length <= MOST_ROLES ? `, ${listText(roles)},` : ` in ${barsOf(holders)}`;
   if (first.length === 0) {
-    return `${capital(told(notes))}${where} leans towards ${homeModeText(other)}`;
+    return `${capital(told(notes))}${where} ${verb(notes, "leans")} towards ${homeModeText(other)}`;
   }
+  const others = own(second, differ[1]);
   const against =
     second.length === 0
       ? `${told(differ[1])} would make it ${nameOf(other)}`
-      : `${told(own(second, differ[1]))} in ${barsOf(second)} leans towards ${nameOf(other)}`;
-  return `${told(notes)}${where} makes it ${nameOf(one)}; ${against}`;
+      : `${told(others)} in ${barsOf(second)} ${verb(others, "leans")} towards ${nameOf(other)}`;
+  return `${told(notes)}${where} ${verb(notes, "makes")} it ${nameOf(one)}; ${against}`;
 }
 
 /** "bar 2", "bars 2 and 4", "5 bars". */

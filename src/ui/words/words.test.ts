@@ -416,6 +416,10 @@ describe("what is said about chords", () => {
     expect(decisionText(whatDecides([at("C", "ionian"), at("C", "mixolydian")], two), two)).toBe(
       "B, the third of G7 in bar 2 and the seventh of Cmaj7 in bar 3, makes it Ionian; B♭ would make it Mixolydian",
     );
+    const minor = readChart("| F#m7b5 | B7 | Em |").value.chords;
+    expect(decisionText(whatDecides([at("E", "harmonic-minor"), at("B", "aeolian")], minor), minor)).toBe(
+      "C and D♯ in bars 1 and 2 make it E harmonic minor; C♯ and D would make it B Aeolian",
+    );
     const open = readChart("Am7 D7").value.chords;
     expect(decisionText(whatDecides([at("A", "dorian"), at("A", "dorian-flat2")], open), open)).toBe(
       "Nothing here decides against A Dorian ♭2: B would make it Dorian, B♭ Dorian ♭2",
