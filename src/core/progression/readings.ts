@@ -240,9 +240,11 @@ function chordByChord(read: Chartwise, [turns]: readonly ChartReading[]): readon
   const { sounding, choice, chart, all } = read;
   const notes = notesAgainst(read);
   const places = new Map(sounding.map(({ at }, n) => [at, n]));
+  const order = chart.order?.flatMap((at) => places.get(at) ?? []) ?? [...sounding.keys()];
   const turning = turnings(
     sounding.map(({ chord }) => heardAs(chord)),
-    chart.order?.flatMap((at) => places.get(at) ?? []),
+    // A chart comes round again: after its last chord its first.
+    [...order, ...order.slice(0, 1)],
   );
   const own = sounding.map((each, n) => {
     const around = turns && segmentAt(turns, each.at)?.homeMode;
