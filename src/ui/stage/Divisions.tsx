@@ -38,7 +38,7 @@ import {
   RHYTHM_TEXT,
   stretchCaution,
   stretchText,
-  SYSTEM_TEXT,
+  systemText,
   typedStrings,
   VOICING_KIND_TEXT,
   voicingText,
@@ -61,7 +61,7 @@ export function PositionRow({ shown, tuning }: { readonly shown: Shown; readonly
         label="How the neck is divided"
         size="small"
         value={system}
-        options={listed(SYSTEMS, SYSTEM_TEXT)}
+        options={SYSTEMS.map((each) => ({ value: each, text: systemText(each, tuning) }))}
         onChange={(value) => changeSettings({ system: value })}
       />
       {position ? (

@@ -73,7 +73,7 @@ export const DIVISION_TEXT: Readonly<Record<Division, string>> = {
   voicing: "Voicing",
 };
 
-export const SYSTEM_TEXT: Readonly<Record<System, string>> = {
+const SYSTEM_TEXT: Readonly<Record<System, string>> = {
   "five-positions": "Five positions",
   "three-per-string": "Three notes a string",
   "pentatonic-frame": "Pentatonic frame",
@@ -81,6 +81,10 @@ export const SYSTEM_TEXT: Readonly<Record<System, string>> = {
   "one-string": "One string",
   open: "Open position",
 };
+
+/** A way to divide a neck; on a fiddle positions are numbered, and there are more than five. */
+export const systemText = (system: System, { hand }: Pick<Tuning, "hand">): string =>
+  hand === 7 && system === "five-positions" ? "Positions" : SYSTEM_TEXT[system];
 
 export const LABELS_TEXT: Readonly<Record<Labels, string>> = {
   notes: "notes",

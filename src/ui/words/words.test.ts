@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, it, test } from "vitest";
 import { degreeOf, fifthsOf } from "@/core/pitch";
 import { readChart, shapesOver } from "@/core/chord";
+import { tuningOf } from "@/core/instrument";
 import { identify } from "@/core/identify";
 import {
   decisions,
@@ -84,6 +85,7 @@ import {
   turnText,
   inTitle,
   modeText,
+  systemText,
 } from ".";
 
 const USUAL = { reference: "by-third", comparison: "usual", syllables: "home" } as const;
@@ -104,6 +106,13 @@ describe("names", () => {
     ["F", "lydian-dominant", "F Lydian dominant"],
     ["Ebb", "altered", "E𝄫 altered"],
   ])("%s %s is %s", (home, id, text) => expect(homeModeText(at(home, id))).toBe(text));
+
+  it("of the ways to divide a neck are those of the instrument", () => {
+    expect(["guitar", "fiddle"].map((id) => systemText("five-positions", tuningOf(id)))).toEqual([
+      "Five positions",
+      "Positions",
+    ]);
+  });
 
   it("are short where room is", () => {
     expect(CATALOGUE.slice(0, 7).map(shortName).join(" ")).toBe(

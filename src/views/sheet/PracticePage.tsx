@@ -19,7 +19,7 @@ import type { Draft } from "@/store";
 import { Button, Choice, Select, TextField, Toggle } from "@/ui/controls";
 import { type MadeFile, saveFiles } from "@/ui/files";
 import { useSchools, useWordingKey } from "@/ui/useSchools";
-import { FIGURE_TEXT, handText, homeModeText, positionText, SYSTEM_TEXT, wording } from "@/ui/words";
+import { FIGURE_TEXT, handText, homeModeText, positionText, systemText, wording } from "@/ui/words";
 import { pngFile, svgFile } from "./picture";
 import { blocksOf, pagesOf } from "./practice";
 import { PracticeDrawing } from "./PracticeDrawing";
@@ -138,7 +138,7 @@ export function PracticePage() {
             label="How the neck is divided"
             size="small"
             value={practice.system}
-            options={SYSTEMS.map((value) => ({ value, text: SYSTEM_TEXT[value].toLowerCase() }))}
+            options={SYSTEMS.map((value) => ({ value, text: systemText(value, tuning).toLowerCase() }))}
             onChange={(system) => change({ system, hands: [] })}
           />
           <Hands practice={practice} onChange={(hands) => change({ hands })} />
