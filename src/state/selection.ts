@@ -7,7 +7,7 @@ import type { Score } from "@/sound";
 /** What the stage is about: a mode, the notes lit in it, the chord tones to aim for, and what Play plays. */
 export interface Selection {
   readonly homeMode: HomeMode;
-  /** Notes shown amber and notched: colour notes, or the target note of a chord. */
+  /** Notes shown amber and notched: characteristic notes, or the target note of a chord. */
   readonly lit: readonly Fifths[];
   /** Notes never heard, whose form in the mode is open: shown with open stripes. */
   readonly unknown: readonly Fifths[];

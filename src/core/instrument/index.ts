@@ -1,6 +1,7 @@
 export * from "./fingering";
 export * from "./frame";
 export * from "./grips";
+export * from "./voicing-kind";
 export * from "./hand";
 export * from "./inflections";
 export * from "./key-fingers";

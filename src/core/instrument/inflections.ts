@@ -28,16 +28,26 @@ export interface Inflection {
  * @example inflectedVoicing(GUITAR, inflection of Em with F).frets // 0 2 2 0 0 1
  */
 export function inflectedVoicing(tuning: Tuning, { frets, fingers }: Inflection): Voicing {
-  const opens = openSounds(tuning);
-  const pressed = frets.filter((fret): fret is number => fret !== null && fret > tuning.capo);
   return {
     frets,
     fingers,
-    sounds: frets.flatMap((fret, at) => (fret === null ? [] : [(opens[at] ?? 0) + fret - tuning.capo])),
-    stretchMm: pressed.length === 0 ? 0 : betweenFrets(tuning, Math.min(...pressed), Math.max(...pressed)),
+    sounds: soundsUnder(tuning, frets),
+    stretchMm: spanOf(tuning, frets),
     omitted: [],
     cost: 0,
   };
+}
+
+/** The sounds of a fingering, as MIDI numbers from the lowest string. */
+function soundsUnder(tuning: Tuning, frets: Fingering): readonly number[] {
+  const opens = openSounds(tuning);
+  return frets.flatMap((fret, at) => (fret === null ? [] : [(opens[at] ?? 0) + fret - tuning.capo]));
+}
+
+/** Millimetres from the lowest to the highest fret that is pressed. */
+function spanOf(tuning: Tuning, frets: Fingering): number {
+  const pressed = frets.filter((fret): fret is number => fret !== null && fret > tuning.capo);
+  return pressed.length === 0 ? 0 : betweenFrets(tuning, Math.min(...pressed), Math.max(...pressed));
 }
 
 /** Half steps that a note moves at most: a finger put down or lifted. */
@@ -79,7 +89,7 @@ export function inflections(
       const next = frets.map((fret, string) => (string === at ? to : fret));
       const inflected = inflectedChord(tuning, chord, next, note);
       const hand = inflected && fingersFor(next, tuning.capo);
-      if (!hand || !isWithin(tuning, next)) continue;
+      if (!hand || spanOf(tuning, next) > COMFORTABLE_STRETCH) continue;
       found.push({
         frets: next,
         fingers: hand.fingers,
@@ -102,18 +112,9 @@ function inflectedChord(
   frets: Fingering,
   note: number,
 ): Chord | undefined {
-  const opens = openSounds(tuning);
-  const heard = new Set(
-    frets.flatMap((fret, at) => (fret === null ? [] : [modulo((opens[at] ?? 0) + fret - tuning.capo, 12)])),
-  );
+  const heard = new Set(soundsUnder(tuning, frets).map((sound) => modulo(sound, 12)));
   const kept = tones.filter((tone) => heard.has(soundOf(root + tone)));
   const needed = tones.filter((tone) => tone === 0 || tone === 4 || tone === -3);
   if (needed.some((tone) => !kept.includes(tone))) return undefined;
   return { root, tones: [...kept, note - root], optional: [] };
-}
-
-function isWithin(tuning: Tuning, frets: Fingering): boolean {
-  const pressed = frets.filter((fret): fret is number => fret !== null && fret > tuning.capo);
-  if (pressed.length === 0) return true;
-  return betweenFrets(tuning, Math.min(...pressed), Math.max(...pressed)) <= COMFORTABLE_STRETCH;
 }

@@ -175,13 +175,15 @@ function characteristicSentence(
   ];
 }
 
-/** "♭2 and 7 would do as well.", or how many sets would. */
+/** "♭2 and 7 together do the same.", or how many sets do. */
 function insteadText(others: readonly (readonly Interval[])[]): string {
   if (others.length === 0) return "";
-  if (others.length > 2) return ` ${capital(numberText(others.length))} other sets would do as well.`;
+  if (others.length > 2) return ` ${capital(numberText(others.length))} other sets do the same.`;
   const [one = [], other] = others;
-  if (!other) return ` ${capital(setText(one))} would do as well.`;
-  return ` ${capital(setText(one))}, or ${setText(other)}, would do as well.`;
+  const verb = one.length === 1 ? " does" : " do";
+  const joint = one.length === 1 ? verb : ` together${verb}`;
+  if (!other) return ` ${capital(setText(one))}${joint} the same.`;
+  return ` ${capital(setText(one))}${one.length === 1 ? "" : " together"}, or ${setText(other)},${verb} the same.`;
 }
 
 /** The modes one note away that have the characteristic notes too, though they are not compared with, and what sets them apart. */

@@ -240,10 +240,10 @@ describe("what a mode is, in a sentence", () => {
 
   it("names the other smallest sets where there are few, and counts them where there are many", () => {
     expect(plain(whatItIs(at("E", "phrygian-dominant"), USUAL))).toContain(
-      "♭2 and 4, or ♭2 and 5, would do as well.",
+      "♭2 and 4 together, or ♭2 and 5, do the same.",
     );
     expect(everySetText(at("E", "phrygian-dominant"), USUAL)).toBe("♭2 and ♭7 · ♭2 and 4 · ♭2 and 5");
-    expect(plain(whatItIs(at("E", "ultraphrygian"), USUAL))).toContain("Four other sets would do as well.");
+    expect(plain(whatItIs(at("E", "ultraphrygian"), USUAL))).toContain("Four other sets do the same.");
   });
 
   it.each([
