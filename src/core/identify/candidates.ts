@@ -2,21 +2,24 @@ import { type Fifths, letterOf, soundOf } from "../pitch";
 import {
   accidentalCost,
   bestHome,
+  CATALOGUE,
   type HomeMode,
   holds,
   holdsAll,
+  type Mode,
   notesOf,
   parentOf,
   relatives,
   SEVEN,
+  size,
+  type SoundSet,
   soundsOn,
   soundSet,
   transpose,
 } from "../scale";
 import type { Tune } from "../tune";
 import type { Hearing } from "./hearing";
-import { type Profile, PROFILES } from "./profiles";
-import { score } from "./score";
+import { type Expectation, scoreOf } from "./score";
 
 /** A home and mode with its share of the belief; all shares add up to 1. */
 export interface Candidate {
@@ -30,65 +33,96 @@ const KEY = { notes: 1.5, home: 1 };
 /** C major is also what is written where nothing is meant: it counts only so much. */
 const UNMARKED = 0.3;
 
-/** A tune of fewer notes may circle a home that is not heard. */
-const FEW_NOTES = 12;
-
 /** A note with a larger share than this must be in a rare scale, if that is to be looked at. */
 const STRONG = 0.015;
 
-const isDeclared = ({ keys: [key] = [] }: Tune, { mode }: Profile, sound: number): boolean =>
-  key?.mode === mode && soundOf(key.home) === sound;
+/** A scale that has not seven notes is looked at where each of its notes has this share of the time, and no other sounds. */
+const STANDS = 0.04;
 
-const SEVEN_PROFILES = PROFILES.filter(({ mode }) => mode.family === "major");
-const RARE_PROFILES = PROFILES.filter(({ mode }) => mode.family !== "major");
 const EVERY_SOUND = Array.from({ length: 12 }, (_, sound) => sound);
+const [RARE, OTHER_SIZES] = [true, false].map((seven) =>
+  CATALOGUE.filter(
+    ({ intervals, family }) =>
+      (intervals.length === 7) === seven && intervals.length > 5 && family !== "major",
+  ),
+) as [readonly Mode[], readonly Mode[]];
 
 /** Shares below this are not worth a row. */
 const LEAST_WEIGHT = 0.0005;
 
+/** What may be set by hand for the ranking. */
+export interface Asked {
+  readonly home?: Fifths | undefined;
+  readonly expects?: Expectation | undefined;
+}
+
 /**
- * Every (home, mode) with its weight, the likeliest first. A home set by hand leaves only the modes on it.
+ * Every (home, mode) with its weight, the likeliest first. A home set by hand leaves only the modes on it; otherwise every sound
+ * that is heard may be home.
  */
-export function candidates(tune: Tune, hearing: Hearing, home?: Fifths): readonly Candidate[] {
+export function candidates(tune: Tune, hearing: Hearing, { home, expects }: Asked = {}): readonly Candidate[] {
   const heard = EVERY_SOUND.filter((sound) => hearing.names[sound] !== undefined);
-  const likely = hearing.notes < FEW_NOTES ? EVERY_SOUND : heard;
-  const sounds = home === undefined ? likely : [soundOf(home)];
-  const strong = soundSet(EVERY_SOUND.filter((sound) => (hearing.sounding[sound] ?? 0) > STRONG));
-  const fits = ({ mode }: Profile, sound: number) => holdsAll(transpose(mode.sounds, sound), strong);
-  // Rare scales are looked at where they hold what one of the seven does not.
-  const isPlain = SEVEN_PROFILES.some((profile) => sounds.some((sound) => fits(profile, sound)));
+  const sounds = home === undefined ? heard : [soundOf(home)];
   const bonus = keyBonus(tune, hearing);
-  const scoredOn = (profile: Profile, own: readonly number[]) =>
-    own.map((sound) => ({
-      profile,
-      sound,
-      score: score(hearing, profile, sound) + bonus(profile, sound),
-    }));
-  const rareOn = (profile: Profile) =>
-    sounds.filter((sound) => (!isPlain && fits(profile, sound)) || isDeclared(tune, profile, sound));
-  const isRareKey = tune.keys?.[0] !== undefined && tune.keys[0].mode.family !== "major";
-  const rare = isPlain && !isRareKey ? [] : RARE_PROFILES;
-  const scored = [
-    ...SEVEN_PROFILES.flatMap((profile) => scoredOn(profile, sounds)),
-    ...rare.flatMap((profile) => scoredOn(profile, rareOn(profile))),
-  ];
+  const scored = [...SEVEN.map((mode) => ({ mode, on: sounds })), ...rareModes(tune, hearing, sounds)].flatMap(
+    ({ mode, on }) =>
+      on.map((sound) => ({
+        mode,
+        sound,
+        score: sureness(hearing) * scoreOf(hearing, mode, sound, expects) + bonus(mode, sound),
+      })),
+  );
   const best = scored.reduce((most, each) => Math.max(most, each.score), -Infinity);
   const whole = scored.reduce((sum, each) => sum + Math.exp(each.score - best), 0);
   return scored
     .map((each) => ({ ...each, weight: Math.exp(each.score - best) / whole }))
     .sort((a, b) => b.weight - a.weight)
     .filter(({ weight }, at) => weight >= LEAST_WEIGHT || at === 0)
-    .map(({ profile, sound, weight }) => ({
-      homeMode: { home: spelledHome(tune, hearing, sound, profile, home), mode: profile.mode },
+    .map(({ mode, sound, weight }) => ({
+      homeMode: { home: spelledHome(tune, hearing, sound, mode, home), mode },
       weight,
     }));
+}
+
+/** A line of as many notes is a tune; a shorter one is a fragment, that may be cut out of anything, and says less than it seems to. */
+const FRAGMENT = { notes: 24, least: 0.25 };
+
+/** How much of the score of a fragment counts, from a quarter to all. */
+const sureness = ({ notes }: Hearing): number =>
+  Math.min(1, FRAGMENT.least + (1 - FRAGMENT.least) * (notes / FRAGMENT.notes));
+
+/** Scales outside the seven, each with the homes on which it is looked at: only where they hold what none of the seven does. */
+function rareModes(
+  tune: Tune,
+  { sounding }: Hearing,
+  sounds: readonly number[],
+): readonly { readonly mode: Mode; readonly on: readonly number[] }[] {
+  const above = (share: number) => soundSet(EVERY_SOUND.filter((sound) => (sounding[sound] ?? 0) > share));
+  const [strong, standing, all] = [above(STRONG), above(STANDS), above(0)];
+  const fits = (mode: Mode, sound: number, set: SoundSet) => holdsAll(transpose(mode.sounds, sound), set);
+  const [key] = tune.keys ?? [];
+  const isDeclared = (mode: Mode, sound: number) => key?.mode === mode && soundOf(key.home) === sound;
+  const isPlain = SEVEN.some((mode) => EVERY_SOUND.some((sound) => fits(mode, sound, strong)));
+  if (isPlain && (!key || SEVEN.includes(key.mode))) return [];
+  const isExact = (mode: Mode, sound: number) =>
+    standing === all && transpose(mode.sounds, sound) === all;
+  return [
+    ...RARE.map((mode) => ({
+      mode,
+      on: sounds.filter((sound) => isDeclared(mode, sound) || (!isPlain && fits(mode, sound, strong))),
+    })),
+    ...OTHER_SIZES.filter(({ sounds: own }) => size(own) === size(all)).map((mode) => ({
+      mode,
+      on: sounds.filter((sound) => isDeclared(mode, sound) || (!isPlain && isExact(mode, sound))),
+    })),
+  ].filter(({ on }) => on.length > 0);
 }
 
 /**
  * The home under the name that the tune gives it, or else the declared parent's side, unless that would need more
  * accidentals than a key has, and the tune does not write them; otherwise the fewest accidentals.
  */
-function spelledHome(tune: Tune, hearing: Hearing, sound: number, { mode }: Profile, home?: Fifths): Fifths {
+function spelledHome(tune: Tune, hearing: Hearing, sound: number, mode: Mode, home?: Fifths): Fifths {
   if (home !== undefined) return home;
   const named = hearing.names[sound] ?? declaredNote(tune, sound);
   if (named === undefined) return bestHome(sound, mode);
@@ -116,7 +150,7 @@ function declaredNote({ keys: [key] = [] }: Tune, sound: number): Fifths | undef
 function keyBonus(
   { keys: [key] = [] }: Tune,
   { names }: Hearing,
-): (profile: Profile, sound: number) => number {
+): (mode: Mode, sound: number) => number {
   const isWritten = (letter: string) => names.some((name) => name !== undefined && letterOf(name) === letter);
   const holdsSo =
     key && notesOf(key).every((note) => names[soundOf(note)] !== undefined || !isWritten(letterOf(note)));
@@ -124,7 +158,7 @@ function keyBonus(
   const sounds = soundsOn(key);
   const home = soundOf(key.home);
   const counts = key.home === 0 && key.mode === SEVEN[0] ? UNMARKED : 1;
-  return ({ mode }, sound) =>
+  return (mode, sound) =>
     transpose(mode.sounds, sound) === sounds ? counts * (KEY.notes + (sound === home ? KEY.home : 0)) : 0;
 }
 

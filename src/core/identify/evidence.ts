@@ -31,13 +31,6 @@ export function homeEvidence(tune: Tune, hearing: Hearing, { home }: HomeMode): 
   const allHome = tune.notes.flatMap((_, at) => (isHome(at) ? [at] : []));
   const ends = phraseEnds(tune);
   const endsHome = ends.filter(isHome);
-  // Where the section ends on home as well, its end says enough.
-  const cadences = hearing.cadences
-    .filter(
-      ({ sound: own, rest, note }) =>
-        own === sound && rest > 0 && !isHome(ends.find((at) => at > note) ?? -1),
-    )
-    .map(({ note }) => note);
   const most = hearing.sounding.indexOf(Math.max(...hearing.sounding));
   const leading = tune.notes.flatMap(({ pitch }, at) => {
     const next = tune.notes[at + 1];
@@ -52,17 +45,16 @@ export function homeEvidence(tune: Tune, hearing: Hearing, { home }: HomeMode): 
       of: ends.length,
       notes: endsHome,
     },
-    hearing.last.sound === sound && { code: "last-note", note: home, notes: [tune.notes.length - 1] },
-    cadences.length > 0 && { code: "cadence", note: home, count: cadences.length, notes: cadences },
+    hearing.melody.last.sound === sound && { code: "last-note", note: home, notes: [tune.notes.length - 1] },
     most === sound && { code: "longest", note: home, notes: allHome },
-    hearing.firstDownbeat === sound && {
+    hearing.melody.firstDownbeatSound === sound && {
       code: "first-downbeat",
       note: home,
       notes: [Math.max(0, opening)],
     },
     leading.length >= 4 && { code: "leading", note: home, count: leading.length / 2, notes: leading },
-    hearing.bass?.last === sound && { code: "bass", note: home, notes: [] },
-    hearing.lowest === sound && { code: "lowest", note: home, notes: lowestOf(tune, sound) },
+    (hearing.voices?.last.to.sound ?? hearing.chords?.last) === sound && { code: "bass", note: home, notes: [] },
+    hearing.melody.lowestSound === sound && { code: "lowest", note: home, notes: lowestOf(tune, sound) },
     tune.keys?.[0] !== undefined &&
       soundOf(tune.keys[0].home) === sound && { code: "declared-key", note: home, notes: [] },
   ];

@@ -18,6 +18,7 @@ import { belongs, type Candidate, candidates } from "./candidates";
 import { type HomeEvidence, homeEvidence } from "./evidence";
 import { hear, heardName, type Hearing } from "./hearing";
 import { type Passage, passages } from "./passages";
+import type { Expectation } from "./score";
 
 /** A degree that is never heard, and the modes on the same home that it would decide between. */
 export interface OpenDegree {
@@ -70,6 +71,8 @@ export interface IdentifyChoice {
   readonly about?: HomeMode | undefined;
   /** Places in the tune's notes that are not to count. */
   readonly without?: ReadonlySet<number> | undefined;
+  /** What kind of tunes this is one of; mixed where nothing is said. */
+  readonly expects?: Expectation | undefined;
   /** Only these bars, by their places, both ends taken. */
   readonly bars?: BarRange | undefined;
 }
@@ -84,7 +87,7 @@ export function identify(tune: Tune, choice: IdentifyChoice = {}): Identificatio
   const heard = partOf(tune, choice.bars ?? { from: 0, to: tune.bars.length - 1 }, choice.without);
   const hearing = hear(heard);
   if (!hearing) return undefined;
-  const ranked = candidates(heard, hearing, choice.home);
+  const ranked = candidates(heard, hearing, choice);
   const homeMode = choice.about ?? ranked[0]?.homeMode;
   if (!homeMode) return undefined;
   const placed = placesIn(tune, heard);
@@ -150,7 +153,7 @@ function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): readonl
   return hearing.sounding.flatMap((share, sound) => {
     if (share === 0 || belongs(homeMode, sound)) return [];
     const notes = tune.notes.flatMap(({ pitch }, at) => (soundOf(pitch.name) === sound ? [at] : []));
-    const isOnBeat = (hearing.downbeats[sound] ?? 0) > 0;
+    const isOnBeat = (hearing.melody.downbeats[sound] ?? 0) > 0;
     const visits = share <= (isOnBeat ? VISIT.onBeat : VISIT.offBeat);
     return [{ note: heardName(hearing, sound, homeMode.home), share, visits, notes }];
   });

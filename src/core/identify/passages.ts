@@ -4,7 +4,7 @@ import { excerptOf, timeBySound, type Tune, type TuneNote } from "../tune";
 import type { Candidate } from "./candidates";
 import { hear } from "./hearing";
 import { type Profile, PROFILES } from "./profiles";
-import { score } from "./score";
+import { scoreOf } from "./score";
 
 /** A stretch of bars in one home and mode. Bars are numbered as the tune numbers them, both ends counted. */
 export interface Passage {
@@ -87,7 +87,7 @@ function heardIn(
   const hearing = hear(excerptOf(tune, { from, to }));
   if (!hearing) return homeMode;
   const rank = (state: State) =>
-    score(hearing, state.profile, soundOf(state.homeMode.home)) +
+    scoreOf(hearing, state.homeMode.mode, soundOf(state.homeMode.home)) +
     (soundOf(state.homeMode.home) === soundOf(main.home) ? SAME_HOME : 0);
   return states.reduce(
     (best, state) => {

@@ -1,0 +1,205 @@
+import { midiOf, modulo, soundOf } from "../pitch";
+import { OFF_BEAT, phraseEnds, timeBySound, type Tune, type TuneNote } from "../tune";
+import { type HeardBar, hearBars, lowestWith, soundAt } from "./bars-heard";
+import { shareOut } from "./shares";
+
+/** A note on which a tune or a section comes to its end. */
+export interface Ending {
+  readonly sound: number;
+  /**
+   * How much the tune rests on it, from 0 to 1: a note longer than its fellows is a rest; a short one runs on into what
+   * comes round again, and says little of home.
+   */
+  readonly rest: number;
+  /** Place in the tune's notes. */
+  readonly note: number;
+}
+
+/** A triad that a bar outlines. */
+export interface OutlinedTriad {
+  /** Sounding pitch class of its root. */
+  readonly root: number;
+  readonly isMajor: boolean;
+  /** Places of the bar's notes that are in it. */
+  readonly notes: readonly number[];
+}
+
+/** What the melody of a tune puts into the ear, by sounding pitch class (0 is C). */
+export interface MelodyHearing {
+  readonly notes: number;
+  /** Shares of sounding time; they add up to 1. */
+  readonly sounding: readonly number[];
+  /** Sounds that are only ever heard as lower neighbours of the note above. */
+  readonly leans: readonly boolean[];
+  /** The last note; of several struck together the lowest. */
+  readonly last: Ending;
+  /** The last notes of the sections before the last. */
+  readonly sectionEnds: readonly Ending[];
+  /** The phrases before the last that come to a full rest. */
+  readonly restingPhrases: readonly Ending[];
+  /** Shares of the first whole bar of each section, weighed by stress; all sections together. */
+  readonly opening: readonly number[];
+  /** Places of the notes in those bars. */
+  readonly openingNotes: readonly number[];
+  /** Place of the first note of the first whole bar. */
+  readonly firstDownbeat: number;
+  readonly firstDownbeatSound: number;
+  /** Place of the lowest note. */
+  readonly lowest: number;
+  readonly lowestSound: number;
+  /** Where the whole tune is a scale that is gone through by step, from home up or down an octave, and back or not: that home. */
+  readonly scaleOn: number | undefined;
+  readonly triads: readonly OutlinedTriad[];
+  /** Roots of the triads that sections open with. */
+  readonly openingRoots: readonly number[];
+  /** Bars that are no pickups. */
+  readonly wholeBars: number;
+  /** How often each sound stands at a barline. */
+  readonly downbeats: readonly number[];
+}
+
+/** How much longer than its fellows a note must be to be a full rest, and what standing on a beat adds. */
+const RESTS = { from: 0.8, over: 0.8, onBeat: 0.4 };
+
+/** Listens to the melody of a tune; undefined where it has no notes. */
+export function hearMelody(tune: Tune): MelodyHearing | undefined {
+  const { notes } = tune;
+  if (notes.length === 0) return undefined;
+  const { bars, stress, sections } = hearBars(tune);
+  const lengths = notes.map(({ duration }) => duration).sort((a, b) => a - b);
+  const usual = lengths[Math.floor(lengths.length / 2)] ?? 1;
+  const ending = (at: number): Ending => {
+    const note = lowestWith(notes, at);
+    const long = Math.max(0, (note.duration / usual - RESTS.from) / RESTS.over);
+    const onBeat = (stress[at] ?? 0) > OFF_BEAT ? RESTS.onBeat : 0;
+    return { sound: soundAt(note), rest: Math.min(1, long + onBeat), note: at };
+  };
+  const sharesOf = ({ notes: places }: HeardBar) => {
+    const time = new Array<number>(12).fill(0);
+    for (const at of places) {
+      const note = notes[at] as TuneNote;
+      time[soundAt(note)] = (time[soundAt(note)] ?? 0) + note.duration * (stress[at] ?? 0);
+    }
+    return shareOut(time);
+  };
+  const openings = sections.flatMap((section) => section.find(({ isPickup }) => !isPickup) ?? section[0] ?? []);
+  const whole = bars.filter(({ isPickup }) => !isPickup);
+  const last = notes.length - 1;
+  const [firstDownbeat, lowest] = [openings[0]?.notes[0] ?? 0, lowestPlace(notes)];
+  const ends = sections.flatMap((section) => section.at(-1)?.notes.at(-1) ?? []);
+  return {
+    notes: notes.length,
+    sounding: shareOut(timeBySound(notes)),
+    leans: leaningSounds(notes, stress),
+    last: ending(last),
+    sectionEnds: ends.filter((at) => at !== last).map(ending),
+    restingPhrases: phraseEnds(tune)
+      .filter((at) => at !== last)
+      .map(ending)
+      .filter(({ rest }) => rest === 1),
+    opening: meanShares(openings.map(sharesOf)),
+    openingNotes: openings.flatMap((bar) => bar.notes),
+    firstDownbeat,
+    firstDownbeatSound: soundAt(lowestWith(notes, firstDownbeat)),
+    lowest,
+    lowestSound: soundAt(notes[lowest] as TuneNote),
+    scaleOn: scaleOn(notes),
+    triads: whole.flatMap((bar) => outlined(notes, bar, sharesOf(bar)) ?? []),
+    openingRoots: openings.flatMap((bar) => outlined(notes, bar, sharesOf(bar))?.root ?? []),
+    wholeBars: whole.length,
+    downbeats: countDownbeats(notes, stress),
+  };
+}
+
+/** Steps of a scale are no wider than this many half steps. */
+const WIDEST_STEP = 3;
+
+/** The home of a bare scale: all steps go one way and make an octave, or turn once at the octave and come back. */
+function scaleOn(notes: readonly TuneNote[]): number | undefined {
+  const heights = notes.map(({ pitch }) => midiOf(pitch));
+  const [first = 0] = heights;
+  const steps = heights.slice(1).map((height, at) => height - (heights[at] ?? 0));
+  const way = Math.sign(steps[0] ?? 0);
+  const turns = steps.findIndex((step) => Math.sign(step) !== way);
+  const isStep = (step: number, at: number) =>
+    Math.abs(step) <= WIDEST_STEP && Math.sign(step) === (turns < 0 || at < turns ? way : -way);
+  const far = heights[turns < 0 ? heights.length - 1 : turns] ?? 0;
+  const isClosed = turns < 0 || heights.at(-1) === first;
+  return way !== 0 && Math.abs(far - first) === 12 && isClosed && steps.every(isStep)
+    ? modulo(first, 12)
+    : undefined;
+}
+
+const meanShares = (all: readonly (readonly number[])[]): readonly number[] =>
+  Array.from({ length: 12 }, (_, sound) =>
+    all.length === 0 ? 0 : all.reduce((sum, shares) => sum + (shares[sound] ?? 0), 0) / all.length,
+  );
+
+function countDownbeats(notes: readonly TuneNote[], stress: readonly number[]): readonly number[] {
+  const counts = new Array<number>(12).fill(0);
+  for (const [at, note] of notes.entries())
+    if (stress[at] === 1) counts[soundAt(note)] = (counts[soundAt(note)] ?? 0) + 1;
+  return counts;
+}
+
+function lowestPlace(notes: readonly TuneNote[]): number {
+  let low = 0;
+  for (const [at, { pitch }] of notes.entries())
+    if (midiOf(pitch) < midiOf((notes[low] as TuneNote).pitch)) low = at;
+  return low;
+}
+
+/**
+ * Whether a note only leans on the one before and after it from a half step below, as D C♯ D does: such a note is borrowed as
+ * often as it is the scale's own.
+ */
+export function isLeaning(notes: readonly TuneNote[], at: number, stress: number): boolean {
+  const [before, note, after] = [notes[at - 1], notes[at], notes[at + 1]];
+  if (!before || !note || !after || stress === 1 || note.duration > 1) return false;
+  const low = midiOf(note.pitch);
+  return midiOf(before.pitch) === low + 1 && midiOf(after.pitch) === low + 1;
+}
+
+function leaningSounds(notes: readonly TuneNote[], stress: readonly number[]): readonly boolean[] {
+  const [heard, stands] = [new Set<number>(), new Set<number>()];
+  for (const [at, note] of notes.entries()) {
+    heard.add(soundAt(note));
+    if (!isLeaning(notes, at, stress[at] ?? 0)) stands.add(soundAt(note));
+  }
+  return Array.from({ length: 12 }, (_, sound) => heard.has(sound) && !stands.has(sound));
+}
+
+/** What each tone of a triad counts, and how much of a bar it must be for the bar to outline it. */
+const TRIAD = { root: 1.2, third: 1, fifth: 1, least: 0.75 };
+
+/** The major or minor triad that a bar outlines: root and third sound in it, and most of its time is the triad's. */
+function outlined(
+  notes: readonly TuneNote[],
+  bar: HeardBar,
+  shares: readonly number[],
+): OutlinedTriad | undefined {
+  let best: { readonly root: number; readonly isMajor: boolean; readonly rank: number } | undefined;
+  for (let root = 0; root < 12; root += 1)
+    for (const isMajor of [true, false]) {
+      const share = (halfSteps: number) => shares[(root + halfSteps) % 12] ?? 0;
+      const [one, third, fifth] = [share(0), share(isMajor ? 4 : 3), share(7)];
+      if (one === 0 || third === 0) continue;
+      const rank = TRIAD.root * one + TRIAD.third * third + TRIAD.fifth * fifth;
+      if (rank > (best?.rank ?? 0)) best = { root, isMajor, rank };
+    }
+  if (!best || best.rank < TRIAD.least) return undefined;
+  const { root, isMajor } = best;
+  const tones = triadSounds(root, isMajor);
+  return {
+    root,
+    isMajor,
+    notes: bar.notes.filter((at) => tones.includes(soundOf((notes[at] as TuneNote).pitch.name))),
+  };
+}
+
+/** The sounds of a triad, root first. */
+export const triadSounds = (root: number, isMajor: boolean): readonly [number, number, number] => [
+  root,
+  (root + (isMajor ? 4 : 3)) % 12,
+  (root + 7) % 12,
+];

@@ -1,0 +1,180 @@
+import { degreeNumber } from "../pitch";
+import { holds, intervalSounding, type Mode, thirdOf } from "../scale";
+import type { Ending, MelodyHearing } from "./melody-hearing";
+import { triadSounds } from "./melody-hearing";
+import { DEGREE_TABLES, type DegreeRow, FLAGS, TRIAD_ROW } from "./tune-evidence";
+
+/** What each thing heard in a melody says for one home and mode, as logarithms of odds: their sum is the score. */
+export type MelodyTerms = Readonly<Record<MelodyTerm, number>>;
+export type MelodyTerm =
+  | "sounding"
+  | "last"
+  | "sections"
+  | "opening"
+  | "firstDownbeat"
+  | "lowest"
+  | "triads"
+  | "outside"
+  | "missing"
+  | "closed"
+  | "settled"
+  | "exact";
+
+/** A tune of as many notes as this counts in full; a shorter one less. */
+const FULL_NOTES = 40;
+
+/** A note outside the mode speaks against it in full from this share of the sounding time on, less where it only passes. */
+const OUTSIDE_SHARE = 0.05;
+
+/** The half step below home, that minor modes borrow on their way up to it, counts only so much as outside. */
+const LEADING = 0.3;
+
+/** Past this share a note outside is counted as one. */
+const COUNTED_SHARE = 0.01;
+
+/** Bars that outline triads are shared out over as many as this at least. */
+const FEWEST_BARS = 4;
+
+const OUTSIDE = 7;
+
+/** A mode made ready for scoring: by half steps above home, which place of a row each sound has. */
+export interface ScoredMode {
+  readonly mode: Mode;
+  readonly isMajor: boolean;
+  /** 0 to 6 for degrees 1 to 7, 7 for a sound outside. */
+  readonly places: readonly number[];
+}
+
+/** Makes a mode ready for scoring. */
+export function scoredMode(mode: Mode): ScoredMode {
+  const places = Array.from({ length: 12 }, (_, step) => {
+    const interval = intervalSounding(mode, step);
+    return interval === undefined ? OUTSIDE : degreeNumber(interval) - 1;
+  });
+  return Object.freeze({ mode, isMajor: thirdOf(mode) === 4, places });
+}
+
+const mean = (all: readonly Ending[], of: (each: Ending) => number): number =>
+  all.length === 0 ? 0 : all.reduce((sum, each) => sum + of(each), 0) / all.length;
+
+/**
+ * What a melody says for a mode on a home (a sounding pitch class). Each term is one reason; their sum, with the mode's bias, is
+ * the logarithm of its odds.
+ *
+ * @param around shares of everything that sounds, where chord symbols stand over the melody
+ */
+export function melodyTerms(
+  heard: MelodyHearing,
+  scored: ScoredMode,
+  home: number,
+  around: readonly number[] = heard.sounding,
+): MelodyTerms {
+  const { mode, isMajor, places } = scored;
+  const { sounding, last, sectionEnds, triads } = heard;
+  const third = isMajor ? "major" : "minor";
+  const placeOf = (sound: number) => places[(sound - home + 12) % 12] ?? OUTSIDE;
+  const at = (table: { readonly major: DegreeRow; readonly minor: DegreeRow }, sound: number) =>
+    table[third][placeOf(sound)] ?? 0;
+  const over = (table: { readonly major: DegreeRow; readonly minor: DegreeRow }, shares: readonly number[]) => {
+    let sum = 0;
+    for (let sound = 0; sound < 12; sound += 1) if (shares[sound]) sum += (shares[sound] ?? 0) * at(table, sound);
+    return sum;
+  };
+  const { lastResting, lastRunning, sectionsResting, sectionsRunning } = DEGREE_TABLES;
+  const { inMode, strange, outside, outsideCount } = outsideOf(around, heard.leans, scored, home);
+  const isLast = last.sound === home;
+  const endsHome = sectionEnds.filter(({ sound }) => sound === home).length;
+  const closed = isLast && last.rest > 0 && !strange ? FLAGS.closed : 0;
+  const missing = Array.from(places).filter(
+    (place, step) => place !== OUTSIDE && (around[(step + home) % 12] ?? 0) === 0,
+  ).length;
+  const isExact = !strange && inMode === mode.intervals.length;
+  let outlined = 0;
+  for (const { root, isMajor: major } of triads) {
+    const isIn = triadSounds(root, major).every((sound) => holds(mode.sounds, sound - home));
+    outlined += TRIAD_ROW[isIn ? placeOf(root) : OUTSIDE] ?? 0;
+  }
+  return {
+    sounding: Math.min(1, heard.notes / FULL_NOTES) * over(DEGREE_TABLES.sounding, sounding),
+    last: last.rest * at(lastResting, last.sound) + (1 - last.rest) * at(lastRunning, last.sound),
+    sections:
+      mean(
+        sectionEnds,
+        ({ rest, sound }) => rest * at(sectionsResting, sound) + (1 - rest) * at(sectionsRunning, sound),
+      ) +
+      (isLast && endsHome === sectionEnds.length ? FLAGS.everySection : 0) +
+      (isLast && endsHome > 0 ? FLAGS.lastAndSection : 0),
+    opening: over(DEGREE_TABLES.openingBars, heard.opening),
+    firstDownbeat: at(DEGREE_TABLES.firstDownbeat, heard.firstDownbeatSound),
+    lowest: at(DEGREE_TABLES.lowest, heard.lowestSound),
+    triads: outlined / Math.max(heard.wholeBars, FEWEST_BARS),
+    outside: -FLAGS.outside * outside - FLAGS.outsideCount * outsideCount,
+    missing: -FLAGS.missing * missing,
+    closed,
+    settled: closed === 0 ? 0 : settledOn(heard, home),
+    exact: isExact ? FLAGS.exact : 0,
+  };
+}
+
+/**
+ * Signs of home that say more together than one by one: where the tune rests on it at the end and every note belongs, and most of
+ * them point to it as well, hardly any editor hears another home, however rare the mode. By judgement, since the counted
+ * tunes have few rare modes.
+ */
+const SETTLED = { phrases: 6, firstDownbeat: 1.5, opening: 1, longest: 1, lowest: 0.5, from: 1.5, scale: 6 };
+
+function settledOn(heard: MelodyHearing, home: number): number {
+  const { last, restingPhrases, sounding, opening } = heard;
+  const isGreatest = (shares: readonly number[]) => (shares[home] ?? 0) >= Math.max(...shares);
+  // Tunes that go round again end away from home, and say so by opening on another chord.
+  const opensElsewhere = heard.openingRoots.some((root) => root !== home);
+  const signs =
+    SETTLED.phrases * mean(restingPhrases, ({ sound }) => (sound === home ? 1 : 0)) +
+    (heard.firstDownbeatSound === home ? SETTLED.firstDownbeat : 0) +
+    (isGreatest(opening) ? SETTLED.opening : 0) +
+    (isGreatest(sounding) ? SETTLED.longest : 0) +
+    (heard.lowestSound === home ? SETTLED.lowest : 0);
+  return (
+    (opensElsewhere ? 0 : Math.max(0, signs - SETTLED.from) * last.rest) + (heard.scaleOn === home ? SETTLED.scale : 0)
+  );
+}
+
+/** What sounds that a mode lacks, and how much of the mode stands in the tune by itself. */
+function outsideOf(
+  sounding: readonly number[],
+  leans: readonly boolean[],
+  { mode, isMajor }: ScoredMode,
+  home: number,
+): {
+  /** Sounds of the mode that are heard other than by leaning. */
+  readonly inMode: number;
+  /** A sound that does not only lean is none of the mode's. */
+  readonly strange: boolean;
+  readonly outside: number;
+  readonly outsideCount: number;
+} {
+  let [inMode, outside, outsideCount] = [0, 0, 0];
+  let strange = false;
+  for (let sound = 0; sound < 12; sound += 1) {
+    const share = sounding[sound] ?? 0;
+    if (share === 0) continue;
+    const stands = leans[sound] !== true;
+    if (holds(mode.sounds, sound - home)) {
+      if (stands) inMode += 1;
+      continue;
+    }
+    const leads = (sound + 1) % 12 === home && !isMajor;
+    if (stands) strange = true;
+    outside += Math.min(1, share / OUTSIDE_SHARE) * (leads ? LEADING : 1);
+    if (share > COUNTED_SHARE) outsideCount += 1;
+  }
+  return { inMode, strange, outside, outsideCount };
+}
+
+/** The sum of all terms. */
+export function melodyScore(...asked: Parameters<typeof melodyTerms>): number {
+  const terms = melodyTerms(...asked);
+  let sum = 0;
+  for (const term of Object.values(terms)) sum += term;
+  return sum;
+}

@@ -1,0 +1,110 @@
+import { midiOf } from "../pitch";
+import { allNotes, sectionEnds, timeBySound, type Tune, type TuneNote } from "../tune";
+import { soundAt } from "./bars-heard";
+import { shareOut } from "./shares";
+
+/** The lowest note that sounds from one moment on. */
+export interface BassNote {
+  readonly onset: number;
+  readonly sound: number;
+  readonly note: TuneNote;
+}
+
+/** Where the bass comes to rest at the end of a section: its last note there, and the other note before it. */
+export interface BassCadence {
+  readonly from: BassNote | undefined;
+  readonly to: BassNote;
+}
+
+/** What several voices put into the ear together, by sounding pitch class (0 is C). */
+export interface VoicesHearing {
+  /** Notes of all voices. */
+  readonly notes: number;
+  /** Shares of sounding time. */
+  readonly sounding: readonly number[];
+  /** Shares of the moments at which something strikes, by what is lowest then. */
+  readonly bass: readonly number[];
+  readonly first: BassNote;
+  readonly last: BassCadence;
+  /** The ends of the sections before the last. */
+  readonly cadences: readonly BassCadence[];
+}
+
+/** A moment's worth of rounding. */
+const EPSILON = 1e-6;
+
+/** Listens to all voices of a tune together; undefined where there is only one. */
+export function hearVoices(tune: Tune): VoicesHearing | undefined {
+  if (!tune.beneath || tune.beneath.length === 0) return undefined;
+  const all = allNotes(tune);
+  const bass = bassLine(all);
+  const [first] = bass;
+  const last = first && cadenceAt(bass, bass.length - 1);
+  if (!first || !last) return undefined;
+  const counts = new Array<number>(12).fill(0);
+  for (const { sound } of bass) counts[sound] = (counts[sound] ?? 0) + 1;
+  const ends = sectionEnds(tune)
+    .slice(0, -1)
+    .map((at) => (tune.notes[at] as TuneNote).onset);
+  return {
+    notes: all.length,
+    sounding: shareOut(timeBySound(all)),
+    bass: shareOut(counts),
+    first,
+    last,
+    cadences: ends.flatMap((onset) => cadenceAt(bass, placeBefore(bass, onset)) ?? []),
+  };
+}
+
+/** The lowest note at each moment at which any voice strikes, in order. */
+export function bassLine(notes: readonly TuneNote[]): readonly BassNote[] {
+  const sorted = [...notes].sort((a, b) => a.onset - b.onset);
+  const line: BassNote[] = [];
+  let sounding: TuneNote[] = [];
+  for (let at = 0; at < sorted.length;) {
+    const { onset } = sorted[at] as TuneNote;
+    sounding = sounding.filter((note) => note.onset + note.duration > onset + EPSILON);
+    const before = at;
+    while (at < sorted.length && (sorted[at] as TuneNote).onset < onset + EPSILON) {
+      sounding.push(sorted[at] as TuneNote);
+      at += 1;
+    }
+    const low = sounding.reduce((least, note) => (midiOf(note.pitch) < midiOf(least.pitch) ? note : least));
+    // A lone note that goes on upwards at the very end is a chord that is broken, not a new bass.
+    const isBroken = at === sorted.length && at - before === 1 && sounding.length === 1 && brokenFrom(line, low);
+    line.push(isBroken ? { ...(isBroken), onset } : { onset, sound: soundAt(low), note: low });
+  }
+  return line;
+}
+
+/** The lowest note of a chord broken upwards into the last note, or false. */
+function brokenFrom(line: readonly BassNote[], top: TuneNote): BassNote | false {
+  let low: BassNote | undefined;
+  let above = top;
+  for (let at = line.length - 1; at >= 0; at -= 1) {
+    const each = line[at] as BassNote;
+    const isBelow = midiOf(each.note.pitch) < midiOf(above.pitch);
+    if (!isBelow || each.note.bar !== top.bar || above.onset - each.onset > 1 + EPSILON) break;
+    low = each;
+    above = each.note;
+  }
+  return low ?? false;
+}
+
+const placeBefore = (bass: readonly BassNote[], onset: number): number => {
+  let [low, high] = [0, bass.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((bass[middle]?.onset ?? 0) <= onset + EPSILON) low = middle + 1;
+    else high = middle;
+  }
+  return low - 1;
+};
+
+function cadenceAt(bass: readonly BassNote[], at: number): BassCadence | undefined {
+  const to = bass[at];
+  if (!to) return undefined;
+  let before = at - 1;
+  while (before >= 0 && bass[before]?.sound === to.sound) before -= 1;
+  return { from: bass[before], to };
+}

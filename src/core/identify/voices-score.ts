@@ -1,0 +1,138 @@
+import { maybeMode, type Mode, reference } from "../scale";
+import { changesFrom, swappedShares } from "./swapped-shares";
+import type { ChordsHearing } from "./chords-hearing";
+import type { BassCadence, VoicesHearing } from "./voices-hearing";
+import { VOICES_STATISTICS, type VoicesStatistics } from "./voices-statistics";
+
+/** What several voices say for one home and mode, as logarithms of chances: their sum is the score. */
+export type VoicesTerm = "bias" | "sounding" | "bass" | "lastBass" | "cadences" | "firstBass";
+export type VoicesTerms = Readonly<Record<VoicesTerm, number>>;
+
+/**
+ * How much each kind counts. Shares of time are worth as many notes as this, not as many as sound, since notes that follow one
+ * another depend on each other; bass and voices overlap. Where the last bass rests is one event and counts as what it is.
+ */
+const WEIGHTS = { sounding: 45, bass: 20, lastBass: 1.2, cadences: 1, firstBass: 0.6 };
+
+/** A piece of as many notes counts in full. */
+const FULL_NOTES = 60;
+
+/** Added to every share before its logarithm is taken, so that one stray note never rules a mode out. */
+const FLOOR = { sounding: 0.003, bass: 0.004, rest: 0.006 };
+
+/** Movements that modes count for which none was counted. */
+const UNCOUNTED: Readonly<Record<string, number>> = { lydian: 12, locrian: 2 };
+const RARE_FAMILY = 1;
+
+/** Where a mode was not counted, it is built from the neighbour that shares most with it. */
+const BUILT_FROM: Readonly<Record<string, string>> = { lydian: "ionian", locrian: "phrygian" };
+
+type Expected = Omit<VoicesStatistics, "movements">;
+
+const counted = (id: string): VoicesStatistics | undefined =>
+  (VOICES_STATISTICS as Readonly<Record<string, VoicesStatistics>>)[id];
+
+/** What was counted of a mode, or what its nearest neighbour leads one to expect of it. */
+function expected(mode: Mode): Expected {
+  const own = counted(mode.id);
+  if (own) return own;
+  const built = maybeMode(BUILT_FROM[mode.id] ?? "");
+  const { mode: nearest, moved } = reference(mode, "nearest");
+  const [source, changes] = built ? [built, changesFrom(built, mode)] : [nearest, moved];
+  const from = expected(source);
+  const { sounding, bass } = from;
+  return { ...from, sounding: swappedShares(sounding, changes), bass: swappedShares(bass, changes) };
+}
+
+interface VoicesRows extends Expected {
+  readonly bias: number;
+}
+
+const rowsOf = new Map<string, VoicesRows>();
+
+/** What a mode leads one to expect of several voices: logarithms of shares, and how often the bass moves so. */
+function rows(mode: Mode): VoicesRows {
+  const known = rowsOf.get(mode.id);
+  if (known) return known;
+  const { sounding, bass, lastBass, firstBass, lastMotion } = expected(mode);
+  const made: VoicesRows = {
+    bias: Math.log(counted(mode.id)?.movements ?? UNCOUNTED[mode.id] ?? RARE_FAMILY),
+    sounding: logs(sounding, FLOOR.sounding),
+    bass: logs(bass, FLOOR.bass),
+    lastBass: logs(lastBass, FLOOR.rest),
+    firstBass: logs(firstBass, FLOOR.rest),
+    lastMotion,
+  };
+  rowsOf.set(mode.id, made);
+  return made;
+}
+
+const logs = (shares: readonly number[], floor: number): readonly number[] => {
+  const sum = shares.reduce((a, b) => a + b, 0) + 12 * floor;
+  return shares.map((share) => Math.log((share + floor) / sum));
+};
+
+const above = (sound: number, home: number): number => (sound - home + 12) % 12;
+
+/** A motion of the bass that was not counted in a mode is as likely as the last bass, spread over this many motions. */
+const OTHER_MOTIONS = 12;
+/** How much of what is known of the last bass lies in its motion. */
+const MOTION_SHARE = 0.5;
+
+/** How likely the bass comes to rest so: where, and by what motion. */
+function restOf({ lastBass, lastMotion }: VoicesRows, { from, to }: BassCadence, home: number): number {
+  const end = above(to.sound, home);
+  const rest = lastBass[end] ?? 0;
+  if (!from) return rest;
+  const known = lastMotion[`${above(from.sound, home)}>${end}`] ?? 0;
+  const motion = Math.log(known + Math.exp(rest) / OTHER_MOTIONS);
+  return (1 - MOTION_SHARE) * rest + MOTION_SHARE * motion;
+}
+
+function over(row: readonly number[], shares: readonly number[], home: number): number {
+  let sum = 0;
+  for (let sound = 0; sound < 12; sound += 1) {
+    const share = shares[sound] ?? 0;
+    if (share > 0) sum += share * (row[above(sound, home)] ?? 0);
+  }
+  return sum;
+}
+
+/** What several voices say for a mode on a home (a sounding pitch class). */
+export function voicesTerms(heard: VoicesHearing, mode: Mode, home: number): VoicesTerms {
+  const own = rows(mode);
+  const full = Math.min(1, heard.notes / FULL_NOTES);
+  const cadences = heard.cadences.reduce((sum, each) => sum + restOf(own, each, home), 0);
+  return {
+    bias: own.bias,
+    sounding: WEIGHTS.sounding * full * over(own.sounding, heard.sounding, home),
+    bass: WEIGHTS.bass * full * over(own.bass, heard.bass, home),
+    lastBass: WEIGHTS.lastBass * restOf(own, heard.last, home),
+    cadences: heard.cadences.length === 0 ? 0 : (WEIGHTS.cadences * cadences) / heard.cadences.length,
+    firstBass: WEIGHTS.firstBass * (own.firstBass[above(heard.first.sound, home)] ?? 0),
+  };
+}
+
+/** The sum of all terms. */
+export function voicesScore(heard: VoicesHearing, mode: Mode, home: number): number {
+  let sum = 0;
+  for (const term of Object.values(voicesTerms(heard, mode, home))) sum += term;
+  return sum * EVENNESS;
+}
+
+/** What bass, voices and cadences say overlaps: all of it is drawn together by this before it is shared out. */
+const EVENNESS = 0.75;
+
+
+/** Chord symbols say as much of the whole as this: they are one player's reading of it. */
+const CHORD_WEIGHTS = { tones: 16, last: 0.8, first: 0.4 };
+
+/** What the chord symbols over a melody say for a mode on a home, beside the melody itself. */
+export function chordsScore({ tones, first, last }: ChordsHearing, mode: Mode, home: number): number {
+  const own = rows(mode);
+  return (
+    CHORD_WEIGHTS.tones * over(own.sounding, tones, home) +
+    CHORD_WEIGHTS.last * (own.lastBass[above(last, home)] ?? 0) +
+    CHORD_WEIGHTS.first * (own.firstBass[above(first, home)] ?? 0)
+  );
+}
