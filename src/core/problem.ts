@@ -26,6 +26,7 @@ export type ProblemCode =
   | "abc-unread"
   | "no-tune"
   | "no-notes"
+  | "not-music"
   | "only-drums"
   | "file-empty"
   | "file-unreadable"

@@ -2,6 +2,8 @@ import { type BarSigns, type Chord, readSymbol } from "@/core/chord";
 import { type Fifths, fifthsFrom, modulo, type Pitch } from "@/core/pitch";
 import {
   barLength,
+  type Clef,
+  clefOf,
   type DeclaredKey,
   type FoundBar,
   lastingChords,
@@ -9,6 +11,7 @@ import {
   numberBars,
   type Tune,
   type TuneNote,
+  type TuneVoice,
 } from "@/core/tune";
 import { type KeyField, readKeyField } from "./abc-key";
 import { MOST_NOTES } from "./notes";
@@ -20,6 +23,8 @@ export interface ParsedTune {
   readonly warnings?: readonly string[];
 }
 interface ParsedStaff {
+  readonly clef?: { readonly type?: string };
+  readonly title?: readonly string[] | string;
   readonly meter?: ParsedMeter;
   readonly voices?: readonly (readonly ParsedElement[])[];
 }
@@ -33,6 +38,7 @@ interface ParsedElement extends ParsedMeter {
   readonly endChar: number;
   readonly duration?: number;
   readonly pitches?: readonly ParsedPitch[];
+  readonly decoration?: readonly string[];
   readonly chord?: readonly { readonly name: string; readonly position?: string }[];
   readonly rest?: { readonly type: string; readonly text?: number };
   readonly startTriplet?: number;
@@ -80,9 +86,13 @@ interface Voice {
   readonly bars: FoundBar[];
   readonly chords: { readonly chord: Chord; readonly onset: number; readonly bar: number }[];
   readonly declared: DeclaredKey[];
+  readonly phraseMarks: number[];
   opens: boolean;
   endings: readonly number[];
 }
+
+/** Decorations that a phrase ends with. */
+const PHRASE_ENDS = ["fermata", "invertedfermata", "breath", "caesura", "shortphrase", "mediumphrase", "longphrase"];
 
 const NO_KEY: PlacedKey = { offset: 0, signature: new Map() };
 
@@ -91,8 +101,9 @@ export function tuneOf(parsed: ParsedTune, text: string): Tune {
   const keys = keyFields(text);
   const staves = parsed.lines.flatMap((line) => line.staff ?? []);
   const meter = staves.map((staff) => readMeter(staff.meter)).find((found) => found !== undefined) ?? COMMON;
-  const voices = voicesOf(parsed).map((lines) => {
-    const voice: Voice = {
+  const voices = voicesOf(parsed).map(({ lines, ...written }) => {
+    const voice: Voice & WrittenVoice = {
+      ...written,
       time: 0,
       barStart: 0,
       meter,
@@ -105,6 +116,7 @@ export function tuneOf(parsed: ParsedTune, text: string): Tune {
       bars: [],
       chords: [],
       declared: [],
+      phraseMarks: [],
       opens: false,
       endings: [],
     };
@@ -115,16 +127,19 @@ export function tuneOf(parsed: ParsedTune, text: string): Tune {
     return voice;
   });
   const melody = voices.find(({ notes }) => notes.length > 0) ?? voices[0];
-  const beneath = voices
-    .filter((voice) => voice !== melody)
-    .flatMap(({ notes }) => notes)
-    .map((note) => ({ ...trimmed(note, text), bar: Math.min(note.bar, (melody?.bars.length ?? 1) - 1) }))
+  const others = voices.filter((voice) => voice !== melody && voice.notes.length > 0);
+  const lastBar = (melody?.bars.length ?? 1) - 1;
+  const beneath = others
+    .flatMap(({ notes }, at) => notes.map((note) => ({ ...trimmed(note, text), voice: at + 1 })))
+    .map((note) => (note.bar > lastBar ? { ...note, bar: lastBar } : note))
     .sort((a, b) => a.onset - b.onset);
+  const phraseMarks = [...new Set(voices.flatMap((voice) => voice.phraseMarks))].sort((a, b) => a - b);
   const chords = voices.find((voice) => voice.chords.length > 0);
   return {
     title: parsed.metaText.title ?? "",
     notes: melody?.notes.map((note) => trimmed(note, text)) ?? [],
-    ...(beneath.length > 0 ? { beneath } : {}),
+    ...(melody && beneath.length > 0 ? { beneath, voices: [melody, ...others].map(voiceOf) } : {}),
+    ...(phraseMarks.length > 0 ? { phraseMarks } : {}),
     ...(chords ? { chords: lastingChords(chords.chords, chords.time) } : {}),
     bars: numberBars(melody?.bars ?? []),
     meter,
@@ -132,15 +147,44 @@ export function tuneOf(parsed: ParsedTune, text: string): Tune {
   };
 }
 
+/** How a voice is written. */
+interface WrittenVoice {
+  readonly title: string;
+  readonly staff: number;
+  readonly clef: string;
+}
+
+const CLEFS: Readonly<Record<string, Clef>> = {
+  treble: "treble",
+  "treble-8": "treble-8",
+  alto: "alto",
+  tenor: "tenor",
+  bass: "bass",
+  "bass-8": "bass-8",
+};
+
+const voiceOf = ({ title, staff, clef, notes }: WrittenVoice & Pick<Voice, "notes">): TuneVoice => ({
+  name: title,
+  staff,
+  clef: CLEFS[clef] ?? clefOf(notes),
+});
+
 /** The elements of each voice from all lines, staff by staff from the top. */
-function voicesOf({ lines }: ParsedTune): readonly (readonly ParsedElement[])[] {
-  const voices = new Map<string, ParsedElement[]>();
-  for (const { staff = [] } of lines)
-    for (const [at, each] of staff.entries())
+function voicesOf({
+  lines,
+}: ParsedTune): readonly (WrittenVoice & { readonly lines: readonly ParsedElement[] })[] {
+  const voices = new Map<string, WrittenVoice & { readonly lines: ParsedElement[] }>();
+  for (const { staff: staves = [] } of lines)
+    for (const [staff, each] of staves.entries())
       for (const [voice, elements] of (each.voices ?? []).entries()) {
-        const name = `${at} ${voice}`;
-        const known = voices.get(name) ?? [];
-        known.push(...elements);
+        const name = `${staff} ${voice}`;
+        const known = voices.get(name) ?? {
+          title: [each.title ?? []].flat()[voice] ?? "",
+          staff,
+          clef: each.clef?.type ?? "",
+          lines: [],
+        };
+        known.lines.push(...elements);
         voices.set(name, known);
       }
   return [...voices.values()];
@@ -226,6 +270,8 @@ function readNote(voice: Voice, element: ParsedElement): void {
   }
   const { signature } = keyAt(voice, element.startChar);
   const isFull = voice.notes.length >= MOST_NOTES;
+  if (!element.rest && element.decoration?.some((each) => PHRASE_ENDS.includes(each)))
+    voice.phraseMarks.push(voice.time);
   const struck = element.rest || duration === 0 || isFull ? [] : (element.pitches ?? []);
   for (const each of struck) addPitch(voice, element, each, duration, signature);
   if (element.endTriplet) voice.tuplet = 1;

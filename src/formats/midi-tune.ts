@@ -1,7 +1,16 @@
 import { midiOf } from "@/core/pitch";
 import type { Problem, Reading } from "@/core/problem";
 import { mode } from "@/core/scale";
-import { barsFor, type Meter, placedIn, quantised, spelledInContext, type Tune } from "@/core/tune";
+import {
+  barsFor,
+  clefFor,
+  type Meter,
+  placedIn,
+  quantised,
+  spelledInContext,
+  type Tune,
+  type TuneVoice,
+} from "@/core/tune";
 import { midiKey, type MidiNote, type MidiVoice, midiVoices } from "./midi-voices";
 import { MOST_NOTES } from "./notes";
 
@@ -32,12 +41,13 @@ export async function readMidiTune(bytes: Uint8Array, title = ""): Promise<Readi
     const meter: Meter = meters[0]?.meter ?? { beats: 4, unit: 4 };
     const count = voices.reduce((sum, { notes }) => sum + notes.length, 0);
     const kept = count > MOST_NOTES ? cut(voices) : voices;
-    const [melody, beneath] = parted(kept);
-    const [top, under] = [quantised(melody), quantised(beneath)];
+    const [melody, ...others] = parted(kept);
+    const top = quantised(melody?.notes ?? []);
+    const under = others.flatMap(({ notes }, at) => quantised(notes).map((note) => ({ ...note, voice: at + 1 })));
     const end = [...top, ...under].reduce((last, { onset, duration }) => Math.max(last, onset + duration), 0);
     const bars = barsFor(end, meters, MOST_BARS);
     const pitches = spelledInContext([...top, ...under]);
-    const spelled = (notes: typeof top, from: number) =>
+    const spelled = <T extends (typeof top)[number]>(notes: readonly T[], from: number) =>
       notes.flatMap((note, at) => {
         const pitch = pitches[from + at];
         return pitch ? [{ ...note, pitch }] : [];
@@ -48,7 +58,9 @@ export async function readMidiTune(bytes: Uint8Array, title = ""): Promise<Readi
       value: {
         title: header.name || title,
         notes: placedIn(bars, spelled(top, 0)),
-        ...(lying.length > 0 ? { beneath: lying } : {}),
+        ...(melody && lying.length > 0
+          ? { beneath: lying, voices: [melody, ...others].map(voiceOf(title)) }
+          : {}),
         bars,
         meter,
         keys: declaredKeys(header.keySignatures[0]),
@@ -75,8 +87,11 @@ const MELODY_NAMES = /melod|vocal|voice|lead|solo|fiddle|violin|flute|sopran/iu;
 /** A voice with fewer notes than this share of the fullest is no melody. */
 const LEAST_SHARE = 0.25;
 
-/** The melody and what lies beneath it: the voice that is named so, or else the highest of those that have enough notes. */
-function parted(voices: readonly MidiVoice[]): readonly [readonly MidiNote[], readonly MidiNote[]] {
+/**
+ * The voices with the melody first: the one that is named so, or else the highest of those that have enough notes. What a hand
+ * plays under its own melody is a voice of its own.
+ */
+function parted(voices: readonly MidiVoice[]): readonly MidiVoice[] {
   const most = voices.reduce((least, { notes }) => Math.max(least, notes.length), 0);
   const able = voices.filter(({ notes }) => notes.length >= most * LEAST_SHARE);
   const height = ({ notes }: MidiVoice) => notes.reduce((sum, { midi }) => sum + midi, 0) / notes.length;
@@ -84,9 +99,22 @@ function parted(voices: readonly MidiVoice[]): readonly [readonly MidiNote[], re
     able.find(({ name }) => MELODY_NAMES.test(name)) ??
     able.reduce((best, next) => (height(next) > height(best) ? next : best));
   const [top, under] = skyline(melody.notes);
-  const others = voices.filter((voice) => voice !== melody).flatMap(({ notes }) => notes);
-  return [top, [...under, ...others]];
+  const others = voices.filter((voice) => voice !== melody);
+  return [
+    { ...melody, notes: top },
+    ...(under.length > 0 ? [{ ...melody, notes: under }] : []),
+    ...others,
+  ];
 }
+
+/** How a voice is written: each on a staff of its own, in the clef that suits it. */
+const voiceOf =
+  (title: string) =>
+  ({ name, notes }: MidiVoice, staff: number): TuneVoice => ({
+    name: name === title ? "" : name,
+    staff,
+    clef: clefFor(notes.map(({ midi }) => midi)),
+  });
 
 /** Notes struck together count as together within this much of a quarter. */
 const TOGETHER = 0.06;

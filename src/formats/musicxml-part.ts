@@ -2,7 +2,7 @@ import { type Chord, readSymbol } from "@/core/chord";
 import { type Fifths, fifthsFrom, midiOf, modulo, type Pitch, pitchAt } from "@/core/pitch";
 import type { Problem } from "@/core/problem";
 import { mode } from "@/core/scale";
-import { barLength, type DeclaredKey, type FoundBar, type Meter, type TuneNote } from "@/core/tune";
+import { barLength, type Clef, type DeclaredKey, type FoundBar, type Meter, type TuneNote } from "@/core/tune";
 import { harmonyIn } from "./musicxml";
 import { symbolOf } from "./musicxml-harmony";
 import { MOST_NOTES } from "./notes";
@@ -27,6 +27,12 @@ export interface Part {
   readonly keys: DeclaredKey[];
   readonly problems: Problem[];
   readonly meters: Meter[];
+  /** Clefs by staff, as they are first written. */
+  readonly clefs: Map<string, Clef>;
+  /** The staff that each voice begins on. */
+  readonly staffOf: Map<string, string>;
+  /** Onsets of notes with a fermata, a breath mark, or the end of a line of text. */
+  readonly phraseMarks: number[];
   /** Something without pitch sounds in it. */
   hasDrums: boolean;
   /** Quarters in all. */
@@ -63,6 +69,9 @@ export function readPart(measures: readonly XmlNode[], name: string): Part {
     keys: [],
     problems: [],
     meters: [],
+    clefs: new Map(),
+    staffOf: new Map(),
+    phraseMarks: [],
     hasDrums: false,
     end: 0,
   };
@@ -96,9 +105,24 @@ function readMeasure(reader: Reader, measure: XmlNode, bar: number, isLast: bool
   const whole = barLength(reader.meter);
   const length = reader.end - start || whole;
   const { endsSection, signs, meter } = reader;
-  part.bars.push({ start, length, whole: Math.max(whole, length), endsSection, signs });
+  const [printed, isUncounted] = [printedNumber(measure), attribute(measure, "implicit") === "yes"];
+  part.bars.push({
+    start,
+    length,
+    whole: Math.max(whole, length),
+    endsSection,
+    signs,
+    ...(printed === undefined || isUncounted ? {} : { printed }),
+    ...(isUncounted ? { isUncounted } : {}),
+  });
   part.meters.push(meter);
   reader.start += length;
+}
+
+/** The number that a measure is printed with; parts of one that is split have letters and the like, and none. */
+function printedNumber(measure: XmlNode): number | undefined {
+  const number = attribute(measure, "number");
+  return /^\d+$/u.test(number) ? Number(number) : undefined;
 }
 
 function readNode(reader: Reader, node: XmlNode): void {
@@ -123,7 +147,23 @@ function readNode(reader: Reader, node: XmlNode): void {
       break;
     case "barline":
       readBarline(reader, node, children);
+      break;
+    case "direction":
+    case "sound":
+      if (endsHere(node, children)) reader.endsSection = true;
   }
+}
+
+/** Words and signs at which one goes back or ends: Fine, D.C., D.S. */
+function endsHere(node: XmlNode, children: readonly XmlNode[]): boolean {
+  const sound = nameIn(node) === "sound" ? node : first(children, "sound");
+  const isSaid = ["fine", "dacapo", "dalsegno"].some((each) => sound && attribute(sound, each) !== "");
+  return (
+    isSaid ||
+    named(children, "direction-type").some((type) =>
+      /^(?:fine|d\.? ?[cs]\.?)(?: |$)/iu.test(textOf(childrenOf(type), "words").trim()),
+    )
+  );
 }
 
 function readHarmony({ part, time, divisions, bar }: Reader, children: readonly XmlNode[]): void {
@@ -149,7 +189,24 @@ function readNote(reader: Reader, children: readonly XmlNode[], duration: number
   reader.count += 1;
   if (reader.count === MOST_NOTES + 1)
     part.problems.push({ code: "too-long", offset: 0, length: 0, found: String(MOST_NOTES) });
+  if (endsPhrase(children)) part.phraseMarks.push(onset);
+  const voice = textOf(children, "voice") || "1";
+  if (!part.staffOf.has(voice)) part.staffOf.set(voice, textOf(children, "staff") || "1");
   if (reader.count <= MOST_NOTES) addNote(reader, children, { pitch, onset, duration, bar, from: 0, to: 0 });
+}
+
+/** Whether a note has a fermata, a breath mark or a caesura over it, or a line or sentence of its text ends on it. */
+function endsPhrase(children: readonly XmlNode[]): boolean {
+  const notations = named(children, "notations").flatMap(childrenOf);
+  const breathes = named(notations, "articulations")
+    .flatMap(childrenOf)
+    .some((each) => /^(?:breath-mark|caesura)$/u.test(nameIn(each)));
+  if (breathes || first(notations, "fermata")) return true;
+  return named(children, "lyric").some((lyric) => {
+    const inside = childrenOf(lyric);
+    if (first(inside, "end-line") ?? first(inside, "end-paragraph")) return true;
+    return /[.;:!?]["”’»)]?$/u.test(textOf(inside, "text").trim());
+  });
 }
 
 function addNote({ part: { voices }, tied }: Reader, children: readonly XmlNode[], note: TuneNote): void {
@@ -202,12 +259,31 @@ function readAttributes(reader: Reader, children: readonly XmlNode[]): void {
     const letters = numberOf(transpose, "diatonic", Math.round((halfSteps * 7) / 12));
     reader.transposing = { fifths: fifthsBetween(letters, halfSteps), halfSteps: halfSteps + 12 * octaves };
   }
+  for (const node of named(children, "clef")) {
+    const staff = attribute(node, "number") || "1";
+    const clef = clefIn(childrenOf(node));
+    if (clef && !part.clefs.has(staff)) part.clefs.set(staff, clef);
+  }
   const key = inside(children, "key");
   if (first(key, "fifths")) {
     const tonic = numberOf(key, "fifths", 0) + reader.transposing.fifths;
     const words = textOf(key, "mode").toLowerCase() || "major";
     const named = KEY_MODES[words];
     if (named) part.keys.push({ home: tonic + named.above, mode: mode(named.id), bar });
+  }
+}
+
+function clefIn(children: readonly XmlNode[]): Clef | undefined {
+  const isLow = numberOf(children, "clef-octave-change", 0) < 0;
+  switch (textOf(children, "sign")) {
+    case "G":
+      return isLow ? "treble-8" : "treble";
+    case "F":
+      return isLow ? "bass-8" : "bass";
+    case "C":
+      return numberOf(children, "line", 3) === 4 ? "tenor" : "alto";
+    default:
+      return undefined;
   }
 }
 

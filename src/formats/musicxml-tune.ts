@@ -1,6 +1,6 @@
 import type { Problem, Reading } from "@/core/problem";
-import { lastingChords, numberBars, type Tune, type TuneNote } from "@/core/tune";
-import { readPart } from "./musicxml-part";
+import { clefOf, lastingChords, numberBars, type Tune, type TuneNote, type TuneVoice } from "@/core/tune";
+import { type Part, readPart } from "./musicxml-part";
 import { attribute, childrenOf, inside, named, scoreIn, textOf, titleOf } from "./xml";
 
 /**
@@ -36,10 +36,10 @@ export async function readMusicXmlTune(
     if (!top) {
       return none(parts.some(({ hasDrums }) => hasDrums) ? "only-drums" : "no-notes", titleOf(score));
     }
-    const voices = sounding.flatMap((part) => [...part.voices.values()]);
-    const [melody = []] = [...top.voices.values()];
-    const beneath = voices.filter((voice) => voice !== melody).flat();
+    const [melody, ...others] = writtenVoices(sounding);
+    if (!melody) return none("no-notes", titleOf(score));
     const chords = parts.find((part) => part.chords.length > 0);
+    const phraseMarks = [...new Set(sounding.flatMap((part) => part.phraseMarks))].sort((a, b) => a - b);
     const lastBar = top.bars.length - 1;
     const sorted = (notes: readonly TuneNote[]) =>
       notes
@@ -48,8 +48,16 @@ export async function readMusicXmlTune(
     return {
       value: {
         title: titleOf(score) || title,
-        notes: sorted(melody),
-        ...(beneath.length > 0 ? { beneath: sorted(beneath) } : {}),
+        notes: sorted(melody.notes),
+        ...(others.length > 0
+          ? {
+              beneath: sorted(
+                others.flatMap(({ notes }, at) => notes.map((note) => ({ ...note, voice: at + 1 }))),
+              ),
+              voices: [melody, ...others].map(({ voice }) => voice),
+            }
+          : {}),
+        ...(phraseMarks.length > 0 ? { phraseMarks } : {}),
         ...(chords ? { chords: lastingChords(chords.chords, chords.end) } : {}),
         bars: numberBars(top.bars),
         meter: top.meters[0] ?? { beats: 4, unit: 4 },
@@ -60,4 +68,25 @@ export async function readMusicXmlTune(
   } catch {
     return none("xml-unread");
   }
+}
+
+/** Every voice of some parts in the order in which they are written, each with its staff and clef. */
+function writtenVoices(
+  parts: readonly Part[],
+): readonly { readonly voice: TuneVoice; readonly notes: readonly TuneNote[] }[] {
+  const staves = parts.flatMap((part) =>
+    [...new Set([...part.voices.keys()].map((name) => part.staffOf.get(name)))].map((staff) => ({
+      part,
+      staff,
+    })),
+  );
+  return parts.flatMap((part) =>
+    [...part.voices].map(([name, notes]) => {
+      const own = part.staffOf.get(name);
+      const staff = staves.findIndex((each) => each.part === part && each.staff === own);
+      const number = [...part.voices.keys()].indexOf(name) + 1;
+      const called = part.voices.size === 1 ? part.name : `${part.name} ${number}`.trim();
+      return { voice: { name: called, staff, clef: part.clefs.get(own ?? "1") ?? clefOf(notes) }, notes };
+    }),
+  );
 }

@@ -8,10 +8,13 @@ export const MOST_NOTES = 100_000;
 const NOTE = /^([A-Ga-g][#♯b♭x𝄪𝄫♮]*)(-?\d)?(?::(.+))?$/u;
 const REST = /^[zr](?::(.+))?$/iu;
 
+/** Text of which so many words and more than half are no notes is no music, whatever letters are in it. */
+const FEWEST_UNREAD = 6;
+
 /**
  * Reads typed notes: `A4:1 B4:0.5 | C#5:2 z:1 || …`, pitch and length in quarters. A note without an octave is the one
  * nearest to the note before; without a length it is a quarter, or as long as the note before. `z` is a rest, `|` a bar
- * line, `||` the end of a section. Never throws.
+ * line, `||` the end of a section. Text that is mostly something else is refused as a whole. Never throws.
  *
  * @example readNotes("A4 B C# D").value.notes.length // 4
  */
@@ -73,6 +76,14 @@ export function readNotes(text: string, title = ""): Reading<Tune> {
     }
   }
   closeBar(true);
+  const unread = problems.filter(({ code }) => code === "note-unread");
+  if (unread.length >= FEWEST_UNREAD && unread.length > notes.length) {
+    const [first] = unread;
+    return {
+      value: { title, notes: [], bars: [], meter: { beats: 4, unit: 4 } },
+      problems: [{ code: "not-music", offset: first?.offset ?? 0, length: 1, found: first?.found ?? "" }],
+    };
+  }
   if (notes.length === 0 && problems.length === 0) {
     problems.push({ code: "no-notes", offset: 0, length: 0, found: text.slice(0, 40) });
   }

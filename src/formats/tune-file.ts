@@ -23,9 +23,12 @@ export interface FileTune {
   readonly written?: AbcTune | undefined;
 }
 
-/** Text with an ABC field at the start of a line is ABC; anything else is typed notes. */
+/**
+ * Text with an ABC field at the start of a line is ABC; anything else is typed notes. Fields whose letter is a note's name are no sign:
+ * `C:2 D:1` is two notes.
+ */
 export const sourceOfText = (text: string): "abc" | "notes" =>
-  /^\s*[XKTMLCQV]:/mu.test(text) ? "abc" : "notes";
+  /^\s*[XKTMLQV]:/mu.test(text) ? "abc" : "notes";
 
 /** The beginnings of files by their kind. */
 const MIDI = "MThd";

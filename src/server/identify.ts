@@ -3,13 +3,23 @@ import type { Problem } from "@/core/problem";
 import { type Identification, identify as identifyTune } from "@/core/identify";
 import { notesOf } from "@/core/scale";
 import type { Tune } from "@/core/tune";
-import { type AbcPart, abcParts, openTuneFile, readAbc, readNotes, readTunes } from "@/formats";
+import {
+  type AbcPart,
+  abcParts,
+  decoded,
+  openTuneFile,
+  readAbc,
+  readNotes,
+  readTunes,
+  sourceOfText,
+} from "@/formats";
 import { type ApiError, jsonResponse, located, problemResponse } from "./problem";
 import { askBytes, askJson, askQuery, mediaType } from "./request";
 import { identifyBody, identifyQuery } from "./schemas";
 
-/** Kinds read as ABC; plain text is what a script sends that knows no better. */
-const ABC_KINDS = ["text/vnd.abc", "text/plain"];
+const ABC = "text/vnd.abc";
+/** Plain text is what a script sends that knows no better: ABC where it has a field of ABC, otherwise typed notes. */
+const PLAIN = "text/plain";
 
 /** Kinds told by their content, which is one score. */
 const SCORE_KINDS = [
@@ -187,25 +197,26 @@ export async function identify(request: Request): Promise<Response> {
     const all = [answered(value, home, problems, notes)];
     return wantsLines ? inLines(each(all)) : inOne(all);
   }
-  const isAbc = ABC_KINDS.includes(kind);
-  if (!isAbc && !SCORE_KINDS.includes(kind)) {
+  if (kind !== ABC && kind !== PLAIN && !SCORE_KINDS.includes(kind)) {
     return problemResponse(415, [
       {
         code: "kind-unread",
         found: kind,
-        expected: [...ABC_KINDS, ...SCORE_KINDS, "application/json"].join(", "),
+        expected: [ABC, PLAIN, ...SCORE_KINDS, "application/json"].join(", "),
       },
     ]);
   }
   const query = askQuery(identifyQuery, new URL(request.url));
   if ("refused" in query) return query.refused;
   const { home } = query.value;
-  if (isAbc && wantsLines) return inLines(abcAnswers(chunksOf(request.body), home));
+  if (kind === ABC && wantsLines) return inLines(abcAnswers(chunksOf(request.body), home));
   const body = await askBytes(request);
   if ("refused" in body) return body.refused;
-  if (isAbc) {
+  if (kind === ABC || (kind === PLAIN && sourceOfText(decoded(body.value)) === "abc")) {
+    const answers = abcAnswers(chunksOf(body.value), home);
+    if (wantsLines) return inLines(answers);
     const all: Answered[] = [];
-    for await (const one of abcAnswers(chunksOf(body.value), home)) all.push(one);
+    for await (const one of answers) all.push(one);
     return inOne(all);
   }
   const { value: file, problems } = await openTuneFile(body.value, "");

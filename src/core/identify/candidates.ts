@@ -40,12 +40,9 @@ const STRONG = 0.015;
 const STANDS = 0.04;
 
 const EVERY_SOUND = Array.from({ length: 12 }, (_, sound) => sound);
-const [RARE, OTHER_SIZES] = [true, false].map((seven) =>
-  CATALOGUE.filter(
-    ({ intervals, family }) =>
-      (intervals.length === 7) === seven && intervals.length > 5 && family !== "major",
-  ),
-) as [readonly Mode[], readonly Mode[]];
+const OUTSIDE_SEVEN = CATALOGUE.filter(({ family, intervals }) => family !== "major" && intervals.length > 5);
+const RARE = OUTSIDE_SEVEN.filter(({ intervals }) => intervals.length === 7);
+const OTHER_SIZES = OUTSIDE_SEVEN.filter(({ intervals }) => intervals.length !== 7);
 
 /** Shares below this are not worth a row. */
 const LEAST_WEIGHT = 0.0005;

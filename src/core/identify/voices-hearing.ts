@@ -1,5 +1,5 @@
 import { midiOf } from "../pitch";
-import { allNotes, sectionEnds, timeBySound, type Tune, type TuneNote } from "../tune";
+import { allNotes, phraseEnds, sectionEnds, timeBySound, type Tune, type TuneNote } from "../tune";
 import { soundAt } from "./bars-heard";
 import { shareOut } from "./shares";
 
@@ -33,9 +33,15 @@ export interface VoicesHearing {
 /** A moment's worth of rounding. */
 const EPSILON = 1e-6;
 
+/** Other voices that sound for less than this share of the melody's time are a note here and there, and no voices. */
+const LEAST_BENEATH = 0.3;
+
+const timeOf = (notes: readonly TuneNote[]) => notes.reduce((sum, { duration }) => sum + duration, 0);
+
 /** Listens to all voices of a tune together; undefined where there is only one. */
 export function hearVoices(tune: Tune): VoicesHearing | undefined {
-  if (!tune.beneath || tune.beneath.length === 0) return undefined;
+  const { beneath = [] } = tune;
+  if (timeOf(beneath) < LEAST_BENEATH * timeOf(tune.notes) || beneath.length === 0) return undefined;
   const all = allNotes(tune);
   const bass = bassLine(all);
   const [first] = bass;
@@ -43,9 +49,7 @@ export function hearVoices(tune: Tune): VoicesHearing | undefined {
   if (!first || !last) return undefined;
   const counts = new Array<number>(12).fill(0);
   for (const { sound } of bass) counts[sound] = (counts[sound] ?? 0) + 1;
-  const ends = sectionEnds(tune)
-    .slice(0, -1)
-    .map((at) => (tune.notes[at] as TuneNote).onset);
+  const ends = phraseCadences(tune).map((at) => (tune.notes[at + 1] as TuneNote).onset);
   return {
     notes: all.length,
     sounding: shareOut(timeBySound(all)),
@@ -55,6 +59,12 @@ export function hearVoices(tune: Tune): VoicesHearing | undefined {
     cadences: ends.flatMap((onset) => cadenceAt(bass, placeBefore(bass, onset)) ?? []),
   };
 }
+
+/** Where the melody comes to the end of a section or a marked phrase before the last note. */
+const phraseCadences = (tune: Tune): readonly number[] => {
+  const isMarked = (tune.phraseMarks?.length ?? 0) > 1;
+  return (isMarked ? phraseEnds(tune) : sectionEnds(tune)).filter((at) => at < tune.notes.length - 1);
+};
 
 /** The lowest note at each moment at which any voice strikes, in order. */
 export function bassLine(notes: readonly TuneNote[]): readonly BassNote[] {
@@ -91,11 +101,12 @@ function brokenFrom(line: readonly BassNote[], top: TuneNote): BassNote | false 
   return low ?? false;
 }
 
+/** The place of the last bass note that begins before a moment. */
 const placeBefore = (bass: readonly BassNote[], onset: number): number => {
   let [low, high] = [0, bass.length];
   while (low < high) {
     const middle = (low + high) >> 1;
-    if ((bass[middle]?.onset ?? 0) <= onset + EPSILON) low = middle + 1;
+    if ((bass[middle]?.onset ?? 0) < onset - EPSILON) low = middle + 1;
     else high = middle;
   }
   return low - 1;

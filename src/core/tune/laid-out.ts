@@ -1,4 +1,3 @@
-import type { Pitch } from "../pitch";
 import {
   barLength,
   type FoundBar,
@@ -35,14 +34,14 @@ export function barsFor(end: number, meters: readonly MeterChange[], most: numbe
 /** Notes with the bars that they begin in, in order of onset. Nothing is known of where they stand in a text. */
 export function placedIn(
   bars: readonly TuneBar[],
-  notes: readonly { readonly pitch: Pitch; readonly onset: number; readonly duration: number }[],
+  notes: readonly Pick<TuneNote, "pitch" | "onset" | "duration" | "voice">[],
 ): readonly TuneNote[] {
   let bar = 0;
   return [...notes]
     .sort((a, b) => a.onset - b.onset)
-    .map(({ pitch, onset, duration }) => {
+    .map(({ pitch, onset, duration, voice }) => {
       while (bar + 1 < bars.length && (bars[bar + 1]?.start ?? Infinity) <= onset + 1e-6) bar += 1;
-      return { pitch, onset, duration, bar, from: 0, to: 0 };
+      return { pitch, onset, duration, bar, from: 0, to: 0, ...(voice === undefined ? {} : { voice }) };
     });
 }
 

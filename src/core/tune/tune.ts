@@ -1,5 +1,5 @@
 import type { BarSigns, Chord } from "../chord";
-import { type Pitch, soundOf } from "../pitch";
+import { midiOf, type Pitch, soundOf } from "../pitch";
 import type { HomeMode } from "../scale";
 
 /** A sounding note. Times are in quarter notes from the start of the tune; ties are already joined. */
@@ -12,10 +12,26 @@ export interface TuneNote {
   /** Where it stands in the text it was read from, for marking it on the staff. */
   readonly from: number;
   readonly to: number;
+  /** Which voice it is in, by its place in `Tune.voices`; left out for the melody, which is the first. */
+  readonly voice?: number | undefined;
+}
+
+/** Clefs that voices are written in; `-8` sounds an octave lower than it looks. */
+export type Clef = "treble" | "treble-8" | "alto" | "tenor" | "bass" | "bass-8";
+
+/** A voice of a piece that has several. */
+export interface TuneVoice {
+  readonly name: string;
+  readonly clef: Clef;
+  /** Voices with the same number stand on one staff. */
+  readonly staff: number;
 }
 
 export interface TuneBar {
-  /** Number as a player counts: a pickup is 0, the first whole bar 1; a bar parted by a repeat keeps its number. */
+  /**
+   * Number as printed, otherwise as a player counts: a pickup is 0, the first whole bar 1; a bar parted by a repeat keeps its
+   * number.
+   */
   readonly number: number;
   readonly start: number;
   readonly length: number;
@@ -48,6 +64,10 @@ export interface Tune {
   readonly notes: readonly TuneNote[];
   /** What other voices and parts sound beneath it, in order of onset. */
   readonly beneath?: readonly TuneNote[] | undefined;
+  /** The melody's voice, then the others as they are written, where there are several. */
+  readonly voices?: readonly TuneVoice[] | undefined;
+  /** Where a fermata, a breath mark or the text says that a phrase ends: onsets of its last notes, in quarters, in order. */
+  readonly phraseMarks?: readonly number[] | undefined;
   readonly chords?: readonly TuneChord[] | undefined;
   readonly bars: readonly TuneBar[];
   readonly meter: Meter;
@@ -55,8 +75,25 @@ export interface Tune {
   readonly keys?: readonly DeclaredKey[] | undefined;
 }
 
-/** Every note of a tune, the melody and what is beneath it. */
-export const allNotes = ({ notes, beneath = [] }: Tune): readonly TuneNote[] => [...notes, ...beneath];
+/**
+ * Every note of a tune, the melody and what is beneath it. The place of a note of a tune is its place in this list: for the
+ * melody its place in `notes`.
+ */
+export const allNotes = ({ notes, beneath = [] }: Pick<Tune, "notes" | "beneath">): readonly TuneNote[] =>
+  beneath.length === 0 ? notes : [...notes, ...beneath];
+
+/** The notes of one voice, by its place in `Tune.voices`. */
+export const voiceNotes = ({ notes, beneath = [] }: Tune, voice: number): readonly TuneNote[] =>
+  voice === 0 ? notes : beneath.filter((note) => (note.voice ?? 1) === voice);
+
+/** The clef that notes of such heights (MIDI) are read in most easily: bass where the middle one lies under A3. */
+export function clefFor(heights: readonly number[]): Clef {
+  const middle = [...heights].sort((a, b) => a - b)[Math.floor(heights.length / 2)] ?? 60;
+  return middle < 57 ? "bass" : "treble";
+}
+
+/** The same for the notes of a voice. */
+export const clefOf = (notes: readonly TuneNote[]): Clef => clefFor(notes.map(({ pitch }) => midiOf(pitch)));
 
 export interface Meter {
   readonly beats: number;
@@ -129,21 +166,30 @@ export interface FoundBar {
   readonly whole: number;
   readonly endsSection: boolean;
   readonly signs?: BarSigns | undefined;
+  /** The number that is printed, where one is. */
+  readonly printed?: number | undefined;
+  /** It is not counted: a pickup, or a part of a bar that is split. */
+  readonly isUncounted?: boolean | undefined;
 }
 
-/** Numbers the bars and finds the pickups: a short bar at the start, or at the start of a section after a short end. */
+/**
+ * Numbers the bars as they are printed, or else counts them, and finds the pickups: a short bar at the start, or at the start of a
+ * section after a short end, or the second part of a bar that is split.
+ */
 export function numberBars(found: readonly FoundBar[]): readonly TuneBar[] {
   const bars: TuneBar[] = [];
-  for (const [at, { start, length, whole, endsSection, signs }] of found.entries()) {
+  for (const [at, { start, length, whole, endsSection, signs, printed, isUncounted }] of found.entries()) {
     const before = found[at - 1];
     const isShort = length < whole - EPSILON;
     const parted =
-      before?.endsSection === true &&
+      before !== undefined &&
+      (before.endsSection || isUncounted === true) &&
       isShort &&
       before.length < before.whole - EPSILON &&
       before.length + length <= whole + EPSILON;
     const isPickup = parted || (at === 0 && isShort && found.length > 1);
-    const number = (bars.at(-1)?.number ?? 0) + (isPickup ? 0 : 1);
+    const counted = (bars.at(-1)?.number ?? 0) + (isPickup || isUncounted === true ? 0 : 1);
+    const number = printed ?? counted;
     bars.push({
       number,
       start,
@@ -179,13 +225,24 @@ export function sectionEnds(tune: Tune): readonly number[] {
   });
 }
 
+/** Marks say where phrases end where there are as many as this; one alone is a pause. */
+const FEWEST_MARKS = 2;
+
 /**
- * Indices of the notes that end a phrase: every section end, and within a section the last note of each fourth bar, or
- * of each second where that note is longer than a beat or a rest follows it. A pickup belongs to the phrase that it
- * leads into. (Phrases of two and four bars as in dances and songs; long notes and rests as boundaries after
- * E. Cambouropoulos, "The local boundary detection model", 2001.)
+ * Indices of the notes that end a phrase. Where fermatas, breath marks or the text say so, those and the section ends. Otherwise
+ * every section end, and within a section the last note of each fourth bar, or of each second where that note is longer than
+ * a beat or a rest follows it. A pickup belongs to the phrase that it leads into. (Phrases of two and four bars as in dances
+ * and songs; long notes and rests as boundaries after E. Cambouropoulos, "The local boundary detection model", 2001.)
  */
 export function phraseEnds(tune: Tune): readonly number[] {
+  const { phraseMarks = [] } = tune;
+  if (phraseMarks.length >= FEWEST_MARKS) {
+    const marked = phraseMarks.flatMap((onset) => {
+      const next = firstPlace(tune.notes, (note) => note.onset > onset + EPSILON);
+      return next > 0 ? [next - 1] : [];
+    });
+    return [...new Set([...marked, ...sectionEnds(tune)])].sort((a, b) => a - b);
+  }
   const ends = new Set(sectionEnds(tune));
   const pickup = tune.bars[0]?.lead ? tune.bars[0].length : 0;
   const beat = feltBeat(tune.meter);
@@ -218,6 +275,8 @@ export interface BarRange {
  * taken out, however long the tune is.
  */
 export function excerptOf(tune: Tune, { from, to }: BarRange): Tune {
+  const start = tune.bars[from]?.start ?? 0;
+  const end = tune.bars[to + 1]?.start ?? Infinity;
   const cut = <T extends { readonly bar: number }>(all: readonly T[]): T[] =>
     all
       .slice(
@@ -231,6 +290,7 @@ export function excerptOf(tune: Tune, { from, to }: BarRange): Tune {
     notes: cut(tune.notes),
     beneath: tune.beneath && cut(tune.beneath),
     chords: tune.chords && cut(tune.chords),
+    phraseMarks: tune.phraseMarks?.filter((onset) => onset >= start - EPSILON && onset < end - EPSILON),
   };
 }
 
@@ -247,17 +307,19 @@ function firstPlace<T>(all: readonly T[], is: (each: T) => boolean): number {
 
 /**
  * A tune of which only some bars sound, and without the notes that are left out. Its bars are all there, and notes keep what
- * bar they stand in; where nothing is left out it is the same tune.
+ * bar they stand in; where nothing is left out it is the same tune. Without its melody, the next voice takes its place.
  *
- * @param without places in `notes`
+ * @param without places of notes, melody first
  */
 export function partOf(tune: Tune, { from, to }: BarRange, without: ReadonlySet<number> = new Set()): Tune {
   if (without.size === 0 && from <= 0 && to >= tune.bars.length - 1) return tune;
   const isIn = ({ bar }: { readonly bar: number }) => bar >= from && bar <= to;
-  return {
-    ...tune,
-    notes: tune.notes.filter((note, at) => isIn(note) && !without.has(at)),
-    beneath: tune.beneath?.filter(isIn),
-    chords: tune.chords?.filter(isIn),
-  };
+  const count = tune.notes.length;
+  const notes = tune.notes.filter((note, at) => isIn(note) && !without.has(at));
+  const beneath = tune.beneath?.filter((note, at) => isIn(note) && !without.has(count + at));
+  const chords = tune.chords?.filter(isIn);
+  if (notes.length > 0 || !beneath?.[0]) return { ...tune, notes, beneath, chords };
+  const next = beneath.reduce((least, { voice = 1 }) => Math.min(least, voice), Infinity);
+  const isNext = ({ voice = 1 }: TuneNote) => voice === next;
+  return { ...tune, notes: beneath.filter(isNext), beneath: beneath.filter((note) => !isNext(note)), chords };
 }
