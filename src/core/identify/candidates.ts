@@ -19,7 +19,7 @@ import {
 } from "../scale";
 import type { Tune } from "../tune";
 import type { Hearing } from "./hearing";
-import { type Expectation, scoreOf } from "./score";
+import { type Expectation, scoreOf, sureness } from "./score";
 
 /** A home and mode with its share of the belief; all shares add up to 1. */
 export interface Candidate {
@@ -37,7 +37,10 @@ const UNMARKED = 0.3;
 const STRONG = 0.015;
 
 /** A scale that has not seven notes is looked at where each of its notes has this share of the time, and no other sounds. */
-const STANDS = 0.04;
+const STANDS = 0.025;
+
+/** A note that leads and sounds more than this is more than a leading tone. */
+const LEADS = 0.1;
 
 const EVERY_SOUND = Array.from({ length: 12 }, (_, sound) => sound);
 const OUTSIDE_SEVEN = CATALOGUE.filter(({ family, intervals }) => family !== "major" && intervals.length > 5);
@@ -81,36 +84,37 @@ export function candidates(tune: Tune, hearing: Hearing, { home, expects }: Aske
     }));
 }
 
-/** A line of as many notes is a tune; a shorter one is a fragment, that may be cut out of anything, and says less than it seems to. */
-const FRAGMENT = { notes: 24, least: 0.25 };
-
-/** How much of the score of a fragment counts, from a quarter to all. */
-const sureness = ({ notes }: Hearing): number =>
-  Math.min(1, FRAGMENT.least + (1 - FRAGMENT.least) * (notes / FRAGMENT.notes));
-
 /** Scales outside the seven, each with the homes on which it is looked at: only where they hold what none of the seven does. */
 function rareModes(
   tune: Tune,
-  { sounding }: Hearing,
+  { sounding, leads, chromatic }: Hearing,
   sounds: readonly number[],
 ): readonly { readonly mode: Mode; readonly on: readonly number[] }[] {
   const above = (share: number) => soundSet(EVERY_SOUND.filter((sound) => (sounding[sound] ?? 0) > share));
   const [strong, standing, all] = [above(STRONG), above(STANDS), above(0)];
+  // A raised seventh that only leads up to home makes no other scale of minor.
+  const leading = soundSet(EVERY_SOUND.filter((sound) => leads[sound] === true && (sounding[sound] ?? 0) < LEADS));
   const fits = (mode: Mode, sound: number, set: SoundSet) => holdsAll(transpose(mode.sounds, sound), set);
+  const isPlain = (set: SoundSet) =>
+    SEVEN.some((mode) => EVERY_SOUND.some((sound) => fits(mode, sound, set)));
   const [key] = tune.keys ?? [];
   const isDeclared = (mode: Mode, sound: number) => key?.mode === mode && soundOf(key.home) === sound;
-  const isPlain = SEVEN.some((mode) => EVERY_SOUND.some((sound) => fits(mode, sound, strong)));
-  if (isPlain && (!key || SEVEN.includes(key.mode))) return [];
+  if (isPlain(strong) && (!key || SEVEN.includes(key.mode))) return [];
+  const takesSeven = !isPlain(strong & ~leading);
+  // Scales with three half steps in a row are played through them; otherwise two scales are mixed.
+  const isThreaded = EVERY_SOUND.every(
+    (sound) => !holdsAll(all, soundSet([sound - 1, sound, sound + 1])) || chromatic[sound] === true,
+  );
   const isExact = (mode: Mode, sound: number) =>
-    standing === all && transpose(mode.sounds, sound) === all;
+    !isPlain(strong) && standing === all && isThreaded && transpose(mode.sounds, sound) === all;
   return [
     ...RARE.map((mode) => ({
       mode,
-      on: sounds.filter((sound) => isDeclared(mode, sound) || (!isPlain && fits(mode, sound, strong))),
+      on: sounds.filter((sound) => isDeclared(mode, sound) || (takesSeven && fits(mode, sound, strong))),
     })),
     ...OTHER_SIZES.filter(({ sounds: own }) => size(own) === size(all)).map((mode) => ({
       mode,
-      on: sounds.filter((sound) => isDeclared(mode, sound) || (!isPlain && isExact(mode, sound))),
+      on: sounds.filter((sound) => isDeclared(mode, sound) || isExact(mode, sound)),
     })),
   ].filter(({ on }) => on.length > 0);
 }
@@ -119,7 +123,7 @@ function rareModes(
  * The home under the name that the tune gives it, or else the declared parent's side, unless that would need more
  * accidentals than a key has, and the tune does not write them; otherwise the fewest accidentals.
  */
-function spelledHome(tune: Tune, hearing: Hearing, sound: number, mode: Mode, home?: Fifths): Fifths {
+export function spelledHome(tune: Tune, hearing: Hearing, sound: number, mode: Mode, home?: Fifths): Fifths {
   if (home !== undefined) return home;
   const named = hearing.names[sound] ?? declaredNote(tune, sound);
   if (named === undefined) return bestHome(sound, mode);

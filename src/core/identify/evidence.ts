@@ -1,68 +1,249 @@
 import { type Fifths, midiOf, soundOf } from "../pitch";
 import type { HomeMode } from "../scale";
-import { phraseEnds, type Tune } from "../tune";
+import { allNotes, phraseEnds, type Tune, type TuneNote } from "../tune";
 import type { Hearing } from "./hearing";
+import type { MelodyTerm } from "./melody-score";
+import { melodyTermsOf, voicesTermsOf } from "./score";
+import type { BassCadence } from "./voices-hearing";
+
+/** How the bass comes to its last note. */
+export type BassMotion = "fifth-down" | "fifth-up" | "half-step-down" | "step-down" | "other";
 
 /** What speaks for the home, with the notes of the tune that say so. */
 export interface HomeEvidence {
   readonly code:
     | "phrase-ends"
     | "last-note"
-    | "cadence"
+    | "opening"
+    | "home-chord"
     | "longest"
     | "first-downbeat"
     | "leading"
+    | "last-bass"
+    | "cadences"
     | "bass"
+    | "last-chord"
     | "lowest"
     | "declared-key";
   readonly note: Fifths;
-  /** Phrase ends on home and all of them; for "leading", how often the note below leads to home. */
+  /**
+   * How much more it says for this home than for the next likeliest, as a logarithm of odds. Nought where it is told because a
+   * player looks for it, though nothing hangs on it.
+   */
+  readonly strength: number;
+  /** How many, and of how many: phrases, bars, sections. */
   readonly count?: number;
   readonly of?: number;
-  /** Places in the tune's notes. */
+  readonly motion?: BassMotion;
+  /** Places of notes, melody first. */
   readonly notes: readonly number[];
 }
 
-/** Everything in a tune that speaks for a home, the strongest first. */
-export function homeEvidence(tune: Tune, hearing: Hearing, { home }: HomeMode): readonly HomeEvidence[] {
+/** A half step that leads up to home is told from this often on. */
+const TELLING_LEADS = 4;
+
+/** As many bars that outline the home chord are worth a word. */
+const TELLING_BARS = 2;
+
+/**
+ * Everything in a tune that speaks for a home and mode against the next likeliest home, the strongest first. Each is a term of the
+ * score, with the notes that it comes from; nothing is told that speaks for the other home.
+ */
+export function homeEvidence(
+  tune: Tune,
+  hearing: Hearing,
+  homeMode: HomeMode,
+  rival?: HomeMode,
+): readonly HomeEvidence[] {
+  const facts = [
+    ...(hearing.voices ? bassFacts(tune, hearing, homeMode, rival) : melodyFacts(tune, hearing, homeMode, rival)),
+    ...keyFacts(tune, homeMode),
+  ];
+  return facts.filter(({ strength }) => strength >= 0).sort((a, b) => b.strength - a.strength);
+}
+
+function melodyFacts(
+  tune: Tune,
+  hearing: Hearing,
+  homeMode: HomeMode,
+  rival?: HomeMode,
+): readonly HomeEvidence[] {
+  const { home } = homeMode;
   const sound = soundOf(home);
-  const soundAt = (at: number) => soundOf(tune.notes[at]?.pitch.name ?? NaN);
-  const isHome = (at: number) => soundAt(at) === sound;
-  const allHome = tune.notes.flatMap((_, at) => (isHome(at) ? [at] : []));
-  const ends = phraseEnds(tune);
-  const endsHome = ends.filter(isHome);
-  const most = hearing.sounding.indexOf(Math.max(...hearing.sounding));
-  const leading = tune.notes.flatMap(({ pitch }, at) => {
-    const next = tune.notes[at + 1];
-    return next && isHome(at + 1) && midiOf(next.pitch) - midiOf(pitch) === 1 ? [at, at + 1] : [];
-  });
-  const opening = tune.notes.findIndex(({ bar }) => tune.bars[bar]?.lead === 0);
+  const { melody, chords } = hearing;
+  const own = melodyTermsOf(hearing, homeMode);
+  const other = rival && melodyTermsOf(hearing, rival);
+  const over = (...terms: readonly MelodyTerm[]) =>
+    terms.reduce((sum, term) => sum + own[term] - (other?.[term] ?? 0), 0);
+  const { ends, endsHome } = phrasesOn(tune, sound);
+  const isAt = (at: number) => soundOf(tune.notes[at]?.pitch.name ?? NaN) === sound;
+  const homeTriads = melody.triads.filter(({ root }) => root === sound);
+  const opensHome = melody.openingRoots.includes(sound);
   const found: readonly (HomeEvidence | false)[] = [
     endsHome.length > 0 && {
       code: "phrase-ends",
       note: home,
+      strength: over("last", "sections", "closed", "settled"),
       count: endsHome.length,
       of: ends.length,
       notes: endsHome,
     },
-    hearing.melody.last.sound === sound && { code: "last-note", note: home, notes: [tune.notes.length - 1] },
-    most === sound && { code: "longest", note: home, notes: allHome },
-    hearing.melody.firstDownbeatSound === sound && {
+    melody.last.sound === sound && {
+      code: "last-note",
+      note: home,
+      strength: over("last", "closed"),
+      notes: [melody.last.note],
+    },
+    opensHome && {
+      code: "opening",
+      note: home,
+      strength: over("opening"),
+      notes: melody.openingNotes,
+    },
+    homeTriads.length >= TELLING_BARS && {
+      code: "home-chord",
+      note: home,
+      strength: over("triads"),
+      count: homeTriads.length,
+      of: melody.wholeBars,
+      notes: homeTriads.flatMap(({ notes }) => notes),
+    },
+    isLongest(melody.sounding, sound) && {
+      code: "longest",
+      note: home,
+      strength: over("sounding"),
+      notes: placesOf(tune.notes, sound),
+    },
+    melody.firstDownbeatSound === sound && {
       code: "first-downbeat",
       note: home,
-      notes: [Math.max(0, opening)],
+      strength: over("firstDownbeat"),
+      notes: [melody.firstDownbeat],
     },
-    leading.length >= 4 && { code: "leading", note: home, count: leading.length / 2, notes: leading },
-    (hearing.voices?.last.to.sound ?? hearing.chords?.last) === sound && { code: "bass", note: home, notes: [] },
-    hearing.melody.lowestSound === sound && { code: "lowest", note: home, notes: lowestOf(tune, sound) },
-    tune.keys?.[0] !== undefined &&
-      soundOf(tune.keys[0].home) === sound && { code: "declared-key", note: home, notes: [] },
+    melody.lowestSound === sound && {
+      code: "lowest",
+      note: home,
+      strength: over("lowest"),
+      notes: tune.notes.flatMap(({ pitch }, at) =>
+        midiOf(pitch) === midiOf((tune.notes[melody.lowest] as TuneNote).pitch) ? [at] : [],
+      ),
+    },
+    chords?.last === sound && { code: "last-chord", note: home, strength: LAST_CHORD, notes: [] },
+    ...leadingFacts(tune, home, isAt),
   ];
   return found.filter((each) => each !== false);
 }
 
-function lowestOf(tune: Tune, sound: number): readonly number[] {
-  const heights = tune.notes.map(({ pitch }) => midiOf(pitch));
-  const low = heights.reduce((least, height) => Math.min(least, height), Infinity);
-  return low % 12 === sound ? heights.flatMap((height, at) => (height === low ? [at] : [])) : [];
+/** The last chord is told among the first. */
+const LAST_CHORD = 1.5;
+
+function bassFacts(
+  tune: Tune,
+  hearing: Hearing,
+  homeMode: HomeMode,
+  rival?: HomeMode,
+): readonly HomeEvidence[] {
+  const { home } = homeMode;
+  const sound = soundOf(home);
+  const { voices } = hearing;
+  const own = voicesTermsOf(hearing, homeMode);
+  const other = rival && voicesTermsOf(hearing, rival);
+  if (!voices || !own) return [];
+  const over = (term: keyof typeof own) => own[term] - (other?.[term] ?? 0);
+  const all = allNotes(tune);
+  const placeOf = (cadence: BassCadence) => [all.indexOf(cadence.to.note)];
+  const { ends, endsHome } = phrasesOn(tune, sound);
+  const cadences = voices.cadences.filter(({ to }) => to.sound === sound);
+  const isLast = voices.last.to.sound === sound;
+  const bassPlaces = () =>
+    all.flatMap((note, at) =>
+      (note.voice ?? 0) === (voices.last.to.note.voice ?? 0) && soundOf(note.pitch.name) === sound ? [at] : [],
+    );
+  const found: readonly (HomeEvidence | false)[] = [
+    isLast && {
+      code: "last-bass",
+      note: home,
+      strength: over("lastBass"),
+      motion: motionOf(voices.last),
+      notes: placeOf(voices.last),
+    },
+    cadences.length > 0 && {
+      code: "cadences",
+      note: home,
+      strength: over("cadences"),
+      count: cadences.length + (isLast ? 1 : 0),
+      of: voices.cadences.length + 1,
+      notes: [...cadences, ...(isLast ? [voices.last] : [])].flatMap(placeOf),
+    },
+    isLongest(voices.bass, sound) && {
+      code: "bass",
+      note: home,
+      strength: over("bass"),
+      notes: bassPlaces(),
+    },
+    isLongest(voices.sounding, sound) && {
+      code: "longest",
+      note: home,
+      strength: over("sounding"),
+      notes: placesOf(all, sound),
+    },
+    endsHome.length > 0 && {
+      code: "phrase-ends",
+      note: home,
+      strength: 0,
+      count: endsHome.length,
+      of: ends.length,
+      notes: endsHome,
+    },
+  ];
+  return found.filter((each) => each !== false);
+}
+
+const isLongest = (shares: readonly number[], sound: number): boolean =>
+  (shares[sound] ?? 0) >= Math.max(...shares);
+
+const placesOf = (notes: readonly TuneNote[], sound: number): readonly number[] =>
+  notes.flatMap(({ pitch }, at) => (soundOf(pitch.name) === sound ? [at] : []));
+
+function phrasesOn(tune: Tune, sound: number) {
+  const ends = phraseEnds(tune);
+  return { ends, endsHome: ends.filter((at) => soundOf(tune.notes[at]?.pitch.name ?? NaN) === sound) };
+}
+
+function leadingFacts(
+  tune: Tune,
+  home: Fifths,
+  isHome: (at: number) => boolean,
+): readonly HomeEvidence[] {
+  const leading = tune.notes.flatMap(({ pitch }, at) => {
+    const next = tune.notes[at + 1];
+    return next && isHome(at + 1) && midiOf(next.pitch) - midiOf(pitch) === 1 ? [at, at + 1] : [];
+  });
+  return leading.length < TELLING_LEADS
+    ? []
+    : [{ code: "leading", note: home, strength: 0, count: leading.length / 2, notes: leading }];
+}
+
+function keyFacts(tune: Tune, { home }: HomeMode): readonly HomeEvidence[] {
+  const [key] = tune.keys ?? [];
+  return key && soundOf(key.home) === soundOf(home)
+    ? [{ code: "declared-key", note: home, strength: 0, notes: [] }]
+    : [];
+}
+
+/** By what interval the bass comes to its last note; octaves fold. */
+function motionOf({ from, to }: BassCadence): BassMotion {
+  if (!from) return "other";
+  switch ((from.sound - to.sound + 12) % 12) {
+    case 7:
+      return "fifth-down";
+    case 5:
+      return "fifth-up";
+    case 1:
+      return "half-step-down";
+    case 2:
+      return "step-down";
+    default:
+      return "other";
+  }
 }

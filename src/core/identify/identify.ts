@@ -1,41 +1,23 @@
-import { degreeNumber, type Fifths, type Interval, soundOf } from "../pitch";
+import { type Fifths, soundOf } from "../pitch";
 import {
-  familyOf,
   type HomeMode,
-  holdsAll,
-  intervalAt,
   type Mode,
   modeOfSounds,
-  SEVEN,
+  notesOf,
   size,
   type SoundSet,
   soundsOn,
   soundSet,
   transpose,
 } from "../scale";
-import { type BarRange, partOf, type Tune, type TuneNote } from "../tune";
+import { allNotes, type BarRange, partOf, type Tune, type TuneNote } from "../tune";
 import { belongs, type Candidate, candidates } from "./candidates";
 import { type HomeEvidence, homeEvidence } from "./evidence";
-import { hear, heardName, type Hearing } from "./hearing";
+import { hear, type Hearing } from "./hearing";
+import { type OutsideNote, outsideNotes } from "./passing";
+import { type Undecided, undecidedOf } from "./undecided";
 import { type Passage, passages } from "./passages";
 import type { Expectation } from "./score";
-
-/** A degree that is never heard, and the modes on the same home that it would decide between. */
-export interface OpenDegree {
-  readonly interval: Interval;
-  readonly modes: readonly { readonly mode: Mode; readonly interval: Interval }[];
-}
-
-/** A heard note that the mode does not have. */
-export interface OutsideNote {
-  readonly note: Fifths;
-  /** Of sounding time. */
-  readonly share: number;
-  /** So short in all that it only passes. Otherwise it speaks against the mode. */
-  readonly visits: boolean;
-  /** Places in the tune's notes. */
-  readonly notes: readonly number[];
-}
 
 /** What the source says of the key, held against what is heard. */
 export interface KeyCheck {
@@ -47,14 +29,26 @@ export interface KeyCheck {
   readonly notes: readonly number[];
 }
 
+/** An answer nearly as likely as the first. */
+export interface Rival extends Candidate {
+  /** Notes of the rival that the answer has not, and the other way round: what would decide. Both empty where only home does. */
+  readonly its: readonly Fifths[];
+  readonly ours: readonly Fifths[];
+}
+
 /** The answer for one tune: ranked, with its reasons. Places of notes are those of the whole tune, whatever was left out. */
 export interface Identification {
   readonly candidates: readonly Candidate[];
-  /** What follows is about the likeliest candidate, or the one chosen by hand. */
+  /** What follows is about the likeliest candidate, or the one chosen by hand; of a tune that changes, about its first passage. */
   readonly homeMode: HomeMode;
+  /** The bars that the reasons are about, where it is not all of them. */
+  readonly bars?: BarRange | undefined;
   readonly hearing: Hearing;
   readonly evidence: readonly HomeEvidence[];
-  readonly open: readonly OpenDegree[];
+  /** Degrees that never sound and would decide between modes on this home. */
+  readonly undecided?: Undecided | undefined;
+  /** Another home or mode that what is heard can hardly tell from this one. */
+  readonly rival?: Rival | undefined;
   readonly outside: readonly OutsideNote[];
   /** What the heard notes are by themselves, where they are fewer than seven and all belong: "minor pentatonic". */
   readonly gapped?: Mode | undefined;
@@ -62,6 +56,8 @@ export interface Identification {
   readonly isShort: boolean;
   readonly key?: KeyCheck | undefined;
   readonly passages: readonly Passage[];
+  /** Its mode changes: no one home and mode holds for all of it. */
+  readonly changes: boolean;
 }
 
 /** What may be set by hand. */
@@ -79,7 +75,7 @@ export interface IdentifyChoice {
 
 /**
  * Which mode a tune is in: every (home, mode) with its weight and, for the likeliest, the evidence for home, the degrees
- * left open, the notes that only visit, what the key field says, and the passages. Undefined where nothing is left to hear.
+ * left undecided, the notes that only pass, what the key field says, and the passages. Undefined where nothing is left to hear.
  *
  * @example identify(tune)?.candidates[0] // { homeMode: { home: 3 (A), mode: mixolydian }, weight: 0.94 }
  */
@@ -90,22 +86,35 @@ export function identify(tune: Tune, choice: IdentifyChoice = {}): Identificatio
   const ranked = candidates(heard, hearing, choice);
   const homeMode = choice.about ?? ranked[0]?.homeMode;
   if (!homeMode) return undefined;
+  const isChosen = choice.bars !== undefined || choice.about !== undefined || choice.home !== undefined;
+  const found = choice.bars ? [] : passages(heard, hearing, homeMode);
+  const [first] = found;
+  const changes = found.some(({ kind }) => kind === "mode");
+  if (changes && !isChosen && first) {
+    const about = identify(tune, { ...choice, bars: first.bars, about: first.homeMode });
+    if (about) return { ...about, candidates: ranked, hearing, rival: undefined, passages: found, changes };
+  }
   const placed = placesIn(tune, heard);
   const outside = outsideNotes(heard, hearing, homeMode);
   const sounds = heardSounds(hearing);
-  const isWhole = outside.length === 0 && size(sounds) < 7;
+  const own = sounds & soundsOn(homeMode);
+  const isWhole = outside.every(({ role }) => role !== undefined) && size(own) < 7;
   const key = checkKey(heard, hearing, homeMode);
+  const undecided = undecidedOf(sounds, homeMode);
   return {
     candidates: ranked,
     homeMode,
     hearing,
-    evidence: homeEvidence(heard, hearing, homeMode).map(placed),
-    open: openDegrees(hearing, homeMode),
+    evidence: homeEvidence(heard, hearing, homeMode, otherHome(ranked, homeMode)).map(placed),
+    undecided,
+    rival: rivalOf(ranked, homeMode, undecided),
     outside: outside.map(placed),
-    gapped: isWhole ? modeOfSounds(transpose(sounds, -soundOf(homeMode.home))) : undefined,
+    gapped: isWhole ? modeOfSounds(transpose(own, -soundOf(homeMode.home))) : undefined,
     isShort: size(sounds) < FEW_SOUNDS || hearing.notes < FEW_NOTES,
     key: key && placed(key),
-    passages: choice.bars ? [] : passages(heard, homeMode, ranked),
+    passages: found,
+    changes,
+    bars: choice.bars,
   };
 }
 
@@ -114,49 +123,43 @@ const [FEW_SOUNDS, FEW_NOTES] = [5, 10];
 
 /** Puts the places that reasons point at where they are in the whole tune, whatever of it was heard. */
 function placesIn(tune: Tune, heard: Tune) {
-  const places = heard === tune ? undefined : new Map(tune.notes.map((note, at) => [note, at]));
+  const places = heard === tune ? undefined : new Map(allNotes(tune).map((note, at) => [note, at]));
+  const all = allNotes(heard);
   return <T extends { readonly notes: readonly number[] }>(found: T): T =>
     places
-      ? { ...found, notes: found.notes.map((at) => places.get(heard.notes[at] as TuneNote) ?? at) }
+      ? { ...found, notes: found.notes.map((at) => places.get(all[at] as TuneNote) ?? at) }
       : found;
 }
 
 const heardSounds = ({ names }: Hearing): SoundSet =>
   soundSet(names.flatMap((name, sound) => (name === undefined ? [] : [sound])));
 
-/** The modes that hold everything heard of a mode, on the same home: among the seven and the mode's own family. */
-function stillPossible(hearing: Hearing, homeMode: HomeMode): readonly Mode[] {
-  const heard = transpose(heardSounds(hearing) & soundsOn(homeMode), -soundOf(homeMode.home));
-  const all = new Set([...SEVEN, ...familyOf(homeMode.mode).modes]);
-  return [...all].filter((mode) => holdsAll(mode.sounds, heard));
-}
+/** The likeliest candidate on another home. */
+const otherHome = (ranked: readonly Candidate[], { home }: HomeMode): HomeMode | undefined =>
+  ranked.find(({ homeMode }) => soundOf(homeMode.home) !== soundOf(home))?.homeMode;
 
-function openDegrees(hearing: Hearing, homeMode: HomeMode): readonly OpenDegree[] {
-  const { home, mode } = homeMode;
-  const possible = stillPossible(hearing, homeMode);
-  return mode.intervals
-    .filter((interval) => hearing.names[soundOf(home + interval)] === undefined)
-    .map((interval) => ({
-      interval,
-      modes: possible.flatMap((other) => {
-        const theirs = intervalAt(other.intervals, degreeNumber(interval));
-        return theirs === undefined ? [] : [{ mode: other, interval: theirs }];
-      }),
-    }))
-    .filter(({ modes }) => new Set(modes.map(({ interval }) => interval)).size > 1);
-}
+/** The second is a rival where it has this share of the weight of the first: the evidence cannot tell them apart. */
+const NEARLY = 0.5;
 
-/** A note that visits takes no more of the time than this: less where it ever stands on the first beat of a bar. */
-const VISIT = { offBeat: 0.06, onBeat: 0.03 };
-
-function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): readonly OutsideNote[] {
-  return hearing.sounding.flatMap((share, sound) => {
-    if (share === 0 || belongs(homeMode, sound)) return [];
-    const notes = tune.notes.flatMap(({ pitch }, at) => (soundOf(pitch.name) === sound ? [at] : []));
-    const isOnBeat = (hearing.melody.downbeats[sound] ?? 0) > 0;
-    const visits = share <= (isOnBeat ? VISIT.onBeat : VISIT.offBeat);
-    return [{ note: heardName(hearing, sound, homeMode.home), share, visits, notes }];
-  });
+/** What is nearly as likely as the answer, beside the modes on the same home between which nothing heard decides. */
+function rivalOf(
+  ranked: readonly Candidate[],
+  homeMode: HomeMode,
+  undecided: Undecided | undefined,
+): Rival | undefined {
+  const [first, ...others] = ranked;
+  const isOpen = ({ home, mode }: HomeMode) =>
+    home === homeMode.home && undecided?.modes.some((each) => each.mode === mode) === true;
+  const second = others.find((each) => !isOpen(each.homeMode));
+  const isFirst = first?.homeMode.mode === homeMode.mode && first.homeMode.home === homeMode.home;
+  if (!first || !second || !isFirst || second.weight < NEARLY * first.weight) return undefined;
+  const lacking = (one: HomeMode, other: HomeMode) =>
+    notesOf(one).filter((note) => !belongs(other, soundOf(note)));
+  return {
+    ...second,
+    its: lacking(second.homeMode, homeMode),
+    ours: lacking(homeMode, second.homeMode),
+  };
 }
 
 function checkKey(tune: Tune, hearing: Hearing, homeMode: HomeMode): KeyCheck | undefined {

@@ -1,5 +1,8 @@
-export * from "./candidates";
-export * from "./hearing";
+export { belongs, type Candidate, countUp } from "./candidates";
+export * from "./evidence";
+export type { Hearing } from "./hearing";
 export * from "./identify";
 export * from "./passages";
-export * from "./evidence";
+export * from "./passing";
+export { EXPECTATIONS, type Expectation } from "./score";
+export * from "./undecided";

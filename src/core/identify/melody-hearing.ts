@@ -1,4 +1,5 @@
-import { midiOf, modulo, soundOf } from "../pitch";
+import { midiOf, modulo } from "../pitch";
+import { holds, type SoundSet, soundSet } from "../scale";
 import { OFF_BEAT, phraseEnds, timeBySound, type Tune, type TuneNote } from "../tune";
 import { type HeardBar, hearBars, lowestWith, soundAt } from "./bars-heard";
 import { shareOut } from "./shares";
@@ -19,7 +20,7 @@ export interface Ending {
 export interface OutlinedTriad {
   /** Sounding pitch class of its root. */
   readonly root: number;
-  readonly isMajor: boolean;
+  readonly sounds: SoundSet;
   /** Places of the bar's notes that are in it. */
   readonly notes: readonly number[];
 }
@@ -153,7 +154,7 @@ function lowestPlace(notes: readonly TuneNote[]): number {
  * Whether a note only leans on the one before and after it from a half step below, as D C♯ D does: such a note is borrowed as
  * often as it is the scale's own.
  */
-export function isLeaning(notes: readonly TuneNote[], at: number, stress: number): boolean {
+function isLeaning(notes: readonly TuneNote[], at: number, stress: number): boolean {
   const [before, note, after] = [notes[at - 1], notes[at], notes[at + 1]];
   if (!before || !note || !after || stress === 1 || note.duration > 1) return false;
   const low = midiOf(note.pitch);
@@ -189,17 +190,11 @@ function outlined(
     }
   if (!best || best.rank < TRIAD.least) return undefined;
   const { root, isMajor } = best;
-  const tones = triadSounds(root, isMajor);
+  const sounds = soundSet([root, root + (isMajor ? 4 : 3), root + 7]);
   return {
     root,
-    isMajor,
-    notes: bar.notes.filter((at) => tones.includes(soundOf((notes[at] as TuneNote).pitch.name))),
+    sounds,
+    notes: bar.notes.filter((at) => holds(sounds, soundAt(notes[at] as TuneNote))),
   };
 }
 
-/** The sounds of a triad, root first. */
-export const triadSounds = (root: number, isMajor: boolean): readonly [number, number, number] => [
-  root,
-  (root + (isMajor ? 4 : 3)) % 12,
-  (root + 7) % 12,
-];

@@ -1,24 +1,25 @@
 import { degreeNumber } from "../pitch";
-import { holds, intervalSounding, type Mode, thirdOf } from "../scale";
+import { holdsAll, intervalSounding, type Mode, thirdOf, transpose } from "../scale";
 import type { Ending, MelodyHearing } from "./melody-hearing";
-import { triadSounds } from "./melody-hearing";
 import { DEGREE_TABLES, type DegreeRow, FLAGS, TRIAD_ROW } from "./tune-evidence";
 
 /** What each thing heard in a melody says for one home and mode, as logarithms of odds: their sum is the score. */
 export type MelodyTerms = Readonly<Record<MelodyTerm, number>>;
-export type MelodyTerm =
-  | "sounding"
-  | "last"
-  | "sections"
-  | "opening"
-  | "firstDownbeat"
-  | "lowest"
-  | "triads"
-  | "outside"
-  | "missing"
-  | "closed"
-  | "settled"
-  | "exact";
+const TERMS = [
+  "sounding",
+  "last",
+  "sections",
+  "opening",
+  "firstDownbeat",
+  "lowest",
+  "triads",
+  "outside",
+  "missing",
+  "closed",
+  "settled",
+  "exact",
+] as const;
+export type MelodyTerm = (typeof TERMS)[number];
 
 /** A tune of as many notes as this counts in full; a shorter one less. */
 const FULL_NOTES = 40;
@@ -54,6 +55,9 @@ export function scoredMode(mode: Mode): ScoredMode {
   return Object.freeze({ mode, isMajor: thirdOf(mode) === 4, places });
 }
 
+/** Half steps of a sound above home. */
+const above = (sound: number, home: number): number => (sound < home ? sound - home + 12 : sound - home);
+
 const mean = (all: readonly Ending[], of: (each: Ending) => number): number =>
   all.length === 0 ? 0 : all.reduce((sum, each) => sum + of(each), 0) / all.length;
 
@@ -72,7 +76,7 @@ export function melodyTerms(
   const { mode, isMajor, places } = scored;
   const { sounding, last, sectionEnds, triads } = heard;
   const third = isMajor ? "major" : "minor";
-  const placeOf = (sound: number) => places[(sound - home + 12) % 12] ?? OUTSIDE;
+  const placeOf = (sound: number) => places[above(sound, home)] ?? OUTSIDE;
   const at = (table: { readonly major: DegreeRow; readonly minor: DegreeRow }, sound: number) =>
     table[third][placeOf(sound)] ?? 0;
   const over = (table: { readonly major: DegreeRow; readonly minor: DegreeRow }, shares: readonly number[]) => {
@@ -81,19 +85,15 @@ export function melodyTerms(
     return sum;
   };
   const { lastResting, lastRunning, sectionsResting, sectionsRunning } = DEGREE_TABLES;
-  const { inMode, strange, outside, outsideCount } = outsideOf(around, heard.leans, scored, home);
+  const { inMode, missing, strange, outside, outsideCount } = outsideOf(around, heard.leans, scored, home);
   const isLast = last.sound === home;
-  const endsHome = sectionEnds.filter(({ sound }) => sound === home).length;
+  let endsHome = 0;
+  for (const { sound } of sectionEnds) if (sound === home) endsHome += 1;
   const closed = isLast && last.rest > 0 && !strange ? FLAGS.closed : 0;
-  const missing = Array.from(places).filter(
-    (place, step) => place !== OUTSIDE && (around[(step + home) % 12] ?? 0) === 0,
-  ).length;
   const isExact = !strange && inMode === mode.intervals.length;
   let outlined = 0;
-  for (const { root, isMajor: major } of triads) {
-    const isIn = triadSounds(root, major).every((sound) => holds(mode.sounds, sound - home));
-    outlined += TRIAD_ROW[isIn ? placeOf(root) : OUTSIDE] ?? 0;
-  }
+  for (const { root, sounds } of triads)
+    outlined += TRIAD_ROW[holdsAll(transpose(mode.sounds, home), sounds) ? placeOf(root) : OUTSIDE] ?? 0;
   return {
     sounding: Math.min(1, heard.notes / FULL_NOTES) * over(DEGREE_TABLES.sounding, sounding),
     last: last.rest * at(lastResting, last.sound) + (1 - last.rest) * at(lastRunning, last.sound),
@@ -125,7 +125,7 @@ const SETTLED = { phrases: 6, firstDownbeat: 1.5, opening: 1, longest: 1, lowest
 
 function settledOn(heard: MelodyHearing, home: number): number {
   const { last, restingPhrases, sounding, opening } = heard;
-  const isGreatest = (shares: readonly number[]) => (shares[home] ?? 0) >= Math.max(...shares);
+  const isGreatest = (shares: readonly number[]) => shares.every((share) => share <= (shares[home] ?? 0));
   // Tunes that go round again end away from home, and say so by opening on another chord.
   const opensElsewhere = heard.openingRoots.some((root) => root !== home);
   const signs =
@@ -143,23 +143,31 @@ function settledOn(heard: MelodyHearing, home: number): number {
 function outsideOf(
   sounding: readonly number[],
   leans: readonly boolean[],
-  { mode, isMajor }: ScoredMode,
+  { isMajor, places }: ScoredMode,
   home: number,
 ): {
-  /** Sounds of the mode that are heard other than by leaning. */
+  /** Sounds of the mode that are heard other than by leaning, and those that never sound. */
   readonly inMode: number;
+  readonly missing: number;
   /** A sound that does not only lean is none of the mode's. */
   readonly strange: boolean;
   readonly outside: number;
   readonly outsideCount: number;
 } {
-  let [inMode, outside, outsideCount] = [0, 0, 0];
+  let inMode = 0;
+  let missing = 0;
+  let outside = 0;
+  let outsideCount = 0;
   let strange = false;
   for (let sound = 0; sound < 12; sound += 1) {
     const share = sounding[sound] ?? 0;
-    if (share === 0) continue;
+    const isOwn = places[above(sound, home)] !== OUTSIDE;
+    if (share === 0) {
+      if (isOwn) missing += 1;
+      continue;
+    }
     const stands = leans[sound] !== true;
-    if (holds(mode.sounds, sound - home)) {
+    if (isOwn) {
       if (stands) inMode += 1;
       continue;
     }
@@ -168,13 +176,13 @@ function outsideOf(
     outside += Math.min(1, share / OUTSIDE_SHARE) * (leads ? LEADING : 1);
     if (share > COUNTED_SHARE) outsideCount += 1;
   }
-  return { inMode, strange, outside, outsideCount };
+  return { inMode, missing, strange, outside, outsideCount };
 }
 
 /** The sum of all terms. */
 export function melodyScore(...asked: Parameters<typeof melodyTerms>): number {
   const terms = melodyTerms(...asked);
   let sum = 0;
-  for (const term of Object.values(terms)) sum += term;
+  for (const term of TERMS) sum += terms[term];
   return sum;
 }

@@ -1,172 +1,245 @@
-import { type Fifths, soundOf } from "../pitch";
-import { type HomeMode, SEVEN } from "../scale";
-import { excerptOf, timeBySound, type Tune, type TuneNote } from "../tune";
-import type { Candidate } from "./candidates";
-import { hear } from "./hearing";
-import { type Profile, PROFILES } from "./profiles";
-import { scoreOf } from "./score";
+import { soundOf } from "../pitch";
+import { type HomeMode, type Mode, SEVEN, size, type SoundSet, soundsOn, transpose } from "../scale";
+import { allNotes, type BarRange, excerptOf, timeBySound, type Tune } from "../tune";
+import { spelledHome } from "./candidates";
+import { hear, type Hearing } from "./hearing";
+import { likelihoodOf, priorsOf, sureness } from "./score";
+import { expectedSounding } from "./voices-score";
 
-/** A stretch of bars in one home and mode. Bars are numbered as the tune numbers them, both ends counted. */
+/**
+ * What a passage is to the one before: another mode; the same piece in another key for a while, which is harmony and no change of
+ * mode (the dominant, the relative); the part of a piece that is written in a key of its own.
+ */
+export type PassageKind = "mode" | "dominant" | "relative" | "own-key";
+
+/** A run of bars in one home and mode. Bars are numbered as the tune numbers them, both ends counted. */
 export interface Passage {
   readonly fromBar: number;
   readonly toBar: number;
+  /** The same bars by their places. */
+  readonly bars: BarRange;
   readonly homeMode: HomeMode;
+  /** What it is to the passage before; undefined for the first. */
+  readonly kind?: PassageKind | undefined;
 }
 
-/** What a quarter note of sounding counts, against the cost of a turn. */
-const PER_QUARTER = 1;
-/** The cost of a change of mode on the same home, and of home as well. */
-const TURN = { mode: 6, home: 7 };
-/** A turn is likelier where a section begins. */
-const AT_SECTION = 0.38;
-/** And likelier still where another key is declared. */
-const AT_KEY = 0.4;
+/** What a change costs, as a logarithm of odds: to the same notes on another home, to other notes on the same home, to both. */
+const CHANGE = { home: 0.9, mode: 0.2, note: 0.5, both: 3 };
 
-/** What the home of the whole tune has in its favour when a stretch of it is listened to. */
-const SAME_HOME = 3;
+/** Pieces in several voices go through other keys and come back: there a change has to show more clearly. */
+const VOICES_CHANGE = 4;
 
-/** How many of the likeliest homes may take part. */
-const HOMES = 4;
+/** A declared key makes a change likelier where it stands, and says something of the notes and home after it. */
+const DECLARED = { change: 1.5, notes: 1.5, home: 1 };
 
+/** Bars of a unit that is not marked off, and the fewest that are listened to by themselves. */
+const UNIT = { unmarked: 8, least: 3 };
+
+/** A home and mode that a passage may be in. */
 interface State {
-  readonly homeMode: HomeMode;
-  readonly profile: Profile;
-  readonly start: number;
+  readonly mode: Mode;
+  readonly home: number;
+  readonly sounds: SoundSet;
+}
+
+/** Bars that are listened to by themselves. */
+interface Unit extends BarRange {
+  /** A repeat sign, double bar or declared key stands before it. */
+  readonly isMarked: boolean;
 }
 
 /**
- * Where home or mode changes: the cheapest path over all bars at once (Viterbi 1967), each bar weighed by the time its
- * notes sound and by what the whole tune says of the home. A tune that stays in its mode is one passage.
+ * Where home or mode changes: the likeliest path over all sections at once (Viterbi 1967), each listened to by itself with its
+ * endings and its opening, long ones in units of eight bars. A tune that stays in its mode is one passage.
  */
-export function passages(tune: Tune, main: HomeMode, ranked: readonly Candidate[]): readonly Passage[] {
-  const states = statesFor(main, ranked);
-  const notes = tune.bars.map((): TuneNote[] => []);
-  for (const note of tune.notes) notes[note.bar]?.push(note);
-  const byBar = notes.map((inBar) => timeBySound(inBar));
-  const keyed = new Set(tune.keys?.slice(1).map(({ bar }) => bar));
-  const turns = tune.bars.map(
-    (_, bar) => (tune.bars[bar - 1]?.endsSection ? AT_SECTION : 1) * (keyed.has(bar) ? AT_KEY : 1),
-  );
-  const runs: Run[] = [];
-  for (const [bar, { homeMode }] of cheapestPath(states, byBar, turns).entries())
-    extend(runs, homeMode, bar, bar);
-  const heard: Run[] = [];
-  if (runs.length > 1)
-    for (const run of runs) extend(heard, heardIn(tune, run, states, main), run.from, run.to);
+export function passages(tune: Tune, hearing: Hearing, main: HomeMode): readonly Passage[] {
+  const whole = { from: 0, to: tune.bars.length - 1 };
   const number = (bar: number) => tune.bars[bar]?.number ?? bar + 1;
-  const whole = { homeMode: main, from: 0, to: tune.bars.length - 1 };
-  return (heard.length > 1 ? heard : [whole]).map(({ homeMode, from, to }) => ({
-    fromBar: Math.max(1, number(from)),
-    toBar: number(to),
+  const passage = (bars: BarRange, homeMode: HomeMode): Passage => ({
+    fromBar: Math.max(1, number(bars.from)),
+    toBar: Math.max(1, number(bars.to)),
+    bars,
     homeMode,
-  }));
-}
-
-/** A stretch of bars, by their places in the tune. */
-interface Run {
-  readonly homeMode: HomeMode;
-  readonly from: number;
-  readonly to: number;
-}
-
-/** Puts a stretch behind the others, as part of the last one where that is in the same home and mode. */
-function extend(runs: Run[], homeMode: HomeMode, from: number, to: number): void {
-  const last = runs.at(-1);
-  const isSame = last?.homeMode.home === homeMode.home && last.homeMode.mode === homeMode.mode;
-  if (last && isSame) runs[runs.length - 1] = { ...last, to };
-  else runs.push({ homeMode, from, to });
-}
-
-/** What a stretch is in when it is listened to by itself, its endings and openings too; the tune's own home is likelier. */
-function heardIn(
-  tune: Tune,
-  { homeMode, from, to }: Run,
-  states: readonly State[],
-  main: HomeMode,
-): HomeMode {
-  const hearing = hear(excerptOf(tune, { from, to }));
-  if (!hearing) return homeMode;
-  const rank = (state: State) =>
-    scoreOf(hearing, state.homeMode.mode, soundOf(state.homeMode.home)) +
-    (soundOf(state.homeMode.home) === soundOf(main.home) ? SAME_HOME : 0);
-  return states.reduce(
-    (best, state) => {
-      const own = rank(state);
-      return own > best.rank ? { rank: own, homeMode: state.homeMode } : best;
-    },
-    { rank: -Infinity, homeMode },
-  ).homeMode;
-}
-
-function statesFor(main: HomeMode, ranked: readonly Candidate[]): readonly State[] {
-  const weights = new Map<number, { readonly home: Fifths; weight: number }>();
-  for (const { homeMode, weight } of [{ homeMode: main, weight: 0 }, ...ranked]) {
-    const sound = soundOf(homeMode.home);
-    const known = weights.get(sound);
-    if (known) known.weight += weight;
-    else weights.set(sound, { home: homeMode.home, weight });
+  });
+  const units = unitsOf(tune);
+  const heard = units.map((unit) => hear(excerptOf(tune, unit)));
+  if (units.length < 2 || heard.some((each) => each === undefined)) return [passage(whole, main)];
+  const states = statesFor(hearing, main);
+  const path = likeliestPath(tune, states, units, heard as readonly Hearing[]);
+  const runs: { from: number; to: number; state: State; isMarked: boolean }[] = [];
+  for (const [at, state] of path.entries()) {
+    const [last, unit] = [runs.at(-1), units[at] as Unit];
+    if (last?.state === state) last.to = unit.to;
+    else runs.push({ ...unit, state });
   }
-  return [...weights.values()].slice(0, HOMES).flatMap(({ home, weight }) =>
-    PROFILES.filter(({ mode }) => SEVEN.includes(mode) || mode === main.mode).map((profile) => ({
-      homeMode: { home, mode: profile.mode },
-      profile,
-      start: -Math.log(weight + 0.01) - profile.prior,
-    })),
+  if (runs.length < 2) return [passage(whole, main)];
+  for (const [at, run] of runs.entries()) {
+    const before = runs[at - 1];
+    if (!before || run.isMarked) continue;
+    run.from = bestCut(tune, before, run);
+    before.to = run.from - 1;
+  }
+  const found = runs.map(({ from, to, state }) => {
+    const home = spelledHome(tune, hearing, state.home, state.mode);
+    return passage({ from, to }, { home, mode: state.mode });
+  });
+  return found.map((each, at) => {
+    const before = found[at - 1];
+    return before ? { ...each, kind: kindOf(tune, before, each, found[0] as Passage) } : each;
+  });
+}
+
+/** Sections, cut where a key is declared; a long one without a mark in units; ends of a bar or two go with what is before. */
+function unitsOf(tune: Tune): readonly Unit[] {
+  const last = tune.bars.length - 1;
+  const keyed = new Set(tune.keys?.slice(1).map(({ bar }) => bar));
+  const starts = tune.bars.flatMap((_, bar) =>
+    bar === 0 || tune.bars[bar - 1]?.endsSection === true || keyed.has(bar) ? [bar] : [],
+  );
+  const units: Unit[] = [];
+  for (const [at, from] of starts.entries()) {
+    const to = (starts[at + 1] ?? last + 1) - 1;
+    const before = units.at(-1);
+    if (before && to - from + 1 < UNIT.least) {
+      units[units.length - 1] = { ...before, to };
+      continue;
+    }
+    for (let start = from; start <= to; start += UNIT.unmarked) {
+      // What is left over at the end stays with the unit before it.
+      const isLast = to - start + 1 < UNIT.unmarked + UNIT.least;
+      units.push({ from: start, to: isLast ? to : start + UNIT.unmarked - 1, isMarked: start === from });
+      if (isLast) break;
+    }
+  }
+  const [first, second] = units;
+  return first && second && first.to - first.from + 1 < UNIT.least
+    ? [{ ...second, from: first.from }, ...units.slice(2)]
+    : units;
+}
+
+function statesFor({ names }: Hearing, main: HomeMode): readonly State[] {
+  const modes = SEVEN.includes(main.mode) ? SEVEN : [...SEVEN, main.mode];
+  return modes.flatMap((mode) =>
+    names.flatMap((name, home) =>
+      name === undefined ? [] : [{ mode, home, sounds: transpose(mode.sounds, home) }],
+    ),
   );
 }
 
-function barCost({ profile }: State, home: number, time: readonly number[]): number {
-  let cost = 0;
-  for (let sound = 0; sound < 12; sound += 1) {
-    const quarters = time[sound] ?? 0;
-    if (quarters > 0) cost -= PER_QUARTER * quarters * (profile.rows.sounding[(sound - home + 12) % 12] ?? 0);
-  }
-  return cost;
+/** What it costs to go from one home and mode to another. */
+function costOf(from: State, to: State): number {
+  if (from.sounds === to.sounds) return CHANGE.home;
+  const notes = size(from.sounds ^ to.sounds) / 2;
+  if (from.home === to.home) return CHANGE.mode + CHANGE.note * (notes - 1);
+  return CHANGE.both;
 }
 
-/**
- * The cheapest path. A turn costs the same whatever the modes are, so that only the cheapest state of all and of each home
- * need be looked at.
- */
-function cheapestPath(
+/** What a declared key says for each state of a unit. */
+function declaredFor(tune: Tune, states: readonly State[], { from }: Unit): readonly number[] {
+  const keys = tune.keys ?? [];
+  const key = keys.findLast(({ bar }) => bar <= from);
+  // One key for all of it says nothing of where it changes.
+  if (!key || keys.length < 2) return states.map(() => 0);
+  const [sounds, home] = [soundsOn(key), soundOf(key.home)];
+  return states.map((state) =>
+    state.sounds === sounds ? DECLARED.notes + (state.home === home ? DECLARED.home : 0) : 0,
+  );
+}
+
+function likeliestPath(
+  tune: Tune,
   states: readonly State[],
-  byBar: readonly (readonly number[])[],
-  turns: readonly number[],
+  units: readonly Unit[],
+  heard: readonly Hearing[],
 ): readonly State[] {
-  const homes = states.map(({ homeMode }) => soundOf(homeMode.home));
-  const all = states.map((_, at) => at);
-  const onHome = new Map(homes.map((home) => [home, all.filter((at) => homes[at] === home)]));
-  let costs = states.map(({ start }) => start);
+  const prior = priorsOf(
+    "modal",
+    states.map(({ mode }) => mode),
+  );
+  const keyed = new Set(tune.keys?.slice(1).map(({ bar }) => bar));
+  let best: readonly number[] = [];
   const cameFrom: number[][] = [];
-  for (const [bar, time] of byBar.entries()) {
-    const cost = (at: number) => costs[at] ?? Infinity;
-    const cheapest = (some: readonly number[]) =>
-      some.reduce((best, at) => (cost(at) < cost(best) ? at : best), some[0] ?? 0);
-    const ofAll = cheapest(all);
-    const ofHome = new Map([...onHome].map(([home, some]) => [home, cheapest(some)]));
-    const turn = turns[bar] ?? 1;
+  for (const [at, hearing] of heard.entries()) {
+    const unit = units[at] as Unit;
+    const declared = declaredFor(tune, states, unit);
+    const own = shareLogs(
+      states.map(({ mode, home }, state) =>
+        sureness(hearing) * likelihoodOf(hearing, mode, home) + (declared[state] ?? 0),
+      ),
+    );
+    if (at === 0) {
+      best = own.map((each, state) => each + (prior[state] ?? 0));
+      continue;
+    }
+    const more = (hearing.voices ? VOICES_CHANGE : 0) - (keyed.has(unit.from) ? DECLARED.change : 0);
     const from: number[] = [];
-    const next = states.map((state, at) => {
-      const home = homes[at] ?? 0;
-      const near = ofHome.get(home) ?? at;
-      const [stays, byMode, byHome] = [
-        cost(at),
-        cost(near) + turn * TURN.mode,
-        cost(ofAll) + turn * TURN.home,
-      ];
-      const reached = Math.min(stays, byMode, byHome);
-      from.push(reached === stays ? at : reached === byMode ? near : ofAll);
-      return reached + barCost(state, home, time);
+    const before = best;
+    best = states.map((state, here) => {
+      let [most, came] = [before[here] ?? -Infinity, here];
+      for (const [there, other] of states.entries()) {
+        if (there === here) continue;
+        const reached = (before[there] ?? -Infinity) - costOf(other, state) - more + (prior[here] ?? 0);
+        if (reached > most) [most, came] = [reached, there];
+      }
+      from.push(came);
+      return most + (own[here] ?? 0);
     });
-    costs = next;
     cameFrom.push(from);
   }
-  let at = costs.indexOf(Math.min(...costs));
-  const path: State[] = [];
-  for (let bar = byBar.length - 1; bar >= 0; bar -= 1) {
-    const state = states[at];
-    if (state) path.push(state);
-    at = cameFrom[bar]?.[at] ?? at;
+  let at = best.indexOf(Math.max(...best));
+  const path = [at];
+  for (const from of cameFrom.reverse()) {
+    at = from[at] ?? at;
+    path.unshift(at);
   }
-  return path.reverse();
+  return path.map((state) => states[state] as State);
+}
+
+/** Scores as logarithms of shares that add up to 1. */
+function shareLogs(scores: readonly number[]): readonly number[] {
+  const most = scores.reduce((best, each) => Math.max(best, each), -Infinity);
+  const all = most + Math.log(scores.reduce((sum, each) => sum + Math.exp(each - most), 0));
+  return scores.map((each) => each - all);
+}
+
+/** What a cut after eight bars has in its favour. */
+const USUAL_CUT = 2.5;
+
+/** The bar from which the second of two states suits the notes better, between the middles of their runs. */
+function bestCut(
+  tune: Tune,
+  before: BarRange & { readonly state: State },
+  after: BarRange & { readonly state: State },
+): number {
+  const from = Math.max(before.from + 1, after.from - UNIT.unmarked / 2);
+  const to = Math.min(after.to, after.from + UNIT.unmarked / 2);
+  const [one, other] = [before.state, after.state].map(({ mode, home }) => {
+    const row = expectedSounding(mode);
+    return (sound: number) => row[(sound - home + 12) % 12] ?? 0;
+  });
+  const notes = allNotes(tune);
+  let [sum, best] = [0, { bar: after.from, sum: -Infinity }];
+  for (let bar = from; bar <= to; bar += 1) {
+    // Eight bars are the usual length: another has to be clearly better.
+    const gain = sum + (bar === after.from ? USUAL_CUT : 0);
+    if (gain > best.sum) best = { bar, sum: gain };
+    const time = timeBySound(notes.filter((note) => note.bar === bar));
+    for (const [sound, quarters] of time.entries())
+      if (quarters > 0) sum += quarters * ((one?.(sound) ?? 0) - (other?.(sound) ?? 0));
+  }
+  return best.bar;
+}
+
+/** What a passage is to the one before it. */
+function kindOf(tune: Tune, before: Passage, { homeMode, bars }: Passage, first: Passage): PassageKind {
+  if (tune.keys?.slice(1).some(({ bar }) => bar === bars.from)) return "own-key";
+  const isPlain = ({ mode }: HomeMode) => mode.id === "ionian" || mode.id === "aeolian";
+  if (!isPlain(homeMode) || !isPlain(before.homeMode)) return "mode";
+  if (soundsOn(homeMode) === soundsOn(before.homeMode)) return "relative";
+  // There and back again between a key and its dominant.
+  const fifths = (one: HomeMode, other: HomeMode) => (soundOf(one.home) - soundOf(other.home) + 12) % 12;
+  const isDominant =
+    homeMode.mode === before.homeMode.mode && [5, 7].includes(fifths(homeMode, before.homeMode));
+  const isBack = homeMode.home === first.homeMode.home || before === first;
+  return isDominant && isBack ? "dominant" : "mode";
 }

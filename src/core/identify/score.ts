@@ -1,8 +1,9 @@
-import type { Mode } from "../scale";
+import { soundOf } from "../pitch";
+import type { HomeMode, Mode } from "../scale";
 import type { Hearing } from "./hearing";
-import { melodyScore, type ScoredMode, scoredMode } from "./melody-score";
+import { melodyScore, type MelodyTerms, melodyTerms, type ScoredMode, scoredMode } from "./melody-score";
 import { COUNTED_TUNES, MODE_BIAS } from "./tune-evidence";
-import { chordsScore, voicesScore } from "./voices-score";
+import { chordsScore, voicesBias, voicesScore, type VoicesTerms, voicesTerms } from "./voices-score";
 
 /** What kind of tunes somebody brings. */
 export const EXPECTATIONS = ["major-minor", "mixed", "modal"] as const;
@@ -50,10 +51,36 @@ function ready(mode: Mode): ScoredMode {
  * by their bass; one voice by its line, and by the chords written over it.
  */
 export function scoreOf(hearing: Hearing, mode: Mode, home: number, expects?: Expectation): number {
-  const { melody, voices, chords, sounding } = hearing;
-  if (voices) return voicesScore(voices, mode, home);
-  if (!chords) return melodyScore(melody, ready(mode), home) + biasOf(mode, expects);
-  return (
-    melodyScore(melody, ready(mode), home, sounding) + biasOf(mode, expects) + chordsScore(chords, mode, home)
-  );
+  const { voices } = hearing;
+  return likelihoodOf(hearing, mode, home) + (voices ? voicesBias(mode) : biasOf(mode, expects));
 }
+
+/** The same without what the mode has in its favour before a note is heard. */
+export function likelihoodOf({ melody, voices, chords, sounding }: Hearing, mode: Mode, home: number): number {
+  if (voices) return voicesScore(voices, mode, home);
+  if (!chords) return melodyScore(melody, ready(mode), home);
+  return melodyScore(melody, ready(mode), home, sounding) + chordsScore(chords, mode, home);
+}
+
+/** Logarithms of how likely each of some states is by its mode alone; a state a home and mode, so that all modes have as many. */
+export function priorsOf(expects: Expectation, modes: readonly Mode[]): readonly number[] {
+  const biases = modes.map((mode) => biasOf(mode, expects));
+  const kinds = new Set(modes);
+  const all = Math.log([...kinds].reduce((sum, mode) => sum + Math.exp(biasOf(mode, expects)), 0));
+  return biases.map((bias) => bias - all);
+}
+
+/** What the melody says for a home and mode, reason by reason. */
+export const melodyTermsOf = ({ melody, chords, sounding }: Hearing, { home, mode }: HomeMode): MelodyTerms =>
+  melodyTerms(melody, ready(mode), soundOf(home), chords ? sounding : undefined);
+
+/** What several voices say for a home and mode, reason by reason; undefined where there is one voice. */
+export const voicesTermsOf = ({ voices }: Hearing, { home, mode }: HomeMode): VoicesTerms | undefined =>
+  voices && voicesTerms(voices, mode, soundOf(home));
+
+/** A line of as many notes is a tune; a shorter one is a fragment, that may be cut out of anything, and says less than it seems to. */
+const FRAGMENT = { notes: 24, least: 0.25 };
+
+/** How much of the score of a fragment counts, from a quarter to all. */
+export const sureness = ({ notes }: Hearing): number =>
+  Math.min(1, FRAGMENT.least + (1 - FRAGMENT.least) * (notes / FRAGMENT.notes));

@@ -112,6 +112,10 @@ const placeBefore = (bass: readonly BassNote[], onset: number): number => {
   return low - 1;
 };
 
+/** The bass at a moment. */
+export const bassAt = (bass: readonly BassNote[], moment: number): BassNote | undefined =>
+  bass[placeBefore(bass, moment)];
+
 function cadenceAt(bass: readonly BassNote[], at: number): BassCadence | undefined {
   const to = bass[at];
   if (!to) return undefined;

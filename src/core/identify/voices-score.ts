@@ -5,7 +5,7 @@ import type { BassCadence, VoicesHearing } from "./voices-hearing";
 import { VOICES_STATISTICS, type VoicesStatistics } from "./voices-statistics";
 
 /** What several voices say for one home and mode, as logarithms of chances: their sum is the score. */
-export type VoicesTerm = "bias" | "sounding" | "bass" | "lastBass" | "cadences" | "firstBass";
+export type VoicesTerm = "sounding" | "bass" | "lastBass" | "cadences" | "firstBass";
 export type VoicesTerms = Readonly<Record<VoicesTerm, number>>;
 
 /**
@@ -21,8 +21,8 @@ const FULL_NOTES = 60;
 const FLOOR = { sounding: 0.003, bass: 0.004, rest: 0.006 };
 
 /** Movements that modes count for which none was counted. */
-const UNCOUNTED: Readonly<Record<string, number>> = { lydian: 12, locrian: 2 };
-const RARE_FAMILY = 1;
+const UNCOUNTED: Readonly<Record<string, number>> = { lydian: 2, locrian: 0.5 };
+const RARE_FAMILY = 0.3;
 
 /** Where a mode was not counted, it is built from the neighbour that shares most with it. */
 const BUILT_FROM: Readonly<Record<string, string>> = { lydian: "ionian", locrian: "phrygian" };
@@ -104,7 +104,6 @@ export function voicesTerms(heard: VoicesHearing, mode: Mode, home: number): Voi
   const full = Math.min(1, heard.notes / FULL_NOTES);
   const cadences = heard.cadences.reduce((sum, each) => sum + restOf(own, each, home), 0);
   return {
-    bias: own.bias,
     sounding: WEIGHTS.sounding * full * over(own.sounding, heard.sounding, home),
     bass: WEIGHTS.bass * full * over(own.bass, heard.bass, home),
     lastBass: WEIGHTS.lastBass * restOf(own, heard.last, home),
@@ -112,6 +111,12 @@ export function voicesTerms(heard: VoicesHearing, mode: Mode, home: number): Voi
     firstBass: WEIGHTS.firstBass * (own.firstBass[above(heard.first.sound, home)] ?? 0),
   };
 }
+
+/** What a mode has in its favour before a note is heard, in pieces of several voices. */
+export const voicesBias = (mode: Mode): number => EVENNESS * rows(mode).bias;
+
+/** How much of the time each sound is expected to sound, as logarithms of shares by half steps above home. */
+export const expectedSounding = (mode: Mode): readonly number[] => rows(mode).sounding;
 
 /** The sum of all terms. */
 export function voicesScore(heard: VoicesHearing, mode: Mode, home: number): number {

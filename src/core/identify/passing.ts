@@ -1,0 +1,84 @@
+import { type Fifths, midiOf, soundOf } from "../pitch";
+import { type HomeMode, thirdOf } from "../scale";
+import { allNotes, phraseEnds, type Tune, type TuneNote } from "../tune";
+import { belongs } from "./candidates";
+import { heardName, type Hearing } from "./hearing";
+import { MOSTLY, neighboursInVoice, stepBetween } from "./lines";
+import { bassAt, bassLine } from "./voices-hearing";
+
+/**
+ * What a note outside the mode does where it does not speak against it: it leads up a half step to the note that follows in its
+ * voice; it is the seventh of minor, raised; the third of a chord on which a phrase ends, raised; it leans on the note above from below; it is over at once.
+ */
+export type PassingRole = "leading" | "raised-seventh" | "raised-third" | "neighbour" | "brief";
+
+/** A heard note that the mode does not have. */
+export interface OutsideNote {
+  readonly note: Fifths;
+  /** Of sounding time. */
+  readonly share: number;
+  /** What it does where it only passes; undefined where it speaks against the mode. */
+  readonly role?: PassingRole | undefined;
+  /** The note that it leads to. */
+  readonly to?: Fifths | undefined;
+  /** Places of the notes. */
+  readonly notes: readonly number[];
+}
+
+/** A note that is over at once takes no more of the time than this: less where it ever stands on the first beat of a bar. */
+const BRIEF = { offBeat: 0.06, onBeat: 0.03 };
+
+/** A note that sounds as much as this is the mode's business, whatever it does. */
+const MOST_SHARE = 0.1;
+
+/** The raised seventh of minor sounds as much as this in its dominant, and minor it stays. */
+const MOST_RAISED = 0.15;
+
+/** Every heard note that a mode on its home does not have, with what it does. */
+export function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): readonly OutsideNote[] {
+  const outside = hearing.sounding.flatMap((share, sound) =>
+    share > 0 && !belongs(homeMode, sound) ? [{ share, sound }] : [],
+  );
+  if (outside.length === 0) return [];
+  const all = allNotes(tune);
+  const { before, after } = neighboursInVoice(all);
+  const isMinor = thirdOf(homeMode.mode) === 3;
+  const isRaised = raisedThird(tune, all);
+  return outside.map(({ share, sound }) => {
+    const notes = all.flatMap(({ pitch }, at) => (soundOf(pitch.name) === sound ? [at] : []));
+    const told = { note: heardName(hearing, sound, homeMode.home), share, notes };
+    const rises = (at: number, to: number | undefined) => stepBetween(all, at, to) === 1;
+    const leads = notes.filter((at) => rises(at, after[at]));
+    const leans = leads.filter((at) => rises(at, before[at]));
+    const thirds = notes.filter((at) => !leads.includes(at) && isRaised(at));
+    const isMostly = (count: number) => share <= MOST_SHARE && count >= MOSTLY * notes.length && count > 0;
+    if (isMostly(leans.length)) return { ...told, role: "neighbour" };
+    if (isMostly(leads.length + thirds.length))
+      return leads.length >= thirds.length
+        ? { ...told, role: "leading", to: all[after[leads[0] ?? -1] ?? -1]?.pitch.name }
+        : { ...told, role: "raised-third" };
+    if (isMinor && share <= MOST_RAISED && (sound + 1) % 12 === soundOf(homeMode.home))
+      return { ...told, role: "raised-seventh" };
+    const isOnBeat = (hearing.melody.downbeats[sound] ?? 0) > 0;
+    return share <= (isOnBeat ? BRIEF.onBeat : BRIEF.offBeat) ? { ...told, role: "brief" } : told;
+  });
+}
+
+/** Whether a note stands a major third (octaves apart or not) above the bass of a chord on which a phrase ends. */
+function raisedThird(tune: Tune, all: readonly TuneNote[]): (at: number) => boolean {
+  if (!tune.beneath) return () => false;
+  const ends = phraseEnds(tune).map((at) => {
+    const { onset, duration } = tune.notes[at] as TuneNote;
+    return onset + duration - MOMENT;
+  });
+  const line = bassLine(all);
+  return (at) => {
+    const { onset, duration, pitch } = all[at] as TuneNote;
+    const end = ends.find((moment) => moment >= onset && moment <= onset + duration);
+    const bass = end === undefined ? undefined : bassAt(line, end);
+    return bass !== undefined && (midiOf(pitch) - midiOf(bass.note.pitch)) % 12 === 4;
+  };
+}
+
+/** Just before a note ends, in quarters. */
+const MOMENT = 1e-3;

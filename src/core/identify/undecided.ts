@@ -1,0 +1,59 @@
+import { degreeNumber, type Interval, soundOf } from "../pitch";
+import {
+  familyOf,
+  type HomeMode,
+  holds,
+  holdsAll,
+  intervalAt,
+  type Mode,
+  mode as modeById,
+  SEVEN,
+  type SoundSet,
+  soundsOn,
+  transpose,
+} from "../scale";
+
+/** A mode that is still possible, with the form that it has of each degree that is not decided. */
+export interface PossibleMode {
+  readonly mode: Mode;
+  readonly intervals: readonly Interval[];
+}
+
+/** Degrees that are never heard and would decide between modes on the same home. */
+export interface Undecided {
+  /** Their numbers, in order. */
+  readonly degrees: readonly number[];
+  /** The modes that hold everything heard, the answer first; each pair of forms is named once. */
+  readonly modes: readonly PossibleMode[];
+}
+
+/** Minor is played with its sixth and seventh raised or not: both stay possible where neither is heard. */
+const RAISED_MINOR: readonly Mode[] = ["harmonic-minor", "melodic-minor"].map(modeById);
+
+const MINOR_THIRD = 3;
+
+/**
+ * What is not decided: the modes on the same home, among the seven, the answer's own family and the raised forms of minor, that
+ * hold everything heard of the answer. Undefined where only one does.
+ *
+ * @param heard everything that sounds, 0 is C
+ */
+export function undecidedOf(heard: SoundSet, { home, mode }: HomeMode): Undecided | undefined {
+  const own = transpose(heard & soundsOn({ home, mode }), -soundOf(home));
+  const isMinor = holds(own, MINOR_THIRD);
+  const pool = new Set([mode, ...SEVEN, ...familyOf(mode).modes, ...(isMinor ? RAISED_MINOR : [])]);
+  const possible = [...pool].filter(
+    ({ sounds, intervals }) => holdsAll(sounds, own) && intervals.length === mode.intervals.length,
+  );
+  const forms = (number: number) => possible.map(({ intervals }) => intervalAt(intervals, number));
+  const degrees = mode.intervals
+    .map(degreeNumber)
+    .filter((number) => new Set(forms(number)).size > 1)
+    .sort((a, b) => a - b);
+  if (degrees.length === 0) return undefined;
+  const modes = possible.map((each) => ({
+    mode: each,
+    intervals: degrees.map((number) => intervalAt(each.intervals, number) ?? 0),
+  }));
+  return { degrees, modes };
+}
