@@ -92,7 +92,15 @@ interface Voice {
 }
 
 /** Decorations that a phrase ends with. */
-const PHRASE_ENDS = ["fermata", "invertedfermata", "breath", "caesura", "shortphrase", "mediumphrase", "longphrase"];
+const PHRASE_ENDS = [
+  "fermata",
+  "invertedfermata",
+  "breath",
+  "caesura",
+  "shortphrase",
+  "mediumphrase",
+  "longphrase",
+];
 
 const NO_KEY: PlacedKey = { offset: 0, signature: new Map() };
 

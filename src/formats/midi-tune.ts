@@ -43,7 +43,9 @@ export async function readMidiTune(bytes: Uint8Array, title = ""): Promise<Readi
     const kept = count > MOST_NOTES ? cut(voices) : voices;
     const [melody, ...others] = parted(kept);
     const top = quantised(melody?.notes ?? []);
-    const under = others.flatMap(({ notes }, at) => quantised(notes).map((note) => ({ ...note, voice: at + 1 })));
+    const under = others.flatMap(({ notes }, at) =>
+      quantised(notes).map((note) => ({ ...note, voice: at + 1 })),
+    );
     const end = [...top, ...under].reduce((last, { onset, duration }) => Math.max(last, onset + duration), 0);
     const bars = barsFor(end, meters, MOST_BARS);
     const pitches = spelledInContext([...top, ...under]);
@@ -100,11 +102,7 @@ function parted(voices: readonly MidiVoice[]): readonly MidiVoice[] {
     able.reduce((best, next) => (height(next) > height(best) ? next : best));
   const [top, under] = skyline(melody.notes);
   const others = voices.filter((voice) => voice !== melody);
-  return [
-    { ...melody, notes: top },
-    ...(under.length > 0 ? [{ ...melody, notes: under }] : []),
-    ...others,
-  ];
+  return [{ ...melody, notes: top }, ...(under.length > 0 ? [{ ...melody, notes: under }] : []), ...others];
 }
 
 /** How a voice is written: each on a staff of its own, in the clef that suits it. */

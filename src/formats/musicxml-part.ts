@@ -2,7 +2,14 @@ import { type Chord, readSymbol } from "@/core/chord";
 import { type Fifths, fifthsFrom, midiOf, modulo, type Pitch, pitchAt } from "@/core/pitch";
 import type { Problem } from "@/core/problem";
 import { mode } from "@/core/scale";
-import { barLength, type Clef, type DeclaredKey, type FoundBar, type Meter, type TuneNote } from "@/core/tune";
+import {
+  barLength,
+  type Clef,
+  type DeclaredKey,
+  type FoundBar,
+  type Meter,
+  type TuneNote,
+} from "@/core/tune";
 import { harmonyIn } from "./musicxml";
 import { symbolOf } from "./musicxml-harmony";
 import { MOST_NOTES } from "./notes";
@@ -269,7 +276,14 @@ function readAttributes(reader: Reader, children: readonly XmlNode[]): void {
     const tonic = numberOf(key, "fifths", 0) + reader.transposing.fifths;
     const words = textOf(key, "mode").toLowerCase() || "major";
     const named = KEY_MODES[words];
-    if (named) part.keys.push({ home: tonic + named.above, mode: mode(named.id), bar });
+    const isSignature = textOf(key, "mode") === "";
+    if (named)
+      part.keys.push({
+        home: tonic + named.above,
+        mode: mode(named.id),
+        bar,
+        ...(isSignature ? { isSignature } : {}),
+      });
   }
 }
 

@@ -1,6 +1,16 @@
 import { printChord } from "@/core/chord";
-import { accidentalsOf, letterOf, type Pitch } from "@/core/pitch";
-import { barLength, feltBeat, type Tune, type TuneBar, type TuneChord, type TuneNote } from "@/core/tune";
+import { accidentalsOf, letterOf, type Pitch, printName } from "@/core/pitch";
+import { type HomeMode, notesOf, parentOf } from "@/core/scale";
+import {
+  barLength,
+  feltBeat,
+  type Tune,
+  type TuneBar,
+  type TuneChord,
+  type TuneNote,
+  type TuneVoice,
+  voiceNotes,
+} from "@/core/tune";
 import type { AbcTune } from "./abc";
 import { type Piece, piecesByBar } from "./pieces";
 
@@ -15,22 +25,106 @@ interface WrittenAs {
   readonly onOneLine?: boolean;
 }
 
+/** Where each note stands in the text. */
+type Places = Map<TuneNote, { readonly from: number; readonly to: number }>;
+
 /**
- * Writes the melody of a tune as ABC with its chord symbols, repeats and endings, every accidental by the bar and no key
- * signature, and says where each note stands in the text. A note that sounds on while the next one begins is written as far
- * as that one.
+ * Writes a tune as ABC: every voice on its staff in its clef, the key signature where a key is declared, chord symbols, repeats and
+ * endings, phrases that are marked; and says where each note stands in the text. A note that sounds on while the next one of its
+ * voice begins is written as far as that one.
  *
  * @example writeAbc(tune).text // "X:1\nT:…\nM:4/4\nL:1/8\nK:none\nA2 B2 | …"
  */
-export function writeAbc(tune: Tune, { clef, octavesUp = 0, onOneLine = false }: WrittenAs = {}): AbcTune {
+export function writeAbc(tune: Tune, written: WrittenAs = {}): AbcTune {
+  const { clef } = written;
   const { beats, unit } = tune.meter;
-  const places = new Map<TuneNote, { readonly from: number; readonly to: number }>();
+  const places: Places = new Map();
+  const voices = tune.voices ?? [undefined];
+  const head = [
+    "X:1",
+    `T:${oneLine(tune.title)}`,
+    `M:${beats}/${unit}`,
+    "L:1/8",
+    ...(tune.voices ? [`%%score ${staves(tune.voices)}`] : []),
+    `K:${keyText(tune.keys?.[0])}${clef === undefined ? "" : ` clef=${clef}`}`,
+  ].join("\n");
+  let whole = `${head}\n`;
+  for (const [at, voice] of voices.entries()) {
+    if (voice) {
+      const name = voice.name === "" ? "" : ` name="${oneLine(voice.name).replaceAll('"', "'")}"`;
+      whole += `${at === 0 ? "" : "\n"}V:${at + 1} clef=${voice.clef}${name}\n`;
+    }
+    whole += music(tune, at, written, whole.length, places);
+  }
+  const placed = (note: TuneNote) => ({ ...note, ...places.get(note) });
+  return {
+    text: whole,
+    engraving: whole,
+    tune: {
+      ...tune,
+      notes: tune.notes.map(placed),
+      ...(tune.beneath ? { beneath: tune.beneath.map(placed) } : {}),
+    },
+  };
+}
+
+const oneLine = (text: string) => text.replaceAll(/[\r\n]+/g, " ");
+
+/** Which voices share a staff: "(1 2) 3". */
+function staves(voices: readonly TuneVoice[]): string {
+  const byStaff = new Map<number, number[]>();
+  for (const [at, { staff }] of voices.entries()) byStaff.set(staff, [...(byStaff.get(staff) ?? []), at + 1]);
+  return [...byStaff.values()]
+    .map((some) => (some.length === 1 ? String(some[0]) : `(${some.join(" ")})`))
+    .join(" ");
+}
+
+const KEY_WORDS: Readonly<Record<string, string>> = {
+  ionian: "",
+  dorian: "Dor",
+  phrygian: "Phr",
+  lydian: "Lyd",
+  mixolydian: "Mix",
+  aeolian: "m",
+  locrian: "Loc",
+};
+
+/** A declared key as its field has it; "none" where no signature can say it. */
+function keyText(key: HomeMode | undefined): string {
+  const word = key && KEY_WORDS[key.mode.id];
+  const isWritten =
+    key !== undefined && word !== undefined && Math.abs(parentOf(key).tonic) <= MOST_IN_SIGNATURE;
+  return isWritten ? `${printName(key.home)}${word}` : "none";
+}
+
+/** Sharps or flats that a signature has at most. */
+const MOST_IN_SIGNATURE = 7;
+
+/** The accidentals that a key's signature gives each letter. */
+const signatureOf = (key: HomeMode | undefined): ReadonlyMap<string, number> =>
+  new Map(
+    key === undefined || keyText(key) === "none"
+      ? []
+      : notesOf(key).map((note) => [letterOf(note), accidentalsOf(note)]),
+  );
+
+/** The bars of one voice, every note set down in `places` as many characters on as the text before is long. */
+function music(
+  tune: Tune,
+  voice: number,
+  { octavesUp = 0, onOneLine = false }: WrittenAs,
+  from: number,
+  places: Places,
+): string {
   const perLine = barsPerLine(tune);
-  const byBar = piecesByBar(tune);
-  const chords = [...(tune.chords ?? [])];
+  const byBar = piecesByBar({ notes: voiceNotes(tune, voice), bars: tune.bars });
+  const chords = voice === 0 ? [...(tune.chords ?? [])] : [];
+  const marks = voice === 0 ? [...(tune.phraseMarks ?? [])] : [];
+  const keys = new Map(tune.keys?.map((key) => [key.bar, key]));
+  let signature = signatureOf(tune.keys?.[0]);
   const lines: string[] = [];
-  let text = `X:1\nT:${tune.title.replaceAll(/[\r\n]+/g, " ")}\nM:${beats}/${unit}\nL:1/8\nK:none${clef === undefined ? "" : ` clef=${clef}`}\n`;
-  let before = 0;
+  let text = "";
+  let before = from;
   const put = (more: string) => {
     text += more;
   };
@@ -39,6 +133,11 @@ export function writeAbc(tune: Tune, { clef, octavesUp = 0, onOneLine = false }:
     const inBar = new Map<string, number>();
     const end = bar.start + bar.length;
     let time = bar.start;
+    const key = at > 0 ? keys.get(at) : undefined;
+    if (key) {
+      signature = signatureOf(key);
+      put(`[K:${keyText(key)}]`);
+    }
     const pieces = byBar[at] ?? [];
     const tripled = triplets(pieces, bar.start);
     const symbolsUntil = (until: number) => {
@@ -51,17 +150,23 @@ export function writeAbc(tune: Tune, { clef, octavesUp = 0, onOneLine = false }:
       const gap = rest(piece.at - time);
       if (gap !== "") put(symbolsUntil(piece.at) + gap);
       put(symbolsUntil(piece.at + 1e-3));
+      while ((marks[0] ?? Infinity) < piece.at - 1e-6) marks.shift();
+      if ((marks[0] ?? Infinity) < piece.at + piece.length - 1e-6) {
+        marks.shift();
+        put("!breath!");
+      }
       const group = tripled.get(place);
-      const from = before + text.length;
+      const start = before + text.length;
       if (group === "first") put("(3");
       // Three in the time of two are written as long as the two.
       const nominal = group === undefined ? piece.length : piece.length * 1.5;
       const heads = piece.notes.map(({ pitch: { name, octave } }) =>
-        written({ name, octave: octave + octavesUp }, inBar),
+        written({ name, octave: octave + octavesUp }, inBar, signature),
       );
       put((heads.length === 1 ? (heads[0] ?? "") : `[${heads.join("")}]`) + length(nominal));
       if (piece.isTied) put("-");
-      if (!piece.goesOn) for (const note of piece.notes) places.set(note, { from, to: before + text.length });
+      if (!piece.goesOn)
+        for (const note of piece.notes) places.set(note, { from: start, to: before + text.length });
       time = piece.at + piece.length;
       // Notes within one beat are beamed: nothing stands between them.
       if (piece.length >= 1 || isWhole((time - bar.start) / feltBeat(tune.meter))) put(" ");
@@ -74,12 +179,7 @@ export function writeAbc(tune: Tune, { clef, octavesUp = 0, onOneLine = false }:
     lines.push(text);
     text = "";
   }
-  const whole = lines.join("") + text;
-  return {
-    text: whole,
-    engraving: whole,
-    tune: { ...tune, notes: tune.notes.map((note) => ({ ...note, ...places.get(note) })) },
-  };
+  return lines.join("") + text;
 }
 
 /** The line after a bar: repeats closed and opened, an ending that begins, the end of a section. */
@@ -135,11 +235,16 @@ function divisor(a: number, b: number): number {
 
 const SIGNS: Readonly<Record<number, string>> = { [-2]: "__", [-1]: "_", 0: "=", 1: "^", 2: "^^" };
 
-function written({ name, octave }: Pitch, inBar: Map<string, number>): string {
+function written(
+  { name, octave }: Pitch,
+  inBar: Map<string, number>,
+  signature: ReadonlyMap<string, number>,
+): string {
   const letter = letterOf(name);
   const place = `${letter}${octave}`;
   const accidentals = accidentalsOf(name);
-  const sign = (inBar.get(place) ?? 0) === accidentals ? "" : (SIGNS[accidentals] ?? "");
+  const sign =
+    (inBar.get(place) ?? signature.get(letter) ?? 0) === accidentals ? "" : (SIGNS[accidentals] ?? "");
   inBar.set(place, accidentals);
   const body = octave >= 5 ? letter.toLowerCase() + "'".repeat(octave - 5) : letter + ",".repeat(4 - octave);
   return sign + body;

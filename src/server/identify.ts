@@ -1,6 +1,11 @@
 import { type Fifths, printDegree, printName } from "@/core/pitch";
 import type { Problem } from "@/core/problem";
-import { type Identification, identify as identifyTune } from "@/core/identify";
+import {
+  type Expectation,
+  type Identification,
+  identify as identifyTune,
+  type Undecided,
+} from "@/core/identify";
 import { notesOf } from "@/core/scale";
 import type { Tune } from "@/core/tune";
 import {
@@ -41,16 +46,46 @@ const nothing = (title: string) => ({
   title,
   candidates: [],
   notes: [],
-  open: [],
-  visiting: [],
+  undecided: [],
+  passing: [],
+  outside: [],
   evidence: [],
   short: true,
   passages: [],
+  changes: false,
 });
+
+/** The forms that a degree may have, each once, with the modes that have it. */
+function formsOf(modes: Undecided["modes"], at: number) {
+  const forms = new Map<string, string[]>();
+  for (const { mode, intervals } of modes) {
+    const degree = printDegree(intervals[at] ?? 0);
+    forms.set(degree, [...(forms.get(degree) ?? []), mode.id]);
+  }
+  return [...forms].map(([degree, ids]) => ({ degree, modes: ids }));
+}
 
 function answer(title: string, found: Identification | undefined) {
   if (!found) return nothing(title);
-  const { candidates, homeMode, open, outside, evidence, passages, gapped, isShort, key } = found;
+  const {
+    candidates,
+    homeMode,
+    undecided,
+    rival,
+    outside,
+    evidence,
+    passages,
+    gapped,
+    isShort,
+    key,
+    changes,
+  } = found;
+  const heard = outside.map(({ note, share, role, to }) => ({
+    note: printName(note),
+    share: round(share),
+    role,
+    to: to === undefined ? undefined : printName(to),
+  }));
   return {
     title,
     candidates: candidates.map(({ homeMode: { home, mode }, weight }) => ({
@@ -59,16 +94,24 @@ function answer(title: string, found: Identification | undefined) {
       weight: round(weight),
     })),
     notes: notesOf(homeMode).map((note) => printName(note)),
-    open: open.map(({ interval, modes }) => ({
-      degree: printDegree(interval),
-      modes: modes.map((each) => ({ mode: each.mode.id, degree: printDegree(each.interval) })),
+    undecided: (undecided?.degrees ?? []).map((number, at) => ({
+      degree: String(number),
+      forms: formsOf(undecided?.modes ?? [], at),
     })),
-    visiting: outside.map(({ note, share, visits }) => ({
+    passing: heard.filter(({ role }) => role !== undefined),
+    outside: heard.filter(({ role }) => role === undefined).map(({ note, share }) => ({ note, share })),
+    evidence: evidence.map(({ code, note, strength, count, of }) => ({
+      code,
       note: printName(note),
-      share: round(share),
-      visits,
+      strength: round(strength),
+      count,
+      of,
     })),
-    evidence: evidence.map(({ code, note, count, of }) => ({ code, note: printName(note), count, of })),
+    rival: rival && {
+      home: printName(rival.homeMode.home),
+      mode: rival.homeMode.mode.id,
+      weight: round(rival.weight),
+    },
     gapped: gapped?.id,
     short: isShort,
     key: key && {
@@ -76,15 +119,23 @@ function answer(title: string, found: Identification | undefined) {
       mode: key.declared.mode.id,
       agrees: key.agrees,
     },
-    passages: passages.map(({ fromBar, toBar, homeMode: { home, mode } }) => ({
+    changes,
+    passages: passages.map(({ fromBar, toBar, homeMode: { home, mode }, kind }) => ({
       fromBar,
       toBar,
       home: printName(home),
       mode: mode.id,
+      kind,
     })),
   };
 }
 type Answer = ReturnType<typeof answer>;
+
+/** What may be set for the answer. */
+interface Asked {
+  readonly home?: Fifths | undefined;
+  readonly expects?: Expectation | undefined;
+}
 
 /** One tune with its own problems, located in its own text. */
 interface Answered {
@@ -92,20 +143,15 @@ interface Answered {
   readonly errors: readonly ApiError[];
 }
 
-const answered = (
-  tune: Tune,
-  home: Fifths | undefined,
-  problems: readonly Problem[],
-  text: string,
-): Answered => ({
-  answer: answer(tune.title, identifyTune(tune, { home })),
+const answered = (tune: Tune, asked: Asked, problems: readonly Problem[], text: string): Answered => ({
+  answer: answer(tune.title, identifyTune(tune, asked)),
   errors: located(problems, text),
 });
 
 /** Mostly one tune; text whose tunes could not be told apart by its bytes has more. */
 async function answeredPart(
   { text, isCut }: AbcPart,
-  home: Fifths | undefined,
+  asked: Asked,
   lines: number,
 ): Promise<readonly Answered[]> {
   const { value, problems } = await readAbc(text);
@@ -114,7 +160,7 @@ async function answeredPart(
   if (value.length === 0)
     return [{ answer: nothing(/^T:[ \t]*(.*)$/mu.exec(text)?.[1]?.trim() ?? ""), errors }];
   return value.map(({ tune }, at) => ({
-    answer: answer(tune.title, identifyTune(tune, { home })),
+    answer: answer(tune.title, identifyTune(tune, asked)),
     errors: at === 0 ? errors : [],
   }));
 }
@@ -126,13 +172,10 @@ const shifted = (error: ApiError, lines: number): ApiError =>
 const linesIn = (text: string) => text.match(/\r\n|\r|\n/gu)?.length ?? 0;
 
 /** Each tune of an ABC body as it is done. */
-async function* abcAnswers(
-  chunks: AsyncIterable<Uint8Array>,
-  home: Fifths | undefined,
-): AsyncGenerator<Answered> {
+async function* abcAnswers(chunks: AsyncIterable<Uint8Array>, asked: Asked): AsyncGenerator<Answered> {
   let lines = 0;
   for await (const part of abcParts(chunks)) {
-    yield* await answeredPart(part, home, lines);
+    yield* await answeredPart(part, asked, lines);
     lines += linesIn(part.text);
   }
 }
@@ -192,9 +235,9 @@ export async function identify(request: Request): Promise<Response> {
   if (kind === "application/json") {
     const asked = await askJson(identifyBody, request);
     if ("refused" in asked) return asked.refused;
-    const { notes, home, title } = asked.value;
+    const { notes, title, ...rest } = asked.value;
     const { value, problems } = readNotes(notes, title);
-    const all = [answered(value, home, problems, notes)];
+    const all = [answered(value, rest, problems, notes)];
     return wantsLines ? inLines(each(all)) : inOne(all);
   }
   if (kind !== ABC && kind !== PLAIN && !SCORE_KINDS.includes(kind)) {
@@ -208,12 +251,11 @@ export async function identify(request: Request): Promise<Response> {
   }
   const query = askQuery(identifyQuery, new URL(request.url));
   if ("refused" in query) return query.refused;
-  const { home } = query.value;
-  if (kind === ABC && wantsLines) return inLines(abcAnswers(chunksOf(request.body), home));
+  if (kind === ABC && wantsLines) return inLines(abcAnswers(chunksOf(request.body), query.value));
   const body = await askBytes(request);
   if ("refused" in body) return body.refused;
   if (kind === ABC || (kind === PLAIN && sourceOfText(decoded(body.value)) === "abc")) {
-    const answers = abcAnswers(chunksOf(body.value), home);
+    const answers = abcAnswers(chunksOf(body.value), query.value);
     if (wantsLines) return inLines(answers);
     const all: Answered[] = [];
     for await (const one of answers) all.push(one);
@@ -225,6 +267,6 @@ export async function identify(request: Request): Promise<Response> {
   const [first] = read.value;
   const text = file.source === "midi" ? "" : file.text;
   if (!first) return problemResponse(422, located(read.problems, text));
-  const all = [answered(first.tune, home, read.problems, text)];
+  const all = [answered(first.tune, query.value, read.problems, text)];
   return wantsLines ? inLines(each(all)) : inOne(all);
 }

@@ -304,22 +304,45 @@ export const identifiedTune = z.object({
   title: z.string(),
   candidates: z.array(place.extend({ weight: z.number() })),
   notes: z.array(note),
-  open: z
-    .array(z.object({ degree, modes: z.array(z.object({ mode: id, degree })) }))
-    .meta({ description: "Degrees that are never heard, with the modes they would decide between" }),
-  visiting: z
-    .array(z.object({ note, share: z.number(), visits: z.boolean() }))
-    .meta({ description: "Heard notes outside the mode; `visits` where one only passes" }),
+  undecided: z.array(z.object({ degree, forms: z.array(z.object({ degree, modes: z.array(id) })) })).meta({
+    description: "Degrees that are never heard, with the forms they may have and the modes of each",
+  }),
+  passing: z
+    .array(z.object({ note, share: z.number(), role: z.string().optional(), to: note.optional() }))
+    .meta({ description: "Heard notes outside the mode that only pass, lead or lean" }),
+  outside: z
+    .array(z.object({ note, share: z.number() }))
+    .meta({ description: "Heard notes outside the mode that speak against it" }),
   evidence: z.array(
-    z.object({ code: z.string(), note, count: z.number().optional(), of: z.number().optional() }),
+    z.object({
+      code: z.string(),
+      note,
+      strength: z.number().meta({ description: "Logarithm of odds against the next likeliest home" }),
+      count: z.number().optional(),
+      of: z.number().optional(),
+    }),
   ),
+  rival: place
+    .extend({ weight: z.number() })
+    .optional()
+    .meta({ description: "An answer that is nearly as likely" }),
   gapped: id.optional().meta({ description: "What six notes or fewer are by themselves" }),
   short: z.boolean().meta({ description: "Too few notes to be sure of anything" }),
   key: place
     .extend({ agrees: z.enum(["same", "other-home", "other-notes"]) })
     .optional()
     .meta({ description: "The key that the file declares, held against the answer" }),
-  passages: z.array(place.extend({ fromBar: z.int(), toBar: z.int() })),
+  changes: z.boolean().meta({ description: "The mode changes: the passages are the answer" }),
+  passages: z.array(
+    place.extend({
+      fromBar: z.int(),
+      toBar: z.int(),
+      kind: z
+        .enum(["mode", "dominant", "relative", "own-key"])
+        .optional()
+        .meta({ description: "What it is to the passage before" }),
+    }),
+  ),
 });
 
 export const identifyAnswer = z.object({

@@ -422,15 +422,16 @@ describe("POST identify", () => {
     });
   });
 
-  it("answers typed notes, with what stays open", async () => {
+  it("answers typed notes, with what is undecided", async () => {
     const notes = "D4 F A | G F E | F A C5 | A F E | D4:3 ||";
     const answer = await json(identify(post(JSON.stringify({ notes }), "application/json")));
     expect(part(answer, "tunes.0")).toMatchObject({
-      open: [
+      undecided: [
         {
-          modes: [
-            { mode: "dorian", degree: "6" },
-            { mode: "aeolian", degree: "b6" },
+          degree: "6",
+          forms: [
+            { degree: "b6", modes: ["aeolian"] },
+            { degree: "6", modes: ["dorian"] },
           ],
         },
       ],

@@ -10,7 +10,8 @@ import {
   SYSTEMS,
 } from "@/core/instrument";
 import { maybeFifths, NOTE_NAMINGS } from "@/core/pitch";
-import { TUNE_SOURCES } from "@/formats/tune-source";
+import { EXPECTATIONS } from "@/core/identify/expectation";
+import { TUNE_ORIGINS, TUNE_SOURCES } from "@/formats/tune-source";
 import { READING_KINDS } from "@/core/progression";
 import { COMPARISONS, FAMILIES, maybeMode, REFERENCE_SCHOOLS, USUAL_FAMILIES } from "@/core/scale";
 
@@ -212,6 +213,8 @@ export const settings = z.object({
   noteNames: z.enum(NOTE_NAMINGS).catch("english"),
   /** Ionian and Aeolian, or major and natural minor. */
   majorNames: z.enum(["modes", "plain"]).catch("modes"),
+  /** What kind of tunes Identify expects. */
+  expects: z.enum(EXPECTATIONS).catch("mixed"),
   /** Memory lines by the id of the family whose names they order. */
   memory: z.record(z.string().max(64), z.string().max(300)).catch({}),
   ...stage,
@@ -226,7 +229,13 @@ export const draft = z.object({
   /** What the chart is called. */
   chartTitle: z.string().max(200).catch(""),
   tune: z
-    .object({ source: z.enum(TUNE_SOURCES), text: z.string().max(MOST_TUNE_TEXT), name: z.string() })
+    .object({
+      source: z.enum(TUNE_SOURCES),
+      text: z.string().max(MOST_TUNE_TEXT),
+      name: z.string(),
+      /** How notes came in that were not typed. */
+      origin: z.enum(TUNE_ORIGINS).optional().catch(undefined),
+    })
     .optional()
     .catch(undefined),
   /** The question that was last asked of all modes. */

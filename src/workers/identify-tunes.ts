@@ -3,8 +3,8 @@ import type { Tune } from "@/core/tune";
 import { readTunes } from "@/formats";
 import type { CollectionJobs, IdentifyAsked, SentTune } from "./messages";
 
-function sent(tune: Tune): Omit<SentTune, "problems"> {
-  const found = identify(tune);
+function sent(tune: Tune, expects: IdentifyAsked["expects"]): Omit<SentTune, "problems"> {
+  const found = identify(tune, { expects });
   const [declared] = tune.keys ?? [];
   return {
     title: tune.title,
@@ -16,9 +16,9 @@ function sent(tune: Tune): Omit<SentTune, "problems"> {
             home: found.homeMode.home,
             mode: found.homeMode.mode.id,
             weight: found.candidates[0]?.weight ?? 0,
-            open: found.open.map(({ interval }) => interval),
-            modesLeft: new Set(found.open.flatMap(({ modes }) => modes.map(({ mode }) => mode.id))).size,
-            passages: found.passages.length,
+            undecided: found.undecided?.degrees ?? [],
+            modesLeft: found.undecided?.modes.length ?? 1,
+            passages: found.changes ? found.passages.length : 1,
           },
         }
       : {}),
@@ -31,7 +31,7 @@ async function identified(asked: IdentifyAsked): Promise<readonly SentTune[]> {
   const { value, problems } = await readTunes(asked);
   if (value.length === 0) return [{ title: asked.name, notes: 0, bars: 0, problems }];
   return value.map(({ tune }, at) => {
-    const row = sent(tune);
+    const row = sent(tune, asked.expects);
     return { ...row, title: row.title || asked.name, problems: at === 0 ? problems : [] };
   });
 }

@@ -1,5 +1,6 @@
 import type { Fifths, Interval } from "@/core/pitch";
 import type { Chord, Claim } from "@/core/chord";
+import type { Expectation } from "@/core/identify/expectation";
 import type { Tuning, Voicing, VoicingsAsked } from "@/core/instrument";
 import type { ReadingKind, Segment } from "@/core/progression";
 import type { Problem } from "@/core/problem";
@@ -82,7 +83,9 @@ export interface ReadingJobs {
 }
 
 /** A tune to be identified, and what it is called where it does not say so itself. */
-export type IdentifyAsked = TuneText;
+export interface IdentifyAsked extends TuneText {
+  readonly expects?: Expectation | undefined;
+}
 
 /** What is told of one tune of a collection: enough for a row. Modes by id, since identity does not cross. */
 export interface SentTune {
@@ -94,8 +97,8 @@ export interface SentTune {
     readonly home: Fifths;
     readonly mode: string;
     readonly weight: number;
-    /** Degrees never heard that would decide, and how many modes they leave. */
-    readonly open: readonly Interval[];
+    /** Numbers of the degrees never heard that would decide, and how many modes they leave. */
+    readonly undecided: readonly number[];
     readonly modesLeft: number;
     /** How many passages it falls into: one where it stays in its mode. */
     readonly passages: number;

@@ -165,8 +165,7 @@ export async function report(composedAbc: string): Promise<string> {
       first !== undefined &&
       sameHome(first.homeMode, labelled.label) &&
       (first.homeMode.mode.id === labelled.label.mode ||
-        (answer?.open.some(({ modes }) => modes.some(({ mode }) => mode.id === labelled.label.mode)) ??
-          false))
+        (answer?.undecided?.modes.some(({ mode }) => mode.id === labelled.label.mode) ?? false))
     );
   };
   const named = missing.filter(isNamed).length / missing.length;

@@ -62,7 +62,8 @@ function cadence(random: Random, mode: ModeName, to: number, isLast: boolean): r
   const fifthBelow = degree(to + 4);
   // A fifth over the chord that leads must be whole, and its third a half step under the degree.
   const canFall = !isPhrygian && thirdOn(mode, fifthBelow) + thirdOn(mode, fifthBelow + 2) === 7;
-  const from = canFall && random() < 0.65 ? fifthBelow : isPhrygian && random() < 0.25 ? degree(to + 1) : degree(to + 3);
+  const from =
+    canFall && random() < 0.65 ? fifthBelow : isPhrygian && random() < 0.25 ? degree(to + 1) : degree(to + 3);
   const leads = from === fifthBelow && !isLow ? [degree(to + 6)] : [];
   const isMinor = thirdOn(mode, to) === 3;
   const bright = isMinor && (isLast || random() < 0.4) && random() < 0.75 ? [degree(to + 2)] : [];
@@ -107,7 +108,10 @@ function voiced(random: Random, label: Label, chords: readonly Planned[]): reado
     const all = Array.from({ length: 10 }, (_, octave) => octave * 12 + sound).filter(
       (midi) => midi >= low && midi <= high,
     );
-    return all.reduce((best, midi) => (Math.abs(midi - near) < Math.abs(best - near) ? midi : best), all[0] ?? 60);
+    return all.reduce(
+      (best, midi) => (Math.abs(midi - near) < Math.abs(best - near) ? midi : best),
+      all[0] ?? 60,
+    );
   };
   const voices: TuneNote[][] = RANGES.map(() => []);
   const places: number[] = RANGES.map(([low, high]) => Math.round((low + high) / 2));
@@ -147,7 +151,9 @@ function voiced(random: Random, label: Label, chords: readonly Planned[]): reado
 export function makePiece(seed: number): MadePiece {
   const random = seeded(seed * 104_729 + 7);
   const mode = MODES[seed % MODES.length] as ModeName;
-  const home = modeById(mode).intervals.includes(-2) ? pick(random, [-1, 0, 1, 2, 3, 4]) : pick(random, [-3, -2, -1, 0, 1, 2]);
+  const home = modeById(mode).intervals.includes(-2)
+    ? pick(random, [-1, 0, 1, 2, 3, 4])
+    : pick(random, [-3, -2, -1, 0, 1, 2]);
   const ending = random() < 0.77 ? "home" : "elsewhere";
   const chords = plan(random, mode, ending === "home" ? 1 : pick(random, ELSEWHERE[mode] ?? [5]));
   const voices = voiced(random, { home, mode }, chords);

@@ -71,9 +71,7 @@ export function hearBars(tune: Tune): HeardBars {
   const beat = beatOf(whole, place, bars.length);
   return {
     bars,
-    stress: place.map((quarters) =>
-      quarters < EPSILON ? 1 : isMultiple(quarters, beat) ? 0.6 : OFF_BEAT,
-    ),
+    stress: place.map((quarters) => (quarters < EPSILON ? 1 : isMultiple(quarters, beat) ? 0.6 : OFF_BEAT)),
     sections: sectionsOf(bars, ending),
   };
 }

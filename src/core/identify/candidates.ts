@@ -19,7 +19,8 @@ import {
 } from "../scale";
 import type { Tune } from "../tune";
 import type { Hearing } from "./hearing";
-import { type Expectation, scoreOf, sureness } from "./score";
+import type { Expectation } from "./expectation";
+import { scoreOf, sureness } from "./score";
 
 /** A home and mode with its share of the belief; all shares add up to 1. */
 export interface Candidate {
@@ -60,17 +61,23 @@ export interface Asked {
  * Every (home, mode) with its weight, the likeliest first. A home set by hand leaves only the modes on it; otherwise every sound
  * that is heard may be home.
  */
-export function candidates(tune: Tune, hearing: Hearing, { home, expects }: Asked = {}): readonly Candidate[] {
+export function candidates(
+  tune: Tune,
+  hearing: Hearing,
+  { home, expects }: Asked = {},
+): readonly Candidate[] {
   const heard = EVERY_SOUND.filter((sound) => hearing.names[sound] !== undefined);
   const sounds = home === undefined ? heard : [soundOf(home)];
   const bonus = keyBonus(tune, hearing);
-  const scored = [...SEVEN.map((mode) => ({ mode, on: sounds })), ...rareModes(tune, hearing, sounds)].flatMap(
-    ({ mode, on }) =>
-      on.map((sound) => ({
-        mode,
-        sound,
-        score: sureness(hearing) * scoreOf(hearing, mode, sound, expects) + bonus(mode, sound),
-      })),
+  const scored = [
+    ...SEVEN.map((mode) => ({ mode, on: sounds })),
+    ...rareModes(tune, hearing, sounds),
+  ].flatMap(({ mode, on }) =>
+    on.map((sound) => ({
+      mode,
+      sound,
+      score: sureness(hearing) * scoreOf(hearing, mode, sound, expects) + bonus(mode, sound),
+    })),
   );
   const best = scored.reduce((most, each) => Math.max(most, each.score), -Infinity);
   const whole = scored.reduce((sum, each) => sum + Math.exp(each.score - best), 0);
@@ -93,7 +100,9 @@ function rareModes(
   const above = (share: number) => soundSet(EVERY_SOUND.filter((sound) => (sounding[sound] ?? 0) > share));
   const [strong, standing, all] = [above(STRONG), above(STANDS), above(0)];
   // A raised seventh that only leads up to home makes no other scale of minor.
-  const leading = soundSet(EVERY_SOUND.filter((sound) => leads[sound] === true && (sounding[sound] ?? 0) < LEADS));
+  const leading = soundSet(
+    EVERY_SOUND.filter((sound) => leads[sound] === true && (sounding[sound] ?? 0) < LEADS),
+  );
   const fits = (mode: Mode, sound: number, set: SoundSet) => holdsAll(transpose(mode.sounds, sound), set);
   const isPlain = (set: SoundSet) =>
     SEVEN.some((mode) => EVERY_SOUND.some((sound) => fits(mode, sound, set)));
@@ -148,10 +157,7 @@ function declaredNote({ keys: [key] = [] }: Tune, sound: number): Fifths | undef
  * A declared key counts as far as its signature holds: where the tune alters one of its notes throughout, the signature was
  * not meant to say anything.
  */
-function keyBonus(
-  { keys: [key] = [] }: Tune,
-  { names }: Hearing,
-): (mode: Mode, sound: number) => number {
+function keyBonus({ keys: [key] = [] }: Tune, { names }: Hearing): (mode: Mode, sound: number) => number {
   const isWritten = (letter: string) => names.some((name) => name !== undefined && letterOf(name) === letter);
   const holdsSo =
     key && notesOf(key).every((note) => names[soundOf(note)] !== undefined || !isWritten(letterOf(note)));
@@ -160,7 +166,9 @@ function keyBonus(
   const home = soundOf(key.home);
   const counts = key.home === 0 && key.mode === SEVEN[0] ? UNMARKED : 1;
   return (mode, sound) =>
-    transpose(mode.sounds, sound) === sounds ? counts * (KEY.notes + (sound === home ? KEY.home : 0)) : 0;
+    transpose(mode.sounds, sound) === sounds
+      ? counts * (KEY.notes + (sound === home && key.isSignature !== true ? KEY.home : 0))
+      : 0;
 }
 
 /** The count up from the parent to a mode, every relative in order of the parent's degrees. */

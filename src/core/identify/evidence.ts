@@ -6,9 +6,6 @@ import type { MelodyTerm } from "./melody-score";
 import { melodyTermsOf, voicesTermsOf } from "./score";
 import type { BassCadence } from "./voices-hearing";
 
-/** How the bass comes to its last note. */
-export type BassMotion = "fifth-down" | "fifth-up" | "half-step-down" | "step-down" | "other";
-
 /** What speaks for the home, with the notes of the tune that say so. */
 export interface HomeEvidence {
   readonly code:
@@ -34,7 +31,8 @@ export interface HomeEvidence {
   /** How many, and of how many: phrases, bars, sections. */
   readonly count?: number;
   readonly of?: number;
-  readonly motion?: BassMotion;
+  /** The bass note from which it comes to the last. */
+  readonly from?: Fifths | undefined;
   /** Places of notes, melody first. */
   readonly notes: readonly number[];
 }
@@ -56,7 +54,9 @@ export function homeEvidence(
   rival?: HomeMode,
 ): readonly HomeEvidence[] {
   const facts = [
-    ...(hearing.voices ? bassFacts(tune, hearing, homeMode, rival) : melodyFacts(tune, hearing, homeMode, rival)),
+    ...(hearing.voices
+      ? bassFacts(tune, hearing, homeMode, rival)
+      : melodyFacts(tune, hearing, homeMode, rival)),
     ...keyFacts(tune, homeMode),
   ];
   return facts.filter(({ strength }) => strength >= 0).sort((a, b) => b.strength - a.strength);
@@ -157,14 +157,16 @@ function bassFacts(
   const isLast = voices.last.to.sound === sound;
   const bassPlaces = () =>
     all.flatMap((note, at) =>
-      (note.voice ?? 0) === (voices.last.to.note.voice ?? 0) && soundOf(note.pitch.name) === sound ? [at] : [],
+      (note.voice ?? 0) === (voices.last.to.note.voice ?? 0) && soundOf(note.pitch.name) === sound
+        ? [at]
+        : [],
     );
   const found: readonly (HomeEvidence | false)[] = [
     isLast && {
       code: "last-bass",
       note: home,
       strength: over("lastBass"),
-      motion: motionOf(voices.last),
+      from: voices.last.from?.note.pitch.name,
       notes: placeOf(voices.last),
     },
     cadences.length > 0 && {
@@ -210,11 +212,7 @@ function phrasesOn(tune: Tune, sound: number) {
   return { ends, endsHome: ends.filter((at) => soundOf(tune.notes[at]?.pitch.name ?? NaN) === sound) };
 }
 
-function leadingFacts(
-  tune: Tune,
-  home: Fifths,
-  isHome: (at: number) => boolean,
-): readonly HomeEvidence[] {
+function leadingFacts(tune: Tune, home: Fifths, isHome: (at: number) => boolean): readonly HomeEvidence[] {
   const leading = tune.notes.flatMap(({ pitch }, at) => {
     const next = tune.notes[at + 1];
     return next && isHome(at + 1) && midiOf(next.pitch) - midiOf(pitch) === 1 ? [at, at + 1] : [];
@@ -226,24 +224,7 @@ function leadingFacts(
 
 function keyFacts(tune: Tune, { home }: HomeMode): readonly HomeEvidence[] {
   const [key] = tune.keys ?? [];
-  return key && soundOf(key.home) === soundOf(home)
+  return key && key.isSignature !== true && soundOf(key.home) === soundOf(home)
     ? [{ code: "declared-key", note: home, strength: 0, notes: [] }]
     : [];
-}
-
-/** By what interval the bass comes to its last note; octaves fold. */
-function motionOf({ from, to }: BassCadence): BassMotion {
-  if (!from) return "other";
-  switch ((from.sound - to.sound + 12) % 12) {
-    case 7:
-      return "fifth-down";
-    case 5:
-      return "fifth-up";
-    case 1:
-      return "half-step-down";
-    case 2:
-      return "step-down";
-    default:
-      return "other";
-  }
 }

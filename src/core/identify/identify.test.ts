@@ -84,7 +84,10 @@ describe("honesty about it", () => {
   it("leaves two modes open where the sixth never occurs", () => {
     expect(pears?.undecided?.degrees).toEqual([6]);
     expect(
-      pears?.undecided?.modes.map(({ mode, intervals }) => [mode.id, intervals.map((each) => printDegree(each))]),
+      pears?.undecided?.modes.map(({ mode, intervals }) => [
+        mode.id,
+        intervals.map((each) => printDegree(each)),
+      ]),
     ).toEqual([
       ["aeolian", ["b6"]],
       ["dorian", ["6"]],

@@ -17,7 +17,7 @@ import { hear, type Hearing } from "./hearing";
 import { type OutsideNote, outsideNotes } from "./passing";
 import { type Undecided, undecidedOf } from "./undecided";
 import { type Passage, passages } from "./passages";
-import type { Expectation } from "./score";
+import type { Expectation } from "./expectation";
 
 /** What the source says of the key, held against what is heard. */
 export interface KeyCheck {
@@ -126,9 +126,7 @@ function placesIn(tune: Tune, heard: Tune) {
   const places = heard === tune ? undefined : new Map(allNotes(tune).map((note, at) => [note, at]));
   const all = allNotes(heard);
   return <T extends { readonly notes: readonly number[] }>(found: T): T =>
-    places
-      ? { ...found, notes: found.notes.map((at) => places.get(all[at] as TuneNote) ?? at) }
-      : found;
+    places ? { ...found, notes: found.notes.map((at) => places.get(all[at] as TuneNote) ?? at) } : found;
 }
 
 const heardSounds = ({ names }: Hearing): SoundSet =>
@@ -166,7 +164,8 @@ function checkKey(tune: Tune, hearing: Hearing, homeMode: HomeMode): KeyCheck | 
   const declared = tune.keys?.[0];
   if (!declared) return undefined;
   const sameNotes = soundsOn(declared) === soundsOn(homeMode);
-  const isSame = sameNotes && soundOf(declared.home) === soundOf(homeMode.home);
+  const isSame =
+    sameNotes && (declared.isSignature === true || soundOf(declared.home) === soundOf(homeMode.home));
   const against = hearing.names.flatMap((name, sound) =>
     name !== undefined && !belongs(declared, sound) && belongs(homeMode, sound) ? [name] : [],
   );

@@ -21,7 +21,11 @@ export function neighboursInVoice(notes: readonly TuneNote[]): {
 }
 
 /** Half steps from one note up to another, by their places; undefined where there is none. */
-export function stepBetween(notes: readonly TuneNote[], from: number, to: number | undefined): number | undefined {
+export function stepBetween(
+  notes: readonly TuneNote[],
+  from: number,
+  to: number | undefined,
+): number | undefined {
   const [one, other] = [notes[from], to === undefined ? undefined : notes[to]];
   return one && other && midiOf(other.pitch) - midiOf(one.pitch);
 }

@@ -83,7 +83,9 @@ export function hearMelody(tune: Tune): MelodyHearing | undefined {
     }
     return shareOut(time);
   };
-  const openings = sections.flatMap((section) => section.find(({ isPickup }) => !isPickup) ?? section[0] ?? []);
+  const openings = sections.flatMap(
+    (section) => section.find(({ isPickup }) => !isPickup) ?? section[0] ?? [],
+  );
   const whole = bars.filter(({ isPickup }) => !isPickup);
   const last = notes.length - 1;
   const [firstDownbeat, lowest] = [openings[0]?.notes[0] ?? 0, lowestPlace(notes)];
@@ -197,4 +199,3 @@ function outlined(
     notes: bar.notes.filter((at) => holds(sounds, soundAt(notes[at] as TuneNote))),
   };
 }
-

@@ -11,7 +11,8 @@ const terms = (notes: string, home: string, id: string) =>
   melodyTerms(heard(notes), scoredMode(mode(id)), soundOf(fifthsOf(home)));
 const term = (name: MelodyTerm, notes: string, home: string, id: string) => terms(notes, home, id)[name];
 
-const { sounding, lastResting, lastRunning, sectionsResting, openingBars, firstDownbeat, lowest } = DEGREE_TABLES;
+const { sounding, lastResting, lastRunning, sectionsResting, openingBars, firstDownbeat, lowest } =
+  DEGREE_TABLES;
 
 describe("each term of the score of one voice", () => {
   it("sounding: shares of time by degree, a short tune less than one of forty notes", () => {
@@ -102,7 +103,8 @@ describe("each term of the score of one voice", () => {
     const lydian = "F4:2 A:1 B | C5:2 A4:2 | G:2 F:2 | F:4 | A4:2 B:1 C5 | D:2 B4:2 | A:1 G F E | F:4 ||";
     expect(term("settled", lydian, "F", "lydian")).toBeGreaterThan(2);
     expect(term("settled", lydian, "C", "ionian")).toBe(0);
-    const roundAgain = "D4:1 F# A F# | B:1 A F# E | G:2 E:2 | A:4 | D4:1 F# A F# | B:1 A F# E | D:1 E F# G | A:4 ||";
+    const roundAgain =
+      "D4:1 F# A F# | B:1 A F# E | G:2 E:2 | A:4 | D4:1 F# A F# | B:1 A F# E | D:1 E F# G | A:4 ||";
     expect(term("settled", roundAgain, "A", "mixolydian")).toBe(0);
     expect(term("settled", "E4:1 F G A B C5 D E", "E", "phrygian")).toBeGreaterThan(5);
   });

@@ -79,9 +79,13 @@ export function melodyTerms(
   const placeOf = (sound: number) => places[above(sound, home)] ?? OUTSIDE;
   const at = (table: { readonly major: DegreeRow; readonly minor: DegreeRow }, sound: number) =>
     table[third][placeOf(sound)] ?? 0;
-  const over = (table: { readonly major: DegreeRow; readonly minor: DegreeRow }, shares: readonly number[]) => {
+  const over = (
+    table: { readonly major: DegreeRow; readonly minor: DegreeRow },
+    shares: readonly number[],
+  ) => {
     let sum = 0;
-    for (let sound = 0; sound < 12; sound += 1) if (shares[sound]) sum += (shares[sound] ?? 0) * at(table, sound);
+    for (let sound = 0; sound < 12; sound += 1)
+      if (shares[sound]) sum += (shares[sound] ?? 0) * at(table, sound);
     return sum;
   };
   const { lastResting, lastRunning, sectionsResting, sectionsRunning } = DEGREE_TABLES;
@@ -135,7 +139,8 @@ function settledOn(heard: MelodyHearing, home: number): number {
     (isGreatest(sounding) ? SETTLED.longest : 0) +
     (heard.lowestSound === home ? SETTLED.lowest : 0);
   return (
-    (opensElsewhere ? 0 : Math.max(0, signs - SETTLED.from) * last.rest) + (heard.scaleOn === home ? SETTLED.scale : 0)
+    (opensElsewhere ? 0 : Math.max(0, signs - SETTLED.from) * last.rest) +
+    (heard.scaleOn === home ? SETTLED.scale : 0)
   );
 }
 

@@ -163,8 +163,9 @@ function likeliestPath(
     const unit = units[at] as Unit;
     const declared = declaredFor(tune, states, unit);
     const own = shareLogs(
-      states.map(({ mode, home }, state) =>
-        sureness(hearing) * likelihoodOf(hearing, mode, home) + (declared[state] ?? 0),
+      states.map(
+        ({ mode, home }, state) =>
+          sureness(hearing) * likelihoodOf(hearing, mode, home) + (declared[state] ?? 0),
       ),
     );
     if (at === 0) {

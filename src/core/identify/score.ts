@@ -1,13 +1,10 @@
 import { soundOf } from "../pitch";
 import type { HomeMode, Mode } from "../scale";
+import type { Expectation } from "./expectation";
 import type { Hearing } from "./hearing";
 import { melodyScore, type MelodyTerms, melodyTerms, type ScoredMode, scoredMode } from "./melody-score";
 import { COUNTED_TUNES, MODE_BIAS } from "./tune-evidence";
 import { chordsScore, voicesBias, voicesScore, type VoicesTerms, voicesTerms } from "./voices-score";
-
-/** What kind of tunes somebody brings. */
-export const EXPECTATIONS = ["major-minor", "mixed", "modal"] as const;
-export type Expectation = (typeof EXPECTATIONS)[number];
 
 /**
  * Modes are not as rare among the tunes that players ask about as in old collections, where 95 of 100 are in major or minor: what
@@ -56,7 +53,11 @@ export function scoreOf(hearing: Hearing, mode: Mode, home: number, expects?: Ex
 }
 
 /** The same without what the mode has in its favour before a note is heard. */
-export function likelihoodOf({ melody, voices, chords, sounding }: Hearing, mode: Mode, home: number): number {
+export function likelihoodOf(
+  { melody, voices, chords, sounding }: Hearing,
+  mode: Mode,
+  home: number,
+): number {
   if (voices) return voicesScore(voices, mode, home);
   if (!chords) return melodyScore(melody, ready(mode), home);
   return melodyScore(melody, ready(mode), home, sounding) + chordsScore(chords, mode, home);

@@ -17,7 +17,10 @@ export const changesFrom = (source: Mode, mode: Mode): readonly DegreeChange[] =
  * Shares by half steps above home, with some degrees moved: what is expected of a mode of which few tunes or none were counted, from
  * one that shares most with it.
  */
-export function swappedShares(shares: readonly number[], changes: readonly DegreeChange[]): readonly number[] {
+export function swappedShares(
+  shares: readonly number[],
+  changes: readonly DegreeChange[],
+): readonly number[] {
   const moved = [...shares];
   for (const { from, to } of changes) {
     moved[halfSteps(from)] = shares[halfSteps(to)] ?? 0;

@@ -80,25 +80,29 @@ export function bassLine(notes: readonly TuneNote[]): readonly BassNote[] {
       at += 1;
     }
     const low = sounding.reduce((least, note) => (midiOf(note.pitch) < midiOf(least.pitch) ? note : least));
-    // A lone note that goes on upwards at the very end is a chord that is broken, not a new bass.
-    const isBroken = at === sorted.length && at - before === 1 && sounding.length === 1 && brokenFrom(line, low);
-    line.push(isBroken ? { ...(isBroken), onset } : { onset, sound: soundAt(low), note: low });
+    line.push({ onset, sound: soundAt(low), note: low });
+    if (at === sorted.length && at - before === 1) {
+      const root = brokenFrom(sorted, low);
+      if (root) line[line.length - 1] = { onset, sound: soundAt(root), note: root };
+    }
   }
   return line;
 }
 
-/** The lowest note of a chord broken upwards into the last note, or false. */
-function brokenFrom(line: readonly BassNote[], top: TuneNote): BassNote | false {
-  let low: BassNote | undefined;
-  let above = top;
-  for (let at = line.length - 1; at >= 0; at -= 1) {
-    const each = line[at] as BassNote;
-    const isBelow = midiOf(each.note.pitch) < midiOf(above.pitch);
-    if (!isBelow || each.note.bar !== top.bar || above.onset - each.onset > 1 + EPSILON) break;
-    low = each;
-    above = each.note;
+/** A chord that is broken has as many notes as this, none of them before the last longer than a quarter. */
+const BROKEN = { notes: 3, longest: 1 };
+
+/** The lowest note of a chord that is broken upwards into the last note, in its own voice and bar; undefined where none is. */
+function brokenFrom(notes: readonly TuneNote[], top: TuneNote): TuneNote | undefined {
+  const own = notes.filter(({ voice, bar }) => voice === top.voice && bar === top.bar);
+  let first = own.indexOf(top);
+  for (let at = first - 1; at >= 0; at -= 1) {
+    const [note, next] = [own[at] as TuneNote, own[at + 1] as TuneNote];
+    const isJoined = Math.abs(note.onset + note.duration - next.onset) < EPSILON;
+    if (!isJoined || note.duration > BROKEN.longest || midiOf(note.pitch) >= midiOf(next.pitch)) break;
+    first = at;
   }
-  return low ?? false;
+  return own.indexOf(top) - first + 1 >= BROKEN.notes ? own[first] : undefined;
 }
 
 /** The place of the last bass note that begins before a moment. */

@@ -5,14 +5,15 @@ import type { BassCadence, VoicesHearing } from "./voices-hearing";
 import { VOICES_STATISTICS, type VoicesStatistics } from "./voices-statistics";
 
 /** What several voices say for one home and mode, as logarithms of chances: their sum is the score. */
-export type VoicesTerm = "sounding" | "bass" | "lastBass" | "cadences" | "firstBass";
+export type VoicesTerm = "sounding" | "bass" | "lastBass" | "cadences" | "firstBass" | "frame";
 export type VoicesTerms = Readonly<Record<VoicesTerm, number>>;
 
 /**
  * How much each kind counts. Shares of time are worth as many notes as this, not as many as sound, since notes that follow one
- * another depend on each other; bass and voices overlap. Where the last bass rests is one event and counts as what it is.
+ * another depend on each other; bass and voices overlap. Where the last bass rests is one event, and more than the counts say of
+ * later music, in which a piece hardly ever ends away from home; a bass that begins and ends on it frames the piece.
  */
-const WEIGHTS = { sounding: 45, bass: 20, lastBass: 1.2, cadences: 1, firstBass: 0.6 };
+const WEIGHTS = { sounding: 45, bass: 20, lastBass: 1.6, cadences: 0.8, firstBass: 0.8, frame: 0.7 };
 
 /** A piece of as many notes counts in full. */
 const FULL_NOTES = 60;
@@ -109,6 +110,7 @@ export function voicesTerms(heard: VoicesHearing, mode: Mode, home: number): Voi
     lastBass: WEIGHTS.lastBass * restOf(own, heard.last, home),
     cadences: heard.cadences.length === 0 ? 0 : (WEIGHTS.cadences * cadences) / heard.cadences.length,
     firstBass: WEIGHTS.firstBass * (own.firstBass[above(heard.first.sound, home)] ?? 0),
+    frame: heard.first.sound === home && heard.last.to.sound === home ? WEIGHTS.frame : 0,
   };
 }
 
@@ -127,7 +129,6 @@ export function voicesScore(heard: VoicesHearing, mode: Mode, home: number): num
 
 /** What bass, voices and cadences say overlaps: all of it is drawn together by this before it is shared out. */
 const EVENNESS = 0.75;
-
 
 /** Chord symbols say as much of the whole as this: they are one player's reading of it. */
 const CHORD_WEIGHTS = { tones: 16, last: 0.8, first: 0.4 };

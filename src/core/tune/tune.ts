@@ -53,6 +53,8 @@ export interface TuneChord {
 
 /** A key as the source declares it, from a bar on: the mode that the signature makes on its home. */
 export interface DeclaredKey extends HomeMode {
+  /** Only a signature stands there, and home is not said: it is taken as that of major. */
+  readonly isSignature?: boolean | undefined;
   /** Place in `Tune.bars`. */
   readonly bar: number;
 }
@@ -85,6 +87,24 @@ export const allNotes = ({ notes, beneath = [] }: Pick<Tune, "notes" | "beneath"
 /** The notes of one voice, by its place in `Tune.voices`. */
 export const voiceNotes = ({ notes, beneath = [] }: Tune, voice: number): readonly TuneNote[] =>
   voice === 0 ? notes : beneath.filter((note) => (note.voice ?? 1) === voice);
+
+/** The place of the note so many steps along the same voice; the first or last where there are no more. */
+export function noteBeside(tune: Tune, place: number, steps: number): number {
+  const all = allNotes(tune);
+  const own = all[place]?.voice ?? 0;
+  const line = all.flatMap(({ voice = 0 }, at) => (voice === own ? [at] : []));
+  const next = Math.max(0, Math.min(line.length - 1, line.indexOf(place) + steps));
+  return line[next] ?? place;
+}
+
+/** The place of the note that sounds at the same time so many voices down; the same where there is none. */
+export function noteAcross(tune: Tune, place: number, voices: number): number {
+  const all = allNotes(tune);
+  const { onset = 0, voice = 0 } = all[place] ?? {};
+  const line = all.flatMap((note, at) => ((note.voice ?? 0) === voice + voices ? [at] : []));
+  const before = line.filter((at) => (all[at]?.onset ?? 0) <= onset + EPSILON);
+  return before.at(-1) ?? line[0] ?? place;
+}
 
 /** The clef that notes of such heights (MIDI) are read in most easily: bass where the middle one lies under A3. */
 export function clefFor(heights: readonly number[]): Clef {

@@ -39,19 +39,19 @@ describe("the blind", () => {
 describe("the blind with heights", () => {
   it("says how long each note sounds, what only visits, and what was never heard", () => {
     const sounding = [0, 0, 0, 0.25, 0, 0.05, 0.2, 0, 0, 0, 0, 0.5];
-    render(<HeightBlind homeMode={lydian} sounding={sounding} visiting={[]} open={[9]} />);
-    expect(screen.getByRole("img", { name: "B, 50 in 100" })).toBeTruthy();
-    expect(screen.getByRole("img", { name: "E♯, 5 in 100" })).toBeTruthy();
-    expect(screen.getByRole("img", { name: "G♯, 0 in 100, never heard" })).toBeTruthy();
+    render(<HeightBlind homeMode={lydian} sounding={sounding} outside={[]} undecided={[9]} />);
+    expect(screen.getByRole("img", { name: "B, 50%" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "E♯, 5%" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "G♯, 0%, never heard" })).toBeTruthy();
     cleanup();
     render(
       <HeightBlind
         homeMode={{ ...lydian, mode: mode("ionian") }}
         sounding={sounding}
-        visiting={[fifthsOf("F")]}
-        open={[]}
+        outside={[fifthsOf("F")]}
+        undecided={[]}
       />,
     );
-    expect(screen.getByRole("img", { name: "F, 5 in 100, outside the mode" })).toBeTruthy();
+    expect(screen.getByRole("img", { name: "F, 5%, outside the mode" })).toBeTruthy();
   });
 });

@@ -11,16 +11,16 @@ interface HeightBlindProps {
   /** Share of sounding time by sounding pitch class, 0 is C. */
   readonly sounding: readonly number[];
   /** Names of heard notes that the mode does not have. */
-  readonly visiting: readonly Fifths[];
-  /** Half steps above home of degrees that stay open. */
-  readonly open: readonly number[];
+  readonly outside: readonly Fifths[];
+  /** Half steps above home of degrees that are undecided. */
+  readonly undecided: readonly number[];
 }
 
 /** What a half step is called where the mode has no note for it. */
 const OUTSIDE_DEGREES = ["1", "♭2", "2", "♭3", "3", "4", "♭5", "5", "♭6", "6", "♭7", "7"];
 
 /** The blind with heights: how long each note sounds, counted from home. Open stripes where a note was never heard. */
-export function HeightBlind({ homeMode, sounding, visiting, open }: HeightBlindProps) {
+export function HeightBlind({ homeMode, sounding, outside, undecided }: HeightBlindProps) {
   const schools = useSchools();
   const home = soundOf(homeMode.home);
   const share = (step: number) => sounding[(step + home) % 12] ?? 0;
@@ -32,19 +32,19 @@ export function HeightBlind({ homeMode, sounding, visiting, open }: HeightBlindP
       </figcaption>
       <ol className={styles.bars}>
         {slatsOf(homeMode, schools).map(({ step, note, isHome, isColour, interval }) => {
-          const guest = visiting.find((each) => soundOf(each) === (step + home) % 12);
+          const guest = outside.find((each) => soundOf(each) === (step + home) % 12);
           const name = note ?? guest;
           const height: CSSProperties & Record<"--height", string> = {
             "--height": `${(share(step) / most) * 100}%`,
           };
-          const kind = open.includes(step)
+          const kind = undecided.includes(step)
             ? "open"
             : share(step) === 0
               ? "shut"
               : note === undefined
                 ? "visiting"
                 : "heard";
-          const said = `${name === undefined ? "not heard" : noteText(name)}, ${Math.round(share(step) * 100)} in 100${kind === "visiting" ? ", outside the mode" : ""}${kind === "open" ? ", never heard" : ""}`;
+          const said = `${name === undefined ? "not heard" : noteText(name)}, ${Math.round(share(step) * 100)}%${kind === "visiting" ? ", outside the mode" : ""}${kind === "open" ? ", never heard" : ""}`;
           return (
             <li key={step} className={styles.place}>
               <span className={styles.room}>

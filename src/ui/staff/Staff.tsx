@@ -1,5 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
-import type { BarRange, Tune } from "@/core/tune";
+import { allNotes, type BarRange, noteAcross, noteBeside, type Tune } from "@/core/tune";
 import { adderTo, drawNotches, headBox, staffBox } from "./drawn";
 import { drawnNotes, nearestNote, type PlacedNote } from "./marks";
 import styles from "./Staff.module.css";
@@ -8,7 +8,7 @@ interface StaffProps {
   readonly tune: Tune;
   /** The ABC that the tune stands in. */
   readonly text: string;
-  /** Places in the tune's notes: colour notes and the ends of phrases. */
+  /** Places of notes, melody first: colour notes and the ends of phrases. */
   readonly colour: readonly number[];
   readonly phraseEnds: readonly number[];
   /** Notes that a reason points at, or that are looked at otherwise. */
@@ -34,8 +34,8 @@ const NOTHING_LEFT_OUT: ReadonlySet<number> = new Set();
 const DRAG = 12;
 
 /**
- * The tune on its staff, engraved by the library when first needed; colour notes notched, phrase ends barred below. A note can
- * be taken in hand by a press or the arrow keys, and bars by dragging over them.
+ * The tune on its staff, engraved by the library when first needed; colour notes notched, phrase ends barred below. A note of any
+ * voice can be taken in hand by a press or the arrow keys, and bars by dragging over them.
  */
 export function Staff({
   tune,
@@ -72,7 +72,7 @@ export function Staff({
         paddingright: 4,
         wrap: { minSpacing: 1.15, maxSpacing: 2.6, preferredMeasuresPerLine: 8 },
       });
-      setDrawn(drawnNotes(engraved, tune.notes));
+      setDrawn(drawnNotes(engraved, allNotes(tune)));
     });
     return () => {
       isCurrent = false;
@@ -82,8 +82,9 @@ export function Staff({
   useEffect(() => {
     if (!drawn) return;
     const shown = new Set(pointed);
+    const all = allNotes(tune);
     for (const [at, element] of drawn) {
-      const bar = tune.notes[at]?.bar ?? 0;
+      const bar = all[at]?.bar ?? 0;
       element.toggleAttribute("data-colour", colour.includes(at));
       element.toggleAttribute("data-pointed", shown.has(at));
       element.toggleAttribute("data-without", without.has(at));
@@ -106,14 +107,17 @@ export function Staff({
       onChoose?.(from.at === chosen ? undefined : from.at);
       return;
     }
-    const ends = [from.at, noteAt(event) ?? from.at].map((at) => tune.notes[at]?.bar ?? 0);
+    const all = allNotes(tune);
+    const ends = [from.at, noteAt(event) ?? from.at].map((at) => all[at]?.bar ?? 0);
     onBars?.({ from: Math.min(...ends), to: Math.max(...ends) });
   };
   const onKey = (event: KeyboardEvent) => {
     if (!onChoose || event.ctrlKey || event.metaKey || event.altKey) return;
-    const last = tune.notes.length - 1;
     const step = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
-    if (step !== 0) onChoose(chosen === undefined ? 0 : Math.max(0, Math.min(last, chosen + step)));
+    const voice = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
+    const isAcross = voice !== 0 && tune.voices !== undefined && chosen !== undefined;
+    if (step !== 0) onChoose(chosen === undefined ? 0 : noteBeside(tune, chosen, step));
+    else if (isAcross) onChoose(noteAcross(tune, chosen, voice));
     else if ((event.key === "Delete" || event.key === "Backspace") && chosen !== undefined) onLeaveOut?.();
     else if (event.key === "Escape" && chosen !== undefined) onChoose(undefined);
     else return;

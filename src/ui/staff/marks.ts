@@ -16,19 +16,28 @@ interface EngravedElement {
   readonly abselem?: { readonly elemset?: readonly (SVGElement | undefined)[] };
 }
 
-/** The drawn element of each note, by the note's place in the tune: found by where both stand in the text. */
+/**
+ * The drawn element of each note, by the note's place in the tune, melody first: found by where both stand in the text, on whatever
+ * staff.
+ */
 export function drawnNotes(engraved: Engraved, notes: readonly TuneNote[]): ReadonlyMap<number, SVGElement> {
-  const found = new Map<number, SVGElement>();
+  const byStart = notes
+    .map(({ from }, at) => ({ from, at }))
+    .filter(({ at }) => (notes[at]?.to ?? 0) > 0)
+    .sort((a, b) => a.from - b.from);
   const elements = engraved.lines
-    .flatMap((line) => line.staff?.slice(0, 1) ?? [])
-    .flatMap((staff) => staff.voices?.[0] ?? [])
-    .filter(({ el_type: type }) => type === "note");
-  let at = 0;
+    .flatMap((line) => line.staff ?? [])
+    .flatMap((staff) => staff.voices ?? [])
+    .flat()
+    .filter(({ el_type: type }) => type === "note")
+    .sort((a, b) => (a.startChar ?? 0) - (b.startChar ?? 0));
+  const found = new Map<number, SVGElement>();
+  let next = 0;
   for (const { startChar = 0, endChar = 0, abselem } of elements) {
     const drawn = abselem?.elemset?.[0];
-    while (at < notes.length && (notes[at]?.from ?? 0) < startChar) at += 1;
-    for (let same = at; drawn && same < notes.length && (notes[same]?.from ?? 0) < endChar; same += 1)
-      found.set(same, drawn);
+    while ((byStart[next]?.from ?? Infinity) < startChar) next += 1;
+    for (let same = next; drawn && (byStart[same]?.from ?? Infinity) < endChar; same += 1)
+      found.set(byStart[same]?.at ?? 0, drawn);
   }
   return found;
 }

@@ -3,6 +3,7 @@ export * from "./identify";
 export * from "./match";
 export * from "./names";
 export * from "./problems";
+export * from "./reasons";
 export * from "./Words";
 export * from "./wording";
 export * from "./chords";

@@ -1,8 +1,10 @@
 import { type Fifths, soundOf, spellSound } from "@/core/pitch";
-import type { Identification } from "@/core/identify";
+import { useStore } from "@nanostores/react";
+import { EXPECTATIONS, type Identification } from "@/core/identify";
 import type { HomeMode } from "@/core/scale";
 import { Select, ShadeRow } from "@/ui/controls";
-import { homeModeText, noteText, weightText } from "@/ui/words";
+import { $settings, changeSettings } from "@/state";
+import { EXPECTATION_TEXT, homeModeText, noteText, weightText } from "@/ui/words";
 import styles from "./Candidates.module.css";
 
 interface CandidatesProps {
@@ -20,6 +22,7 @@ const FOUND = "found";
 /** The homes and modes that fit best, with their weights; picking one gives the reasons for it. */
 export function Candidates({ found, home, onPick, onHome }: CandidatesProps) {
   const { candidates, homeMode, hearing } = found;
+  const { expects } = useStore($settings);
   const heard = hearing.names.map((name, sound) => name ?? spellSound(sound, homeMode.home));
   const byTime = heard
     .map((name, sound) => ({ name, time: hearing.sounding[sound] ?? 0 }))
@@ -27,7 +30,14 @@ export function Candidates({ found, home, onPick, onHome }: CandidatesProps) {
   return (
     <section className={styles.candidates} aria-label="Which mode">
       <div className={styles.head}>
-        <h2 className={styles.title}>Which mode, of 100 like this</h2>
+        <h2 className={styles.title}>Likeliest modes</h2>
+        <Select
+          label="Expect"
+          size="small"
+          value={expects}
+          options={EXPECTATIONS.map((value) => ({ value, text: EXPECTATION_TEXT[value] }))}
+          onChange={(value) => changeSettings({ expects: value })}
+        />
         <Select
           label="Home"
           size="small"

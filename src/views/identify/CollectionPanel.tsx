@@ -21,7 +21,7 @@ export function CollectionPanel({ collection, shown, isReading }: CollectionPane
   const most = modes[0]?.count ?? 1;
   const differing = shown.filter((row) => passes(row, { only: "key" })).length;
   const declared = shown.filter((row) => row.declared).length;
-  const open = shown.filter((row) => passes(row, { only: "open" })).length;
+  const open = shown.filter((row) => passes(row, { only: "undecided" })).length;
   return (
     <Panel
       title={rows.length === 0 ? "Reading" : capital(countText(shown.length, "tune"))}
@@ -81,7 +81,7 @@ export function CollectionPanel({ collection, shown, isReading }: CollectionPane
                 ? `of ${countText(declared, "tune")}, as heard`
                 : `says otherwise of ${countText(differing, "tune")}`,
           ],
-          ["A degree open", open === 0 ? "in none" : `in ${countText(open, "tune")}`],
+          ["Undecided", open === 0 ? "in none" : `in ${countText(open, "tune")}`],
         ]}
       />
       {problems.length > 0 && (

@@ -54,9 +54,9 @@ const columns = helper.columns([
     ),
   }),
   helper.accessor(({ found }) => found?.weight, { id: "weight", sortFn: by(({ found }) => found?.weight) }),
-  helper.accessor(({ found }) => found?.open.length, {
-    id: "open",
-    sortFn: by(({ found }) => found?.open.length),
+  helper.accessor(({ found }) => found?.undecided.length, {
+    id: "undecided",
+    sortFn: by(({ found }) => found?.undecided.length),
   }),
   helper.accessor(({ agrees }) => agrees, { id: "key", sortFn: by(({ agrees }) => agrees) }),
   helper.accessor(({ notes }) => notes, { id: "notes", sortFn: by(({ notes }) => notes) }),
@@ -65,8 +65,8 @@ const columns = helper.columns([
 const HEADS: readonly (readonly [id: string, text: string])[] = [
   ["title", "Tune"],
   ["mode", "Home and mode"],
-  ["weight", "Of 100"],
-  ["open", "Open"],
+  ["weight", "Likely"],
+  ["undecided", "Undecided"],
   ["key", "Key field"],
   ["notes", "Notes"],
 ];
@@ -159,7 +159,7 @@ export function CollectionShow({ collection, onOpen, onBack }: CollectionShowPro
   );
 }
 
-const ONLY = ["open", "key", "passages", "unsure", "none"] as const;
+const ONLY = ["undecided", "key", "passages", "unsure", "none"] as const;
 
 const Rows = memo(function Rows({
   rows,
@@ -255,7 +255,7 @@ const TuneRow = memo(function TuneRow({ row, index, start, onOpen }: TuneRowProp
         {(found?.passages ?? 1) > 1 && ` and ${countText((found?.passages ?? 1) - 1, "turn")}`}
       </div>
       <div role="cell">{found ? weightText(found.weight) : ""}</div>
-      <div role="cell">{found?.open.map(degreeText).join(" ") ?? ""}</div>
+      <div role="cell">{found?.undecided.map(degreeText).join(" ") ?? ""}</div>
       <div
         role="cell"
         data-differs={agrees !== undefined && agrees !== "same" ? true : undefined}

@@ -3,7 +3,8 @@ import { type DragEvent, useState } from "react";
 import { type Fifths, soundOf } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
 import { colourSwap, type Swap, type Telling } from "@/core/scale";
-import type { Tune } from "@/core/tune";
+import { allNotes, type Tune } from "@/core/tune";
+import type { TuneOrigin } from "@/formats";
 import { byTurns, swapped, tuneScore } from "@/sound";
 import { $draft, $keeping, $ready, changeDraft, swapLive, toggle } from "@/state";
 import { useSchools } from "@/ui/useSchools";
@@ -25,9 +26,10 @@ import { ReasonPanel } from "./ReasonPanel";
 import { Record } from "./Record";
 import { SaveDialog } from "./SaveDialog";
 import { TuneText, type Way, Ways } from "./TuneInput";
-import { useAnswer } from "./useAnswer";
+import { undecidedNotes, useAnswer } from "./useAnswer";
 import { useRecording } from "./useRecording";
-import { draftOf, MOST_ENGRAVED, type TuneDraft, useTunes } from "./useTunes";
+import { draftOf, fromStaff, mostEngraved, onStaff, type TuneDraft, useTunes } from "./useTunes";
+import { Voices } from "./Voices";
 
 /** Identify: a tune from files, typed, played or recorded, and the mode it is in with the reasons; or a collection of tunes. */
 export function IdentifyView() {
@@ -55,13 +57,13 @@ export function IdentifyView() {
     setWay(nextWay);
     changeDraft({ tune: next });
   };
-  const takeNotes = (name: string) => (text: string) => {
+  const takeNotes = (name: string, origin: TuneOrigin) => (text: string) => {
     if (draft && draft.text.trim() !== "" && draft.name !== name)
       setReplaced({ ...draft, name: draft.name || title });
     setNote(undefined);
-    changeDraft({ tune: { source: "notes", text, name } });
+    changeDraft({ tune: { source: "notes", text, name, origin } });
   };
-  const recording = useRecording(takeNotes(RECORDED));
+  const recording = useRecording(takeNotes(RECORDED, "recorded"));
   const takeFiles = async (files: readonly File[]) => {
     const [file] = files;
     if (!file) return;
@@ -91,6 +93,7 @@ export function IdentifyView() {
 
   const tune = answer?.shown.tune;
   const homeMode = answer?.found.homeMode;
+  const chosenNote = tune && note !== undefined ? allNotes(tune)[note] : undefined;
   const swap = answer && heardSwap(answer.found, schools);
   const hearSwap = () => {
     if (swapLive() || !tune || !homeMode || !swap) return;
@@ -173,7 +176,7 @@ export function IdentifyView() {
           />
           {tune && read && (
             <span className={own.count}>
-              {tuneCountText(tune, read.source)}
+              {tuneCountText(tune, read.source, read.origin)}
               <Button kind="quiet" title="As ABC, MusicXML or MIDI" onClick={() => setSaving(true)}>
                 Save
               </Button>
@@ -185,7 +188,7 @@ export function IdentifyView() {
             </Button>
           )}
         </div>
-        {way === "play" && <PlayIn onNotes={takeNotes(PLAYED)}>{bringBack}</PlayIn>}
+        {way === "play" && <PlayIn onNotes={takeNotes(PLAYED, "played")}>{bringBack}</PlayIn>}
         {way === "record" && <Record recording={recording}>{bringBack}</Record>}
         <TuneText
           text={isTyped ? (draft?.text ?? "") : ""}
@@ -207,7 +210,7 @@ export function IdentifyView() {
         {answer && homeMode && tune && read && (
           <>
             <div className={own.facts}>
-              {answer.shown.isCut && <span>{`the first ${MOST_ENGRAVED} bars are engraved`}</span>}
+              {answer.shown.isCut && <span>{`the first ${mostEngraved(tune)} bars are engraved`}</span>}
               {byHand.without.size > 0 && (
                 <span>
                   {`${countText(byHand.without.size, "note")} left out`}{" "}
@@ -217,12 +220,13 @@ export function IdentifyView() {
                 </span>
               )}
               <span className={own.note} role="status">
-                {note !== undefined && tune.notes[note] && (
+                {note !== undefined && chosenNote && (
                   <NoteInHand
-                    note={tune.notes[note]}
-                    bar={tune.bars[tune.notes[note].bar]?.number ?? 1}
+                    note={chosenNote}
+                    voice={tune.voices?.[chosenNote.voice ?? 0]}
+                    bar={tune.bars[chosenNote.bar]?.number ?? 1}
                     isOut={byHand.without.has(note)}
-                    onLeaveOut={() => leaveOut(note)}
+                    onLeaveOut={() => leaveOut([note])}
                     onHome={chooseHome}
                   />
                 )}
@@ -231,23 +235,24 @@ export function IdentifyView() {
             <Staff
               tune={answer.shown.engraved}
               text={answer.shown.abc}
-              colour={answer.colour}
-              phraseEnds={answer.ends}
-              pointed={pointed}
-              without={byHand.without}
+              colour={onStaff(answer.shown, answer.colour)}
+              phraseEnds={onStaff(answer.shown, answer.ends)}
+              pointed={pointed && onStaff(answer.shown, pointed)}
+              without={new Set(onStaff(answer.shown, byHand.without))}
               bars={byHand.bars}
-              chosen={note}
-              onChoose={setNote}
+              chosen={note === undefined ? undefined : onStaff(answer.shown, [note])[0]}
+              onChoose={(at) => setNote(at === undefined ? undefined : fromStaff(answer.shown, at))}
               onBars={chooseBars}
-              onLeaveOut={() => note !== undefined && leaveOut(note)}
-              label={staffText(title, tune.notes.length, answer.ends.length)}
+              onLeaveOut={() => note !== undefined && leaveOut([note])}
+              label={staffText(title, allNotes(tune).length, answer.ends.length)}
             />
+            <Voices tune={tune} without={byHand.without} onLeaveOut={leaveOut} />
             <div className={own.below}>
               <HeightBlind
                 homeMode={homeMode}
                 sounding={answer.found.hearing.sounding}
-                visiting={answer.found.outside.map((each) => each.note)}
-                open={answer.found.open.map(({ interval }) => soundOf(interval))}
+                outside={answer.found.outside.map((each) => each.note)}
+                undecided={undecidedNotes(answer.found).map((each) => soundOf(each - homeMode.home))}
               />
               <Candidates found={answer.found} home={byHand.home} onPick={chooseMode} onHome={chooseHome} />
             </div>
@@ -278,8 +283,8 @@ export function IdentifyView() {
 /** What notes that were played in or recorded are called until they have a name. */
 const [PLAYED, RECORDED] = ["Played in", "Recording"];
 
-const placesOf = ({ notes }: Tune, name: Fifths): readonly number[] =>
-  notes.flatMap(({ pitch }, at) => (soundOf(pitch.name) === soundOf(name) ? [at] : []));
+const placesOf = (tune: Tune, name: Fifths): readonly number[] =>
+  allNotes(tune).flatMap(({ pitch }, at) => (soundOf(pitch.name) === soundOf(name) ? [at] : []));
 
 /** The swap of the colour note, where the tune has that note: without it there would be nothing to hear. */
 function heardSwap(

@@ -1,10 +1,12 @@
 import type { Fifths } from "@/core/pitch";
-import type { TuneNote } from "@/core/tune";
+import type { TuneNote, TuneVoice } from "@/core/tune";
 import { Button } from "@/ui/controls";
-import { noteText, pitchText } from "@/ui/words";
+import { noteText, pitchText, voiceText } from "@/ui/words";
 
 interface NoteInHandProps {
   readonly note: TuneNote;
+  /** Its voice, where there are several. */
+  readonly voice?: TuneVoice | undefined;
   readonly bar: number;
   readonly isOut: boolean;
   readonly onLeaveOut: () => void;
@@ -12,10 +14,10 @@ interface NoteInHandProps {
 }
 
 /** What can be done with one note: leave it out, or take it for home. */
-export function NoteInHand({ note, bar, isOut, onLeaveOut, onHome }: NoteInHandProps) {
+export function NoteInHand({ note, voice, bar, isOut, onLeaveOut, onHome }: NoteInHandProps) {
   return (
     <>
-      {`${pitchText(note.pitch)} in bar ${bar}`}{" "}
+      {`${pitchText(note.pitch)} in bar ${bar}${voice ? `, ${voiceText(voice, note.voice ?? 0)}` : ""}`}{" "}
       <Button kind="quiet" onClick={onLeaveOut}>
         {isOut ? "Take it in" : "Leave it out"}
       </Button>

@@ -3,7 +3,7 @@ import { brightness } from "@/core/scale";
 import type { BarRange, TuneBar } from "@/core/tune";
 import { Button, NumberField } from "@/ui/controls";
 import { shadeOf } from "@/ui/shade";
-import { passageText } from "@/ui/words";
+import { passageBarsText, passageText } from "@/ui/words";
 import styles from "./Passages.module.css";
 
 interface PassagesProps {
@@ -58,7 +58,7 @@ export function Passages({ passages, bars, chosen, onBars }: PassagesProps) {
       </div>
       {!chosen && (
         <ol className={styles.strip}>
-          {passages.map(({ fromBar, toBar, homeMode }) => (
+          {passages.map(({ fromBar, toBar, bars: range, homeMode }) => (
             <li key={fromBar} className={styles.item} style={{ flexGrow: toBar - fromBar + 1 }}>
               <button
                 type="button"
@@ -66,10 +66,9 @@ export function Passages({ passages, bars, chosen, onBars }: PassagesProps) {
                 data-shade={shadeOf(brightness(homeMode.mode.intervals))}
                 disabled={passages.length === 1}
                 title={passages.length === 1 ? undefined : "Look at this passage by itself"}
-                onClick={() => choose(fromBar, toBar)}
+                onClick={() => onBars(range)}
               >
-                <b>{passageText(homeMode)}</b>{" "}
-                <span>{fromBar === toBar ? `bar ${fromBar}` : `bars ${fromBar} to ${toBar}`}</span>
+                <b>{passageText(homeMode)}</b> <span>{passageBarsText({ fromBar, toBar })}</span>
               </button>
             </li>
           ))}

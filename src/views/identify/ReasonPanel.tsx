@@ -3,17 +3,19 @@ import type { Fifths } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
 import { Facts, HearAndKeep, OwnWordsSaid, Panel } from "@/ui/panel";
 import {
+  passageBarsText,
   countReason,
-  degreeText,
+  decidingText,
+  headlineText,
   homeModeText,
   homeReason,
   keyText,
   listText,
-  modeText,
   notesReason,
-  noteText,
   orText,
+  passagesReason,
   playItFromText,
+  rivalReason,
   tellingReason,
   Words,
 } from "@/ui/words";
@@ -31,10 +33,14 @@ interface ReasonPanelProps {
   readonly onPoint: (notes: readonly number[] | undefined) => void;
 }
 
+/** More modes than these are not listed. */
+const MOST_MODES = 8;
+
 /** The panel of Identify: the working as a person would do it, in four steps. */
 export function ReasonPanel({ found, placesOf, swapName, onSwap, onKeep, onPoint }: ReasonPanelProps) {
-  const { homeMode, open, isShort, key } = found;
+  const { homeMode, undecided, isShort, key, changes, passages } = found;
   const schools = useSchools();
+  const said = [passagesReason(found), rivalReason(found)].filter((each) => each !== undefined);
   const reasons = [
     homeReason(found),
     notesReason(found, placesOf),
@@ -43,7 +49,7 @@ export function ReasonPanel({ found, placesOf, swapName, onSwap, onKeep, onPoint
   ];
   return (
     <Panel
-      title={homeModeText(homeMode)}
+      title={headlineText(found)}
       aside={orText(found)}
       acts={
         <HearAndKeep
@@ -54,7 +60,15 @@ export function ReasonPanel({ found, placesOf, swapName, onSwap, onKeep, onPoint
       }
     >
       <OwnWordsSaid mode={homeMode.mode} />
-      {isShort && <p className={styles.short}>So few notes say little: this is as far as they go.</p>}
+      {isShort && <p className={styles.short}>Too few notes to be sure.</p>}
+      {said.map((each) => (
+        <p key={each} className={styles.short}>
+          {each}
+        </p>
+      ))}
+      {changes && passages[0] && (
+        <h3 className={styles.part}>{`${homeModeText(homeMode)}, ${passageBarsText(passages[0])}`}</h3>
+      )}
       <ol className={styles.reasons}>
         {reasons.map((reason, at) => (
           <li key={at} className={styles.reason}>
@@ -69,22 +83,22 @@ export function ReasonPanel({ found, placesOf, swapName, onSwap, onKeep, onPoint
       </ol>
       <Facts
         rows={[
-          ...open.map(
-            ({ interval, modes }) =>
-              [
-                `Open: ${degreeText(interval).slice(-1)}`,
-                listText(
-                  modes.map(
-                    (each) => `${noteText(homeMode.home + each.interval)} for ${modeText(each.mode)}`,
-                  ),
-                  "or",
-                ),
-              ] as const,
-          ),
+          ...(undecided && undecided.modes.length <= MOST_MODES
+            ? [
+                [
+                  `Undecided: ${listText(undecided.degrees.map(String))}`,
+                  <ul key="undecided" className={styles.ways}>
+                    {decidingText(undecided, homeMode.home).map((way) => (
+                      <li key={way}>{way}</li>
+                    ))}
+                  </ul>,
+                ] as const,
+              ]
+            : []),
           ...(key && key.agrees !== "same"
             ? [
                 [
-                  "Key field",
+                  "Written key",
                   <Words key="key" onPoint={onPoint}>
                     {[{ says: keyText(key), points: key.notes }]}
                   </Words>,

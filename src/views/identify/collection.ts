@@ -1,6 +1,7 @@
 import { atom } from "nanostores";
 import type { Problem } from "@/core/problem";
 import type { TuneText } from "@/formats";
+import { $settings } from "@/state";
 import { type CollectionPool, collectionPool, type SentTune } from "@/workers";
 import { textAt, type TextInFile, textsIn } from "./files";
 
@@ -60,6 +61,7 @@ export function closeCollection(): void {
 export async function openCollection(files: readonly File[]): Promise<void> {
   cancelCollection();
   const mine = reading;
+  const { expects } = $settings.get();
   const workers = collectionPool(navigator.hardwareConcurrency);
   pool = workers;
   const of = files.reduce((sum, { size }) => sum + size, 0);
@@ -94,7 +96,7 @@ export async function openCollection(files: readonly File[]): Promise<void> {
     const place = batches.push(undefined) - 1;
     await workers.ready();
     const job = workers
-      .identify(batch.map(({ text }) => text))
+      .identify(batch.map(({ text }) => ({ ...text, expects })))
       .then((told) => {
         batches[place] = told.flatMap((tunes, at) =>
           tunes.map((tune) => ({ ...tune, at: 0, file, from: batch[at]?.from ?? 0, to: batch[at]?.to ?? 0 })),

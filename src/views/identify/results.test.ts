@@ -15,12 +15,12 @@ const row = (title: string, more: Partial<Row>): Row => ({
   ...more,
 });
 const GATE = row("Gate, the", {
-  found: { home: 4, mode: "dorian", weight: 0.91234, open: [], modesLeft: 0, passages: 1 },
+  found: { home: 4, mode: "dorian", weight: 0.91234, undecided: [], modesLeft: 1, passages: 1 },
   declared: { home: 2, mode: "ionian" },
   agrees: "other-home",
 });
 const PEARS = row('Six "Pears"', {
-  found: { home: -5, mode: "aeolian", weight: 0.51, open: [-4], modesLeft: 2, passages: 2 },
+  found: { home: -5, mode: "aeolian", weight: 0.51, undecided: [6], modesLeft: 2, passages: 2 },
 });
 const DRUMS = row("Drums", { notes: 0 });
 const ALL = [GATE, PEARS, DRUMS];
@@ -30,7 +30,7 @@ describe("rows of a collection", () => {
     [{}, 'Gate, the|Six "Pears"|Drums'],
     [{ mode: "dorian" }, "Gate, the"],
     [{ home: 1 }, 'Six "Pears"'],
-    [{ only: "open" }, 'Six "Pears"'],
+    [{ only: "undecided" }, 'Six "Pears"'],
     [{ only: "key" }, "Gate, the"],
     [{ only: "passages" }, 'Six "Pears"'],
     [{ only: "unsure" }, 'Six "Pears"'],
@@ -47,9 +47,9 @@ describe("rows of a collection", () => {
 
   it("are written as comma-separated values that keep commas and quotes", () => {
     expect(resultsCsv(ALL).split("\r\n")).toEqual([
-      "file,title,home,mode,weight,open,declared,key,bars,notes,passages",
+      "file,title,home,mode,weight,undecided,declared,key,bars,notes,passages",
       'book.abc,"Gate, the",E,dorian,0.9123,,D ionian,other-home,16,60,1',
-      'book.abc,"Six ""Pears""",Db,aeolian,0.51,b6,,,16,60,2',
+      'book.abc,"Six ""Pears""",Db,aeolian,0.51,6,,,16,60,2',
       "book.abc,Drums,,,,,,,16,0,",
       "",
     ]);

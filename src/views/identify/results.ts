@@ -1,4 +1,4 @@
-import { printDegree, printName, soundOf } from "@/core/pitch";
+import { printName, soundOf } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import { writeCsv } from "@/formats";
 import type { Row } from "./collection";
@@ -10,7 +10,7 @@ export interface RowFilter {
   /** By sound, 0 is C. */
   readonly home?: number | undefined;
   /** Only rows of one kind: degrees left open, key against what was found, more than one passage, no answer. */
-  readonly only?: "open" | "key" | "passages" | "unsure" | "none" | undefined;
+  readonly only?: "undecided" | "key" | "passages" | "unsure" | "none" | undefined;
   /** Letters in the title. */
   readonly title?: string | undefined;
 }
@@ -26,8 +26,8 @@ export function passes({ title, found, agrees }: Row, filter: RowFilter): boolea
   switch (filter.only) {
     case undefined:
       return true;
-    case "open":
-      return (found?.open.length ?? 0) > 0;
+    case "undecided":
+      return (found?.undecided.length ?? 0) > 0;
     case "key":
       return agrees !== undefined && agrees !== "same";
     case "passages":
@@ -46,7 +46,7 @@ interface Result {
   readonly home: string;
   readonly mode: string;
   readonly weight: number | undefined;
-  readonly open: string;
+  readonly undecided: string;
   readonly declared: string;
   readonly key: string;
   readonly bars: number;
@@ -62,7 +62,7 @@ function resultOf({ file, title, found, declared, agrees, bars, notes }: Row): R
     home: found ? printName(found.home) : "",
     mode: found?.mode ?? "",
     weight: found && Math.round(found.weight * 1e4) / 1e4,
-    open: found?.open.map((interval) => printDegree(interval)).join(" ") ?? "",
+    undecided: found?.undecided.join(" ") ?? "",
     declared: declared ? `${printName(declared.home)} ${declared.mode}` : "",
     key: agrees ?? "",
     bars,
@@ -77,7 +77,7 @@ const COLUMNS: readonly (keyof Result)[] = [
   "home",
   "mode",
   "weight",
-  "open",
+  "undecided",
   "declared",
   "key",
   "bars",

@@ -1,10 +1,11 @@
+import { useStore } from "@nanostores/react";
 import { useEffect, useMemo, useState } from "react";
 import { type Fifths, soundOf } from "@/core/pitch";
 import { identify, type Identification } from "@/core/identify";
-import { colourOn, colourSwap, type HomeMode } from "@/core/scale";
-import { type BarRange, phraseEnds } from "@/core/tune";
+import { colourOn, colourSwap, type HomeMode, intervalAt } from "@/core/scale";
+import { allNotes, type BarRange, phraseEnds } from "@/core/tune";
 import { tuneScore } from "@/sound";
-import { $place, $selection, setPlace } from "@/state";
+import { $place, $selection, $settings, setPlace } from "@/state";
 import { useSchools } from "@/ui/useSchools";
 import { type ReadTune, type ReadTunes, readyTune } from "./useTunes";
 
@@ -38,9 +39,17 @@ interface Chosen {
 
 const START: Chosen = { key: "", which: 0, notes: 0, byHand: NOTHING };
 
+/** The notes of the answer that are never heard and would decide. */
+export const undecidedNotes = ({ undecided, homeMode: { home, mode } }: Identification): readonly Fifths[] =>
+  (undecided?.degrees ?? []).flatMap((number) => {
+    const interval = intervalAt(mode.intervals, number);
+    return interval === undefined ? [] : [home + interval];
+  });
+
 /** The tune and candidate in hand, chosen anew for every text; the stage and the address follow. */
 export function useAnswer(read: ReadTunes | undefined) {
   const schools = useSchools();
+  const { expects } = useStore($settings);
   const [chosen, setChosen] = useState(START);
   const key = read?.key ?? "";
   const which = chosen.key === key ? chosen.which : 0;
@@ -51,22 +60,22 @@ export function useAnswer(read: ReadTunes | undefined) {
   const byHand = isOwn ? chosen.byHand : NOTHING;
 
   const answer = useMemo((): Answer | undefined => {
-    const found = shown && identify(shown.tune, byHand);
+    const found = shown && identify(shown.tune, { ...byHand, expects });
     if (!found) return undefined;
     const lit = new Set(colourOn(found.homeMode, schools).map(soundOf));
     return {
       shown,
       found,
-      colour: shown.tune.notes.flatMap(({ pitch }, at) => (lit.has(soundOf(pitch.name)) ? [at] : [])),
+      colour: allNotes(shown.tune).flatMap(({ pitch }, at) => (lit.has(soundOf(pitch.name)) ? [at] : [])),
       ends: phraseEnds(shown.tune),
     };
-  }, [shown, byHand, schools]);
+  }, [shown, byHand, schools, expects]);
 
   useEffect(() => {
     if (!answer) return;
     const { found, shown: inHand } = answer;
     const { home, mode } = found.homeMode;
-    const unknown = found.open.map(({ interval }) => home + interval);
+    const unknown = undecidedNotes(found);
     $selection.set({
       homeMode: found.homeMode,
       lit: colourOn(found.homeMode, schools).filter((note) => !unknown.includes(note)),
@@ -92,9 +101,13 @@ export function useAnswer(read: ReadTunes | undefined) {
     chooseMode: (about: HomeMode) => set({ about }),
     chooseHome: (home: Fifths | undefined) => set({ home, about: undefined }),
     chooseBars: (bars: BarRange | undefined) => set({ bars, about: undefined }),
-    leaveOut: (note: number) => {
+    /** Leaves notes out, or takes them in again where all of them are out. */
+    leaveOut: (notes: readonly number[]) => {
       const without = new Set(byHand.without);
-      if (!without.delete(note)) without.add(note);
+      const isOut = notes.every((note) => without.has(note));
+      for (const note of notes)
+        if (isOut) without.delete(note);
+        else without.add(note);
       set({ without, about: undefined });
     },
     setBack: () => set(NOTHING),

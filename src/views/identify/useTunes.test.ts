@@ -1,6 +1,7 @@
 import { describe, expect, it, test } from "vitest";
+import { allNotes } from "@/core/tune";
 import { readNotes, readTunes } from "@/formats";
-import { draftOf, MOST_ENGRAVED, readyTune } from "./useTunes";
+import { draftOf, fromStaff, mostEngraved, onStaff, readyTune } from "./useTunes";
 
 const ready = async (text: string, name = "") => {
   const draft = draftOf(text, name);
@@ -31,13 +32,25 @@ describe("what is typed or pasted", () => {
 
   it("is engraved as far as a page goes, its notes in the same places", async () => {
     const bar = "A4:1 B4 C5 D5 | ";
-    const { isCut, engraved, tune } = await ready(bar.repeat(MOST_ENGRAVED + 40));
-    expect([isCut, engraved.bars.length, engraved.notes.length]).toEqual([
-      true,
-      MOST_ENGRAVED,
-      MOST_ENGRAVED * 4,
-    ]);
+    const MOST = mostEngraved(readNotes(bar).value);
+    const { isCut, engraved, tune } = await ready(bar.repeat(MOST + 40));
+    expect([isCut, engraved.bars.length, engraved.notes.length]).toEqual([true, MOST, MOST * 4]);
     expect(engraved.notes[17]?.pitch).toEqual(tune.notes[17]?.pitch);
     expect(readNotes(bar).value.notes).toHaveLength(4);
+  });
+
+  it("of several voices fewer bars are engraved, and the places of lower voices are found again", async () => {
+    const voice = (bar: string) => Array.from({ length: 120 }, () => bar).join("|\n");
+    const shown = await ready(
+      `X:1\nL:1/4\nV:1\nV:2 clef=bass\nK:C\nV:1\n${voice("cdef")}|\nV:2\n${voice("C,2D,2")}|\n`,
+    );
+    const { tune, engraved, isCut } = shown;
+    const most = mostEngraved(tune);
+    expect([isCut, engraved.bars.length, engraved.notes.length]).toEqual([true, most, most * 4]);
+    const bass = tune.notes.length + 3;
+    const [there] = onStaff(shown, [bass]);
+    expect(allNotes(engraved)[there!]?.pitch).toEqual(allNotes(tune)[bass]?.pitch);
+    expect(fromStaff(shown, there!)).toBe(bass);
+    expect(onStaff(shown, [tune.notes.length - 1, allNotes(tune).length - 1])).toEqual([]);
   });
 });

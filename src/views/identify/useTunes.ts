@@ -1,11 +1,12 @@
 import { useEffect, useState } from "react";
 import type { Problem } from "@/core/problem";
-import { excerptOf, type Tune } from "@/core/tune";
+import { allNotes, excerptOf, type Tune } from "@/core/tune";
 import {
   engravingOf,
   type FileTune,
   readTunes,
   sourceOfText,
+  type TuneOrigin,
   type TuneSource,
   type TuneText,
   writeAbc,
@@ -28,6 +29,7 @@ export interface ReadTunes {
   readonly key: string;
   readonly source: TuneSource;
   readonly name: string;
+  readonly origin?: TuneOrigin | undefined;
   readonly text: string;
   readonly tunes: readonly FileTune[];
   readonly problems: readonly Problem[];
@@ -42,14 +44,19 @@ export const draftOf = (text: string, name: string): TuneDraft => ({
   name,
 });
 
-/** Bars that are engraved at once; a longer tune shows its beginning. */
-export const MOST_ENGRAVED = 160;
+/** Bars that are engraved at once of one voice; a longer tune shows its beginning. */
+const MOST_ENGRAVED = 160;
+
+/** The same for a tune: each voice takes its room. */
+export const mostEngraved = ({ voices = [] }: Tune): number =>
+  Math.max(MOST_ENGRAVED / 4, Math.floor(MOST_ENGRAVED / Math.max(1, voices.length)));
 
 /** One tune of a text, made ready for the staff. */
 export function readyTune(file: FileTune, { source, text }: Pick<TuneText, "source" | "text">): ReadTune {
   const { tune, written } = file;
-  const isCut = tune.bars.length > MOST_ENGRAVED;
-  const engraving = isCut ? writeAbc(excerptOf(tune, { from: 0, to: MOST_ENGRAVED - 1 })) : engravingOf(file);
+  const most = mostEngraved(tune);
+  const isCut = tune.bars.length > most;
+  const engraving = isCut ? writeAbc(excerptOf(tune, { from: 0, to: most - 1 })) : engravingOf(file);
   return {
     tune,
     kept: written ? { source: "abc", text: written.text } : { source, text },
@@ -59,6 +66,24 @@ export function readyTune(file: FileTune, { source, text }: Pick<TuneText, "sour
   };
 }
 
+/** How far places of notes under the melody are moved where only the beginning of a tune is engraved. */
+const shift = ({ tune, engraved }: ReadTune) => tune.notes.length - engraved.notes.length;
+
+/** Places of a tune's notes as places of those that are engraved; others are left out. */
+export function onStaff(shown: ReadTune, places: Iterable<number>): readonly number[] {
+  const { tune, engraved } = shown;
+  const all = allNotes(engraved).length;
+  return [...places].flatMap((place) => {
+    const isMelody = place < tune.notes.length;
+    const at = isMelody ? place : place - shift(shown);
+    return isMelody ? (at < engraved.notes.length ? [at] : []) : at < all ? [at] : [];
+  });
+}
+
+/** The place in the tune of a note that is engraved. */
+export const fromStaff = (shown: ReadTune, place: number): number =>
+  place < shown.engraved.notes.length ? place : place + shift(shown);
+
 /** The tunes of a draft, read anew when it changes; the last ones stay until then. */
 export function useTunes(draft: TuneDraft | undefined): ReadTunes | undefined {
   const [read, setRead] = useState<ReadTunes>();
@@ -67,8 +92,16 @@ export function useTunes(draft: TuneDraft | undefined): ReadTunes | undefined {
     if (draft) {
       void readTunes(draft).then(({ value: tunes, problems }) => {
         if (!isCurrent) return;
-        const { source, text, name } = draft;
-        setRead({ source, text, name, tunes, problems, key: tunes.map(({ tune }) => tune.title).join("\n") });
+        const { source, text, name, origin } = draft;
+        setRead({
+          source,
+          text,
+          name,
+          origin,
+          tunes,
+          problems,
+          key: tunes.map(({ tune }) => tune.title).join("\n"),
+        });
       });
     }
     return () => {

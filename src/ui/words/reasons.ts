@@ -1,0 +1,330 @@
+import { degreeNumber, type Fifths, soundOf } from "@/core/pitch";
+import {
+  countUp,
+  type HomeEvidence,
+  type Identification,
+  type OutsideNote,
+  type Passage,
+  type Undecided,
+} from "@/core/identify";
+import {
+  colourOn,
+  colourSwap,
+  type HomeMode,
+  notesOf,
+  parentOf,
+  type Swap,
+  type Telling,
+  thirdOf,
+} from "@/core/scale";
+import {
+  capital,
+  countText,
+  homeModeText,
+  inTitle,
+  listText,
+  modeText,
+  noteText,
+  numberText,
+  ordinalText,
+  parentText,
+  type Phrase,
+} from "./names";
+
+/** "both phrases", "all four phrases", "three of four phrases", each with its verb. */
+function shareText(count: number, of: number, one: string, verb: string): string {
+  if (of === 1) return `the only ${one} ${verb}s`;
+  if (count === of) return of === 2 ? `both ${one}s ${verb}` : `all ${numberText(of)} ${one}s ${verb}`;
+  return `${numberText(count)} of ${numberText(of)} ${one}s ${count === 1 ? `${verb}s` : verb}`;
+}
+
+/** What each kind of evidence says of home, and the notes that it points at. */
+function evidencePhrase(
+  { code, count = 0, of = 0, from, notes }: HomeEvidence,
+  home: string,
+): { readonly says: string; readonly points: readonly number[] } {
+  const said = (says: string) => ({ says, points: notes });
+  switch (code) {
+    case "phrase-ends":
+      return said(`${shareText(count, of, "phrase", "end")} on ${home}`);
+    case "last-note":
+      return said(`the last note is ${home}`);
+    case "opening":
+      return said("it opens on the home chord");
+    case "home-chord":
+      return said(
+        count === of
+          ? `${of === 2 ? "both" : `all ${numberText(of)}`} bars outline the home chord`
+          : `${numberText(count)} of ${numberText(of)} bars outline the home chord`,
+      );
+    case "longest":
+      return said(`${home} sounds longest`);
+    case "first-downbeat":
+      return said(`the first downbeat is ${home}`);
+    case "leading":
+      return said(`a half step leads up to ${home} ${numberText(count)} times`);
+    case "last-bass":
+      return said(
+        from === undefined
+          ? `the last bass note is ${home}`
+          : `the bass goes from ${noteText(from)} to ${home} at the end`,
+      );
+    case "cadences":
+      return said(`${shareText(count, of, "cadence", "rest")} on ${home}`);
+    case "bass":
+      return said(`${home} is the commonest bass note`);
+    case "last-chord":
+      return said(`the last chord is on ${home}`);
+    case "lowest":
+      return said(`${home} is the lowest note`);
+    case "declared-key":
+      return said("the written key agrees");
+  }
+}
+
+/** More reasons than these are not read. */
+const MOST_REASONS = 4;
+
+/** Of some reasons that say the same, the first is enough. */
+const SAYS_TOO: Readonly<Partial<Record<HomeEvidence["code"], HomeEvidence["code"]>>> = {
+  "last-note": "phrase-ends",
+  "home-chord": "opening",
+  opening: "home-chord",
+  "phrase-ends": "cadences",
+};
+
+/** 1. "Home is A. Seven of eight phrases end on A, A sounds longest and it opens on the home chord." */
+export function homeReason({ evidence, homeMode }: Identification): readonly Phrase[] {
+  const home = noteText(homeMode.home);
+  const told: HomeEvidence[] = [];
+  for (const each of evidence) if (!told.some(({ code }) => code === SAYS_TOO[each.code])) told.push(each);
+  const said = told.slice(0, MOST_REASONS).map((each) => evidencePhrase(each, home));
+  const [first, ...rest] = said;
+  const lead: Phrase = { strong: `Home is ${home}.` };
+  if (!first) return [lead, " No single sign points to it. It fits the notes best."];
+  return [
+    lead,
+    " ",
+    { ...first, says: capital(first.says) },
+    ...rest.flatMap((each, at): readonly Phrase[] => [at === rest.length - 1 ? " and " : ", ", each]),
+    ".",
+  ];
+}
+
+/** The places in the tune at which a note sounds. */
+type PlacesOf = (note: Fifths) => readonly number[];
+
+/** Notes in a row, each pointing at where it sounds. */
+const pointedNotes = (notes: readonly Fifths[], placesOf: PlacesOf): readonly Phrase[] =>
+  notes.flatMap((note): readonly Phrase[] => [" ", { says: noteText(note), points: placesOf(note) }]);
+
+/** Several notes outside the mode as "F, G♯ and B♭", each pointing at where it sounds. */
+const listedNotes = (notes: readonly OutsideNote[]): readonly Phrase[] =>
+  notes.flatMap(({ note, notes: points }, at): readonly Phrase[] => [
+    at === 0 ? "" : at === notes.length - 1 ? " and " : ", ",
+    { says: noteText(note), points },
+  ]);
+
+/** What notes outside the mode do there, those that do the same together. */
+function outsidePhrases(outside: readonly OutsideNote[], { home }: HomeMode): readonly Phrase[] {
+  const of = (role: OutsideNote["role"]) => outside.filter((each) => each.role === role);
+  const verb = (some: readonly OutsideNote[], one: string, many: string) => (some.length === 1 ? one : many);
+  const sentence = (some: readonly OutsideNote[], tail: string): readonly Phrase[] =>
+    some.length === 0 ? [] : [" ", ...listedNotes(some), ` ${tail}.`];
+  const [thirds, brief, strange] = [of("raised-third"), of("brief"), of(undefined)];
+  return [
+    ...of("raised-seventh").flatMap((each) => sentence([each], `is the raised 7 of ${noteText(home)} minor`)),
+    ...[...of("leading"), ...of("neighbour")].flatMap((each) =>
+      sentence(
+        [each],
+        `${each.role === "leading" ? "leads up to" : "is a lower neighbour of"} ${each.to === undefined ? "the next note" : noteText(each.to)}`,
+      ),
+    ),
+    ...sentence(
+      thirds,
+      verb(thirds, "is the raised third of a closing chord", "are raised thirds of closing chords"),
+    ),
+    ...sentence(brief, verb(brief, "is a passing note", "are passing notes")),
+    ...sentence(
+      strange,
+      verb(
+        strange,
+        "is outside the mode, and more than a passing note",
+        "are outside the mode, and more than passing notes",
+      ),
+    ),
+  ];
+}
+
+/** 2. "The notes are D major's: D E F♯ G A B C♯. All seven are used." */
+export function notesReason(
+  { homeMode, outside, hearing, gapped }: Identification,
+  placesOf: PlacesOf,
+): readonly Phrase[] {
+  const { tonic, family } = parentOf(homeMode);
+  const [parent] = countUp(homeMode);
+  const notes = parent ? notesOf(parent) : [];
+  const own = homeMode.mode.intervals;
+  const unheard = own.filter((interval) => hearing.names[soundOf(homeMode.home + interval)] === undefined);
+  const heardCount = own.length - unheard.length;
+  const missing = listText(unheard.map((interval) => ordinalText(degreeNumber(interval))));
+  const used =
+    unheard.length === 0
+      ? `All ${numberText(own.length)} are used.`
+      : `${capital(numberText(heardCount))} of the ${numberText(own.length)} ${heardCount === 1 ? "is" : "are"} used. The ${missing} above ${noteText(homeMode.home)} ${unheard.length === 1 ? "is" : "are"} never heard.`;
+  const byThemselves =
+    gapped && heardCount >= 5
+      ? ` By themselves the ${numberText(heardCount)} are ${inTitle(gapped.name)}.`
+      : "";
+  return [
+    { strong: `The notes are ${parentText(tonic, family)}’s:` },
+    ...pointedNotes(notes, placesOf),
+    `. ${used}${byThemselves}`,
+    ...outsidePhrases(outside, homeMode),
+  ];
+}
+
+/** 3. "Count up from D: Ionian D, Dorian E, Phrygian F♯, Lydian G, Mixolydian A." */
+export function countReason({ homeMode }: Identification, placesOf: PlacesOf): readonly Phrase[] {
+  const { tonic, degree } = parentOf(homeMode);
+  const counted = countUp(homeMode).slice(0, degree);
+  return [
+    { strong: `Count up from ${noteText(tonic)}:` },
+    ...counted.flatMap(({ home, mode }, at): readonly Phrase[] => [
+      at === 0 ? " " : ", ",
+      { says: `${modeText(mode)} ${noteText(home)}`, points: placesOf(home) },
+    ]),
+    ".",
+  ];
+}
+
+/** More modes than these are not told apart by name. */
+const MOST_NAMED = 4;
+
+/** "B and F♯: A Dorian": each way to decide, once. */
+export function decidingText({ modes }: Undecided, home: Fifths): readonly string[] {
+  return modes.map(({ mode, intervals }) => {
+    const notes = listText(intervals.map((interval) => noteText(home + interval)));
+    return `${notes}: ${homeModeText({ home, mode })}`;
+  });
+}
+
+/** "No 6 is heard. B♭ would make it D Aeolian, B D Dorian." */
+function undecidedText({ degrees, modes }: Undecided, home: Fifths): string {
+  const missing = `No ${listText(degrees.map(String), "or")} is heard`;
+  if (modes.length > MOST_NAMED)
+    return `${missing}, too little to decide: ${countText(modes.length, "mode")} on ${noteText(home)} contain these notes.`;
+  const ways = modes.map(({ mode, intervals }) => {
+    const notes = listText(intervals.map((interval) => noteText(home + interval)));
+    return `${homeModeText({ home, mode })} with ${notes}`;
+  });
+  return `${missing}. It would be ${listText(ways, "or")}.`;
+}
+
+/**
+ * 4. "What tells it: a major third, C♯, with G over it. With G♯ it would be plain A major."
+ */
+export function tellingReason(
+  { homeMode, undecided }: Identification,
+  placesOf: PlacesOf,
+  schools: Telling = {},
+): readonly Phrase[] {
+  const { home, mode } = homeMode;
+  const third = thirdOf(mode);
+  const isThirdHeard = third !== undefined && placesOf(home + third).length > 0;
+  const lead: Phrase = { strong: "What tells it:" };
+  const thirdPhrase: readonly Phrase[] = isThirdHeard
+    ? [
+        ` a ${third === 4 ? "major" : "minor"} third, `,
+        { says: noteText(home + third), points: placesOf(home + third) },
+      ]
+    : [];
+  if (undecided) return [{ strong: "What would decide:" }, ` ${undecidedText(undecided, home)}`];
+  const named = colourOn(homeMode, schools)
+    .filter((note) => placesOf(note).length > 0)
+    .flatMap((note, at): readonly Phrase[] => [at === 0 ? "" : " and ", { lit: noteText(note) }]);
+  const swap = colourSwap(mode, schools);
+  const plain = swap ? ` With ${noteText(home + swap.to)} it would be ${swappedText(homeMode, swap)}.` : "";
+  if (named.length === 0 && !isThirdHeard) return [lead, ` its notes and home together.${plain}`];
+  if (named.length === 0) return [lead, ...thirdPhrase, `.${plain}`];
+  return [
+    lead,
+    ...thirdPhrase,
+    isThirdHeard ? ", with " : " ",
+    ...named,
+    `${isThirdHeard ? " over it" : ""}.${plain}`,
+  ];
+}
+
+/** What the swap makes of the mode: "plain A major", "A Dorian", "another mode". */
+export function swappedText({ home }: HomeMode, { makes }: Swap): string {
+  if (!makes) return "another mode";
+  if (makes.id === "ionian") return `plain ${noteText(home)} major`;
+  if (makes.id === "aeolian") return `plain ${noteText(home)} minor`;
+  return homeModeText({ home, mode: makes });
+}
+
+/** The bars of a passage: "bar 9", "bars 9 to 16". */
+export const passageBarsText = ({ fromBar, toBar }: Pick<Passage, "fromBar" | "toBar">): string =>
+  fromBar === toBar ? `bar ${fromBar}` : `bars ${fromBar} to ${toBar}`;
+
+/** "D Dorian, then G Ionian": what heads a tune that changes; a long row of passages is counted. */
+export function headlineText({ homeMode, passages, changes }: Identification): string {
+  if (!changes) return homeModeText(homeMode);
+  const names = passages.map((each) => homeModeText(each.homeMode));
+  return names.length <= 3
+    ? names.join(", then ")
+    : `${names[0] ?? ""}, then ${countText(names.length - 1, "change")}`;
+}
+
+/**
+ * What the passages of a tune are to each other: "The mode changes: D Dorian in bars 1 to 8, G Ionian in bars 9 to 16." A move to
+ * another key and back is said as that. Undefined where there is one.
+ */
+export function passagesReason({ passages, changes }: Identification): string | undefined {
+  const [first, ...others] = passages;
+  if (!first || others.length === 0) return undefined;
+  if (changes)
+    return `The mode changes: ${listText(passages.map((each) => `${homeModeText(each.homeMode)} in ${passageBarsText(each)}`))}.`;
+  const moves = others.filter(({ homeMode }) => homeMode.home !== first.homeMode.home);
+  return moves
+    .map((each) => {
+      const [bars, key] = [capital(passageBarsText(each)), homeModeText(each.homeMode)];
+      switch (each.kind) {
+        case "own-key":
+          return `${bars} ${each.fromBar === each.toBar ? "has" : "have"} a key of their own, ${key}.`;
+        case "relative":
+          return `${bars} move to the relative, ${key}, with the same notes.`;
+        default:
+          return `${bars} move to ${key} and back: a change of key, not of mode.`;
+      }
+    })
+    .join(" ");
+}
+
+/** What is nearly as likely, and what would decide: undefined where nothing is. */
+export function rivalReason({ rival, homeMode }: Identification): string | undefined {
+  if (!rival) return undefined;
+  const [own, other] = [homeModeText(homeMode), homeModeText(rival.homeMode)];
+  if (rival.its.length === 0 && rival.ours.length === 0)
+    return `${other} is nearly as likely. The notes are the same, so only home decides between them.`;
+  const names = (notes: readonly Fifths[]) => listText(notes.map(noteText));
+  const parts = [
+    ...(rival.ours.length > 0 ? [`${names(rival.ours)} for ${own}`] : []),
+    ...(rival.its.length > 0 ? [`${names(rival.its)} for ${other}`] : []),
+  ];
+  return `${other} is nearly as likely. What would decide: ${listText(parts, "or")}.`;
+}
+
+/** The other modes that are not decided between, or the rival, for the title: "or Dorian", "or C Ionian". */
+export function orText({ homeMode, undecided, rival, changes }: Identification): string | undefined {
+  if (changes) return undefined;
+  const others = undecided?.modes.filter(({ mode }) => mode !== homeMode.mode) ?? [];
+  if (others.length > 2) return `or one of ${numberText(others.length)} more`;
+  if (others.length > 0)
+    return `or ${listText(
+      others.map(({ mode }) => mode.name),
+      "or",
+    )}`;
+  return rival ? `or ${homeModeText(rival.homeMode)}` : undefined;
+}
