@@ -7,8 +7,10 @@ import {
   type DeclaredKey,
   type FoundBar,
   lastingChords,
+  joinedMarks,
   type Meter,
   numberBars,
+  type PhraseMark,
   type Tune,
   type TuneNote,
   type TuneVoice,
@@ -86,21 +88,21 @@ interface Voice {
   readonly bars: FoundBar[];
   readonly chords: { readonly chord: Chord; readonly onset: number; readonly bar: number }[];
   readonly declared: DeclaredKey[];
-  readonly phraseMarks: number[];
+  readonly phraseMarks: PhraseMark[];
   opens: boolean;
   endings: readonly number[];
 }
 
 /** Decorations that a phrase ends with. */
-const PHRASE_ENDS = [
-  "fermata",
-  "invertedfermata",
-  "breath",
-  "caesura",
-  "shortphrase",
-  "mediumphrase",
-  "longphrase",
-];
+const PHRASE_ENDS: Readonly<Record<string, PhraseMark["sign"]>> = {
+  fermata: "fermata",
+  invertedfermata: "fermata",
+  breath: "breath",
+  caesura: "breath",
+  shortphrase: "breath",
+  mediumphrase: "breath",
+  longphrase: "breath",
+};
 
 const NO_KEY: PlacedKey = { offset: 0, signature: new Map() };
 
@@ -141,7 +143,7 @@ export function tuneOf(parsed: ParsedTune, text: string): Tune {
     .flatMap(({ notes }, at) => notes.map((note) => ({ ...trimmed(note, text), voice: at + 1 })))
     .map((note) => (note.bar > lastBar ? { ...note, bar: lastBar } : note))
     .sort((a, b) => a.onset - b.onset);
-  const phraseMarks = [...new Set(voices.flatMap((voice) => voice.phraseMarks))].sort((a, b) => a - b);
+  const phraseMarks = joinedMarks(voices.flatMap((voice) => voice.phraseMarks));
   const chords = voices.find((voice) => voice.chords.length > 0);
   return {
     title: parsed.metaText.title ?? "",
@@ -278,8 +280,8 @@ function readNote(voice: Voice, element: ParsedElement): void {
   }
   const { signature } = keyAt(voice, element.startChar);
   const isFull = voice.notes.length >= MOST_NOTES;
-  if (!element.rest && element.decoration?.some((each) => PHRASE_ENDS.includes(each)))
-    voice.phraseMarks.push(voice.time);
+  const [mark] = element.rest ? [] : (element.decoration ?? []).flatMap((each) => PHRASE_ENDS[each] ?? []);
+  if (mark) voice.phraseMarks.push({ onset: voice.time, sign: mark });
   const struck = element.rest || duration === 0 || isFull ? [] : (element.pitches ?? []);
   for (const each of struck) addPitch(voice, element, each, duration, signature);
   if (element.endTriplet) voice.tuplet = 1;

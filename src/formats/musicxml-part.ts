@@ -8,6 +8,7 @@ import {
   type DeclaredKey,
   type FoundBar,
   type Meter,
+  type PhraseMark,
   type TuneNote,
 } from "@/core/tune";
 import { harmonyIn } from "./musicxml";
@@ -38,8 +39,8 @@ export interface Part {
   readonly clefs: Map<string, Clef>;
   /** The staff that each voice begins on. */
   readonly staffOf: Map<string, string>;
-  /** Onsets of notes with a fermata, a breath mark, or the end of a line of text. */
-  readonly phraseMarks: number[];
+  /** Notes with a fermata, a breath mark, or the end of a line of text. */
+  readonly phraseMarks: PhraseMark[];
   /** Something without pitch sounds in it. */
   hasDrums: boolean;
   /** Quarters in all. */
@@ -196,24 +197,26 @@ function readNote(reader: Reader, children: readonly XmlNode[], duration: number
   reader.count += 1;
   if (reader.count === MOST_NOTES + 1)
     part.problems.push({ code: "too-long", offset: 0, length: 0, found: String(MOST_NOTES) });
-  if (endsPhrase(children)) part.phraseMarks.push(onset);
+  const sign = phraseSign(children);
+  if (sign) part.phraseMarks.push({ onset, sign });
   const voice = textOf(children, "voice") || "1";
   if (!part.staffOf.has(voice)) part.staffOf.set(voice, textOf(children, "staff") || "1");
   if (reader.count <= MOST_NOTES) addNote(reader, children, { pitch, onset, duration, bar, from: 0, to: 0 });
 }
 
-/** Whether a note has a fermata, a breath mark or a caesura over it, or a line or sentence of its text ends on it. */
-function endsPhrase(children: readonly XmlNode[]): boolean {
+/** What says that a phrase ends on a note: a fermata; a breath mark, a caesura, the end of a line or sentence of its text. */
+function phraseSign(children: readonly XmlNode[]): PhraseMark["sign"] | undefined {
   const notations = named(children, "notations").flatMap(childrenOf);
   const breathes = named(notations, "articulations")
     .flatMap(childrenOf)
     .some((each) => /^(?:breath-mark|caesura)$/u.test(nameIn(each)));
-  if (breathes || first(notations, "fermata")) return true;
-  return named(children, "lyric").some((lyric) => {
+  if (first(notations, "fermata")) return "fermata";
+  const endsText = named(children, "lyric").some((lyric) => {
     const inside = childrenOf(lyric);
     if (first(inside, "end-line") ?? first(inside, "end-paragraph")) return true;
     return /[.;:!?]["”’»)]?$/u.test(textOf(inside, "text").trim());
   });
+  return breathes || endsText ? "breath" : undefined;
 }
 
 function addNote({ part: { voices }, tied }: Reader, children: readonly XmlNode[], note: TuneNote): void {

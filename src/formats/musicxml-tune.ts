@@ -1,5 +1,13 @@
 import type { Problem, Reading } from "@/core/problem";
-import { clefOf, lastingChords, numberBars, type Tune, type TuneNote, type TuneVoice } from "@/core/tune";
+import {
+  clefOf,
+  joinedMarks,
+  lastingChords,
+  numberBars,
+  type Tune,
+  type TuneNote,
+  type TuneVoice,
+} from "@/core/tune";
 import { type Part, readPart } from "./musicxml-part";
 import { attribute, childrenOf, inside, named, scoreIn, textOf, titleOf } from "./xml";
 
@@ -39,7 +47,7 @@ export async function readMusicXmlTune(
     const [melody, ...others] = writtenVoices(sounding);
     if (!melody) return none("no-notes", titleOf(score));
     const chords = parts.find((part) => part.chords.length > 0);
-    const phraseMarks = [...new Set(sounding.flatMap((part) => part.phraseMarks))].sort((a, b) => a - b);
+    const phraseMarks = joinedMarks(sounding.flatMap((part) => part.phraseMarks));
     const lastBar = top.bars.length - 1;
     const sorted = (notes: readonly TuneNote[]) =>
       notes

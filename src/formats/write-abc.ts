@@ -150,11 +150,9 @@ function music(
       const gap = rest(piece.at - time);
       if (gap !== "") put(symbolsUntil(piece.at) + gap);
       put(symbolsUntil(piece.at + 1e-3));
-      while ((marks[0] ?? Infinity) < piece.at - 1e-6) marks.shift();
-      if ((marks[0] ?? Infinity) < piece.at + piece.length - 1e-6) {
-        marks.shift();
-        put("!breath!");
-      }
+      while ((marks[0]?.onset ?? Infinity) < piece.at - 1e-6) marks.shift();
+      if ((marks[0]?.onset ?? Infinity) < piece.at + piece.length - 1e-6)
+        put(`!${marks.shift()?.sign ?? ""}!`);
       const group = tripled.get(place);
       const start = before + text.length;
       if (group === "first") put("(3");

@@ -67,19 +67,8 @@ function formsOf(modes: Undecided["modes"], at: number) {
 
 function answer(title: string, found: Identification | undefined) {
   if (!found) return nothing(title);
-  const {
-    candidates,
-    homeMode,
-    undecided,
-    rival,
-    outside,
-    evidence,
-    passages,
-    gapped,
-    isShort,
-    key,
-    changes,
-  } = found;
+  const { whole, homeMode, undecided, rival, outside, evidence, passages, gapped, isShort, key, changes } =
+    found;
   const heard = outside.map(({ note, share, role, to }) => ({
     note: printName(note),
     share: round(share),
@@ -88,7 +77,7 @@ function answer(title: string, found: Identification | undefined) {
   }));
   return {
     title,
-    candidates: candidates.map(({ homeMode: { home, mode }, weight }) => ({
+    candidates: whole.map(({ homeMode: { home, mode }, weight }) => ({
       home: printName(home),
       mode: mode.id,
       weight: round(weight),

@@ -338,7 +338,7 @@ export const identifiedTune = z.object({
       fromBar: z.int(),
       toBar: z.int(),
       kind: z
-        .enum(["mode", "dominant", "relative", "own-key"])
+        .enum(["mode", "key", "relative", "own-key"])
         .optional()
         .meta({ description: "What it is to the passage before" }),
     }),

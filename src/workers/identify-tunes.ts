@@ -1,6 +1,7 @@
 import { identify } from "@/core/identify";
 import type { Tune } from "@/core/tune";
 import { readTunes } from "@/formats";
+import { withOwnModes } from "./own-modes";
 import type { CollectionJobs, IdentifyAsked, SentTune } from "./messages";
 
 function sent(tune: Tune, expects: IdentifyAsked["expects"]): Omit<SentTune, "problems"> {
@@ -43,4 +44,6 @@ export const collectionJobs: CollectionJobs = {
     for (const text of texts) all.push(await identified(text));
     return all;
   },
+  identifyLong: (tune, choice) =>
+    identify({ ...tune, keys: withOwnModes(tune.keys) }, { ...choice, about: withOwnModes(choice.about) }),
 };

@@ -1,9 +1,11 @@
 import { proxy, type Remote, transfer, wrap } from "comlink";
+import type { Identification, IdentifyChoice } from "@/core/identify";
 import type { Voicing } from "@/core/instrument";
 import type { Readings } from "@/core/progression";
-import type { PitchFrame } from "@/core/tune";
+import type { PitchFrame, Tune } from "@/core/tune";
 import type {
   AskedOf,
+  CollectionJobs,
   FingeringAsked,
   ModeJobs,
   PitchJobs,
@@ -13,6 +15,7 @@ import type {
   TrackAsked,
   VoicingJobs,
 } from "./messages";
+import { withOwnModes } from "./own-modes";
 import { received } from "./read-chart";
 
 export type { AskedOf, ReckonedAnswer, ReckonedMode, SentTune } from "./messages";
@@ -41,6 +44,16 @@ export async function readReadings(asked: ReadingsAsked): Promise<Readings> {
     new Worker(new URL("./readings.worker.ts", import.meta.url), { type: "module" }),
   );
   return received(await reader.read(asked));
+}
+
+let listener: Remote<CollectionJobs> | undefined;
+
+/** Identifies a long tune off the main thread. The worker starts with the first and stays. */
+export async function identifyLong(tune: Tune, choice: IdentifyChoice): Promise<Identification | undefined> {
+  listener ??= wrap<CollectionJobs>(
+    new Worker(new URL("./identify.worker.ts", import.meta.url), { type: "module" }),
+  );
+  return withOwnModes(await listener.identifyLong(tune, choice));
 }
 
 let idle: { readonly worker: Worker; readonly jobs: Remote<VoicingJobs> } | undefined;

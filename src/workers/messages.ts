@@ -1,11 +1,12 @@
 import type { Fifths, Interval } from "@/core/pitch";
 import type { Chord, Claim } from "@/core/chord";
+import type { Identification, IdentifyChoice } from "@/core/identify";
 import type { Expectation } from "@/core/identify/expectation";
 import type { Tuning, Voicing, VoicingsAsked } from "@/core/instrument";
 import type { ReadingKind, Segment } from "@/core/progression";
 import type { Problem } from "@/core/problem";
 import type { Comparison, ReferenceSchool, SoundSet } from "@/core/scale";
-import type { PitchFrame } from "@/core/tune";
+import type { PitchFrame, Tune } from "@/core/tune";
 import type { TuneText } from "@/formats";
 
 /** A question about all modes as it crosses to the worker: modes by id, since identity does not cross. */
@@ -112,6 +113,8 @@ export interface SentTune {
 export interface CollectionJobs {
   /** Everything in each text, in order: a text can hold several tunes, or none. */
   readonly identify: (texts: readonly IdentifyAsked[]) => Promise<readonly (readonly SentTune[])[]>;
+  /** One tune that is too long to be identified while a page is drawn. Modes in it are copies. */
+  readonly identifyLong: (tune: Tune, choice: IdentifyChoice) => Identification | undefined;
 }
 
 /** A recording of one voice: samples from -1 to 1 of one channel. */

@@ -1,10 +1,11 @@
+import { midiOf, soundOf } from "../../src/core/pitch";
 import { members, mode as modeById } from "../../src/core/scale";
-import { timeBySound, type Tune } from "../../src/core/tune";
+import { allNotes, timeBySound, type Tune } from "../../src/core/tune";
 import { type Label, MODE_NAMES, type ModeName } from "./model";
 
 /**
- * Two published methods of finding a key, carried from two modes to the seven: what the identifier has to beat. Both look at how
- * long each note sounds and at nothing else. A mode's profile is that of major or minor, whichever its third is, with the
+ * What the identifier has to beat. Two published methods of finding a key, carried from two modes to the seven: both look at how
+ * long each note sounds, in all voices, and at nothing else. A mode's profile is that of major or minor, whichever its third is, with the
  * values of the degrees that differ changed places with those that they replace.
  */
 
@@ -46,7 +47,7 @@ function correlation(a: readonly number[], b: readonly number[]): number {
 }
 
 function best(tune: Tune, fit: (time: readonly number[], mode: ModeName) => number): Label {
-  const time = timeBySound(tune.notes);
+  const time = timeBySound(allNotes(tune));
   let found = { home: 0, mode: "ionian" as ModeName, fit: -Infinity };
   for (const mode of MODE_NAMES)
     for (let sound = 0; sound < 12; sound += 1) {
@@ -56,6 +57,32 @@ function best(tune: Tune, fit: (time: readonly number[], mode: ModeName) => numb
       if (own > found.fit) found = { home: (sound * 7) % 12, mode, fit: own };
     }
   return found;
+}
+
+/** The commonest first, for notes that fit several. */
+const COMMON: readonly ModeName[] = [
+  "ionian",
+  "aeolian",
+  "dorian",
+  "mixolydian",
+  "phrygian",
+  "lydian",
+  "locrian",
+];
+
+/** The last note, or the lowest of those that end last, with the mode on it that holds most of what sounds. */
+function lastAndSet(tune: Tune): Label {
+  const all = allNotes(tune);
+  const endOf = ({ onset, duration }: (typeof all)[number]) => onset + duration;
+  const end = all.reduce((last, note) => Math.max(last, endOf(note)), 0);
+  const low = all
+    .filter((note) => endOf(note) > end - 1e-6)
+    .reduce((least, note) => (midiOf(note.pitch) < midiOf(least.pitch) ? note : least));
+  const home = low.pitch.name;
+  const time = timeBySound(all);
+  const held = (mode: ModeName) =>
+    stepsOf(mode).reduce((sum, step) => sum + (time[(step + soundOf(home)) % 12] ?? 0), 0);
+  return { home, mode: COMMON.reduce((most, mode) => (held(mode) > held(most) + 1e-9 ? mode : most)) };
 }
 
 /** A method, with how it is called. */
@@ -76,4 +103,5 @@ export const BASELINES: readonly Method[] = [
         time.reduce((sum, each, step) => sum + each * Math.log(profileOf(mode, TEMPERLEY)[step] ?? 1e-3), 0),
       ),
   },
+  { name: "The last note (of several voices the bass) and its set", find: lastAndSet },
 ];

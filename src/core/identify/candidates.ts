@@ -17,8 +17,9 @@ import {
   soundSet,
   transpose,
 } from "../scale";
-import type { Tune } from "../tune";
+import { allNotes, type Tune } from "../tune";
 import type { Hearing } from "./hearing";
+import { chromaticSteps, leadingSounds } from "./lines";
 import type { Expectation } from "./expectation";
 import { scoreOf, sureness } from "./score";
 
@@ -94,28 +95,31 @@ export function candidates(
 /** Scales outside the seven, each with the homes on which it is looked at: only where they hold what none of the seven does. */
 function rareModes(
   tune: Tune,
-  { sounding, leads, chromatic }: Hearing,
+  { sounding }: Hearing,
   sounds: readonly number[],
 ): readonly { readonly mode: Mode; readonly on: readonly number[] }[] {
   const above = (share: number) => soundSet(EVERY_SOUND.filter((sound) => (sounding[sound] ?? 0) > share));
-  const [strong, standing, all] = [above(STRONG), above(STANDS), above(0)];
-  // A raised seventh that only leads up to home makes no other scale of minor.
-  const leading = soundSet(
-    EVERY_SOUND.filter((sound) => leads[sound] === true && (sounding[sound] ?? 0) < LEADS),
-  );
+  const strong = above(STRONG);
   const fits = (mode: Mode, sound: number, set: SoundSet) => holdsAll(transpose(mode.sounds, sound), set);
   const isPlain = (set: SoundSet) =>
     SEVEN.some((mode) => EVERY_SOUND.some((sound) => fits(mode, sound, set)));
   const [key] = tune.keys ?? [];
   const isDeclared = (mode: Mode, sound: number) => key?.mode === mode && soundOf(key.home) === sound;
-  if (isPlain(strong) && (!key || SEVEN.includes(key.mode))) return [];
-  const takesSeven = !isPlain(strong & ~leading);
+  const isStrongPlain = isPlain(strong);
+  if (isStrongPlain && (!key || SEVEN.includes(key.mode))) return [];
+  const notes = allNotes(tune);
+  const [standing, all] = [above(STANDS), above(0)];
+  // A raised seventh that only leads up to home makes no other scale of minor.
+  const leads = leadingSounds(notes);
+  const leading = EVERY_SOUND.filter((sound) => leads[sound] === true && (sounding[sound] ?? 0) < LEADS);
+  const takesSeven = !isPlain(strong & ~soundSet(leading));
   // Scales with three half steps in a row are played through them; otherwise two scales are mixed.
+  const chromatic = chromaticSteps(notes);
   const isThreaded = EVERY_SOUND.every(
     (sound) => !holdsAll(all, soundSet([sound - 1, sound, sound + 1])) || chromatic[sound] === true,
   );
   const isExact = (mode: Mode, sound: number) =>
-    !isPlain(strong) && standing === all && isThreaded && transpose(mode.sounds, sound) === all;
+    !isStrongPlain && standing === all && isThreaded && transpose(mode.sounds, sound) === all;
   return [
     ...RARE.map((mode) => ({
       mode,

@@ -151,7 +151,8 @@ function bassFacts(
   if (!voices || !own) return [];
   const over = (term: keyof typeof own) => own[term] - (other?.[term] ?? 0);
   const all = allNotes(tune);
-  const placeOf = (cadence: BassCadence) => [all.indexOf(cadence.to.note)];
+  const placeOf = ({ from, to }: BassCadence) =>
+    [from?.note, to.note].flatMap((note) => (note ? [all.indexOf(note)] : []));
   const { ends, endsHome } = phrasesOn(tune, sound);
   const cadences = voices.cadences.filter(({ to }) => to.sound === sound);
   const isLast = voices.last.to.sound === sound;

@@ -1,7 +1,6 @@
 import { type Fifths, soundOf, spellSound } from "../pitch";
 import { allNotes, timeBySound, type Tune, type TuneNote } from "../tune";
 import { type ChordsHearing, hearChords } from "./chords-hearing";
-import { chromaticSteps, leadingSounds } from "./lines";
 import { hearMelody, type MelodyHearing } from "./melody-hearing";
 import { shareOut } from "./shares";
 import { hearVoices, type VoicesHearing } from "./voices-hearing";
@@ -14,10 +13,6 @@ export interface Hearing {
   readonly notes: number;
   /** How the tune spells each pitch class, where it sounds. */
   readonly names: readonly (Fifths | undefined)[];
-  /** Sounds that are only heard leading up a half step. */
-  readonly leads: readonly boolean[];
-  /** Sounds that are passed through by half steps. */
-  readonly chromatic: readonly boolean[];
   readonly melody: MelodyHearing;
   /** Where other voices sound beneath the melody. */
   readonly voices?: VoicesHearing | undefined;
@@ -45,8 +40,6 @@ export function hear(tune: Tune): Hearing | undefined {
     sounding: shareOut(time),
     notes: all.length,
     names: namesOf(all, tune.chords ?? []),
-    leads: leadingSounds(all),
-    chromatic: chromaticSteps(all),
     melody,
     voices,
     chords: voices ? undefined : hearChords(tune),

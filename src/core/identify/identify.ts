@@ -39,7 +39,7 @@ export interface Rival extends Candidate {
 /** The answer for one tune: ranked, with its reasons. Places of notes are those of the whole tune, whatever was left out. */
 export interface Identification {
   readonly candidates: readonly Candidate[];
-  /** What follows is about the likeliest candidate, or the one chosen by hand; of a tune that changes, about its first passage. */
+  /** What follows is about the likeliest candidate, or the one chosen by hand; of a tune in passages, about the first. */
   readonly homeMode: HomeMode;
   /** The bars that the reasons are about, where it is not all of them. */
   readonly bars?: BarRange | undefined;
@@ -58,6 +58,8 @@ export interface Identification {
   readonly passages: readonly Passage[];
   /** Its mode changes: no one home and mode holds for all of it. */
   readonly changes: boolean;
+  /** The ranking for all of it where its mode changes; otherwise the same as above. */
+  readonly whole: readonly Candidate[];
 }
 
 /** What may be set by hand. */
@@ -90,9 +92,12 @@ export function identify(tune: Tune, choice: IdentifyChoice = {}): Identificatio
   const found = choice.bars ? [] : passages(heard, hearing, homeMode);
   const [first] = found;
   const changes = found.some(({ kind }) => kind === "mode");
-  if (changes && !isChosen && first) {
+  if (found.length > 1 && !isChosen && first) {
     const about = identify(tune, { ...choice, bars: first.bars, about: first.homeMode });
-    if (about) return { ...about, candidates: ranked, hearing, rival: undefined, passages: found, changes };
+    if (about)
+      return changes
+        ? { ...about, passages: found, changes, rival: undefined, whole: ranked }
+        : { ...about, passages: found };
   }
   const placed = placesIn(tune, heard);
   const outside = outsideNotes(heard, hearing, homeMode);
@@ -114,6 +119,7 @@ export function identify(tune: Tune, choice: IdentifyChoice = {}): Identificatio
     key: key && placed(key),
     passages: found,
     changes,
+    whole: ranked,
     bars: choice.bars,
   };
 }

@@ -86,6 +86,7 @@ export function hearMelody(tune: Tune): MelodyHearing | undefined {
   const openings = sections.flatMap(
     (section) => section.find(({ isPickup }) => !isPickup) ?? section[0] ?? [],
   );
+  const triadOf = new Map(bars.map((bar) => [bar, outlined(notes, bar, sharesOf(bar))]));
   const whole = bars.filter(({ isPickup }) => !isPickup);
   const last = notes.length - 1;
   const [firstDownbeat, lowest] = [openings[0]?.notes[0] ?? 0, lowestPlace(notes)];
@@ -107,8 +108,8 @@ export function hearMelody(tune: Tune): MelodyHearing | undefined {
     lowest,
     lowestSound: soundAt(notes[lowest] as TuneNote),
     scaleOn: scaleOn(notes),
-    triads: whole.flatMap((bar) => outlined(notes, bar, sharesOf(bar)) ?? []),
-    openingRoots: openings.flatMap((bar) => outlined(notes, bar, sharesOf(bar))?.root ?? []),
+    triads: whole.flatMap((bar) => triadOf.get(bar) ?? []),
+    openingRoots: openings.flatMap((bar) => triadOf.get(bar)?.root ?? []),
     wholeBars: whole.length,
     downbeats: countDownbeats(notes, stress),
   };
@@ -181,17 +182,24 @@ function outlined(
   bar: HeardBar,
   shares: readonly number[],
 ): OutlinedTriad | undefined {
-  let best: { readonly root: number; readonly isMajor: boolean; readonly rank: number } | undefined;
-  for (let root = 0; root < 12; root += 1)
-    for (const isMajor of [true, false]) {
-      const share = (halfSteps: number) => shares[(root + halfSteps) % 12] ?? 0;
-      const [one, third, fifth] = [share(0), share(isMajor ? 4 : 3), share(7)];
-      if (one === 0 || third === 0) continue;
-      const rank = TRIAD.root * one + TRIAD.third * third + TRIAD.fifth * fifth;
-      if (rank > (best?.rank ?? 0)) best = { root, isMajor, rank };
+  let root = -1;
+  let isMajor = true;
+  let most: number = TRIAD.least - 1e-12;
+  for (let sound = 0; sound < 12; sound += 1) {
+    const own = shares[sound] ?? 0;
+    if (own === 0) continue;
+    const base = TRIAD.root * own + TRIAD.fifth * (shares[(sound + 7) % 12] ?? 0);
+    const [major, minor] = [shares[(sound + 4) % 12] ?? 0, shares[(sound + 3) % 12] ?? 0];
+    if (major > 0 && base + TRIAD.third * major > most + 1e-12) {
+      most = base + TRIAD.third * major;
+      [root, isMajor] = [sound, true];
     }
-  if (!best || best.rank < TRIAD.least) return undefined;
-  const { root, isMajor } = best;
+    if (minor > 0 && base + TRIAD.third * minor > most + 1e-12) {
+      most = base + TRIAD.third * minor;
+      [root, isMajor] = [sound, false];
+    }
+  }
+  if (root < 0) return undefined;
   const sounds = soundSet([root, root + (isMajor ? 4 : 3), root + 7]);
   return {
     root,

@@ -7,10 +7,10 @@ import { likelihoodOf, priorsOf, sureness } from "./score";
 import { expectedSounding } from "./voices-score";
 
 /**
- * What a passage is to the one before: another mode; the same piece in another key for a while, which is harmony and no change of
- * mode (the dominant, the relative); the part of a piece that is written in a key of its own.
+ * What a passage is to the one before: another mode; a neighbouring key in the same mode, or the relative, which is harmony and no
+ * change of mode; a part of a piece that is written in a key of its own.
  */
-export type PassageKind = "mode" | "dominant" | "relative" | "own-key";
+export type PassageKind = "mode" | "key" | "relative" | "own-key";
 
 /** A run of bars in one home and mode. Bars are numbered as the tune numbers them, both ends counted. */
 export interface Passage {
@@ -26,14 +26,20 @@ export interface Passage {
 /** What a change costs, as a logarithm of odds: to the same notes on another home, to other notes on the same home, to both. */
 const CHANGE = { home: 0.9, mode: 0.2, note: 0.5, both: 3 };
 
-/** Pieces in several voices go through other keys and come back: there a change has to show more clearly. */
-const VOICES_CHANGE = 4;
+/**
+ * Pieces in several voices go through other keys and come back, and their phrases rest on other degrees: there a change has to show more
+ * clearly, most of all one that only another home tells, and one that nothing marks off.
+ */
+const VOICES_CHANGE = { any: 4, home: 4, unmarked: 3 };
 
 /** A declared key makes a change likelier where it stands, and says something of the notes and home after it. */
 const DECLARED = { change: 1.5, notes: 1.5, home: 1 };
 
 /** Bars of a unit that is not marked off, and the fewest that are listened to by themselves. */
 const UNIT = { unmarked: 8, least: 3 };
+
+/** In a piece of more bars, unmarked units are longer, so that they are not too many. */
+const MANY_BARS = 400;
 
 /** A home and mode that a passage may be in. */
 interface State {
@@ -85,7 +91,7 @@ export function passages(tune: Tune, hearing: Hearing, main: HomeMode): readonly
   });
   return found.map((each, at) => {
     const before = found[at - 1];
-    return before ? { ...each, kind: kindOf(tune, before, each, found[0] as Passage) } : each;
+    return before ? { ...each, kind: kindOf(tune, before, each) } : each;
   });
 }
 
@@ -97,6 +103,7 @@ function unitsOf(tune: Tune): readonly Unit[] {
     bar === 0 || tune.bars[bar - 1]?.endsSection === true || keyed.has(bar) ? [bar] : [],
   );
   const units: Unit[] = [];
+  const usual = UNIT.unmarked * Math.ceil(tune.bars.length / MANY_BARS);
   for (const [at, from] of starts.entries()) {
     const to = (starts[at + 1] ?? last + 1) - 1;
     const before = units.at(-1);
@@ -104,10 +111,10 @@ function unitsOf(tune: Tune): readonly Unit[] {
       units[units.length - 1] = { ...before, to };
       continue;
     }
-    for (let start = from; start <= to; start += UNIT.unmarked) {
+    for (let start = from; start <= to; start += usual) {
       // What is left over at the end stays with the unit before it.
-      const isLast = to - start + 1 < UNIT.unmarked + UNIT.least;
-      units.push({ from: start, to: isLast ? to : start + UNIT.unmarked - 1, isMarked: start === from });
+      const isLast = to - start + 1 < usual + UNIT.least;
+      units.push({ from: start, to: isLast ? to : start + usual - 1, isMarked: start === from });
       if (isLast) break;
     }
   }
@@ -126,12 +133,27 @@ function statesFor({ names }: Hearing, main: HomeMode): readonly State[] {
   );
 }
 
-/** What it costs to go from one home and mode to another. */
-function costOf(from: State, to: State): number {
-  if (from.sounds === to.sounds) return CHANGE.home;
+/** What it costs to go from one home and mode to another, in one voice or in several. */
+function costOf(from: State, to: State, isVoices: boolean): number {
+  if (from.sounds === to.sounds) return CHANGE.home + (isVoices ? VOICES_CHANGE.home : 0);
   const notes = size(from.sounds ^ to.sounds) / 2;
   if (from.home === to.home) return CHANGE.mode + CHANGE.note * (notes - 1);
   return CHANGE.both;
+}
+
+/** For each state, those with the same notes and those with the same home. */
+function kinOf(states: readonly State[]): (state: State) => readonly number[] {
+  const [bySounds, byHome] = [new Map<number, number[]>(), new Map<number, number[]>()];
+  const put = (map: Map<number, number[]>, key: number, at: number) => {
+    const known = map.get(key);
+    if (known) known.push(at);
+    else map.set(key, [at]);
+  };
+  for (const [at, { sounds, home }] of states.entries()) {
+    put(bySounds, sounds, at);
+    put(byHome, home, at);
+  }
+  return ({ sounds, home }) => [...(bySounds.get(sounds) ?? []), ...(byHome.get(home) ?? [])];
 }
 
 /** What a declared key says for each state of a unit. */
@@ -152,36 +174,45 @@ function likeliestPath(
   units: readonly Unit[],
   heard: readonly Hearing[],
 ): readonly State[] {
+  const isVoices = heard[0]?.voices !== undefined;
   const prior = priorsOf(
-    "modal",
     states.map(({ mode }) => mode),
+    isVoices ? "voices" : "modal",
   );
   const keyed = new Set(tune.keys?.slice(1).map(({ bar }) => bar));
+  const kin = kinOf(states);
   let best: readonly number[] = [];
   const cameFrom: number[][] = [];
   for (const [at, hearing] of heard.entries()) {
     const unit = units[at] as Unit;
     const declared = declaredFor(tune, states, unit);
+    const sure = sureness(hearing);
     const own = shareLogs(
       states.map(
-        ({ mode, home }, state) =>
-          sureness(hearing) * likelihoodOf(hearing, mode, home) + (declared[state] ?? 0),
+        ({ mode, home }, state) => sure * likelihoodOf(hearing, mode, home) + (declared[state] ?? 0),
       ),
     );
     if (at === 0) {
       best = own.map((each, state) => each + (prior[state] ?? 0));
       continue;
     }
-    const more = (hearing.voices ? VOICES_CHANGE : 0) - (keyed.has(unit.from) ? DECLARED.change : 0);
-    const from: number[] = [];
+    const inVoices = isVoices ? VOICES_CHANGE.any + (unit.isMarked ? 0 : VOICES_CHANGE.unmarked) : 0;
+    const more = inVoices - (keyed.has(unit.from) ? DECLARED.change : 0);
     const before = best;
+    const order = states.map((_, state) => state).sort((a, b) => (before[b] ?? 0) - (before[a] ?? 0));
+    const from: number[] = [];
     best = states.map((state, here) => {
       let [most, came] = [before[here] ?? -Infinity, here];
-      for (const [there, other] of states.entries()) {
-        if (there === here) continue;
-        const reached = (before[there] ?? -Infinity) - costOf(other, state) - more + (prior[here] ?? 0);
+      const reach = (there: number) => {
+        const cost = costOf(states[there] as State, state, isVoices) + more - (prior[here] ?? 0);
+        const reached = (before[there] ?? -Infinity) - cost;
         if (reached > most) [most, came] = [reached, there];
-      }
+      };
+      const near = kin(state);
+      for (const there of near) if (there !== here) reach(there);
+      // All others cost the same, so that only the likeliest of them need be looked at.
+      const far = order.find((there) => !near.includes(there));
+      if (far !== undefined) reach(far);
       from.push(came);
       return most + (own[here] ?? 0);
     });
@@ -232,15 +263,12 @@ function bestCut(
 }
 
 /** What a passage is to the one before it. */
-function kindOf(tune: Tune, before: Passage, { homeMode, bars }: Passage, first: Passage): PassageKind {
+function kindOf(tune: Tune, before: Passage, { homeMode, bars }: Passage): PassageKind {
   if (tune.keys?.slice(1).some(({ bar }) => bar === bars.from)) return "own-key";
   const isPlain = ({ mode }: HomeMode) => mode.id === "ionian" || mode.id === "aeolian";
   if (!isPlain(homeMode) || !isPlain(before.homeMode)) return "mode";
   if (soundsOn(homeMode) === soundsOn(before.homeMode)) return "relative";
-  // There and back again between a key and its dominant.
-  const fifths = (one: HomeMode, other: HomeMode) => (soundOf(one.home) - soundOf(other.home) + 12) % 12;
-  const isDominant =
-    homeMode.mode === before.homeMode.mode && [5, 7].includes(fifths(homeMode, before.homeMode));
-  const isBack = homeMode.home === first.homeMode.home || before === first;
-  return isDominant && isBack ? "dominant" : "mode";
+  const fifths = (soundOf(homeMode.home) - soundOf(before.homeMode.home) + 12) % 12;
+  const isNeighbour = homeMode.mode === before.homeMode.mode && (fifths === 5 || fifths === 7);
+  return isNeighbour ? "key" : "mode";
 }

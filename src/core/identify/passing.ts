@@ -71,7 +71,7 @@ function raisedThird(tune: Tune, all: readonly TuneNote[]): (at: number) => bool
     const { onset, duration } = tune.notes[at] as TuneNote;
     return onset + duration - MOMENT;
   });
-  const line = bassLine(all);
+  const line = bassLine(tune);
   return (at) => {
     const { onset, duration, pitch } = all[at] as TuneNote;
     const end = ends.find((moment) => moment >= onset && moment <= onset + duration);

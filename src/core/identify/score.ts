@@ -49,7 +49,7 @@ function ready(mode: Mode): ScoredMode {
  */
 export function scoreOf(hearing: Hearing, mode: Mode, home: number, expects?: Expectation): number {
   const { voices } = hearing;
-  return likelihoodOf(hearing, mode, home) + (voices ? voicesBias(mode) : biasOf(mode, expects));
+  return likelihoodOf(hearing, mode, home) + (voices ? voicesBias(mode, expects) : biasOf(mode, expects));
 }
 
 /** The same without what the mode has in its favour before a note is heard. */
@@ -63,12 +63,14 @@ export function likelihoodOf(
   return melodyScore(melody, ready(mode), home, sounding) + chordsScore(chords, mode, home);
 }
 
-/** Logarithms of how likely each of some states is by its mode alone; a state a home and mode, so that all modes have as many. */
-export function priorsOf(expects: Expectation, modes: readonly Mode[]): readonly number[] {
-  const biases = modes.map((mode) => biasOf(mode, expects));
-  const kinds = new Set(modes);
-  const all = Math.log([...kinds].reduce((sum, mode) => sum + Math.exp(biasOf(mode, expects)), 0));
-  return biases.map((bias) => bias - all);
+/**
+ * Logarithms of how likely each of some states is by its mode alone, as tunes of one voice are expected or pieces of several; a state
+ * is a home and mode, so that all modes have as many.
+ */
+export function priorsOf(modes: readonly Mode[], expects: Expectation | "voices"): readonly number[] {
+  const bias = (mode: Mode) => (expects === "voices" ? voicesBias(mode) : biasOf(mode, expects));
+  const all = Math.log([...new Set(modes)].reduce((sum, mode) => sum + Math.exp(bias(mode)), 0));
+  return modes.map((mode) => bias(mode) - all);
 }
 
 /** What the melody says for a home and mode, reason by reason. */

@@ -1,9 +1,9 @@
 import { midiOf } from "../pitch";
-import { allNotes, phraseEnds, sectionEnds, timeBySound, type Tune, type TuneNote } from "../tune";
+import { allNotes, feltBeat, phraseEnds, sectionEnds, timeBySound, type Tune, type TuneNote } from "../tune";
 import { soundAt } from "./bars-heard";
 import { shareOut } from "./shares";
 
-/** The lowest note that sounds from one moment on. */
+/** The lowest note that sounds in one beat, and when it is heard there. */
 export interface BassNote {
   readonly onset: number;
   readonly sound: number;
@@ -22,7 +22,7 @@ export interface VoicesHearing {
   readonly notes: number;
   /** Shares of sounding time. */
   readonly sounding: readonly number[];
-  /** Shares of the moments at which something strikes, by what is lowest then. */
+  /** Shares of the beats, by what is lowest in them. */
   readonly bass: readonly number[];
   readonly first: BassNote;
   readonly last: BassCadence;
@@ -43,7 +43,7 @@ export function hearVoices(tune: Tune): VoicesHearing | undefined {
   const { beneath = [] } = tune;
   if (timeOf(beneath) < LEAST_BENEATH * timeOf(tune.notes) || beneath.length === 0) return undefined;
   const all = allNotes(tune);
-  const bass = bassLine(all);
+  const bass = bassLine(tune);
   const [first] = bass;
   const last = first && cadenceAt(bass, bass.length - 1);
   if (!first || !last) return undefined;
@@ -66,43 +66,45 @@ const phraseCadences = (tune: Tune): readonly number[] => {
   return (isMarked ? phraseEnds(tune) : sectionEnds(tune)).filter((at) => at < tune.notes.length - 1);
 };
 
-/** The lowest note at each moment at which any voice strikes, in order. */
-export function bassLine(notes: readonly TuneNote[]): readonly BassNote[] {
-  const sorted = [...notes].sort((a, b) => a.onset - b.onset);
-  const line: BassNote[] = [];
+/** What lies more than this many half steps above the low notes of the bass is a chord over it, or a voice while the bass rests. */
+const BASS_REACH = 12;
+
+/** Low notes of the bass are those under which this share of the beats lies. */
+const LOW = 0.2;
+
+/**
+ * The bass of a piece: the lowest note that sounds in each beat, but for those beats in which the bass rests. Chords after the beat, as in
+ * a waltz or a march, are no bass.
+ */
+export function bassLine(tune: Pick<Tune, "notes" | "beneath" | "meter">): readonly BassNote[] {
+  const sorted = allNotes(tune).toSorted((a, b) => a.onset - b.onset);
+  const beat = feltBeat(tune.meter);
+  const line: { readonly onset: number; readonly note: TuneNote; readonly height: number }[] = [];
   let sounding: TuneNote[] = [];
-  for (let at = 0; at < sorted.length;) {
-    const { onset } = sorted[at] as TuneNote;
+  let next = 0;
+  for (let onset = 0; next < sorted.length || sounding.length > 0; onset += beat) {
+    const end = onset + beat - EPSILON;
     sounding = sounding.filter((note) => note.onset + note.duration > onset + EPSILON);
-    const before = at;
-    while (at < sorted.length && (sorted[at] as TuneNote).onset < onset + EPSILON) {
-      sounding.push(sorted[at] as TuneNote);
-      at += 1;
+    if (sounding.length === 0) {
+      const first = sorted[next];
+      if (!first) break;
+      // Beats in which nothing sounds are passed over.
+      onset = Math.max(onset, Math.floor(first.onset / beat + EPSILON) * beat);
     }
-    const low = sounding.reduce((least, note) => (midiOf(note.pitch) < midiOf(least.pitch) ? note : least));
-    line.push({ onset, sound: soundAt(low), note: low });
-    if (at === sorted.length && at - before === 1) {
-      const root = brokenFrom(sorted, low);
-      if (root) line[line.length - 1] = { onset, sound: soundAt(root), note: root };
-    }
+    for (; (sorted[next]?.onset ?? Infinity) < onset + beat - EPSILON; next += 1)
+      sounding.push(sorted[next] as TuneNote);
+    const low = sounding.reduce<TuneNote | undefined>(
+      (least, note) => (!least || midiOf(note.pitch) < midiOf(least.pitch) ? note : least),
+      undefined,
+    );
+    if (low)
+      line.push({ onset: Math.min(Math.max(onset, low.onset), end), note: low, height: midiOf(low.pitch) });
   }
-  return line;
-}
-
-/** A chord that is broken has as many notes as this, none of them before the last longer than a quarter. */
-const BROKEN = { notes: 3, longest: 1 };
-
-/** The lowest note of a chord that is broken upwards into the last note, in its own voice and bar; undefined where none is. */
-function brokenFrom(notes: readonly TuneNote[], top: TuneNote): TuneNote | undefined {
-  const own = notes.filter(({ voice, bar }) => voice === top.voice && bar === top.bar);
-  let first = own.indexOf(top);
-  for (let at = first - 1; at >= 0; at -= 1) {
-    const [note, next] = [own[at] as TuneNote, own[at + 1] as TuneNote];
-    const isJoined = Math.abs(note.onset + note.duration - next.onset) < EPSILON;
-    if (!isJoined || note.duration > BROKEN.longest || midiOf(note.pitch) >= midiOf(next.pitch)) break;
-    first = at;
-  }
-  return own.indexOf(top) - first + 1 >= BROKEN.notes ? own[first] : undefined;
+  const heights = line.map(({ height }) => height).sort((a, b) => a - b);
+  const reach = (heights[Math.floor(heights.length * LOW)] ?? 0) + BASS_REACH;
+  return line
+    .filter(({ height }) => height <= reach)
+    .map(({ onset, note }) => ({ onset, sound: soundAt(note), note }));
 }
 
 /** The place of the last bass note that begins before a moment. */

@@ -1,6 +1,7 @@
-import { maybeMode, type Mode, reference } from "../scale";
+import { maybeMode, type Mode, mode as modeById, reference } from "../scale";
 import { changesFrom, swappedShares } from "./swapped-shares";
 import type { ChordsHearing } from "./chords-hearing";
+import type { Expectation } from "./expectation";
 import type { BassCadence, VoicesHearing } from "./voices-hearing";
 import { VOICES_STATISTICS, type VoicesStatistics } from "./voices-statistics";
 
@@ -19,7 +20,7 @@ const WEIGHTS = { sounding: 45, bass: 20, lastBass: 1.6, cadences: 0.8, firstBas
 const FULL_NOTES = 60;
 
 /** Added to every share before its logarithm is taken, so that one stray note never rules a mode out. */
-const FLOOR = { sounding: 0.003, bass: 0.004, rest: 0.006 };
+const FLOOR = { sounding: 0.008, bass: 0.004, rest: 0.006 };
 
 /** Movements that modes count for which none was counted. */
 const UNCOUNTED: Readonly<Record<string, number>> = { lydian: 2, locrian: 0.5 };
@@ -33,10 +34,28 @@ type Expected = Omit<VoicesStatistics, "movements">;
 const counted = (id: string): VoicesStatistics | undefined =>
   (VOICES_STATISTICS as Readonly<Record<string, VoicesStatistics>>)[id];
 
-/** What was counted of a mode, or what its nearest neighbour leads one to expect of it. */
+/** The neighbour on which a counted minor mode leans, so that habits of one age do not tell for another. */
+const LEANS_ON: Readonly<Record<string, string>> = {
+  dorian: "aeolian",
+  aeolian: "dorian",
+  phrygian: "aeolian",
+};
+/** How far it does. */
+const LEANING = 0.45;
+
+/** What was counted of a mode, leaning on its neighbour; of a mode that was not counted, what its nearest one leads one to expect. */
 function expected(mode: Mode): Expected {
   const own = counted(mode.id);
-  if (own) return own;
+  if (own) {
+    const neighbour = modeById(LEANS_ON[mode.id] ?? mode.id);
+    const { sounding, bass } = counted(neighbour.id) ?? own;
+    const changes = changesFrom(neighbour, mode);
+    const leaning = (row: readonly number[], other: readonly number[]) => {
+      const moved = swappedShares(other, changes);
+      return row.map((share, at) => (1 - LEANING) * share + LEANING * (moved[at] ?? 0));
+    };
+    return { ...own, sounding: leaning(own.sounding, sounding), bass: leaning(own.bass, bass) };
+  }
   const built = maybeMode(BUILT_FROM[mode.id] ?? "");
   const { mode: nearest, moved } = reference(mode, "nearest");
   const [source, changes] = built ? [built, changesFrom(built, mode)] : [nearest, moved];
@@ -45,8 +64,10 @@ function expected(mode: Mode): Expected {
   return { ...from, sounding: swappedShares(sounding, changes), bass: swappedShares(bass, changes) };
 }
 
-interface VoicesRows extends Expected {
+interface VoicesRows extends Omit<Expected, "lastMotion"> {
   readonly bias: number;
+  /** How likely the bass comes to rest on a sound, from another, both above home: rows are where it comes to rest. */
+  readonly rests: readonly (readonly number[])[];
 }
 
 const rowsOf = new Map<string, VoicesRows>();
@@ -62,7 +83,7 @@ function rows(mode: Mode): VoicesRows {
     bass: logs(bass, FLOOR.bass),
     lastBass: logs(lastBass, FLOOR.rest),
     firstBass: logs(firstBass, FLOOR.rest),
-    lastMotion,
+    rests: rests(logs(lastBass, FLOOR.rest), lastMotion),
   };
   rowsOf.set(mode.id, made);
   return made;
@@ -73,21 +94,29 @@ const logs = (shares: readonly number[], floor: number): readonly number[] => {
   return shares.map((share) => Math.log((share + floor) / sum));
 };
 
-const above = (sound: number, home: number): number => (sound - home + 12) % 12;
+const above = (sound: number, home: number): number => (sound < home ? sound - home + 12 : sound - home);
 
 /** A motion of the bass that was not counted in a mode is as likely as the last bass, spread over this many motions. */
 const OTHER_MOTIONS = 12;
 /** How much of what is known of the last bass lies in its motion. */
 const MOTION_SHARE = 0.5;
 
+function rests(
+  lastBass: readonly number[],
+  lastMotion: Expected["lastMotion"],
+): readonly (readonly number[])[] {
+  return lastBass.map((rest, end) =>
+    lastBass.map((_, from) => {
+      const motion = Math.log((lastMotion[`${from}>${end}`] ?? 0) + Math.exp(rest) / OTHER_MOTIONS);
+      return (1 - MOTION_SHARE) * rest + MOTION_SHARE * motion;
+    }),
+  );
+}
+
 /** How likely the bass comes to rest so: where, and by what motion. */
-function restOf({ lastBass, lastMotion }: VoicesRows, { from, to }: BassCadence, home: number): number {
+function restOf({ lastBass, rests: known }: VoicesRows, { from, to }: BassCadence, home: number): number {
   const end = above(to.sound, home);
-  const rest = lastBass[end] ?? 0;
-  if (!from) return rest;
-  const known = lastMotion[`${above(from.sound, home)}>${end}`] ?? 0;
-  const motion = Math.log(known + Math.exp(rest) / OTHER_MOTIONS);
-  return (1 - MOTION_SHARE) * rest + MOTION_SHARE * motion;
+  return (from ? known[end]?.[above(from.sound, home)] : lastBass[end]) ?? 0;
 }
 
 function over(row: readonly number[], shares: readonly number[], home: number): number {
@@ -114,8 +143,14 @@ export function voicesTerms(heard: VoicesHearing, mode: Mode, home: number): Voi
   };
 }
 
+/** What major and natural minor have in their favour where they are expected. */
+const MAJOR_MINOR = 2;
+
 /** What a mode has in its favour before a note is heard, in pieces of several voices. */
-export const voicesBias = (mode: Mode): number => EVENNESS * rows(mode).bias;
+export function voicesBias(mode: Mode, expects?: Expectation): number {
+  const isPlain = mode.id === "ionian" || mode.id === "aeolian";
+  return EVENNESS * rows(mode).bias + (expects === "major-minor" && isPlain ? MAJOR_MINOR : 0);
+}
 
 /** How much of the time each sound is expected to sound, as logarithms of shares by half steps above home. */
 export const expectedSounding = (mode: Mode): readonly number[] => rows(mode).sounding;
@@ -128,7 +163,7 @@ export function voicesScore(heard: VoicesHearing, mode: Mode, home: number): num
 }
 
 /** What bass, voices and cadences say overlaps: all of it is drawn together by this before it is shared out. */
-const EVENNESS = 0.75;
+const EVENNESS = 0.6;
 
 /** Chord symbols say as much of the whole as this: they are one player's reading of it. */
 const CHORD_WEIGHTS = { tones: 16, last: 0.8, first: 0.4 };

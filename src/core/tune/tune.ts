@@ -16,6 +16,20 @@ export interface TuneNote {
   readonly voice?: number | undefined;
 }
 
+/** What says that a phrase ends on the note that begins at an onset, in quarters: a fermata, or a place to breathe. */
+export interface PhraseMark {
+  readonly onset: number;
+  readonly sign: "fermata" | "breath";
+}
+
+/** Marks of several voices as one list: each onset once, the fermata before the breath. */
+export function joinedMarks(marks: readonly PhraseMark[]): readonly PhraseMark[] {
+  const byOnset = new Map<number, PhraseMark>();
+  for (const mark of marks)
+    if (mark.sign === "fermata" || !byOnset.has(mark.onset)) byOnset.set(mark.onset, mark);
+  return [...byOnset.values()].sort((a, b) => a.onset - b.onset);
+}
+
 /** Clefs that voices are written in; `-8` sounds an octave lower than it looks. */
 export type Clef = "treble" | "treble-8" | "alto" | "tenor" | "bass" | "bass-8";
 
@@ -68,8 +82,8 @@ export interface Tune {
   readonly beneath?: readonly TuneNote[] | undefined;
   /** The melody's voice, then the others as they are written, where there are several. */
   readonly voices?: readonly TuneVoice[] | undefined;
-  /** Where a fermata, a breath mark or the text says that a phrase ends: onsets of its last notes, in quarters, in order. */
-  readonly phraseMarks?: readonly number[] | undefined;
+  /** Where it is written that a phrase ends, in order. */
+  readonly phraseMarks?: readonly PhraseMark[] | undefined;
   readonly chords?: readonly TuneChord[] | undefined;
   readonly bars: readonly TuneBar[];
   readonly meter: Meter;
@@ -257,7 +271,7 @@ const FEWEST_MARKS = 2;
 export function phraseEnds(tune: Tune): readonly number[] {
   const { phraseMarks = [] } = tune;
   if (phraseMarks.length >= FEWEST_MARKS) {
-    const marked = phraseMarks.flatMap((onset) => {
+    const marked = phraseMarks.flatMap(({ onset }) => {
       const next = firstPlace(tune.notes, (note) => note.onset > onset + EPSILON);
       return next > 0 ? [next - 1] : [];
     });
@@ -310,7 +324,7 @@ export function excerptOf(tune: Tune, { from, to }: BarRange): Tune {
     notes: cut(tune.notes),
     beneath: tune.beneath && cut(tune.beneath),
     chords: tune.chords && cut(tune.chords),
-    phraseMarks: tune.phraseMarks?.filter((onset) => onset >= start - EPSILON && onset < end - EPSILON),
+    phraseMarks: tune.phraseMarks?.filter(({ onset }) => onset >= start - EPSILON && onset < end - EPSILON),
   };
 }
 

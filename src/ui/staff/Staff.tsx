@@ -130,6 +130,7 @@ export function Staff({
     // eslint-disable-next-line jsx-a11y-x/no-noninteractive-element-interactions
     <section
       className={styles.frame}
+      data-voices={tune.voices ? true : undefined}
       aria-label="Staff"
       // eslint-disable-next-line jsx-a11y-x/no-noninteractive-tabindex
       tabIndex={0}

@@ -1,7 +1,7 @@
 import { type Pitch, pitchAt, spellSound } from "@/core/pitch";
 import type { Expectation, KeyCheck } from "@/core/identify";
 import { type HomeMode, parentOf } from "@/core/scale";
-import { allNotes, type Tune, type TuneVoice } from "@/core/tune";
+import type { Tune, TuneVoice } from "@/core/tune";
 import type { TuneOrigin, TuneSource } from "@/formats";
 import { capital, countText, homeModeText, listText, noteText, parentText, shortName } from "./names";
 
@@ -24,17 +24,14 @@ export const SOURCE_TEXT: Readonly<Record<TuneSource, string>> = {
   midi: "from MIDI",
 };
 
-/** "16 bars, 84 notes, from ABC"; notes of several voices are counted together. */
+/** "16 bars, 84 notes, from ABC"; "10 bars, 4 voices". */
 export function tuneCountText(tune: Tune, source: TuneSource, origin?: TuneOrigin): string {
   const bars = tune.bars.filter(({ lead }) => lead === 0).length;
-  const { length: voices = 1 } = tune.voices ?? [0];
+  const voices = tune.voices?.length ?? 1;
   const counted = (count: number, one: string) => `${count} ${one}${count === 1 ? "" : "s"}`;
-  return [
-    counted(bars, "bar"),
-    ...(voices > 1 ? [counted(voices, "voice")] : []),
-    counted(allNotes(tune).length, "note"),
-    origin ? ORIGIN_TEXT[origin] : SOURCE_TEXT[source],
-  ].join(", ");
+  if (voices > 1) return `${counted(bars, "bar")}, ${counted(voices, "voice")}`;
+  const came = origin ? ORIGIN_TEXT[origin] : SOURCE_TEXT[source];
+  return [counted(bars, "bar"), counted(tune.notes.length, "note"), came].join(", ");
 }
 
 const ORIGIN_TEXT: Readonly<Record<TuneOrigin, string>> = { played: "played in", recorded: "recorded" };
@@ -129,7 +126,7 @@ export const voiceText = ({ name }: TuneVoice, at: number): string => name || `V
 
 /** What kind of tunes are expected, as it is chosen. */
 export const EXPECTATION_TEXT: Readonly<Record<Expectation, string>> = {
-  "major-minor": "mostly major and minor",
-  mixed: "any tune",
+  "major-minor": "major or minor",
+  mixed: "any mode",
   modal: "modal tunes",
 };

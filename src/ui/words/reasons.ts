@@ -286,17 +286,20 @@ export function passagesReason({ passages, changes }: Identification): string | 
   if (!first || others.length === 0) return undefined;
   if (changes)
     return `The mode changes: ${listText(passages.map((each) => `${homeModeText(each.homeMode)} in ${passageBarsText(each)}`))}.`;
-  const moves = others.filter(({ homeMode }) => homeMode.home !== first.homeMode.home);
-  return moves
-    .map((each) => {
+  const isHome = ({ homeMode }: Passage) =>
+    homeMode.home === first.homeMode.home && homeMode.mode === first.homeMode.mode;
+  return others
+    .flatMap((each, at) => {
+      if (isHome(each)) return [];
       const [bars, key] = [capital(passageBarsText(each)), homeModeText(each.homeMode)];
+      const isBack = others.slice(at + 1).some(isHome);
       switch (each.kind) {
         case "own-key":
           return `${bars} ${each.fromBar === each.toBar ? "has" : "have"} a key of their own, ${key}.`;
         case "relative":
-          return `${bars} move to the relative, ${key}, with the same notes.`;
+          return `${bars} move to the relative, ${key}: the same notes around another home.`;
         default:
-          return `${bars} move to ${key} and back: a change of key, not of mode.`;
+          return `${bars} move to ${key}${isBack ? " and back" : ""}: a change of key, not of mode.`;
       }
     })
     .join(" ");

@@ -1,9 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { type DragEvent, useState } from "react";
-import { type Fifths, soundOf } from "@/core/pitch";
-import type { Identification } from "@/core/identify";
-import { colourSwap, type Swap, type Telling } from "@/core/scale";
-import { allNotes, type Tune } from "@/core/tune";
+import { soundOf } from "@/core/pitch";
+import { allNotes } from "@/core/tune";
 import type { TuneOrigin } from "@/formats";
 import { byTurns, swapped, tuneScore } from "@/sound";
 import { $draft, $keeping, $ready, changeDraft, swapLive, toggle } from "@/state";
@@ -18,6 +16,7 @@ import { Candidates } from "./Candidates";
 import { $isInCollection, openCollection, type Row, textOf } from "./collection";
 import { CollectionShow, useCollection } from "./CollectionShow";
 import { droppedFiles, isRecording, onlyTextIn } from "./files";
+import { heardSwap, placesOf, staffText } from "./heard-tune";
 import own from "./IdentifyView.module.css";
 import { NoteInHand } from "./NoteInHand";
 import { Passages } from "./Passages";
@@ -132,7 +131,9 @@ export function IdentifyView() {
   const isEmpty = isReady && (draft === undefined || draft.text.trim() === "");
   const isTyped = draft?.source === "abc" || draft?.source === "notes" || isEmpty;
   const isTextOpen =
-    way === "type" || (way === "staff" && (isEmpty || (isReady && read !== undefined && !answer && isTyped)));
+    way === "type" ||
+    (way === "staff" &&
+      (isEmpty || (isReady && read !== undefined && !answer && !inHand.isWorking && isTyped)));
   const bringBack = replaced && (
     <Button
       kind="quiet"
@@ -199,6 +200,11 @@ export function IdentifyView() {
           onText={(text) => take(draftOf(text, draft?.name ?? ""), "type")}
           onTry={(text) => take(draftOf(text, ""), "staff")}
         />
+        {inHand.isWorking && (
+          <p className={own.replaced} role="status">
+            Listening to a long piece…
+          </p>
+        )}
         {inHand.isSilenced && (
           <p className={own.replaced}>
             Every note is left out.
@@ -282,18 +288,3 @@ export function IdentifyView() {
 
 /** What notes that were played in or recorded are called until they have a name. */
 const [PLAYED, RECORDED] = ["Played in", "Recording"];
-
-const placesOf = (tune: Tune, name: Fifths): readonly number[] =>
-  allNotes(tune).flatMap(({ pitch }, at) => (soundOf(pitch.name) === soundOf(name) ? [at] : []));
-
-/** The swap of the colour note, where the tune has that note: without it there would be nothing to hear. */
-function heardSwap(
-  { homeMode: { home, mode }, hearing }: Identification,
-  telling: Telling,
-): Swap | undefined {
-  const swap = colourSwap(mode, telling);
-  return swap && hearing.names[soundOf(home + swap.from)] !== undefined ? swap : undefined;
-}
-
-const staffText = (title: string, notes: number, phrases: number) =>
-  `${title || "Tune"}, engraved: ${notes} notes in ${phrases} phrases, colour notes notched, phrase ends barred below`;

@@ -1,12 +1,13 @@
 import { useStore } from "@nanostores/react";
 import { useEffect, useMemo, useState } from "react";
 import { type Fifths, soundOf } from "@/core/pitch";
-import { identify, type Identification } from "@/core/identify";
+import { type Expectation, identify, type Identification } from "@/core/identify";
 import { colourOn, colourSwap, type HomeMode, intervalAt } from "@/core/scale";
-import { allNotes, type BarRange, phraseEnds } from "@/core/tune";
+import { allNotes, type BarRange, phraseEnds, type Tune } from "@/core/tune";
 import { tuneScore } from "@/sound";
 import { $place, $selection, $settings, setPlace } from "@/state";
 import { useSchools } from "@/ui/useSchools";
+import { identifyLong } from "@/workers";
 import { type ReadTune, type ReadTunes, readyTune } from "./useTunes";
 
 /** The answer for the tune in hand: what was found, and what the staff marks. */
@@ -46,6 +47,37 @@ export const undecidedNotes = ({ undecided, homeMode: { home, mode } }: Identifi
     return interval === undefined ? [] : [home + interval];
   });
 
+/** A tune of more notes is identified by a worker: it would hold up the page. */
+const LONG = 2500;
+
+const WORKING = "working";
+
+/** What a tune is in: at once, or where it is long when a worker has found it; the answer before stays until then. */
+function useFound(
+  tune: Tune | undefined,
+  byHand: ByHand,
+  expects: Expectation,
+): Identification | typeof WORKING | undefined {
+  const isLong = tune !== undefined && allNotes(tune).length > LONG;
+  const atOnce = useMemo(
+    () => (tune && !isLong ? identify(tune, { ...byHand, expects }) : undefined),
+    [tune, isLong, byHand, expects],
+  );
+  const [later, setLater] = useState<{ readonly tune: Tune; readonly found: Identification | undefined }>();
+  useEffect(() => {
+    if (!tune || !isLong) return undefined;
+    let isCurrent = true;
+    void identifyLong(tune, { ...byHand, expects }).then((found) => {
+      if (isCurrent) setLater({ tune, found });
+    });
+    return () => {
+      isCurrent = false;
+    };
+  }, [tune, isLong, byHand, expects]);
+  if (!isLong) return atOnce;
+  return later?.tune === tune ? later.found : WORKING;
+}
+
 /** The tune and candidate in hand, chosen anew for every text; the stage and the address follow. */
 export function useAnswer(read: ReadTunes | undefined) {
   const schools = useSchools();
@@ -59,17 +91,25 @@ export function useAnswer(read: ReadTunes | undefined) {
   const isOwn = chosen.key === key && chosen.notes === count;
   const byHand = isOwn ? chosen.byHand : NOTHING;
 
+  const found = useFound(shown?.tune, byHand, expects);
   const answer = useMemo((): Answer | undefined => {
-    const found = shown && identify(shown.tune, { ...byHand, expects });
-    if (!found) return undefined;
-    const lit = new Set(colourOn(found.homeMode, schools).map(soundOf));
+    if (!shown || !found || found === WORKING) return undefined;
+    const litIn = found.passages.map(({ bars, homeMode }) => ({
+      bars,
+      lit: new Set(colourOn(found.changes ? homeMode : found.homeMode, schools).map(soundOf)),
+    }));
+    const ofTune = new Set(colourOn(found.homeMode, schools).map(soundOf));
+    const litAt = (bar: number) =>
+      litIn.find(({ bars }) => bar >= bars.from && bar <= bars.to)?.lit ?? ofTune;
     return {
       shown,
       found,
-      colour: allNotes(shown.tune).flatMap(({ pitch }, at) => (lit.has(soundOf(pitch.name)) ? [at] : [])),
+      colour: allNotes(shown.tune).flatMap(({ pitch, bar }, at) =>
+        litAt(bar).has(soundOf(pitch.name)) ? [at] : [],
+      ),
       ends: phraseEnds(shown.tune),
     };
-  }, [shown, byHand, schools, expects]);
+  }, [shown, found, schools]);
 
   useEffect(() => {
     if (!answer) return;
@@ -93,7 +133,9 @@ export function useAnswer(read: ReadTunes | undefined) {
   return {
     answer,
     /** Read, but everything in it is left out. */
-    isSilenced: shown !== undefined && answer === undefined && byHand !== NOTHING,
+    isSilenced: shown !== undefined && found === undefined && byHand !== NOTHING,
+    /** A long piece is still being listened to. */
+    isWorking: found === WORKING,
     which,
     byHand,
     chooseTune: (next: number) =>

@@ -1,0 +1,111 @@
+import { describe, expect, it, test } from "vitest";
+import { readAbc, readNotes } from "@/formats";
+import { printName } from "../pitch";
+import { identify, type Identification } from ".";
+
+const told = (found: Identification | undefined) =>
+  found?.passages.map(
+    ({ fromBar, toBar, homeMode, kind }) =>
+      `${fromBar}-${toBar} ${printName(homeMode.home)} ${homeMode.mode.id}${kind ? ` ${kind}` : ""}`,
+  );
+const notes = (text: string) => identify(readNotes(text).value);
+
+const DORIAN = "D4:2 F:1 A | G:2 E:1 G | F:2 D:1 F | E:1 C E G | A:2 F:1 A | B:1 A G E | F:2 E:2 | D:4";
+const IN_G =
+  "G4:2 B:1 D5 | C5:2 A4:1 C5 | B4:2 G:1 B | A:1 F# A D5 | G:2 B4:1 G4 | C5:1 B4 A4 F# | G4:2 A:2 | G4:4";
+const IN_C = "C4:2 E:1 G | F:2 A:1 F | E:2 G:1 E | D:4 | C4:2 E:1 G | F:2 A:1 F | G:2 B3:2 | C4:4";
+const ON_G = "G4:2 B:1 D5 | C5:2 A4:1 F# | G:2 B:1 G | A:4 | D5:2 B4:1 G | A:1 B C5 A | B4:2 F#:2 | G:4";
+const IN_A = "A4:2 C5:1 E | D:2 F:1 D | C:2 E:1 C | B4:2 E | A4:2 C5:1 E | D:2 F:1 D | C:2 B4:2 | A4:4";
+
+describe("where the mode changes", () => {
+  test.each([
+    ["other notes and another home", `${DORIAN} || ${IN_G} ||`, ["1-8 D dorian", "9-16 G ionian mode"]],
+    ["without a mark between them", `${DORIAN} | ${IN_G} ||`, ["1-8 D dorian", "9-16 G ionian mode"]],
+    [
+      "on the same home",
+      `${DORIAN} || ${DORIAN.replaceAll("F", "F#").replaceAll("C", "C#")} ||`,
+      ["1-8 D dorian", "9-16 D ionian mode"],
+    ],
+    ["a tune that stays", `${DORIAN} || ${DORIAN} ||`, ["1-16 D dorian"]],
+    [
+      "to the dominant and back: a key, not a mode",
+      `${IN_C} || ${ON_G} || ${IN_C} ||`,
+      ["1-8 C ionian", "9-16 G ionian key", "17-24 C ionian key"],
+    ],
+    ["to the relative", `${IN_C} || ${IN_A} ||`, ["1-8 C ionian", "9-16 A aeolian relative"]],
+  ])("%s", (_, text, expected) => expect(told(notes(text))).toEqual(expected));
+
+  it("is the headline, and the reasons are about the first passage", () => {
+    const found = notes(`${DORIAN} || ${IN_G} ||`)!;
+    expect([found.changes, printName(found.homeMode.home), found.homeMode.mode.id]).toEqual([
+      true,
+      "D",
+      "dorian",
+    ]);
+    expect(found.bars).toEqual({ from: 0, to: 7 });
+    expect(found.outside).toEqual([]);
+    expect(found.evidence.every(({ notes: places }) => places.every((at) => at < 25))).toBe(true);
+    expect(notes(`${IN_C} || ${ON_G} || ${IN_C} ||`)?.changes).toBe(false);
+  });
+
+  it("a part with a declared key of its own is told as that", async () => {
+    const bars = "C2E2|G2E2|F2A2|G4|E2G2|F2D2|E2D2|C4";
+    const trio = "F2A2|c2A2|_B2d2|c4|A2c2|_B2G2|A2G2|F4";
+    const [read] = (await readAbc(`X:1\nL:1/4\nM:4/4\nK:C\n${bars}||\n[K:F]${trio}|]`)).value;
+    expect(told(identify(read!.tune))).toEqual(["1-8 C ionian", "9-16 F ionian own-key"]);
+  });
+
+  it("takes the bars of a first and a second ending with their section", async () => {
+    const [read] = (
+      await readAbc("X:1\nL:1/4\nM:4/4\nK:C\n|:C2E2|G2E2|F2A2|1G4:|2C4|:E2G2|c2G2|A2F2|1G4:|2C4|]")
+    ).value;
+    expect(told(identify(read!.tune))).toHaveLength(1);
+  });
+});
+
+describe("what is expected", () => {
+  // Ends on G and begins there, with C natural and F natural: mostly heard in C where major and minor are expected.
+  const text =
+    "D5:1 E5 C5 D5 | B4:1 C5 A4 B4 | C5:1 D5 B4 A4 | B4:2 G4 | F4:1 A4 C5 A4 | G4:1 F4 E4 D4 | E4:1 F4 G4 A4 | G4:4 ||";
+  it("moves the weight between common modes and rare ones, and never the notes", () => {
+    const weight = (expects: "major-minor" | "mixed" | "modal") =>
+      identify(readNotes(text).value, { expects })!
+        .candidates.filter(({ homeMode: { mode } }) => mode.id !== "ionian" && mode.id !== "aeolian")
+        .reduce((sum, each) => sum + each.weight, 0);
+    const [plain, mixed, modal] = [weight("major-minor"), weight("mixed"), weight("modal")];
+    expect(plain).toBeLessThan(mixed);
+    expect(mixed).toBeLessThan(modal);
+  });
+});
+
+describe("scales outside the seven", () => {
+  test.each([
+    ["A4 C5 D Eb E5 G A5 G | E5 Eb5 D C A4:4 | G4:1 A C5 D Eb E D C | A4:4 C5:2 A4:2 ||", "A blues-minor"],
+    [
+      "C4 D E F# G# A# C5 A# | G# F# E D C4:4 | E4:1 F# G# A# C5 A# G# F# | E4 D4 C4:2 C4:4 ||",
+      "C whole-tone",
+    ],
+    [
+      "A4:2 B:1 C5 | D E F5 G#5 | A5 G#5 F E | D C B4 A4 | E5 F5 G#5 A5 | F5 E D C | A4:4 ||",
+      "A harmonic-minor",
+    ],
+    // The raised seventh only leads: minor with its leading tone.
+    [
+      "A4:2 E5:1 C5 | A4:1 G# A B | C5:1 D5 E5 F5 | E5:1 C5 A4:2 | A4:1 G# A C5 | E5:1 D5 C5 B4 | A4:4 ||",
+      "A aeolian",
+    ],
+  ])("%s", (text, expected) => {
+    const { whole } = notes(text)!;
+    const [{ homeMode }] = whole as [(typeof whole)[number]];
+    expect(`${printName(homeMode.home)} ${homeMode.mode.id}`).toBe(expected);
+  });
+
+  it("two thirds make no bebop scale: it is played through its half steps, or two modes are mixed", () => {
+    const mixed = notes("D4:1 F A F | G F E D | D4:1 F# A F# | G F# E D | C5:1 B4 A G | D4:4 ||");
+    expect(mixed?.whole.some(({ homeMode: { mode } }) => mode.id.startsWith("bebop"))).toBe(false);
+    const run = notes(
+      "G4 A B C5 D E F F# | G5 F#5 F5 E5 D5 C5 B4 A4 | G4:2 B4 D5 F5:2 E5 D5 | C5 B4 A4 F#4 G4:4 ||",
+    );
+    expect(run?.whole[0]?.homeMode.mode.id).toBe("bebop-dominant");
+  });
+});
