@@ -42,7 +42,7 @@ export function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): 
   if (outside.length === 0) return [];
   const all = allNotes(tune);
   const { before, after } = neighboursInVoice(all);
-  const isMinor = thirdOf(homeMode.mode) === 3;
+  const isMinor = thirdOf(homeMode.mode) === MINOR_THIRD;
   const isRaised = raisedThird(tune, all);
   return outside.map(({ share, sound }) => {
     const notes = all.flatMap(({ pitch }, at) => (soundOf(pitch.name) === sound ? [at] : []));
@@ -79,6 +79,9 @@ function raisedThird(tune: Tune, all: readonly TuneNote[]): (at: number) => bool
     return bass !== undefined && (midiOf(pitch) - midiOf(bass.note.pitch)) % 12 === 4;
   };
 }
+
+/** On the line of fifths. */
+const MINOR_THIRD = -3;
 
 /** Just before a note ends, in quarters. */
 const MOMENT = 1e-3;
