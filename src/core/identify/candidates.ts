@@ -29,8 +29,11 @@ export interface Candidate {
   readonly weight: number;
 }
 
-/** What a declared key adds: for the same notes, and for the same home besides. */
-const KEY = { notes: 1.5, home: 1 };
+/**
+ * What a declared key adds: for the same notes, more where some of them are never heard and only the signature decides, and for the
+ * same home besides.
+ */
+const KEY = { notes: 1.5, decides: 2.5, home: 1 };
 
 /** C major is also what is written where nothing is meant: it counts only so much. */
 const UNMARKED = 0.3;
@@ -169,9 +172,11 @@ function keyBonus({ keys: [key] = [] }: Tune, { names }: Hearing): (mode: Mode, 
   const sounds = soundsOn(key);
   const home = soundOf(key.home);
   const counts = key.home === 0 && key.mode === SEVEN[0] ? UNMARKED : 1;
+  const isWhole = notesOf(key).every((note) => names[soundOf(note)] !== undefined);
+  const ofNotes = KEY.notes + (isWhole ? 0 : KEY.decides);
   return (mode, sound) =>
     transpose(mode.sounds, sound) === sounds
-      ? counts * (KEY.notes + (sound === home && key.isSignature !== true ? KEY.home : 0))
+      ? counts * (ofNotes + (sound === home && key.isSignature !== true ? KEY.home : 0))
       : 0;
 }
 

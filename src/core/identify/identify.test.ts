@@ -230,6 +230,19 @@ describe("what else is told", () => {
     expect(other?.notes.length).toBe(2);
   });
 
+  it("a signature decides what is never heard", async () => {
+    const body = "A2 c2 B2 d2|c2 e2 a2 g2|d2 B2 G2 B2|A4 A4|]";
+    const inKey = async (key: string) => {
+      const [read] = (await readAbc(`X:1\nL:1/8\nK:${key}\n${body}`)).value;
+      return name(read && identify(read.tune));
+    };
+    expect([await inKey("G"), await inKey("F"), await inKey("Am")]).toEqual([
+      "A dorian",
+      "A phrygian",
+      "A aeolian",
+    ]);
+  });
+
   it("an empty signature over sharps all through was not meant to say anything", async () => {
     const [read] = (await readAbc("X:1\nL:1/8\nK:C\n^C2 ^D2 E2 ^F2|^G2 ^A2 B2 ^G2|E2 ^F2 ^D2 E2|^C4 ^C4|]"))
       .value;
