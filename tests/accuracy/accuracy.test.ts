@@ -2,12 +2,14 @@ import { describe, expect, it, test } from "vitest";
 import { identify } from "../../src/core/identify";
 import { soundOf } from "../../src/core/pitch";
 import { holds, mode as modeById } from "../../src/core/scale";
+import { allNotes } from "../../src/core/tune";
 import { readNotes } from "../../src/formats";
 import { BASELINES } from "./baselines";
 import { TAUGHT_CHARTS, UNSEEN_CHARTS } from "./charts";
 import { chartScore } from "./measure-charts";
 import { calibration, composedTunes, scoreOf } from "./measure";
 import { makeTune, MODE_NAMES, seeded } from "./model";
+import { makePiece } from "./voices-model";
 
 const SEEDS = Array.from({ length: 7 * 12 * 5 }, (_, seed) => seed);
 const read = (notes: string) => readNotes(notes).value;
@@ -83,12 +85,73 @@ describe("against published methods, on tunes of every mode", () => {
     expect(own.mode).toBeGreaterThan(0.79);
   });
 
-  it("oftener than by either", () => {
-    for (const { find } of BASELINES) {
-      const theirs = scoreOf(all, ({ tune }) => find(tune));
-      expect(own.home - theirs.home).toBeGreaterThan(0.15);
-      expect(own.mode - theirs.mode).toBeGreaterThan(0.15);
+  it("oftener than by either, and than by the last note and its set", () => {
+    const [one, other, last] = BASELINES.map(({ find }) => scoreOf(all, ({ tune }) => find(tune)));
+    for (const theirs of [one!, other!]) {
+      expect(own.home - theirs.home).toBeGreaterThan(0.12);
+      expect(own.mode - theirs.mode).toBeGreaterThan(0.1);
     }
+    expect(own.home).toBeGreaterThan(last!.home);
+    expect(own.mode).toBeGreaterThan(last!.mode);
+  });
+
+  it("passages: few where a tune stays, most where it changes, with both modes and the bar", () => {
+    const made = SEEDS.map(makeTune).map((each) => ({
+      each,
+      found: identify(read(each.notes))?.passages ?? [],
+    }));
+    const changing = made.filter(({ each }) => each.then !== undefined);
+    const share = (some: readonly unknown[], of: readonly unknown[]) => some.length / of.length;
+    const isRight = ({ each, found: [first, second, more] }: (typeof made)[number]) =>
+      !more &&
+      first?.homeMode.mode.id === each.mode &&
+      second?.homeMode.mode.id === each.then?.mode &&
+      second?.fromBar === each.then?.fromBar;
+    expect(
+      share(
+        changing.filter(({ found }) => found.length > 1),
+        changing,
+      ),
+    ).toBeGreaterThan(0.82);
+    expect(share(changing.filter(isRight), changing)).toBeGreaterThan(0.77);
+    const staying = made.filter(({ each }) => each.then === undefined);
+    expect(
+      share(
+        staying.filter(({ found }) => found.length > 1),
+        staying,
+      ),
+    ).toBeLessThan(0.04);
+  });
+});
+
+describe("pieces in four voices made by rule", () => {
+  const pieces = Array.from({ length: 100 }, (_, at) => makePiece(5000 + at));
+  const found = pieces.map(({ tune }) => identify(tune));
+  const labelled = pieces.map(({ tune, home, mode }) => ({ tune, label: { home, mode } }));
+  const own = scoreOf(labelled, ({ tune }) => {
+    const [first] = found[pieces.findIndex((piece) => piece.tune === tune)]?.whole ?? [];
+    const name = MODE_NAMES.find((mode) => mode === first?.homeMode.mode.id);
+    return first && name && { home: first.homeMode.home, mode: name };
+  });
+
+  it("the same piece from the same seed, in four voices that sound to the end", () => {
+    expect(makePiece(3)).toEqual(makePiece(3));
+    for (const { tune } of pieces.slice(0, 20)) {
+      expect(new Set(allNotes(tune).map(({ voice = 0 }) => voice)).size).toBe(4);
+      expect(tune.bars.at(-1)!.start).toBeGreaterThan(30);
+    }
+  });
+
+  it("home and mode are found oftener than by the last bass and its set", () => {
+    const last = scoreOf(labelled, ({ tune }) => BASELINES[2]!.find(tune));
+    expect(own.home).toBeGreaterThan(last.home + 0.03);
+    expect(own.mode).toBeGreaterThan(last.mode + 0.03);
+    const endsHome = pieces.flatMap((piece, at) => (piece.ending === "home" ? [found[at]!] : []));
+    expect(endsHome.every((each) => each.evidence.some(({ code }) => code === "last-bass"))).toBe(true);
+  });
+
+  it("hardly any is told to change", () => {
+    expect(found.filter((each) => each?.changes).length).toBeLessThan(5);
   });
 });
 

@@ -324,7 +324,7 @@ test("a collection becomes a table: sorted, filtered, saved, any row opened", as
   const path = info.outputPath("modes.csv");
   await (await saved).saveAs(path);
   const lines = (await readFile(path, "utf8")).trim().split("\r\n");
-  expect(lines[0]).toBe("file,title,home,mode,weight,open,declared,key,bars,notes,passages");
+  expect(lines[0]).toBe("file,title,home,mode,weight,undecided,declared,key,bars,notes,passages");
   expect(lines.slice(1).every((line) => line.includes(",dorian,"))).toBe(true);
   await page.getByLabel("Mode", { exact: true }).selectOption("any");
 
@@ -346,4 +346,51 @@ test("a collection that is called off keeps what was told so far", async ({ page
   await page.getByRole("button", { name: "Cancel" }).click();
   await expect(page.getByText(/^Called off after/)).toBeVisible();
   await expect(page.getByRole("button", { name: "Save as CSV" })).toBeEnabled();
+});
+
+test("a piece in four voices: drawn with its clefs, each voice heard, pressed and left out; a long one is worked out beside the page", async ({
+  page,
+}) => {
+  const seen = watch(page);
+  await open(page, "/identify");
+  await files(page).setInputFiles("tests/fixtures/chorale.musicxml");
+  await expect(answer(page, "E Aeolian")).toBeVisible();
+  await expect(page.getByText("10 bars, 4 voices")).toBeVisible();
+  await expect(page.getByText("The bass goes from B to E at the end")).toBeVisible();
+  const staff = page.getByRole("region", { name: "Staff" });
+  await expect(staff.locator(".abcjs-clef")).toHaveCount(4);
+  await expect(staff.locator(".abcjs-key-signature")).toHaveCount(4);
+
+  // From the melody down into the bass by the arrows, and the note there is left out.
+  await staff.focus();
+  await page.keyboard.press("ArrowRight");
+  for (const _ of [1, 2, 3]) await page.keyboard.press("ArrowDown");
+  await expect(page.getByText("E3 in bar 1, Choir 4")).toBeVisible();
+  await page.keyboard.press("Delete");
+  await expect(page.getByText("one note left out")).toBeVisible();
+  await page.getByRole("button", { name: "Take all in" }).click();
+
+  const voices = page.getByRole("region", { name: "Voices" });
+  await voices.getByRole("checkbox", { name: "Choir 4" }).uncheck();
+  await expect(page.getByText("30 notes left out")).toBeVisible();
+  await voices.getByRole("checkbox", { name: "Choir 4" }).check();
+  await expect(page.getByText("30 notes left out")).toHaveCount(0);
+  await voices.getByRole("button", { name: "Hear Choir 4" }).click();
+  await expect(voices.getByRole("button", { name: "Stop Choir 4" })).toBeVisible();
+  await page.keyboard.press("Escape");
+
+  const bar = "C4:0.5 E4 G4 E4 | D4 F4 A4 F4 | B3 D4 G4 D4 | C4:2 | ";
+  await files(page).setInputFiles({ name: "long.txt", mimeType: "", buffer: Buffer.from(bar.repeat(260)) });
+  await expect(answer(page, "C Ionian")).toBeVisible({ timeout: 30_000 });
+  expect(seen).toEqual([]);
+});
+
+test("text of another kind is refused with the reason", async ({ page }) => {
+  await open(page, "/identify");
+  await page.getByRole("button", { name: "Fox on the Wall" }).click();
+  await expect(answer(page, "E Phrygian")).toBeVisible();
+  const kern = `**kern\t**kern\n${"=1\t=1\n4c\t4e\n4d\t4f\n".repeat(20)}*-\t*-\n`;
+  await way(page, "Type").check({ force: true });
+  await field(page).fill(kern);
+  await expect(page.getByText(/I can't read music in this/)).toBeVisible();
 });

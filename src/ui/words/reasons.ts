@@ -198,8 +198,8 @@ export function countReason({ homeMode }: Identification, placesOf: PlacesOf): r
   ];
 }
 
-/** More modes than these are not told apart by name. */
-const MOST_NAMED = 4;
+/** More modes than these are not told apart in a sentence. */
+export const MOST_NAMED = 4;
 
 /** "B and F♯: A Dorian": each way to decide, once. */
 export function decidingText({ modes }: Undecided, home: Fifths): readonly string[] {

@@ -11,6 +11,7 @@ import {
   homeReason,
   keyText,
   listText,
+  MOST_NAMED,
   notesReason,
   orText,
   passagesReason,
@@ -33,7 +34,7 @@ interface ReasonPanelProps {
   readonly onPoint: (notes: readonly number[] | undefined) => void;
 }
 
-/** More modes than these are not listed. */
+/** More modes than these are not listed; as few as the sentence names need not be. */
 const MOST_MODES = 8;
 
 /** The panel of Identify: the working as a person would do it, in four steps. */
@@ -83,7 +84,7 @@ export function ReasonPanel({ found, placesOf, swapName, onSwap, onKeep, onPoint
       </ol>
       <Facts
         rows={[
-          ...(undecided && undecided.modes.length <= MOST_MODES
+          ...(undecided && undecided.modes.length > MOST_NAMED && undecided.modes.length <= MOST_MODES
             ? [
                 [
                   `Undecided: ${listText(undecided.degrees.map(String))}`,

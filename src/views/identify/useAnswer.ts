@@ -51,6 +51,7 @@ export const undecidedNotes = ({ undecided, homeMode: { home, mode } }: Identifi
 const LONG = 2500;
 
 const WORKING = "working";
+const NONE_LIT: ReadonlySet<number> = new Set();
 
 /** What a tune is in: at once, or where it is long when a worker has found it; the answer before stays until then. */
 function useFound(
@@ -99,8 +100,10 @@ export function useAnswer(read: ReadTunes | undefined) {
       lit: new Set(colourOn(found.changes ? homeMode : found.homeMode, schools).map(soundOf)),
     }));
     const ofTune = new Set(colourOn(found.homeMode, schools).map(soundOf));
+    const isIn = (bar: number, { from, to }: BarRange) => bar >= from && bar <= to;
+    const isHeard = (bar: number) => found.changes || !found.bars || isIn(bar, found.bars);
     const litAt = (bar: number) =>
-      litIn.find(({ bars }) => bar >= bars.from && bar <= bars.to)?.lit ?? ofTune;
+      isHeard(bar) ? (litIn.find(({ bars }) => isIn(bar, bars))?.lit ?? ofTune) : NONE_LIT;
     return {
       shown,
       found,
