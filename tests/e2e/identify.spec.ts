@@ -364,8 +364,8 @@ test("a piece in four voices: drawn with its clefs, each voice heard, pressed an
   // From the melody down into the bass by the arrows, and the note there is left out.
   await staff.focus();
   await page.keyboard.press("ArrowRight");
-  for (const _ of [1, 2, 3]) await page.keyboard.press("ArrowDown");
-  await expect(page.getByText("E3 in bar 1, Choir 4")).toBeVisible();
+  for (let voice = 0; voice < 3; voice += 1) await page.keyboard.press("ArrowDown");
+  await expect(page.getByText("E3 in the pickup, Choir 4")).toBeVisible();
   await page.keyboard.press("Delete");
   await expect(page.getByText("one note left out")).toBeVisible();
   await page.getByRole("button", { name: "Take all in" }).click();

@@ -17,7 +17,7 @@ interface NoteInHandProps {
 export function NoteInHand({ note, voice, bar, isOut, onLeaveOut, onHome }: NoteInHandProps) {
   return (
     <>
-      {`${pitchText(note.pitch)} in bar ${bar}${voice ? `, ${voiceText(voice, note.voice ?? 0)}` : ""}`}{" "}
+      {`${pitchText(note.pitch)} in ${bar === 0 ? "the pickup" : `bar ${bar}`}${voice ? `, ${voiceText(voice, note.voice ?? 0)}` : ""}`}{" "}
       <Button kind="quiet" onClick={onLeaveOut}>
         {isOut ? "Take it in" : "Leave it out"}
       </Button>
