@@ -55,6 +55,15 @@ describe("where the mode changes", () => {
     expect(told(identify(read!.tune))).toEqual(["1-8 C ionian", "9-16 F ionian own-key"]);
   });
 
+  it("another mode is one though its key is declared, on the same home or not", async () => {
+    const [read] = (
+      await readAbc(
+        "X:1\nL:1/4\nM:4/4\nK:GMix\nGABd|cAF2|GABd|d2B2|GABd|cAFA|BGAF|G4||\n[K:GDor]dcBA|G2B2|cBAF|G2D2|dcBA|GBdf|dcAF|G4|]",
+      )
+    ).value;
+    expect(told(identify(read!.tune))).toEqual(["1-8 G mixolydian", "9-16 G dorian mode"]);
+  });
+
   it("takes the bars of a first and a second ending with their section", async () => {
     const [read] = (
       await readAbc("X:1\nL:1/4\nM:4/4\nK:C\n|:C2E2|G2E2|F2A2|1G4:|2C4|:E2G2|c2G2|A2F2|1G4:|2C4|]")

@@ -264,9 +264,10 @@ function bestCut(
 
 /** What a passage is to the one before it. */
 function kindOf(tune: Tune, before: Passage, { homeMode, bars }: Passage): PassageKind {
-  if (tune.keys?.slice(1).some(({ bar }) => bar === bars.from)) return "own-key";
   const isPlain = ({ mode }: HomeMode) => mode.id === "ionian" || mode.id === "aeolian";
-  if (!isPlain(homeMode) || !isPlain(before.homeMode)) return "mode";
+  const isKey = isPlain(homeMode) && isPlain(before.homeMode) && homeMode.home !== before.homeMode.home;
+  if (!isKey) return "mode";
+  if (tune.keys?.slice(1).some(({ bar }) => bar === bars.from)) return "own-key";
   if (soundsOn(homeMode) === soundsOn(before.homeMode)) return "relative";
   const fifths = (soundOf(homeMode.home) - soundOf(before.homeMode.home) + 12) % 12;
   const isNeighbour = homeMode.mode === before.homeMode.mode && (fifths === 5 || fifths === 7);

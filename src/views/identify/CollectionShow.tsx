@@ -12,16 +12,7 @@ import { soundOf } from "@/core/pitch";
 import { brightness, mode as modeById } from "@/core/scale";
 import { Button, Select } from "@/ui/controls";
 import { shadeOf } from "@/ui/shade";
-import {
-  countText,
-  degreeText,
-  homeModeText,
-  modeText,
-  noteText,
-  ONLY_TEXT,
-  problemText,
-  weightText,
-} from "@/ui/words";
+import { countText, homeModeText, modeText, noteText, ONLY_TEXT, problemText, weightText } from "@/ui/words";
 import view from "@/ui/frame/View.module.css";
 import { $collection, type Collection, type Row } from "./collection";
 import { CollectionPanel } from "./CollectionPanel";
@@ -255,7 +246,7 @@ const TuneRow = memo(function TuneRow({ row, index, start, onOpen }: TuneRowProp
         {(found?.passages ?? 1) > 1 && ` and ${countText((found?.passages ?? 1) - 1, "turn")}`}
       </div>
       <div role="cell">{found ? weightText(found.weight) : ""}</div>
-      <div role="cell">{found?.undecided.map(degreeText).join(" ") ?? ""}</div>
+      <div role="cell">{found?.undecided.join(" ") ?? ""}</div>
       <div
         role="cell"
         data-differs={agrees !== undefined && agrees !== "same" ? true : undefined}
