@@ -9,6 +9,7 @@ import {
   homeReason,
   noteText,
   notesReason,
+  numberText,
   orText,
   passagesReason,
   plainText,
@@ -47,21 +48,8 @@ const about = (tune: Tune, { bars }: Identification): Tune =>
       }
     : tune;
 
-const NUMBERS = [
-  "no",
-  "one",
-  "two",
-  "three",
-  "four",
-  "five",
-  "six",
-  "seven",
-  "eight",
-  "nine",
-  "ten",
-  "eleven",
-  "twelve",
-];
+const NUMBERS = Array.from({ length: 20 }, (_, number) => numberText(number));
+/** The number that a word or its digits say. */
 const numberOf = (word: string | undefined) => {
   const at = NUMBERS.indexOf((word ?? "").toLowerCase());
   return at < 0 ? Number(word) : at;

@@ -1,9 +1,31 @@
 import { identify } from "../../src/core/identify";
+import { allNotes, type Tune, type TuneBar, type TuneNote } from "../../src/core/tune";
 import { readAbc, readNotes } from "../../src/formats";
 import { makeTune } from "./model";
+import { makePiece } from "./voices-model";
 
 const median = (values: readonly number[]) =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
+
+/** Pieces in four voices one after another, as one of so many notes at least. */
+function joinedPieces(least: number): Tune {
+  const [notes, beneath, bars]: [TuneNote[], TuneNote[], TuneBar[]] = [[], [], []];
+  let start = 0;
+  for (let seed = 0; notes.length + beneath.length < least; seed += 5) {
+    const { tune } = makePiece(seed);
+    const moved = (note: TuneNote): TuneNote => ({
+      ...note,
+      onset: note.onset + start,
+      bar: note.bar + bars.length,
+    });
+    notes.push(...tune.notes.map(moved));
+    beneath.push(...(tune.beneath ?? []).map(moved));
+    const number = bars.length;
+    bars.push(...tune.bars.map((bar) => ({ ...bar, start: bar.start + start, number: bar.number + number })));
+    start = bars.reduce((end, bar) => Math.max(end, bar.start + bar.length), start);
+  }
+  return { title: "", notes, beneath, bars, meter: { beats: 4, unit: 4 } };
+}
 
 /** How long it takes to read the tunes of a book, and to identify them: one after another in one thread, warmed up. */
 export async function timing(book: string): Promise<readonly string[]> {
@@ -25,8 +47,15 @@ export async function timing(book: string): Promise<readonly string[]> {
   const started = performance.now();
   identify(long);
   const whole = performance.now() - started;
+  const voices = joinedPieces(20_000);
+  const each = [0, 1, 2, 3, 4].map(() => {
+    const from = performance.now();
+    identify(voices);
+    return performance.now() - from;
+  });
   return [
     `A tune of ABC: read in ${median(reading).toFixed(2)} ms, identified in ${median(identifying).toFixed(2)} ms (medians of ${reading.length})`,
     `A tune of ${long.notes.length} notes identified in ${whole.toFixed(0)} ms`,
+    `A piece of ${allNotes(voices).length} notes in four voices identified in ${median(each).toFixed(0)} ms (median of ${each.length})`,
   ];
 }

@@ -1,5 +1,5 @@
 import { midiOf, soundOf } from "../pitch";
-import { OFF_BEAT, sectionEnds, type Tune, type TuneNote } from "../tune";
+import { EPSILON, sectionEnds, type Tune, type TuneNote } from "../tune";
 
 /** A bar in which something sounds. */
 export interface HeardBar {
@@ -25,7 +25,13 @@ export interface HeardBars {
 /** Sections after these say nothing new. */
 const MOST_SECTIONS = 12;
 
-const EPSILON = 1e-6;
+/** The stress of a note at a barline, on another beat, and between beats. */
+const BARLINE = 1;
+const [ON_BEAT, OFF_BEAT] = [0.6, 0.3];
+
+/** Whether a stress is that of a beat. */
+export const isOnBeat = (stress = 0): boolean => stress > OFF_BEAT;
+export const isAtBarline = (stress = 0): boolean => stress === BARLINE;
 
 /** Lengths are compared to three places. */
 const rounded = (quarters: number) => Math.round(quarters * 1000) / 1000;
@@ -71,7 +77,9 @@ export function hearBars(tune: Tune): HeardBars {
   const beat = beatOf(whole, place, bars.length);
   return {
     bars,
-    stress: place.map((quarters) => (quarters < EPSILON ? 1 : isMultiple(quarters, beat) ? 0.6 : OFF_BEAT)),
+    stress: place.map((quarters) =>
+      quarters < EPSILON ? BARLINE : isMultiple(quarters, beat) ? ON_BEAT : OFF_BEAT,
+    ),
     sections: sectionsOf(bars, ending),
   };
 }

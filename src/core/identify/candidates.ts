@@ -21,7 +21,8 @@ import { allNotes, type Tune } from "../tune";
 import type { Hearing } from "./hearing";
 import { chromaticSteps, leadingSounds } from "./lines";
 import type { Expectation } from "./expectation";
-import { scoreOf, sureness } from "./score";
+import { keySays, scoreOf, sureness } from "./score";
+import { shareLogs } from "./shares";
 
 /** A home and mode with its share of the belief; all shares add up to 1. */
 export interface Candidate {
@@ -29,11 +30,8 @@ export interface Candidate {
   readonly weight: number;
 }
 
-/**
- * What a declared key adds: for the same notes, more where some of them are never heard and only the signature decides, and for the
- * same home besides.
- */
-const KEY = { notes: 1.5, decides: 2.5, home: 1 };
+/** Where some of its notes are never heard, only the signature of a declared key decides them, and it counts for more. */
+const KEY_DECIDES = 2.5;
 
 /** C major is also what is written where nothing is meant: it counts only so much. */
 const UNMARKED = 0.3;
@@ -83,10 +81,9 @@ export function candidates(
       score: sureness(hearing) * scoreOf(hearing, mode, sound, expects) + bonus(mode, sound),
     })),
   );
-  const best = scored.reduce((most, each) => Math.max(most, each.score), -Infinity);
-  const whole = scored.reduce((sum, each) => sum + Math.exp(each.score - best), 0);
+  const shares = shareLogs(scored.map(({ score }) => score));
   return scored
-    .map((each) => ({ ...each, weight: Math.exp(each.score - best) / whole }))
+    .map((each, at) => ({ ...each, weight: Math.exp(shares[at] ?? -Infinity) }))
     .sort((a, b) => b.weight - a.weight)
     .filter(({ weight }, at) => weight >= LEAST_WEIGHT || at === 0)
     .map(({ mode, sound, weight }) => ({
@@ -169,15 +166,10 @@ function keyBonus({ keys: [key] = [] }: Tune, { names }: Hearing): (mode: Mode, 
   const holdsSo =
     key && notesOf(key).every((note) => names[soundOf(note)] !== undefined || !isWritten(letterOf(note)));
   if (!key || !holdsSo) return () => 0;
-  const sounds = soundsOn(key);
-  const home = soundOf(key.home);
   const counts = key.home === 0 && key.mode === SEVEN[0] ? UNMARKED : 1;
   const isWhole = notesOf(key).every((note) => names[soundOf(note)] !== undefined);
-  const ofNotes = KEY.notes + (isWhole ? 0 : KEY.decides);
   return (mode, sound) =>
-    transpose(mode.sounds, sound) === sounds
-      ? counts * (ofNotes + (sound === home && key.isSignature !== true ? KEY.home : 0))
-      : 0;
+    counts * keySays(key, transpose(mode.sounds, sound), sound, isWhole ? 0 : KEY_DECIDES);
 }
 
 /** The count up from the parent to a mode, every relative in order of the parent's degrees. */

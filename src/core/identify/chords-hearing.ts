@@ -1,5 +1,5 @@
 import { soundOf } from "../pitch";
-import type { Tune } from "../tune";
+import type { Tune, TuneChord } from "../tune";
 import { shareOut } from "./shares";
 
 /** What the chord symbols over a melody say, by sounding pitch class. */
@@ -11,16 +11,21 @@ export interface ChordsHearing {
   readonly last: number;
 }
 
-/** Listens to the chord symbols of a tune; undefined where it has none. */
-export function hearChords({ chords = [] }: Tune): ChordsHearing | undefined {
-  const [first, last] = [chords[0], chords.at(-1)];
-  if (!first || !last) return undefined;
+/** How long each sound is asked for, each chord's time shared out over its tones. */
+export function timeAsked(chords: readonly TuneChord[]): readonly number[] {
   const time = new Array<number>(12).fill(0);
   for (const { chord, duration } of chords)
     for (const tone of chord.tones) {
       const sound = soundOf(chord.root + tone);
       time[sound] = (time[sound] ?? 0) + duration / chord.tones.length;
     }
+  return time;
+}
+
+/** Listens to the chord symbols of a tune; undefined where it has none. */
+export function hearChords({ chords = [] }: Tune): ChordsHearing | undefined {
+  const [first, last] = [chords[0], chords.at(-1)];
+  if (!first || !last) return undefined;
   const bassOf = ({ chord }: typeof first) => soundOf(chord.bass ?? chord.root);
-  return { tones: shareOut(time), first: bassOf(first), last: bassOf(last) };
+  return { tones: shareOut(timeAsked(chords)), first: bassOf(first), last: bassOf(last) };
 }

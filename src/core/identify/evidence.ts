@@ -1,9 +1,11 @@
 import { type Fifths, midiOf, soundOf } from "../pitch";
 import type { HomeMode } from "../scale";
 import { allNotes, phraseEnds, type Tune, type TuneNote } from "../tune";
+import { soundAt } from "./bars-heard";
 import type { Hearing } from "./hearing";
 import type { MelodyTerm } from "./melody-score";
-import { melodyTermsOf, voicesTermsOf } from "./score";
+import { stepBetween } from "./lines";
+import { chordsScoreOf, melodyTermsOf, voicesTermsOf } from "./score";
 import type { BassCadence } from "./voices-hearing";
 
 /** What speaks for the home, with the notes of the tune that say so. */
@@ -43,6 +45,14 @@ const TELLING_LEADS = 4;
 /** As many bars that outline the home chord are worth a word. */
 const TELLING_BARS = 2;
 
+/** A home and mode that is argued for, and the likeliest on another home that it is held against. */
+interface Case {
+  readonly tune: Tune;
+  readonly hearing: Hearing;
+  readonly homeMode: HomeMode;
+  readonly rival?: HomeMode | undefined;
+}
+
 /**
  * Everything in a tune that speaks for a home and mode against the next likeliest home, the strongest first. Each is a term of the
  * score, with the notes that it comes from; nothing is told that speaks for the other home.
@@ -53,21 +63,12 @@ export function homeEvidence(
   homeMode: HomeMode,
   rival?: HomeMode,
 ): readonly HomeEvidence[] {
-  const facts = [
-    ...(hearing.voices
-      ? bassFacts(tune, hearing, homeMode, rival)
-      : melodyFacts(tune, hearing, homeMode, rival)),
-    ...keyFacts(tune, homeMode),
-  ];
+  const argued = { tune, hearing, homeMode, rival };
+  const facts = [...(hearing.voices ? bassFacts(argued) : melodyFacts(argued)), ...keyFacts(tune, homeMode)];
   return facts.filter(({ strength }) => strength >= 0).sort((a, b) => b.strength - a.strength);
 }
 
-function melodyFacts(
-  tune: Tune,
-  hearing: Hearing,
-  homeMode: HomeMode,
-  rival?: HomeMode,
-): readonly HomeEvidence[] {
+function melodyFacts({ tune, hearing, homeMode, rival }: Case): readonly HomeEvidence[] {
   const { home } = homeMode;
   const sound = soundOf(home);
   const { melody, chords } = hearing;
@@ -76,7 +77,6 @@ function melodyFacts(
   const over = (...terms: readonly MelodyTerm[]) =>
     terms.reduce((sum, term) => sum + own[term] - (other?.[term] ?? 0), 0);
   const { ends, endsHome } = phrasesOn(tune, sound);
-  const isAt = (at: number) => soundOf(tune.notes[at]?.pitch.name ?? NaN) === sound;
   const homeTriads = melody.triads.filter(({ root }) => root === sound);
   const opensHome = melody.openingRoots.includes(sound);
   const found: readonly (HomeEvidence | false)[] = [
@@ -128,21 +128,18 @@ function melodyFacts(
         midiOf(pitch) === midiOf((tune.notes[melody.lowest] as TuneNote).pitch) ? [at] : [],
       ),
     },
-    chords?.last === sound && { code: "last-chord", note: home, strength: LAST_CHORD, notes: [] },
-    ...leadingFacts(tune, home, isAt),
+    chords?.last === sound && {
+      code: "last-chord",
+      note: home,
+      strength: chordsScoreOf(hearing, homeMode) - (rival ? chordsScoreOf(hearing, rival) : 0),
+      notes: [],
+    },
+    ...leadingFacts(tune, home),
   ];
   return found.filter((each) => each !== false);
 }
 
-/** The last chord is told among the first. */
-const LAST_CHORD = 1.5;
-
-function bassFacts(
-  tune: Tune,
-  hearing: Hearing,
-  homeMode: HomeMode,
-  rival?: HomeMode,
-): readonly HomeEvidence[] {
+function bassFacts({ tune, hearing, homeMode, rival }: Case): readonly HomeEvidence[] {
   const { home } = homeMode;
   const sound = soundOf(home);
   const { voices } = hearing;
@@ -151,24 +148,18 @@ function bassFacts(
   if (!voices || !own) return [];
   const over = (term: keyof typeof own) => own[term] - (other?.[term] ?? 0);
   const all = allNotes(tune);
-  const placeOf = ({ from, to }: BassCadence) =>
-    [from?.note, to.note].flatMap((note) => (note ? [all.indexOf(note)] : []));
+  const placesOfRests = (some: readonly BassCadence[]) =>
+    placesIn(all, new Set(some.flatMap(({ from, to }) => [to.note, ...(from ? [from.note] : [])])));
   const { ends, endsHome } = phrasesOn(tune, sound);
   const cadences = voices.cadences.filter(({ to }) => to.sound === sound);
   const isLast = voices.last.to.sound === sound;
-  const bassPlaces = () =>
-    all.flatMap((note, at) =>
-      (note.voice ?? 0) === (voices.last.to.note.voice ?? 0) && soundOf(note.pitch.name) === sound
-        ? [at]
-        : [],
-    );
   const found: readonly (HomeEvidence | false)[] = [
     isLast && {
       code: "last-bass",
       note: home,
       strength: over("lastBass"),
       from: voices.last.from?.note.pitch.name,
-      notes: placeOf(voices.last),
+      notes: placesOfRests([voices.last]),
     },
     cadences.length > 0 && {
       code: "cadences",
@@ -176,13 +167,16 @@ function bassFacts(
       strength: over("cadences"),
       count: cadences.length + (isLast ? 1 : 0),
       of: voices.cadences.length + 1,
-      notes: [...cadences, ...(isLast ? [voices.last] : [])].flatMap(placeOf),
+      notes: placesOfRests([...cadences, ...(isLast ? [voices.last] : [])]),
     },
     isLongest(voices.bass, sound) && {
       code: "bass",
       note: home,
       strength: over("bass"),
-      notes: bassPlaces(),
+      notes: placesIn(
+        all,
+        new Set(voices.line.filter((each) => each.sound === sound).map(({ note }) => note)),
+      ),
     },
     isLongest(voices.sounding, sound) && {
       code: "longest",
@@ -206,18 +200,21 @@ const isLongest = (shares: readonly number[], sound: number): boolean =>
   (shares[sound] ?? 0) >= Math.max(...shares);
 
 const placesOf = (notes: readonly TuneNote[], sound: number): readonly number[] =>
-  notes.flatMap(({ pitch }, at) => (soundOf(pitch.name) === sound ? [at] : []));
+  notes.flatMap((note, at) => (soundAt(note) === sound ? [at] : []));
+
+/** The places of some notes, in order. */
+const placesIn = (all: readonly TuneNote[], some: ReadonlySet<TuneNote>): readonly number[] =>
+  all.flatMap((note, at) => (some.has(note) ? [at] : []));
 
 function phrasesOn(tune: Tune, sound: number) {
   const ends = phraseEnds(tune);
-  return { ends, endsHome: ends.filter((at) => soundOf(tune.notes[at]?.pitch.name ?? NaN) === sound) };
+  return { ends, endsHome: ends.filter((at) => soundAt(tune.notes[at] as TuneNote) === sound) };
 }
 
-function leadingFacts(tune: Tune, home: Fifths, isHome: (at: number) => boolean): readonly HomeEvidence[] {
-  const leading = tune.notes.flatMap(({ pitch }, at) => {
-    const next = tune.notes[at + 1];
-    return next && isHome(at + 1) && midiOf(next.pitch) - midiOf(pitch) === 1 ? [at, at + 1] : [];
-  });
+function leadingFacts({ notes }: Tune, home: Fifths): readonly HomeEvidence[] {
+  const leading = placesOf(notes, soundOf(home)).flatMap((at) =>
+    stepBetween(notes, at, at - 1) === -1 ? [at - 1, at] : [],
+  );
   return leading.length < TELLING_LEADS
     ? []
     : [{ code: "leading", note: home, strength: 0, count: leading.length / 2, notes: leading }];

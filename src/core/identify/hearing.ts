@@ -1,6 +1,6 @@
 import { type Fifths, soundOf, spellSound } from "../pitch";
 import { allNotes, timeBySound, type Tune, type TuneNote } from "../tune";
-import { type ChordsHearing, hearChords } from "./chords-hearing";
+import { type ChordsHearing, hearChords, timeAsked } from "./chords-hearing";
 import { hearMelody, type MelodyHearing } from "./melody-hearing";
 import { shareOut } from "./shares";
 import { hearVoices, type VoicesHearing } from "./voices-hearing";
@@ -28,13 +28,8 @@ export function hear(tune: Tune): Hearing | undefined {
   const melody = hearMelody(tune);
   if (!melody) return undefined;
   const all = allNotes(tune);
-  const time = timeBySound(all);
-  for (const { chord, duration } of tune.chords ?? []) {
-    for (const tone of chord.tones) {
-      const sound = soundOf(chord.root + tone);
-      time[sound] = (time[sound] ?? 0) + (duration * CHORD_SHARE) / chord.tones.length;
-    }
-  }
+  const asked = timeAsked(tune.chords ?? []);
+  const time = timeBySound(all).map((quarters, sound) => quarters + CHORD_SHARE * (asked[sound] ?? 0));
   const voices = hearVoices(tune);
   return {
     sounding: shareOut(time),

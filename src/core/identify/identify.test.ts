@@ -169,6 +169,17 @@ describe("more than one voice", () => {
     expect(inC?.evidence.map(({ code }) => code)).toContain("bass");
   });
 
+  it("a note that only a chord symbol asks for is no note outside the mode", async () => {
+    const symbols = ["G", "A7", "D7", "G"];
+    const bars = "G2 B2 d2 B2|A2 c2 e2 c2|d2 c2 A2 F2|G8";
+    const text = bars
+      .split("|")
+      .map((bar, at) => `"${symbols[at]}"${bar}`)
+      .join("|");
+    const found = await abc(`X:1\nL:1/8\nM:4/4\nK:G\n${text}|]\n`);
+    expect([name(found), found?.outside]).toEqual(["G ionian", []]);
+  });
+
   it("so do chord symbols, and the tones in them that the melody lacks", async () => {
     const over = (symbols: readonly string[]) =>
       `X:1\nL:1/8\nM:4/4\nK:none\n${melody

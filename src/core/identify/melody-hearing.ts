@@ -1,7 +1,7 @@
 import { midiOf, modulo } from "../pitch";
 import { holds, type SoundSet, soundSet } from "../scale";
-import { OFF_BEAT, phraseEnds, timeBySound, type Tune, type TuneNote } from "../tune";
-import { type HeardBar, hearBars, lowestWith, soundAt } from "./bars-heard";
+import { phraseEnds, timeBySound, type Tune, type TuneNote } from "../tune";
+import { type HeardBar, hearBars, isAtBarline, isOnBeat, lowestWith, soundAt } from "./bars-heard";
 import { shareOut } from "./shares";
 
 /** A note on which a tune or a section comes to its end. */
@@ -72,17 +72,16 @@ export function hearMelody(tune: Tune): MelodyHearing | undefined {
   const ending = (at: number): Ending => {
     const note = lowestWith(notes, at);
     const long = Math.max(0, (note.duration / usual - RESTS.from) / RESTS.over);
-    const onBeat = (stress[at] ?? 0) > OFF_BEAT ? RESTS.onBeat : 0;
+    const onBeat = isOnBeat(stress[at]) ? RESTS.onBeat : 0;
     return { sound: soundAt(note), rest: Math.min(1, long + onBeat), note: at };
   };
-  const sharesOf = ({ notes: places }: HeardBar) => {
-    const time = new Array<number>(12).fill(0);
-    for (const at of places) {
-      const note = notes[at] as TuneNote;
-      time[soundAt(note)] = (time[soundAt(note)] ?? 0) + note.duration * (stress[at] ?? 0);
-    }
-    return shareOut(time);
-  };
+  const sharesOf = ({ notes: places }: HeardBar) =>
+    shareOut(
+      timeBySound(
+        places.map((at) => notes[at] as TuneNote),
+        (_, at) => stress[places[at] ?? -1] ?? 0,
+      ),
+    );
   const openings = sections.flatMap(
     (section) => section.find(({ isPickup }) => !isPickup) ?? section[0] ?? [],
   );
@@ -104,7 +103,7 @@ export function hearMelody(tune: Tune): MelodyHearing | undefined {
     opening: meanShares(openings.map(sharesOf)),
     openingNotes: openings.flatMap((bar) => bar.notes),
     firstDownbeat,
-    firstDownbeatSound: soundAt(lowestWith(notes, firstDownbeat)),
+    firstDownbeatSound: soundAt(notes[firstDownbeat] as TuneNote),
     lowest,
     lowestSound: soundAt(notes[lowest] as TuneNote),
     scaleOn: scaleOn(notes),
@@ -142,7 +141,7 @@ const meanShares = (all: readonly (readonly number[])[]): readonly number[] =>
 function countDownbeats(notes: readonly TuneNote[], stress: readonly number[]): readonly number[] {
   const counts = new Array<number>(12).fill(0);
   for (const [at, note] of notes.entries())
-    if (stress[at] === 1) counts[soundAt(note)] = (counts[soundAt(note)] ?? 0) + 1;
+    if (isAtBarline(stress[at])) counts[soundAt(note)] = (counts[soundAt(note)] ?? 0) + 1;
   return counts;
 }
 
@@ -159,7 +158,7 @@ function lowestPlace(notes: readonly TuneNote[]): number {
  */
 function isLeaning(notes: readonly TuneNote[], at: number, stress: number): boolean {
   const [before, note, after] = [notes[at - 1], notes[at], notes[at + 1]];
-  if (!before || !note || !after || stress === 1 || note.duration > 1) return false;
+  if (!before || !note || !after || isAtBarline(stress) || note.duration > 1) return false;
   const low = midiOf(note.pitch);
   return midiOf(before.pitch) === low + 1 && midiOf(after.pitch) === low + 1;
 }

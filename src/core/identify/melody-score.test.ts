@@ -2,6 +2,7 @@ import { describe, expect, it, test } from "vitest";
 import { readNotes } from "@/formats";
 import { fifthsOf, soundOf } from "../pitch";
 import { mode } from "../scale";
+import { hearBars } from "./bars-heard";
 import { hearMelody } from "./melody-hearing";
 import { melodyScore, type MelodyTerm, melodyTerms, scoredMode } from "./melody-score";
 import { DEGREE_TABLES, FLAGS, TRIAD_ROW } from "./tune-evidence";
@@ -117,6 +118,11 @@ describe("each term of the score of one voice", () => {
 });
 
 describe("bars as they are heard", () => {
+  it("stresses the barline most, then the beats, a pickup where it stands in its bar", () => {
+    const { stress } = hearBars(readNotes("G4:1 | C5:1 D:0.5 E F:1 G | C:4 ||").value);
+    expect(stress).toEqual([0.6, 1, 0.6, 0.3, 0.6, 0.6, 1]);
+  });
+
   test.each([
     // A bar of three quarters is in two where its middle is struck, in three otherwise.
     ["C4:1.5 E:1.5 | G:1.5 E:1.5 | C:3 ||", 0.6],

@@ -1,7 +1,8 @@
 import { degreeNumber } from "../pitch";
 import { holdsAll, intervalSounding, type Mode, thirdOf, transpose } from "../scale";
 import type { Ending, MelodyHearing } from "./melody-hearing";
-import { DEGREE_TABLES, type DegreeRow, FLAGS, TRIAD_ROW } from "./tune-evidence";
+import { above } from "./shares";
+import { DEGREE_TABLES, type DegreeTable, FLAGS, TRIAD_ROW } from "./tune-evidence";
 
 /** What each thing heard in a melody says for one home and mode, as logarithms of odds: their sum is the score. */
 export type MelodyTerms = Readonly<Record<MelodyTerm, number>>;
@@ -55,9 +56,6 @@ export function scoredMode(mode: Mode): ScoredMode {
   return Object.freeze({ mode, isMajor: thirdOf(mode) === 4, places });
 }
 
-/** Half steps of a sound above home. */
-const above = (sound: number, home: number): number => (sound < home ? sound - home + 12 : sound - home);
-
 const mean = (all: readonly Ending[], of: (each: Ending) => number): number =>
   all.length === 0 ? 0 : all.reduce((sum, each) => sum + of(each), 0) / all.length;
 
@@ -77,12 +75,8 @@ export function melodyTerms(
   const { sounding, last, sectionEnds, triads } = heard;
   const third = isMajor ? "major" : "minor";
   const placeOf = (sound: number) => places[above(sound, home)] ?? OUTSIDE;
-  const at = (table: { readonly major: DegreeRow; readonly minor: DegreeRow }, sound: number) =>
-    table[third][placeOf(sound)] ?? 0;
-  const over = (
-    table: { readonly major: DegreeRow; readonly minor: DegreeRow },
-    shares: readonly number[],
-  ) => {
+  const at = (table: DegreeTable, sound: number) => table[third][placeOf(sound)] ?? 0;
+  const over = (table: DegreeTable, shares: readonly number[]) => {
     let sum = 0;
     for (let sound = 0; sound < 12; sound += 1)
       if (shares[sound]) sum += (shares[sound] ?? 0) * at(table, sound);

@@ -64,6 +64,23 @@ describe("where the mode changes", () => {
     expect(told(identify(read!.tune))).toEqual(["1-8 G mixolydian", "9-16 G dorian mode"]);
   });
 
+  it("a signature without a home says nothing of home, and each passage is held against the key in force in it", async () => {
+    const text =
+      "X:1\nL:1/4\nM:4/4\nK:C\nC2E2|G2E2|F2A2|G4|E2G2|F2D2|E2D2|C4||\n[K:F]F2A2|c2A2|_B2d2|c4|A2c2|_B2G2|A2G2|F4|]";
+    const [read] = (await readAbc(text)).value;
+    const second = identify(read!.tune, { bars: { from: 8, to: 15 } });
+    expect([second?.key?.agrees, printName(second!.key!.declared.home)]).toEqual(["same", "F"]);
+    expect(second?.evidence.some(({ code }) => code === "declared-key")).toBe(true);
+    const keys = read!.tune.keys!.map((key) => ({ ...key, isSignature: true }));
+    const signed = identify({ ...read!.tune, keys }, { bars: { from: 8, to: 15 } });
+    expect(signed?.evidence.some(({ code }) => code === "declared-key")).toBe(false);
+  });
+
+  it("a section in which the melody is silent goes with the one before", () => {
+    const found = notes(`${DORIAN} || z:4 | z:4 | z:4 || ${IN_G} ||`);
+    expect(told(found)).toEqual(["1-11 D dorian", "12-19 G ionian mode"]);
+  });
+
   it("takes the bars of a first and a second ending with their section", async () => {
     const [read] = (
       await readAbc("X:1\nL:1/4\nM:4/4\nK:C\n|:C2E2|G2E2|F2A2|1G4:|2C4|:E2G2|c2G2|A2F2|1G4:|2C4|]")

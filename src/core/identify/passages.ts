@@ -3,7 +3,8 @@ import { type HomeMode, type Mode, SEVEN, size, type SoundSet, soundsOn, transpo
 import { allNotes, type BarRange, excerptOf, timeBySound, type Tune } from "../tune";
 import { spelledHome } from "./candidates";
 import { hear, type Hearing } from "./hearing";
-import { likelihoodOf, priorsOf, sureness } from "./score";
+import { keySays, likelihoodOf, priorsOf, sureness } from "./score";
+import { above, shareLogs } from "./shares";
 import { expectedSounding } from "./voices-score";
 
 /**
@@ -32,8 +33,8 @@ const CHANGE = { home: 0.9, mode: 0.2, note: 0.5, both: 3 };
  */
 const VOICES_CHANGE = { any: 4, home: 4, unmarked: 3 };
 
-/** A declared key makes a change likelier where it stands, and says something of the notes and home after it. */
-const DECLARED = { change: 1.5, notes: 1.5, home: 1 };
+/** A declared key makes a change likelier where it stands. */
+const DECLARED_CHANGE = 1.5;
 
 /** Bars of a unit that is not marked off, and the fewest that are listened to by themselves. */
 const UNIT = { unmarked: 8, least: 3 };
@@ -54,6 +55,10 @@ interface Unit extends BarRange {
   readonly isMarked: boolean;
 }
 
+interface HeardUnit extends Unit {
+  readonly hearing: Hearing;
+}
+
 /**
  * Where home or mode changes: the likeliest path over all sections at once (Viterbi 1967), each listened to by itself with its
  * endings and its opening, long ones in units of eight bars. A tune that stays in its mode is one passage.
@@ -67,16 +72,14 @@ export function passages(tune: Tune, hearing: Hearing, main: HomeMode): readonly
     bars,
     homeMode,
   });
-  const units = unitsOf(tune);
-  const heard = units.map((unit) => hear(excerptOf(tune, unit)));
-  if (units.length < 2 || heard.some((each) => each === undefined)) return [passage(whole, main)];
-  const states = statesFor(hearing, main);
-  const path = likeliestPath(tune, states, units, heard as readonly Hearing[]);
+  const units = heardUnits(tune);
+  if (units.length < 2) return [passage(whole, main)];
+  const path = likeliestPath(tune, statesFor(hearing, main), units, hearing.voices !== undefined);
   const runs: { from: number; to: number; state: State; isMarked: boolean }[] = [];
   for (const [at, state] of path.entries()) {
-    const [last, unit] = [runs.at(-1), units[at] as Unit];
-    if (last?.state === state) last.to = unit.to;
-    else runs.push({ ...unit, state });
+    const [last, { from, to, isMarked }] = [runs.at(-1), units[at] as HeardUnit];
+    if (last?.state === state) last.to = to;
+    else runs.push({ from, to, isMarked, state });
   }
   if (runs.length < 2) return [passage(whole, main)];
   for (const [at, run] of runs.entries()) {
@@ -124,6 +127,20 @@ function unitsOf(tune: Tune): readonly Unit[] {
     : units;
 }
 
+/** The units in which the melody sounds; what is silent goes with the unit before it, or after it at the start. */
+function heardUnits(tune: Tune): readonly HeardUnit[] {
+  const units: HeardUnit[] = [];
+  let from: number | undefined;
+  for (const unit of unitsOf(tune)) {
+    const hearing = hear(excerptOf(tune, unit));
+    const before = units.at(-1);
+    if (hearing) units.push({ ...unit, from: from ?? unit.from, hearing });
+    else if (before) units[units.length - 1] = { ...before, to: unit.to };
+    from = hearing || before ? undefined : (from ?? unit.from);
+  }
+  return units;
+}
+
 function statesFor({ names }: Hearing, main: HomeMode): readonly State[] {
   const modes = SEVEN.includes(main.mode) ? SEVEN : [...SEVEN, main.mode];
   return modes.flatMap((mode) =>
@@ -162,19 +179,15 @@ function declaredFor(tune: Tune, states: readonly State[], { from }: Unit): read
   const key = keys.findLast(({ bar }) => bar <= from);
   // One key for all of it says nothing of where it changes.
   if (!key || keys.length < 2) return states.map(() => 0);
-  const [sounds, home] = [soundsOn(key), soundOf(key.home)];
-  return states.map((state) =>
-    state.sounds === sounds ? DECLARED.notes + (state.home === home ? DECLARED.home : 0) : 0,
-  );
+  return states.map(({ sounds, home }) => keySays(key, sounds, home));
 }
 
 function likeliestPath(
   tune: Tune,
   states: readonly State[],
-  units: readonly Unit[],
-  heard: readonly Hearing[],
+  units: readonly HeardUnit[],
+  isVoices: boolean,
 ): readonly State[] {
-  const isVoices = heard[0]?.voices !== undefined;
   const prior = priorsOf(
     states.map(({ mode }) => mode),
     isVoices ? "voices" : "modal",
@@ -183,8 +196,8 @@ function likeliestPath(
   const kin = kinOf(states);
   let best: readonly number[] = [];
   const cameFrom: number[][] = [];
-  for (const [at, hearing] of heard.entries()) {
-    const unit = units[at] as Unit;
+  for (const [at, unit] of units.entries()) {
+    const { hearing } = unit;
     const declared = declaredFor(tune, states, unit);
     const sure = sureness(hearing);
     const own = shareLogs(
@@ -197,7 +210,7 @@ function likeliestPath(
       continue;
     }
     const inVoices = isVoices ? VOICES_CHANGE.any + (unit.isMarked ? 0 : VOICES_CHANGE.unmarked) : 0;
-    const more = inVoices - (keyed.has(unit.from) ? DECLARED.change : 0);
+    const more = inVoices - (keyed.has(unit.from) ? DECLARED_CHANGE : 0);
     const before = best;
     const order = states.map((_, state) => state).sort((a, b) => (before[b] ?? 0) - (before[a] ?? 0));
     const from: number[] = [];
@@ -227,13 +240,6 @@ function likeliestPath(
   return path.map((state) => states[state] as State);
 }
 
-/** Scores as logarithms of shares that add up to 1. */
-function shareLogs(scores: readonly number[]): readonly number[] {
-  const most = scores.reduce((best, each) => Math.max(best, each), -Infinity);
-  const all = most + Math.log(scores.reduce((sum, each) => sum + Math.exp(each - most), 0));
-  return scores.map((each) => each - all);
-}
-
 /** What a cut after eight bars has in its favour. */
 const USUAL_CUT = 2.5;
 
@@ -247,7 +253,7 @@ function bestCut(
   const to = Math.min(after.to, after.from + UNIT.unmarked / 2);
   const [one, other] = [before.state, after.state].map(({ mode, home }) => {
     const row = expectedSounding(mode);
-    return (sound: number) => row[(sound - home + 12) % 12] ?? 0;
+    return (sound: number) => row[above(sound, home)] ?? 0;
   });
   const notes = allNotes(tune);
   let [sum, best] = [0, { bar: after.from, sum: -Infinity }];

@@ -4,7 +4,7 @@ import { allNotes, phraseEnds, type Tune, type TuneNote } from "../tune";
 import { belongs } from "./candidates";
 import { heardName, type Hearing } from "./hearing";
 import { MOSTLY, neighboursInVoice, stepBetween } from "./lines";
-import { bassAt, bassLine } from "./voices-hearing";
+import { bassAt } from "./voices-hearing";
 
 /**
  * What a note outside the mode does where it does not speak against it: it leads up a half step to the note that follows in its
@@ -19,7 +19,7 @@ export interface OutsideNote {
   readonly share: number;
   /** What it does where it only passes; undefined where it speaks against the mode. */
   readonly role?: PassingRole | undefined;
-  /** The note that it leads to. */
+  /** The note that it leads to, or leans on. */
   readonly to?: Fifths | undefined;
   /** Places of the notes. */
   readonly notes: readonly number[];
@@ -43,39 +43,41 @@ export function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): 
   const all = allNotes(tune);
   const { before, after } = neighboursInVoice(all);
   const isMinor = thirdOf(homeMode.mode) === MINOR_THIRD;
-  const isRaised = raisedThird(tune, all);
-  return outside.map(({ share, sound }) => {
+  const isRaised = raisedThird(tune, hearing, all);
+  return outside.flatMap(({ share, sound }): readonly OutsideNote[] => {
     const notes = all.flatMap(({ pitch }, at) => (soundOf(pitch.name) === sound ? [at] : []));
+    // What only a chord symbol asks for is played by nobody yet.
+    if (notes.length === 0) return [];
     const told = { note: heardName(hearing, sound, homeMode.home), share, notes };
     const rises = (at: number, to: number | undefined) => stepBetween(all, at, to) === 1;
     const leads = notes.filter((at) => rises(at, after[at]));
     const leans = leads.filter((at) => rises(at, before[at]));
     const thirds = notes.filter((at) => !leads.includes(at) && isRaised(at));
-    const isMostly = (count: number) => share <= MOST_SHARE && count >= MOSTLY * notes.length && count > 0;
-    if (isMostly(leans.length)) return { ...told, role: "neighbour" };
+    const isMostly = (count: number) => share <= MOST_SHARE && count >= MOSTLY * notes.length;
+    const to = all[after[leads[0] ?? -1] ?? -1]?.pitch.name;
+    if (isMostly(leans.length)) return [{ ...told, role: "neighbour", to }];
     if (isMostly(leads.length + thirds.length))
-      return leads.length >= thirds.length
-        ? { ...told, role: "leading", to: all[after[leads[0] ?? -1] ?? -1]?.pitch.name }
-        : { ...told, role: "raised-third" };
+      return [
+        leads.length >= thirds.length ? { ...told, role: "leading", to } : { ...told, role: "raised-third" },
+      ];
     if (isMinor && share <= MOST_RAISED && (sound + 1) % 12 === soundOf(homeMode.home))
-      return { ...told, role: "raised-seventh" };
+      return [{ ...told, role: "raised-seventh" }];
     const isOnBeat = (hearing.melody.downbeats[sound] ?? 0) > 0;
-    return share <= (isOnBeat ? BRIEF.onBeat : BRIEF.offBeat) ? { ...told, role: "brief" } : told;
+    return [share <= (isOnBeat ? BRIEF.onBeat : BRIEF.offBeat) ? { ...told, role: "brief" } : told];
   });
 }
 
 /** Whether a note stands a major third (octaves apart or not) above the bass of a chord on which a phrase ends. */
-function raisedThird(tune: Tune, all: readonly TuneNote[]): (at: number) => boolean {
-  if (!tune.beneath) return () => false;
+function raisedThird(tune: Tune, { voices }: Hearing, all: readonly TuneNote[]): (at: number) => boolean {
+  if (!voices) return () => false;
   const ends = phraseEnds(tune).map((at) => {
     const { onset, duration } = tune.notes[at] as TuneNote;
     return onset + duration - MOMENT;
   });
-  const line = bassLine(tune);
   return (at) => {
     const { onset, duration, pitch } = all[at] as TuneNote;
     const end = ends.find((moment) => moment >= onset && moment <= onset + duration);
-    const bass = end === undefined ? undefined : bassAt(line, end);
+    const bass = end === undefined ? undefined : bassAt(voices.line, end);
     return bass !== undefined && (midiOf(pitch) - midiOf(bass.note.pitch)) % 12 === 4;
   };
 }

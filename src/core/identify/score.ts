@@ -1,5 +1,6 @@
 import { soundOf } from "../pitch";
-import type { HomeMode, Mode } from "../scale";
+import { type HomeMode, type Mode, type SoundSet, soundsOn } from "../scale";
+import type { DeclaredKey } from "../tune";
 import type { Expectation } from "./expectation";
 import type { Hearing } from "./hearing";
 import { melodyScore, type MelodyTerms, melodyTerms, type ScoredMode, scoredMode } from "./melody-score";
@@ -72,6 +73,23 @@ export function priorsOf(modes: readonly Mode[], expects: Expectation | "voices"
   const all = Math.log([...new Set(modes)].reduce((sum, mode) => sum + Math.exp(bias(mode)), 0));
   return modes.map((mode) => bias(mode) - all);
 }
+
+/** What a declared key says for the same notes, and for the same home besides. */
+const KEY = { notes: 1.5, home: 1 };
+
+/**
+ * What a declared key says for a set of sounds with a home; a signature alone says nothing of home.
+ *
+ * @param more what it says besides for the same notes
+ */
+export function keySays(key: DeclaredKey, sounds: SoundSet, home: number, more = 0): number {
+  if (soundsOn(key) !== sounds) return 0;
+  return KEY.notes + more + (home === soundOf(key.home) && key.isSignature !== true ? KEY.home : 0);
+}
+
+/** What the chord symbols say for a home and mode; nought where there are none. */
+export const chordsScoreOf = ({ chords }: Hearing, { home, mode }: HomeMode): number =>
+  chords ? chordsScore(chords, mode, soundOf(home)) : 0;
 
 /** What the melody says for a home and mode, reason by reason. */
 export const melodyTermsOf = ({ melody, chords, sounding }: Hearing, { home, mode }: HomeMode): MelodyTerms =>

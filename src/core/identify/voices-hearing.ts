@@ -1,5 +1,15 @@
 import { midiOf } from "../pitch";
-import { allNotes, feltBeat, phraseEnds, sectionEnds, timeBySound, type Tune, type TuneNote } from "../tune";
+import {
+  allNotes,
+  EPSILON,
+  feltBeat,
+  firstPlace,
+  phraseEnds,
+  sectionEnds,
+  timeBySound,
+  type Tune,
+  type TuneNote,
+} from "../tune";
 import { soundAt } from "./bars-heard";
 import { shareOut } from "./shares";
 
@@ -22,6 +32,8 @@ export interface VoicesHearing {
   readonly notes: number;
   /** Shares of sounding time. */
   readonly sounding: readonly number[];
+  /** The bass, beat by beat. */
+  readonly line: readonly BassNote[];
   /** Shares of the beats, by what is lowest in them. */
   readonly bass: readonly number[];
   readonly first: BassNote;
@@ -29,9 +41,6 @@ export interface VoicesHearing {
   /** The ends of the sections before the last. */
   readonly cadences: readonly BassCadence[];
 }
-
-/** A moment's worth of rounding. */
-const EPSILON = 1e-6;
 
 /** Other voices that sound for less than this share of the melody's time are a note here and there, and no voices. */
 const LEAST_BENEATH = 0.3;
@@ -43,20 +52,21 @@ export function hearVoices(tune: Tune): VoicesHearing | undefined {
   const { beneath = [] } = tune;
   if (timeOf(beneath) < LEAST_BENEATH * timeOf(tune.notes) || beneath.length === 0) return undefined;
   const all = allNotes(tune);
-  const bass = bassLine(tune);
-  const [first] = bass;
-  const last = first && cadenceAt(bass, bass.length - 1);
+  const line = bassLine(tune);
+  const [first] = line;
+  const last = first && cadenceAt(line, line.length - 1);
   if (!first || !last) return undefined;
   const counts = new Array<number>(12).fill(0);
-  for (const { sound } of bass) counts[sound] = (counts[sound] ?? 0) + 1;
+  for (const { sound } of line) counts[sound] = (counts[sound] ?? 0) + 1;
   const ends = phraseCadences(tune).map((at) => (tune.notes[at + 1] as TuneNote).onset);
   return {
     notes: all.length,
     sounding: shareOut(timeBySound(all)),
+    line,
     bass: shareOut(counts),
     first,
     last,
-    cadences: ends.flatMap((onset) => cadenceAt(bass, placeBefore(bass, onset)) ?? []),
+    cadences: ends.flatMap((onset) => cadenceAt(line, placeBefore(line, onset)) ?? []),
   };
 }
 
@@ -108,15 +118,8 @@ export function bassLine(tune: Pick<Tune, "notes" | "beneath" | "meter">): reado
 }
 
 /** The place of the last bass note that begins before a moment. */
-const placeBefore = (bass: readonly BassNote[], onset: number): number => {
-  let [low, high] = [0, bass.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((bass[middle]?.onset ?? 0) < onset - EPSILON) low = middle + 1;
-    else high = middle;
-  }
-  return low - 1;
-};
+const placeBefore = (bass: readonly BassNote[], moment: number): number =>
+  firstPlace(bass, ({ onset }) => onset >= moment - EPSILON) - 1;
 
 /** The bass at a moment. */
 export const bassAt = (bass: readonly BassNote[], moment: number): BassNote | undefined =>

@@ -1,7 +1,8 @@
-import { maybeMode, type Mode, mode as modeById, reference } from "../scale";
-import { changesFrom, swappedShares } from "./swapped-shares";
+import { halfSteps } from "../pitch";
+import { type Difference, differenceFrom, maybeMode, type Mode, reference } from "../scale";
 import type { ChordsHearing } from "./chords-hearing";
 import type { Expectation } from "./expectation";
+import { above } from "./shares";
 import type { BassCadence, VoicesHearing } from "./voices-hearing";
 import { VOICES_STATISTICS, type VoicesStatistics } from "./voices-statistics";
 
@@ -26,9 +27,6 @@ const FLOOR = { sounding: 0.008, bass: 0.004, rest: 0.006 };
 const UNCOUNTED: Readonly<Record<string, number>> = { lydian: 2, locrian: 0.5 };
 const RARE_FAMILY = 0.3;
 
-/** Where a mode was not counted, it is built from the neighbour that shares most with it. */
-const BUILT_FROM: Readonly<Record<string, string>> = { lydian: "ionian", locrian: "phrygian" };
-
 type Expected = Omit<VoicesStatistics, "movements">;
 
 const counted = (id: string): VoicesStatistics | undefined =>
@@ -46,22 +44,34 @@ const LEANING = 0.45;
 /** What was counted of a mode, leaning on its neighbour; of a mode that was not counted, what its nearest one leads one to expect. */
 function expected(mode: Mode): Expected {
   const own = counted(mode.id);
-  if (own) {
-    const neighbour = modeById(LEANS_ON[mode.id] ?? mode.id);
-    const { sounding, bass } = counted(neighbour.id) ?? own;
-    const changes = changesFrom(neighbour, mode);
-    const leaning = (row: readonly number[], other: readonly number[]) => {
-      const moved = swappedShares(other, changes);
-      return row.map((share, at) => (1 - LEANING) * share + LEANING * (moved[at] ?? 0));
-    };
-    return { ...own, sounding: leaning(own.sounding, sounding), bass: leaning(own.bass, bass) };
+  if (!own) {
+    const { mode: nearest, moved } = reference(mode, "nearest");
+    const from = expected(nearest);
+    return { ...from, sounding: swappedShares(from.sounding, moved), bass: swappedShares(from.bass, moved) };
   }
-  const built = maybeMode(BUILT_FROM[mode.id] ?? "");
-  const { mode: nearest, moved } = reference(mode, "nearest");
-  const [source, changes] = built ? [built, changesFrom(built, mode)] : [nearest, moved];
-  const from = expected(source);
-  const { sounding, bass } = from;
-  return { ...from, sounding: swappedShares(sounding, changes), bass: swappedShares(bass, changes) };
+  const neighbour = maybeMode(LEANS_ON[mode.id] ?? "");
+  const theirs = neighbour && counted(neighbour.id);
+  if (!theirs) return own;
+  const { moved } = differenceFrom(neighbour, mode);
+  const leaning = (row: readonly number[], other: readonly number[]) => {
+    const there = swappedShares(other, moved);
+    return row.map((share, at) => (1 - LEANING) * share + LEANING * (there[at] ?? 0));
+  };
+  return {
+    ...own,
+    sounding: leaning(own.sounding, theirs.sounding),
+    bass: leaning(own.bass, theirs.bass),
+  };
+}
+
+/** Shares by half steps above home, with the degrees that two modes have in different forms changed places. */
+function swappedShares(shares: readonly number[], moved: Difference["moved"]): readonly number[] {
+  const swapped = [...shares];
+  for (const { from, to } of moved) {
+    swapped[halfSteps(from)] = shares[halfSteps(to)] ?? 0;
+    swapped[halfSteps(to)] = shares[halfSteps(from)] ?? 0;
+  }
+  return swapped;
 }
 
 interface VoicesRows extends Omit<Expected, "lastMotion"> {
@@ -93,8 +103,6 @@ const logs = (shares: readonly number[], floor: number): readonly number[] => {
   const sum = shares.reduce((a, b) => a + b, 0) + 12 * floor;
   return shares.map((share) => Math.log((share + floor) / sum));
 };
-
-const above = (sound: number, home: number): number => (sound < home ? sound - home + 12 : sound - home);
 
 /** A motion of the bass that was not counted in a mode is as likely as the last bass, spread over this many motions. */
 const OTHER_MOTIONS = 12;

@@ -88,7 +88,12 @@ describe("what several voices say", () => {
 
   it("modes that were not counted are expected as their neighbours are, with the note that differs", () => {
     const [lydian, ionian] = [expectedSounding(mode("lydian")), expectedSounding(mode("ionian"))];
-    expect([lydian[6], lydian[5], lydian[4]]).toEqual([ionian[5], ionian[6], ionian[4]]);
+    for (const [step, from] of [
+      [6, 5],
+      [5, 6],
+      [4, 4],
+    ] as const)
+      expect(lydian[step]).toBeCloseTo(ionian[from]!);
     expect(expectedSounding(mode("harmonic-minor"))).toHaveLength(12);
     expect(voicesBias(mode("aeolian"), "major-minor")).toBeGreaterThan(voicesBias(mode("aeolian")));
     expect(voicesBias(mode("dorian"), "major-minor")).toBe(voicesBias(mode("dorian")));

@@ -1,12 +1,5 @@
-import {
-  barLength,
-  type FoundBar,
-  type Meter,
-  numberBars,
-  type TuneBar,
-  type TuneChord,
-  type TuneNote,
-} from "./tune";
+import { type FoundBar, numberBars } from "./bars";
+import { barLength, type Meter, type TuneBar, type TuneChord, type TuneNote } from "./tune";
 
 /** A change of meter, in quarters from the start. */
 interface MeterChange {

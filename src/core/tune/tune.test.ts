@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { barLength, feltBeat, numberBars, phraseEnds, sectionEnds, stressOf, type Tune } from ".";
+import { barLength, feltBeat, numberBars, phraseEnds, sectionEnds, type Tune } from ".";
 
 /** A tune of equal bars on one pitch: a note a string, "2" two quarters long, "-" a quarter of rest. */
 function tuneOf(bars: readonly string[], sections: readonly number[] = []): Tune {
@@ -26,13 +26,6 @@ describe("meter", () => {
   it("knows bar and beat", () => {
     expect([barLength({ beats: 6, unit: 8 }), feltBeat({ beats: 6, unit: 8 })]).toEqual([3, 1.5]);
     expect([barLength({ beats: 3, unit: 4 }), feltBeat({ beats: 3, unit: 4 })]).toEqual([3, 1]);
-  });
-
-  it("stresses the downbeat most, then the beats", () => {
-    const tune = tuneOf(["1111"]);
-    const offbeat = { ...tune.notes[0]!, onset: 0.5 };
-    expect(tune.notes.map((note) => stressOf(tune, note))).toEqual([1, 0.6, 0.6, 0.6]);
-    expect(stressOf(tune, offbeat)).toBe(0.3);
   });
 
   it("places a pickup at the end of its bar", () => {

@@ -1,5 +1,5 @@
 import type { BarSigns, Chord } from "../chord";
-import { midiOf, type Pitch, soundOf } from "../pitch";
+import { type Pitch, soundOf } from "../pitch";
 import type { HomeMode } from "../scale";
 
 /** A sounding note. Times are in quarter notes from the start of the tune; ties are already joined. */
@@ -20,14 +20,6 @@ export interface TuneNote {
 export interface PhraseMark {
   readonly onset: number;
   readonly sign: "fermata" | "breath";
-}
-
-/** Marks of several voices as one list: each onset once, the fermata before the breath. */
-export function joinedMarks(marks: readonly PhraseMark[]): readonly PhraseMark[] {
-  const byOnset = new Map<number, PhraseMark>();
-  for (const mark of marks)
-    if (mark.sign === "fermata" || !byOnset.has(mark.onset)) byOnset.set(mark.onset, mark);
-  return [...byOnset.values()].sort((a, b) => a.onset - b.onset);
 }
 
 /** Clefs that voices are written in; `-8` sounds an octave lower than it looks. */
@@ -98,37 +90,6 @@ export interface Tune {
 export const allNotes = ({ notes, beneath = [] }: Pick<Tune, "notes" | "beneath">): readonly TuneNote[] =>
   beneath.length === 0 ? notes : [...notes, ...beneath];
 
-/** The notes of one voice, by its place in `Tune.voices`. */
-export const voiceNotes = ({ notes, beneath = [] }: Tune, voice: number): readonly TuneNote[] =>
-  voice === 0 ? notes : beneath.filter((note) => (note.voice ?? 1) === voice);
-
-/** The place of the note so many steps along the same voice; the first or last where there are no more. */
-export function noteBeside(tune: Tune, place: number, steps: number): number {
-  const all = allNotes(tune);
-  const own = all[place]?.voice ?? 0;
-  const line = all.flatMap(({ voice = 0 }, at) => (voice === own ? [at] : []));
-  const next = Math.max(0, Math.min(line.length - 1, line.indexOf(place) + steps));
-  return line[next] ?? place;
-}
-
-/** The place of the note that sounds at the same time so many voices down; the same where there is none. */
-export function noteAcross(tune: Tune, place: number, voices: number): number {
-  const all = allNotes(tune);
-  const { onset = 0, voice = 0 } = all[place] ?? {};
-  const line = all.flatMap((note, at) => ((note.voice ?? 0) === voice + voices ? [at] : []));
-  const before = line.filter((at) => (all[at]?.onset ?? 0) <= onset + EPSILON);
-  return before.at(-1) ?? line[0] ?? place;
-}
-
-/** The clef that notes of such heights (MIDI) are read in most easily: bass where the middle one lies under A3. */
-export function clefFor(heights: readonly number[]): Clef {
-  const middle = [...heights].sort((a, b) => a - b)[Math.floor(heights.length / 2)] ?? 60;
-  return middle < 57 ? "bass" : "treble";
-}
-
-/** The same for the notes of a voice. */
-export const clefOf = (notes: readonly TuneNote[]): Clef => clefFor(notes.map(({ pitch }) => midiOf(pitch)));
-
 export interface Meter {
   readonly beats: number;
   /** Note value of a beat: 4 a quarter, 8 an eighth. */
@@ -188,172 +149,5 @@ export function feltBeat({ beats, unit }: Meter): number {
   return unit === 8 && beats % 3 === 0 ? 1.5 : 4 / unit;
 }
 
-const EPSILON = 1e-6;
-
-/** Whether a time falls on a multiple of a step, within rounding. */
-const fallsOn = (time: number, step: number) => Math.abs(time / step - Math.round(time / step)) < EPSILON;
-
-/** A bar as a reader finds it, before it is numbered: `whole` is the length that the meter asks for. */
-export interface FoundBar {
-  readonly start: number;
-  readonly length: number;
-  readonly whole: number;
-  readonly endsSection: boolean;
-  readonly signs?: BarSigns | undefined;
-  /** The number that is printed, where one is. */
-  readonly printed?: number | undefined;
-  /** It is not counted: a pickup, or a part of a bar that is split. */
-  readonly isUncounted?: boolean | undefined;
-}
-
-/**
- * Numbers the bars as they are printed, or else counts them, and finds the pickups: a short bar at the start, or at the start of a
- * section after a short end, or the second part of a bar that is split.
- */
-export function numberBars(found: readonly FoundBar[]): readonly TuneBar[] {
-  const bars: TuneBar[] = [];
-  for (const [at, { start, length, whole, endsSection, signs, printed, isUncounted }] of found.entries()) {
-    const before = found[at - 1];
-    const isShort = length < whole - EPSILON;
-    const parted =
-      before !== undefined &&
-      (before.endsSection || isUncounted === true) &&
-      isShort &&
-      before.length < before.whole - EPSILON &&
-      before.length + length <= whole + EPSILON;
-    const isPickup = parted || (at === 0 && isShort && found.length > 1);
-    const counted = (bars.at(-1)?.number ?? 0) + (isPickup || isUncounted === true ? 0 : 1);
-    const number = printed ?? counted;
-    bars.push({
-      number,
-      start,
-      length,
-      lead: isPickup ? whole - length : 0,
-      endsSection: endsSection && !(isPickup && at === 0),
-      ...(signs ? { signs } : {}),
-    });
-  }
-  return bars;
-}
-
-/** The stress of a note between beats. */
-export const OFF_BEAT = 0.3;
-
-/** Metric stress: 1 on the downbeat, 0.6 on another beat, 0.3 between beats. */
-export function stressOf(tune: Tune, note: TuneNote): number {
-  const bar = tune.bars[note.bar];
-  const place = bar ? note.onset - bar.start + bar.lead : 0;
-  if (place < EPSILON) return 1;
-  return fallsOn(place, feltBeat(tune.meter)) ? 0.6 : OFF_BEAT;
-}
-
-export const isDownbeat = (tune: Tune, note: TuneNote): boolean => stressOf(tune, note) === 1;
-
-/** Indices of the notes that end a section: the last before a repeat, a double bar or the end. */
-export function sectionEnds(tune: Tune): readonly number[] {
-  return tune.notes.flatMap((note, at) => {
-    const next = tune.notes[at + 1];
-    if (!next) return [at];
-    const ends = tune.bars.slice(note.bar, next.bar).some((bar) => bar.endsSection);
-    return ends ? [at] : [];
-  });
-}
-
-/** Marks say where phrases end where there are as many as this; one alone is a pause. */
-const FEWEST_MARKS = 2;
-
-/**
- * Indices of the notes that end a phrase. Where fermatas, breath marks or the text say so, those and the section ends. Otherwise
- * every section end, and within a section the last note of each fourth bar, or of each second where that note is longer than
- * a beat or a rest follows it. A pickup belongs to the phrase that it leads into. (Phrases of two and four bars as in dances
- * and songs; long notes and rests as boundaries after E. Cambouropoulos, "The local boundary detection model", 2001.)
- */
-export function phraseEnds(tune: Tune): readonly number[] {
-  const { phraseMarks = [] } = tune;
-  if (phraseMarks.length >= FEWEST_MARKS) {
-    const marked = phraseMarks.flatMap(({ onset }) => {
-      const next = firstPlace(tune.notes, (note) => note.onset > onset + EPSILON);
-      return next > 0 ? [next - 1] : [];
-    });
-    return [...new Set([...marked, ...sectionEnds(tune)])].sort((a, b) => a - b);
-  }
-  const ends = new Set(sectionEnds(tune));
-  const pickup = tune.bars[0]?.lead ? tune.bars[0].length : 0;
-  const beat = feltBeat(tune.meter);
-  let inSection = 0;
-  let next = 0;
-  for (const [at, bar] of tune.bars.entries()) {
-    if (bar.lead === 0) inSection += 1;
-    if (bar.endsSection) inSection = 0;
-    else if (inSection > 0 && inSection % 2 === 0) {
-      const limit = bar.start + bar.length - pickup - EPSILON;
-      while ((tune.notes[next]?.onset ?? Infinity) < limit) next += 1;
-      const note = tune.notes[next - 1];
-      const following = tune.notes[next];
-      if (!note || !following || note.bar !== at) continue;
-      const isLong = note.duration > beat + EPSILON || following.onset > note.onset + note.duration + EPSILON;
-      if (inSection % 4 === 0 || isLong) ends.add(next - 1);
-    }
-  }
-  return [...ends].sort((a, b) => a - b);
-}
-
-/** Bars of a tune by their places, both ends taken. */
-export interface BarRange {
-  readonly from: number;
-  readonly to: number;
-}
-
-/**
- * Some bars of a tune as a tune of their own: places of bars are counted from the first of them. It takes time by what is
- * taken out, however long the tune is.
- */
-export function excerptOf(tune: Tune, { from, to }: BarRange): Tune {
-  const start = tune.bars[from]?.start ?? 0;
-  const end = tune.bars[to + 1]?.start ?? Infinity;
-  const cut = <T extends { readonly bar: number }>(all: readonly T[]): T[] =>
-    all
-      .slice(
-        firstPlace(all, ({ bar }) => bar >= from),
-        firstPlace(all, ({ bar }) => bar > to),
-      )
-      .map((each) => (from === 0 ? each : { ...each, bar: each.bar - from }));
-  return {
-    ...tune,
-    bars: tune.bars.slice(from, to + 1),
-    notes: cut(tune.notes),
-    beneath: tune.beneath && cut(tune.beneath),
-    chords: tune.chords && cut(tune.chords),
-    phraseMarks: tune.phraseMarks?.filter(({ onset }) => onset >= start - EPSILON && onset < end - EPSILON),
-  };
-}
-
-/** The first place in a list in order at which something holds; its length where it never does. */
-function firstPlace<T>(all: readonly T[], is: (each: T) => boolean): number {
-  let [low, high] = [0, all.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (is(all[middle] as T)) high = middle;
-    else low = middle + 1;
-  }
-  return low;
-}
-
-/**
- * A tune of which only some bars sound, and without the notes that are left out. Its bars are all there, and notes keep what
- * bar they stand in; where nothing is left out it is the same tune. Without its melody, the next voice takes its place.
- *
- * @param without places of notes, melody first
- */
-export function partOf(tune: Tune, { from, to }: BarRange, without: ReadonlySet<number> = new Set()): Tune {
-  if (without.size === 0 && from <= 0 && to >= tune.bars.length - 1) return tune;
-  const isIn = ({ bar }: { readonly bar: number }) => bar >= from && bar <= to;
-  const count = tune.notes.length;
-  const notes = tune.notes.filter((note, at) => isIn(note) && !without.has(at));
-  const beneath = tune.beneath?.filter((note, at) => isIn(note) && !without.has(count + at));
-  const chords = tune.chords?.filter(isIn);
-  if (notes.length > 0 || !beneath?.[0]) return { ...tune, notes, beneath, chords };
-  const next = beneath.reduce((least, { voice = 1 }) => Math.min(least, voice), Infinity);
-  const isNext = ({ voice = 1 }: TuneNote) => voice === next;
-  return { ...tune, notes: beneath.filter(isNext), beneath: beneath.filter((note) => !isNext(note)), chords };
-}
+/** A moment's worth of rounding, in quarters. */
+export const EPSILON = 1e-6;

@@ -8,7 +8,7 @@ interface StaffProps {
   readonly tune: Tune;
   /** The ABC that the tune stands in. */
   readonly text: string;
-  /** Places of notes, melody first: colour notes and the ends of phrases. */
+  /** Places of notes, melody first: characteristic notes and the ends of phrases. */
   readonly colour: readonly number[];
   readonly phraseEnds: readonly number[];
   /** Notes that a reason points at, or that are looked at otherwise. */
@@ -34,8 +34,8 @@ const NOTHING_LEFT_OUT: ReadonlySet<number> = new Set();
 const DRAG = 12;
 
 /**
- * The tune on its staff, engraved by the library when first needed; colour notes notched, phrase ends barred below. A note of any
- * voice can be taken in hand by a press or the arrow keys, and bars by dragging over them.
+ * The tune on its staff, engraved by the library when first needed; characteristic notes notched, phrase ends barred below. A note of any
+ * voice can be selected by a press or the arrow keys, and bars by dragging over them.
  */
 export function Staff({
   tune,

@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { type DragEvent, useState } from "react";
+import { type DragEvent, useMemo, useState } from "react";
 import { soundOf } from "@/core/pitch";
 import { allNotes } from "@/core/tune";
 import type { TuneOrigin } from "@/formats";
@@ -92,6 +92,13 @@ export function IdentifyView() {
 
   const tune = answer?.shown.tune;
   const homeMode = answer?.found.homeMode;
+  const shown = answer?.shown;
+  // The staff draws its marks anew when these change.
+  const pointedOnStaff = useMemo(() => shown && pointed && onStaff(shown, pointed), [shown, pointed]);
+  const withoutOnStaff = useMemo(
+    () => shown && new Set(onStaff(shown, [...byHand.without])),
+    [shown, byHand.without],
+  );
   const chosenNote = tune && note !== undefined ? allNotes(tune)[note] : undefined;
   const swap = answer && heardSwap(answer.found, schools);
   const hearSwap = () => {
@@ -241,16 +248,16 @@ export function IdentifyView() {
             <Staff
               tune={answer.shown.engraved}
               text={answer.shown.abc}
-              colour={onStaff(answer.shown, answer.colour)}
-              phraseEnds={onStaff(answer.shown, answer.ends)}
-              pointed={pointed && onStaff(answer.shown, pointed)}
-              without={new Set(onStaff(answer.shown, byHand.without))}
+              colour={answer.colour}
+              phraseEnds={answer.ends}
+              pointed={pointedOnStaff}
+              without={withoutOnStaff}
               bars={byHand.bars}
               chosen={note === undefined ? undefined : onStaff(answer.shown, [note])[0]}
               onChoose={(at) => setNote(at === undefined ? undefined : fromStaff(answer.shown, at))}
               onBars={chooseBars}
               onLeaveOut={() => note !== undefined && leaveOut([note])}
-              label={staffText(title, allNotes(tune).length, answer.ends.length)}
+              label={staffText(title, allNotes(answer.shown.engraved).length, answer.ends.length)}
             />
             <Voices tune={tune} without={byHand.without} onLeaveOut={leaveOut} />
             <div className={own.below}>
@@ -275,7 +282,7 @@ export function IdentifyView() {
       {answer && homeMode && tune && (
         <ReasonPanel
           found={answer.found}
-          placesOf={(name) => placesOf(tune, name)}
+          placesOf={(name) => placesOf(tune, name, answer.found.bars, byHand.without)}
           swapName={swap && noteText(homeMode.home + swap.to)}
           onSwap={hearSwap}
           onKeep={keep}

@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { type Tune, voiceNotes } from "@/core/tune";
+import { type Tune, voiceNotes, voicePlaces } from "@/core/tune";
 import { tuneScore } from "@/sound";
 import { $playing, toggle } from "@/state";
 import { Button } from "@/ui/controls";
@@ -17,18 +17,14 @@ interface VoicesProps {
 /** The voices of a piece: each can be heard by itself, and be left out of what is listened to. */
 export function Voices({ tune, without, onLeaveOut }: VoicesProps) {
   const playing = useStore($playing);
-  const { voices = [], beneath = [] } = tune;
+  const { voices = [] } = tune;
   if (voices.length < 2) return null;
-  const placesOf = (voice: number) =>
-    voice === 0
-      ? tune.notes.map((_, at) => at)
-      : beneath.flatMap((note, at) => ((note.voice ?? 1) === voice ? [tune.notes.length + at] : []));
   return (
     <section className={styles.voices} aria-label="Voices">
       <h2 className={styles.title}>Voices</h2>
       <ul className={styles.list}>
         {voices.map((voice, at) => {
-          const places = placesOf(at);
+          const places = voicePlaces(tune, at);
           const name = voiceText(voice, at);
           const isOut = places.length > 0 && places.every((place) => without.has(place));
           const player = `voice ${at}`;

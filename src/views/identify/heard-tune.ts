@@ -1,13 +1,21 @@
 import type { Identification } from "@/core/identify";
 import { type Fifths, soundOf } from "@/core/pitch";
 import { colourSwap, type Swap, type Telling } from "@/core/scale";
-import { allNotes, type Tune } from "@/core/tune";
+import { allNotes, type BarRange, type Tune } from "@/core/tune";
 
-/** Places at which a sound is heard, whatever it is called. */
-export const placesOf = (tune: Tune, name: Fifths): readonly number[] =>
-  allNotes(tune).flatMap(({ pitch }, at) => (soundOf(pitch.name) === soundOf(name) ? [at] : []));
+/** Places at which a sound is heard, whatever it is called: in the bars that an answer is about, but for notes left out. */
+export const placesOf = (
+  tune: Tune,
+  name: Fifths,
+  bars: BarRange | undefined,
+  without: ReadonlySet<number>,
+): readonly number[] =>
+  allNotes(tune).flatMap(({ pitch, bar }, at) => {
+    const isIn = !bars || (bar >= bars.from && bar <= bars.to);
+    return isIn && !without.has(at) && soundOf(pitch.name) === soundOf(name) ? [at] : [];
+  });
 
-/** The swap of the colour note, where the tune has that note: without it there would be nothing to hear. */
+/** The swap of the characteristic note, where the tune has that note: without it there would be nothing to hear. */
 export function heardSwap(
   { homeMode: { home, mode }, hearing }: Identification,
   telling: Telling,
@@ -18,4 +26,4 @@ export function heardSwap(
 
 /** The staff in words. */
 export const staffText = (title: string, notes: number, phrases: number) =>
-  `${title || "Tune"}, engraved: ${notes} notes in ${phrases} phrases, colour notes notched, phrase ends barred below`;
+  `${title || "Tune"}, engraved: ${notes} notes in ${phrases} phrases, characteristic notes notched, phrase ends barred below`;

@@ -3,18 +3,18 @@ import { useEffect, useMemo, useState } from "react";
 import { type Fifths, soundOf } from "@/core/pitch";
 import { type Expectation, identify, type Identification } from "@/core/identify";
 import { colourOn, colourSwap, type HomeMode, intervalAt } from "@/core/scale";
-import { allNotes, type BarRange, phraseEnds, type Tune } from "@/core/tune";
+import { allNotes, type BarRange, phraseEnds, type Tune, type TuneNote } from "@/core/tune";
 import { tuneScore } from "@/sound";
 import { $place, $selection, $settings, setPlace } from "@/state";
 import { useSchools } from "@/ui/useSchools";
 import { identifyLong } from "@/workers";
-import { type ReadTune, type ReadTunes, readyTune } from "./useTunes";
+import { onStaff, type ReadTune, type ReadTunes, readyTune } from "./useTunes";
 
 /** The answer for the tune in hand: what was found, and what the staff marks. */
 export interface Answer {
   readonly shown: ReadTune;
   readonly found: Identification;
-  /** Places in the tune's notes: colour notes, and the ends of phrases. */
+  /** Places of the notes that are engraved: characteristic notes, and the ends of phrases. */
   readonly colour: readonly number[];
   readonly ends: readonly number[];
 }
@@ -51,7 +51,6 @@ export const undecidedNotes = ({ undecided, homeMode: { home, mode } }: Identifi
 const LONG = 2500;
 
 const WORKING = "working";
-const NONE_LIT: ReadonlySet<number> = new Set();
 
 /** What a tune is in: at once, or where it is long when a worker has found it; the answer before stays until then. */
 function useFound(
@@ -68,9 +67,13 @@ function useFound(
   useEffect(() => {
     if (!tune || !isLong) return undefined;
     let isCurrent = true;
-    void identifyLong(tune, { ...byHand, expects }).then((found) => {
-      if (isCurrent) setLater({ tune, found });
-    });
+    const choice = { ...byHand, expects };
+    // Where no worker can be had, the page waits.
+    void identifyLong(tune, choice)
+      .catch(() => identify(tune, choice))
+      .then((found) => {
+        if (isCurrent) setLater({ tune, found });
+      });
     return () => {
       isCurrent = false;
     };
@@ -95,22 +98,24 @@ export function useAnswer(read: ReadTunes | undefined) {
   const found = useFound(shown?.tune, byHand, expects);
   const answer = useMemo((): Answer | undefined => {
     if (!shown || !found || found === WORKING) return undefined;
-    const litIn = found.passages.map(({ bars, homeMode }) => ({
+    const { tune } = shown;
+    const whole = { from: 0, to: tune.bars.length - 1 };
+    const parts =
+      found.passages.length > 1 ? found.passages : [{ bars: found.bars ?? whole, homeMode: found.homeMode }];
+    const lit = parts.map(({ bars, homeMode }) => ({
       bars,
-      lit: new Set(colourOn(found.changes ? homeMode : found.homeMode, schools).map(soundOf)),
+      sounds: new Set(colourOn(homeMode, schools).map(soundOf)),
     }));
-    const ofTune = new Set(colourOn(found.homeMode, schools).map(soundOf));
-    const isIn = (bar: number, { from, to }: BarRange) => bar >= from && bar <= to;
-    const isHeard = (bar: number) => found.changes || !found.bars || isIn(bar, found.bars);
-    const litAt = (bar: number) =>
-      isHeard(bar) ? (litIn.find(({ bars }) => isIn(bar, bars))?.lit ?? ofTune) : NONE_LIT;
+    const isLit = ({ pitch, bar }: TuneNote) =>
+      lit.find(({ bars }) => bar >= bars.from && bar <= bars.to)?.sounds.has(soundOf(pitch.name)) === true;
     return {
       shown,
       found,
-      colour: allNotes(shown.tune).flatMap(({ pitch, bar }, at) =>
-        litAt(bar).has(soundOf(pitch.name)) ? [at] : [],
+      colour: onStaff(
+        shown,
+        allNotes(tune).flatMap((note, at) => (isLit(note) ? [at] : [])),
       ),
-      ends: phraseEnds(shown.tune),
+      ends: onStaff(shown, phraseEnds(tune)),
     };
   }, [shown, found, schools]);
 

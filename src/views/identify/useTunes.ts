@@ -70,13 +70,14 @@ export function readyTune(file: FileTune, { source, text }: Pick<TuneText, "sour
 const shift = ({ tune, engraved }: ReadTune) => tune.notes.length - engraved.notes.length;
 
 /** Places of a tune's notes as places of those that are engraved; others are left out. */
-export function onStaff(shown: ReadTune, places: Iterable<number>): readonly number[] {
-  const { tune, engraved } = shown;
+export function onStaff(shown: ReadTune, places: readonly number[]): readonly number[] {
+  const { tune, engraved, isCut } = shown;
+  if (!isCut) return places;
   const all = allNotes(engraved).length;
-  return [...places].flatMap((place) => {
+  return places.flatMap((place) => {
     const isMelody = place < tune.notes.length;
     const at = isMelody ? place : place - shift(shown);
-    return isMelody ? (at < engraved.notes.length ? [at] : []) : at < all ? [at] : [];
+    return at < (isMelody ? engraved.notes.length : all) ? [at] : [];
   });
 }
 

@@ -1,0 +1,59 @@
+import { firstPlace } from "./parts";
+import { EPSILON, feltBeat, type PhraseMark, type Tune } from "./tune";
+
+/** Marks of several voices as one list: each onset once, the fermata before the breath. */
+export function joinedMarks(marks: readonly PhraseMark[]): readonly PhraseMark[] {
+  const byOnset = new Map<number, PhraseMark>();
+  for (const mark of marks)
+    if (mark.sign === "fermata" || !byOnset.has(mark.onset)) byOnset.set(mark.onset, mark);
+  return [...byOnset.values()].sort((a, b) => a.onset - b.onset);
+}
+
+/** Indices of the notes that end a section: the last before a repeat, a double bar or the end. */
+export function sectionEnds(tune: Tune): readonly number[] {
+  return tune.notes.flatMap((note, at) => {
+    const next = tune.notes[at + 1];
+    if (!next) return [at];
+    const ends = tune.bars.slice(note.bar, next.bar).some((bar) => bar.endsSection);
+    return ends ? [at] : [];
+  });
+}
+
+/** Marks say where phrases end where there are as many as this; one alone is a pause. */
+const FEWEST_MARKS = 2;
+
+/**
+ * Indices of the notes that end a phrase. Where fermatas, breath marks or the text say so, those and the section ends. Otherwise
+ * every section end, and within a section the last note of each fourth bar, or of each second where that note is longer than
+ * a beat or a rest follows it. A pickup belongs to the phrase that it leads into. (Phrases of two and four bars as in dances
+ * and songs; long notes and rests as boundaries after E. Cambouropoulos, "The local boundary detection model", 2001.)
+ */
+export function phraseEnds(tune: Tune): readonly number[] {
+  const { phraseMarks = [] } = tune;
+  if (phraseMarks.length >= FEWEST_MARKS) {
+    const marked = phraseMarks.flatMap(({ onset }) => {
+      const next = firstPlace(tune.notes, (note) => note.onset > onset + EPSILON);
+      return next > 0 ? [next - 1] : [];
+    });
+    return [...new Set([...marked, ...sectionEnds(tune)])].sort((a, b) => a - b);
+  }
+  const ends = new Set(sectionEnds(tune));
+  const pickup = tune.bars[0]?.lead ? tune.bars[0].length : 0;
+  const beat = feltBeat(tune.meter);
+  let inSection = 0;
+  let next = 0;
+  for (const [at, bar] of tune.bars.entries()) {
+    if (bar.lead === 0) inSection += 1;
+    if (bar.endsSection) inSection = 0;
+    else if (inSection > 0 && inSection % 2 === 0) {
+      const limit = bar.start + bar.length - pickup - EPSILON;
+      while ((tune.notes[next]?.onset ?? Infinity) < limit) next += 1;
+      const note = tune.notes[next - 1];
+      const following = tune.notes[next];
+      if (!note || !following || note.bar !== at) continue;
+      const isLong = note.duration > beat + EPSILON || following.onset > note.onset + note.duration + EPSILON;
+      if (inSection % 4 === 0 || isLong) ends.add(next - 1);
+    }
+  }
+  return [...ends].sort((a, b) => a - b);
+}
