@@ -123,6 +123,16 @@ describe("honesty about it", () => {
     expect(found?.outside.map(({ note, role }) => `${printName(note)} ${role}`)).toEqual(["C# leading"]);
   });
 
+  it("tells the third of a secondary dominant from a change of mode", () => {
+    const found = notes(
+      "G4:1 B D5 B4 | A4:1 C#5 E5 C#5 | D5:2 A4:2 | G4:1 B4 D5 G5 | E5:1 C5 A4 C5 | D5:1 F# A D5 | B4:2 A | G4:4 ||",
+    );
+    expect([
+      name(found),
+      found?.outside.map(({ note, role, to }) => [printName(note), role, to && printName(to)]),
+    ]).toEqual(["G ionian", [["C#", "dominant", "D"]]]);
+  });
+
   it("gives its evidence with the notes that bear it out", () => {
     const ends = pears?.evidence.find(({ code }) => code === "phrase-ends");
     expect([ends?.count, ends?.of]).toEqual([1, 3]);

@@ -58,6 +58,8 @@ export interface Identification {
   readonly passages: readonly Passage[];
   /** Its mode changes: no one home and mode holds for all of it. */
   readonly changes: boolean;
+  /** Home or mode was set by hand: what is told is about all that is heard, not about its first passage. */
+  readonly isByHand: boolean;
   /** The ranking for all of it where its mode changes; otherwise the same as above. */
   readonly whole: readonly Candidate[];
 }
@@ -88,16 +90,16 @@ export function identify(tune: Tune, choice: IdentifyChoice = {}): Identificatio
   const ranked = candidates(heard, hearing, choice);
   const homeMode = choice.about ?? ranked[0]?.homeMode;
   if (!homeMode) return undefined;
-  const isChosen = choice.bars !== undefined || choice.about !== undefined || choice.home !== undefined;
+  const isByHand = choice.about !== undefined || choice.home !== undefined;
   const found = choice.bars ? [] : passages(heard, hearing, homeMode);
   const [first] = found;
-  const changes = found.some(({ kind }) => kind === "mode");
-  if (found.length > 1 && !isChosen && first) {
+  const changes = !isByHand && found.some(({ kind }) => kind === "mode");
+  if (found.length > 1 && !isByHand && first) {
     const about = identify(tune, { ...choice, bars: first.bars, about: first.homeMode });
     if (about)
       return changes
-        ? { ...about, passages: found, changes, rival: undefined, whole: ranked }
-        : { ...about, passages: found };
+        ? { ...about, passages: found, changes, isByHand, rival: undefined, whole: ranked }
+        : { ...about, passages: found, isByHand };
   }
   const placed = placesIn(tune, heard);
   const outside = outsideNotes(heard, hearing, homeMode);
@@ -119,6 +121,7 @@ export function identify(tune: Tune, choice: IdentifyChoice = {}): Identificatio
     key: key && placed(key),
     passages: found,
     changes,
+    isByHand,
     whole: ranked,
     bars: choice.bars,
   };

@@ -1,5 +1,5 @@
 import { type Fifths, midiOf, soundOf } from "../pitch";
-import { type HomeMode, thirdOf } from "../scale";
+import { type HomeMode, holds, soundSet, thirdOf } from "../scale";
 import { allNotes, phraseEnds, type Tune, type TuneNote } from "../tune";
 import { belongs } from "./candidates";
 import { heardName, type Hearing } from "./hearing";
@@ -8,9 +8,10 @@ import { bassAt } from "./voices-hearing";
 
 /**
  * What a note outside the mode does where it does not speak against it: it leads up a half step to the note that follows in its
- * voice; it is the seventh of minor, raised; the third of a chord on which a phrase ends, raised; it leans on the note above from below; it is over at once.
+ * voice; it is the seventh of minor, raised; the third of a chord on which a phrase ends, raised; the third of the dominant of the
+ * chord that comes next; it leans on the note above from below; it is over at once.
  */
-export type PassingRole = "leading" | "raised-seventh" | "raised-third" | "neighbour" | "brief";
+export type PassingRole = "leading" | "raised-seventh" | "raised-third" | "dominant" | "neighbour" | "brief";
 
 /** A heard note that the mode does not have. */
 export interface OutsideNote {
@@ -19,7 +20,7 @@ export interface OutsideNote {
   readonly share: number;
   /** What it does where it only passes; undefined where it speaks against the mode. */
   readonly role?: PassingRole | undefined;
-  /** The note that it leads to, or leans on. */
+  /** The note that it leads to, or leans on; of a dominant, the root of the chord that comes next. */
   readonly to?: Fifths | undefined;
   /** Places of the notes. */
   readonly notes: readonly number[];
@@ -44,6 +45,7 @@ export function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): 
   const { before, after } = neighboursInVoice(all);
   const isMinor = thirdOf(homeMode.mode) === MINOR_THIRD;
   const isRaised = raisedThird(tune, hearing, all);
+  const isDominant = thirdOfDominant(tune, all);
   return outside.flatMap(({ share, sound }): readonly OutsideNote[] => {
     const notes = all.flatMap(({ pitch }, at) => (soundOf(pitch.name) === sound ? [at] : []));
     // What only a chord symbol asks for is played by nobody yet.
@@ -62,9 +64,29 @@ export function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): 
       ];
     if (isMinor && share <= MOST_RAISED && (sound + 1) % 12 === soundOf(homeMode.home))
       return [{ ...told, role: "raised-seventh" }];
+    const next = hearing.names[(sound + 1) % 12];
+    if (isMostly(notes.filter(isDominant).length)) return [{ ...told, role: "dominant", to: next }];
     const isOnBeat = (hearing.melody.downbeats[sound] ?? 0) > 0;
     return [share <= (isOnBeat ? BRIEF.onBeat : BRIEF.offBeat) ? { ...told, role: "brief" } : told];
   });
+}
+
+/**
+ * Whether a note is the third of a dominant: its bar has the root below it, with fifth or seventh, and in the next bar in which it
+ * does not sound any more comes the note a half step above, the root of the chord that it leads to.
+ */
+function thirdOfDominant(tune: Tune, all: readonly TuneNote[]): (at: number) => boolean {
+  const inBar = tune.bars.map((): number[] => []);
+  for (const { pitch, bar } of all) inBar[bar]?.push(soundOf(pitch.name));
+  const sets = inBar.map(soundSet);
+  return (at) => {
+    const { pitch, bar } = all[at] as TuneNote;
+    const third = soundOf(pitch.name);
+    const own = sets[bar] ?? 0;
+    const isChord = holds(own, third - 4) && (holds(own, third + 3) || holds(own, third + 6));
+    const next = sets.findIndex((set, place) => place > bar && !holds(set, third));
+    return isChord && next >= 0 && holds(sets[next] ?? 0, third + 1);
+  };
 }
 
 /** Whether a note stands a major third (octaves apart or not) above the bass of a chord on which a phrase ends. */

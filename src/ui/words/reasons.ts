@@ -101,7 +101,7 @@ export function homeReason({ evidence, homeMode }: Identification): readonly Phr
   const said = told.slice(0, MOST_REASONS).map((each) => evidencePhrase(each, home));
   const [first, ...rest] = said;
   const lead: Phrase = { strong: `Home is ${home}.` };
-  if (!first) return [lead, " No single sign points to it. It fits the notes best."];
+  if (!first) return [lead, " No single sign points to it."];
   return [
     lead,
     " ",
@@ -132,14 +132,16 @@ function outsidePhrases(outside: readonly OutsideNote[], { home }: HomeMode): re
   const sentence = (some: readonly OutsideNote[], tail: string): readonly Phrase[] =>
     some.length === 0 ? [] : [" ", ...listedNotes(some), ` ${tail}.`];
   const [thirds, brief, strange] = [of("raised-third"), of("brief"), of(undefined)];
+  const name = (note: Fifths | undefined) => (note === undefined ? "the next note" : noteText(note));
   return [
     ...of("raised-seventh").flatMap((each) => sentence([each], `is the raised 7 of ${noteText(home)} minor`)),
     ...[...of("leading"), ...of("neighbour")].flatMap((each) =>
       sentence(
         [each],
-        `${each.role === "leading" ? "leads up to" : "is a lower neighbour of"} ${each.to === undefined ? "the next note" : noteText(each.to)}`,
+        `${each.role === "leading" ? "leads up to" : "is a lower neighbour of"} ${name(each.to)}`,
       ),
     ),
+    ...of("dominant").flatMap((each) => sentence([each], `comes from the dominant of ${name(each.to)}`)),
     ...sentence(
       thirds,
       verb(thirds, "is the raised third of a closing chord", "are raised thirds of closing chords"),
@@ -279,11 +281,11 @@ export function headlineText({ homeMode, passages, changes }: Identification): s
 
 /**
  * What the passages of a tune are to each other: "The mode changes: D Dorian in bars 1 to 8, G Ionian in bars 9 to 16." A move to
- * another key and back is said as that. Undefined where there is one.
+ * another key and back is said as that. Undefined where there is one, or where home was set by hand for all.
  */
-export function passagesReason({ passages, changes }: Identification): string | undefined {
+export function passagesReason({ passages, changes, isByHand }: Identification): string | undefined {
   const [first, ...others] = passages;
-  if (!first || others.length === 0) return undefined;
+  if (!first || others.length === 0 || isByHand) return undefined;
   if (changes)
     return `The mode changes: ${listText(passages.map((each) => `${homeModeText(each.homeMode)} in ${passageBarsText(each)}`))}.`;
   const isHome = ({ homeMode }: Passage) =>

@@ -30,7 +30,7 @@ export function Candidates({ found, home, onPick, onHome }: CandidatesProps) {
   return (
     <section className={styles.candidates} aria-label="Which mode">
       <div className={styles.head}>
-        <h2 className={styles.title}>Likeliest modes</h2>
+        <h2 className={styles.title}>Likeliest</h2>
         <Select
           label="Expect"
           size="small"

@@ -39,7 +39,7 @@ const MOST_MODES = 8;
 
 /** The panel of Identify: the working as a person would do it, in four steps. */
 export function ReasonPanel({ found, placesOf, swapName, onSwap, onKeep, onPoint }: ReasonPanelProps) {
-  const { homeMode, undecided, isShort, key, passages } = found;
+  const { homeMode, undecided, isShort, key, passages, isByHand } = found;
   const schools = useSchools();
   const said = [passagesReason(found), rivalReason(found)].filter((each) => each !== undefined);
   const reasons = [
@@ -67,7 +67,7 @@ export function ReasonPanel({ found, placesOf, swapName, onSwap, onKeep, onPoint
           {each}
         </p>
       ))}
-      {passages.length > 1 && passages[0] && (
+      {!isByHand && passages.length > 1 && passages[0] && (
         <h3 className={styles.part}>{`${homeModeText(homeMode)}, ${passageBarsText(passages[0])}`}</h3>
       )}
       <ol className={styles.reasons}>

@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { identify, type Identification } from "@/core/identify";
+import { identify, type Identification, type IdentifyChoice } from "@/core/identify";
 import { readNotes } from "@/formats";
 import { Candidates } from "./Candidates";
 import { Passages } from "./Passages";
@@ -10,7 +10,7 @@ import { ReasonPanel } from "./ReasonPanel";
 afterEach(cleanup);
 
 const PEARS = "D4 F A | G F E | F A C5 | A:2 G | C5 A G | A F E | D4:3 ||";
-const about = (text: string) => identify(readNotes(text).value)!;
+const about = (text: string, choice?: IdentifyChoice) => identify(readNotes(text).value, choice)!;
 
 /** Shows the reasons; what is answered hears which notes they point at. */
 function show(found: Identification, swapName?: string) {
@@ -59,6 +59,11 @@ describe("the reasons", () => {
     expect(document.body.textContent).toContain(
       "The mode changes: D Dorian in bars 1 to 8 and D Ionian in bars 9 to 16.",
     );
+    cleanup();
+    show(about(`${dorian} || ${major} ||`, { home: 3 }));
+    expect(screen.getByRole("heading", { level: 2 }).textContent).toMatch(/^A /);
+    expect(screen.queryByRole("heading", { level: 3 })).toBeNull();
+    expect(document.body.textContent).not.toContain("The mode changes");
   });
 
   it("name passing notes", () => {

@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from "react";
 import { type Fifths, soundOf } from "@/core/pitch";
 import { type Expectation, identify, type Identification } from "@/core/identify";
 import { colourOn, colourSwap, type HomeMode, intervalAt } from "@/core/scale";
-import { allNotes, type BarRange, phraseEnds, type Tune, type TuneNote } from "@/core/tune";
+import { allNotes, type BarRange, partOf, phraseEnds, type Tune, type TuneNote } from "@/core/tune";
 import { tuneScore } from "@/sound";
 import { $place, $selection, $settings, setPlace } from "@/state";
 import { useSchools } from "@/ui/useSchools";
@@ -46,6 +46,14 @@ export const undecidedNotes = ({ undecided, homeMode: { home, mode } }: Identifi
     const interval = intervalAt(mode.intervals, number);
     return interval === undefined ? [] : [home + interval];
   });
+
+/** The places of the notes that end a phrase of what is listened to. */
+function endsOf(tune: Tune, without: ReadonlySet<number>): readonly number[] {
+  const heard = partOf(tune, { from: 0, to: tune.bars.length - 1 }, without);
+  if (heard === tune) return phraseEnds(tune);
+  const places = new Map(allNotes(tune).map((note, at) => [note, at]));
+  return phraseEnds(heard).flatMap((at) => places.get(heard.notes[at] as TuneNote) ?? []);
+}
 
 /** A tune of more notes is identified by a worker: it would hold up the page. */
 const LONG = 2500;
@@ -101,7 +109,9 @@ export function useAnswer(read: ReadTunes | undefined) {
     const { tune } = shown;
     const whole = { from: 0, to: tune.bars.length - 1 };
     const parts =
-      found.passages.length > 1 ? found.passages : [{ bars: found.bars ?? whole, homeMode: found.homeMode }];
+      found.passages.length > 1 && !found.isByHand
+        ? found.passages
+        : [{ bars: found.bars ?? whole, homeMode: found.homeMode }];
     const lit = parts.map(({ bars, homeMode }) => ({
       bars,
       sounds: new Set(colourOn(homeMode, schools).map(soundOf)),
@@ -115,9 +125,9 @@ export function useAnswer(read: ReadTunes | undefined) {
         shown,
         allNotes(tune).flatMap((note, at) => (isLit(note) ? [at] : [])),
       ),
-      ends: onStaff(shown, phraseEnds(tune)),
+      ends: onStaff(shown, endsOf(tune, byHand.without)),
     };
-  }, [shown, found, schools]);
+  }, [shown, found, schools, byHand.without]);
 
   useEffect(() => {
     if (!answer) return;
