@@ -1,4 +1,4 @@
-import type { Kept } from "@/store";
+import type { Kept } from "@/storage";
 import brassBird from "./the-brass-bird.abc?raw";
 import brokenMainspring from "./broken-mainspring.abc?raw";
 import clockStair from "./the-clock-stair.abc?raw";

@@ -15,7 +15,7 @@ import {
   plainText,
   rivalReason,
   tellingReason,
-} from "../../src/ui/words";
+} from "../../src/words";
 import { makeTune } from "./model";
 import { makePiece } from "./voices-model";
 

@@ -1,0 +1,242 @@
+import { useStore } from "@nanostores/react";
+import { useState } from "react";
+import { type Fifths, maybeDegree, maybeFifthsIn } from "@/core/pitch";
+import { type Chord, CLAIMS, type Claim, readChart } from "@/core/chord";
+import { type HomeMode, mode as modeById, size } from "@/core/scale";
+import { $draft, changeDraft, setHomeMode, setPlace } from "@/session";
+import type { Draft } from "@/storage";
+import { Blind } from "@/kit/blind";
+import { Button, Select, TextField, Toggle, HomeField } from "@/kit/controls";
+import { shadeOf } from "@/kit/shade";
+import { useSchools } from "@/session/useSchools";
+import {
+  brightnessText,
+  CLAIM_TEXT,
+  countText,
+  degreeText,
+  foundText,
+  homeModeText,
+  neededText,
+  numberText,
+  problemText,
+  soundsText,
+  wording,
+} from "@/words";
+import type { AskedOf, ReckonedAnswer, ReckonedMode } from "@/workers";
+import { useAnswer } from "./useAnswer";
+import view from "@/shell/frame/View.module.css";
+import styles from "./AskShow.module.css";
+
+type Question = Draft["question"];
+
+/** Notes by name, or degrees counted from home; the word that is neither is given back. */
+function readNotesOrDegrees(
+  text: string,
+  home: Fifths,
+): { readonly notes: readonly Fifths[]; readonly unread?: string } {
+  const words = text.split(/[\s,;]+/u).filter((word) => word !== "");
+  const read = words.map((word) => {
+    const degree = maybeDegree(word);
+    return maybeFifthsIn(word, wording().noteNames) ?? (degree === undefined ? undefined : home + degree);
+  });
+  const unread = words.find((_, at) => read[at] === undefined);
+  const notes = read.filter((note) => note !== undefined);
+  return unread === undefined ? { notes } : { notes, unread };
+}
+
+/** Chords parted by spaces, commas or "and". */
+const readChords = (text: string) => {
+  const { value, problems } = readChart(
+    text.replaceAll(/,|\band\b/gu, " "),
+    wording().noteNames === "german" ? "german" : "english",
+  );
+  return { value: value.chords, problems };
+};
+
+function asked(
+  question: Question,
+  { home, mode }: HomeMode,
+  schools: Pick<AskedOf, "comparison" | "reference">,
+): AskedOf {
+  const chords = readChords(question.chords).value.flatMap(({ chord }): readonly Chord[] =>
+    chord ? [chord] : [],
+  );
+  return {
+    among: question.among,
+    home: question.anyHome ? undefined : home,
+    holds: readNotesOrDegrees(question.holds, home).notes,
+    lacks: readNotesOrDegrees(question.lacks, home).notes,
+    chords,
+    claims: question.claims,
+    ...(question.near ? { near: mode.id } : {}),
+    ...schools,
+  };
+}
+
+const AMONG = [
+  { value: "7", text: "all 462 modes of seven notes" },
+  { value: "named", text: "all modes that have a name" },
+  ...[5, 6, 8].map((count) => ({ value: String(count), text: `all modes of ${numberText(count)} notes` })),
+];
+
+/** How many rows are shown before more are asked for. */
+const ROWS = 30;
+
+/** Questions held against all modes: notes, chords, claims, neighbours. */
+export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
+  const { question } = useStore($draft);
+  const { comparison, reference } = useSchools();
+  const { home } = homeMode;
+  const answer = useAnswer(asked(question, homeMode, { comparison, reference }));
+  const change = (part: Partial<Question>) => changeDraft({ question: { ...question, ...part } });
+  const flip = (claim: Claim) =>
+    change({
+      claims: question.claims.includes(claim)
+        ? question.claims.filter((each) => each !== claim)
+        : [...question.claims, claim],
+    });
+  const notesField = (label: string, field: "holds" | "lacks", placeholder: string) => (
+    <TextField
+      label={label}
+      value={question[field]}
+      placeholder={placeholder}
+      width={11}
+      size="small"
+      onCommit={(text) => {
+        const { unread } = readNotesOrDegrees(text, home);
+        if (unread !== undefined)
+          return `“${unread.slice(0, 20)}” is no note and no degree; C F♯ B♭, or 3 ♯4, would do.`;
+        change({ [field]: text.trim() });
+        return undefined;
+      }}
+    />
+  );
+  return (
+    <>
+      <div className={view.sentence}>
+        <h1 className="visually-hidden">Ask all modes</h1>
+        <span>Which of</span>
+        <Select
+          label="Which modes are asked"
+          value={String(question.among)}
+          options={AMONG}
+          onChange={(value) => change({ among: value === "named" ? value : Number(value) })}
+        />
+        <span>on</span>
+        <HomeField label="Home" value={home} onChange={(note) => setPlace({ home: note })} />
+        <Toggle isOn={question.anyHome} onChange={(anyHome) => change({ anyHome })}>
+          or any home
+        </Toggle>
+      </div>
+      <div className={styles.asking}>
+        <span>hold</span>
+        {notesField("Notes that they hold", "holds", "these notes")}
+        <span>and not</span>
+        {notesField("Notes that they lack", "lacks", "those")}
+        <span>hold the chords</span>
+        <TextField
+          label="Chords that they hold"
+          value={question.chords}
+          placeholder="Em F G♯"
+          width={12}
+          size="small"
+          onCommit={(text) => {
+            const [problem] = readChords(text).problems;
+            if (problem) return problemText(problem, text);
+            change({ chords: text.trim() });
+            return undefined;
+          }}
+        />
+        <span>have</span>
+        {CLAIMS.map((claim) => (
+          <Toggle key={claim} isOn={question.claims.includes(claim)} onChange={() => flip(claim)}>
+            {CLAIM_TEXT[claim]}
+          </Toggle>
+        ))}
+        <Toggle isOn={question.near} onChange={(near) => change({ near })}>
+          {`lie one note from ${homeModeText(homeMode)}`}
+        </Toggle>
+      </div>
+      <Answered answer={answer} homeMode={homeMode} among={question.among} />
+    </>
+  );
+}
+
+interface AnsweredProps {
+  readonly answer: ReckonedAnswer | undefined;
+  readonly homeMode: HomeMode;
+  readonly among: Question["among"];
+}
+
+function Answered({ answer, homeMode, among }: AnsweredProps) {
+  const [shown, setShown] = useState(ROWS);
+  if (!answer)
+    return (
+      <p role="status" className={styles.count}>
+        Asking …
+      </p>
+    );
+  const { found, asked: count, needed, nearest } = answer;
+  return (
+    <>
+      <p role="status" className={styles.count}>
+        {foundText(found.length, count)} {nearest.length > 0 && neededText(needed, among)}
+      </p>
+      <ul className={styles.rows} aria-label="Modes that answer">
+        {found.slice(0, shown).map((each) => (
+          <FoundRow key={`${each.home} ${each.id}`} found={each} inHand={homeMode} />
+        ))}
+        {nearest.map(({ home, id, missing }) => {
+          const near = { home, mode: modeById(id) };
+          return (
+            <li key={`${home} ${id}`}>
+              <button type="button" className={styles.near} onClick={() => setHomeMode(near)}>
+                {`${homeModeText(near)} comes nearest: only ${soundsText(missing)} ${size(missing) > 1 ? "are" : "is"} outside.`}
+              </button>
+            </li>
+          );
+        })}
+        {found.length > shown && (
+          <li>
+            <Button onClick={() => setShown(shown + ROWS)}>{`Show more of ${found.length}`}</Button>
+          </li>
+        )}
+      </ul>
+    </>
+  );
+}
+
+/** A mode that answers: its blind, colour notes and how many neighbours it has; pressed, it is taken in hand. */
+function FoundRow({ found, inHand }: { readonly found: ReckonedMode; readonly inHand: HomeMode }) {
+  const schools = useSchools();
+  const homeMode = { home: found.home, mode: modeById(found.id) };
+  const [colour] = found.colour;
+  const neighbours = found.brighter.length + found.darker.length;
+  const said = [
+    colour === undefined
+      ? "no colour notes"
+      : colour.length === 0
+        ? "told by its third"
+        : `colour ${colour.map(degreeText).join(" ")}`,
+    countText(neighbours, "neighbour"),
+  ].join(", ");
+  return (
+    <li>
+      <button
+        type="button"
+        className={styles.row}
+        data-shade={shadeOf(found.brightness)}
+        aria-pressed={inHand.home === found.home && inHand.mode.id === found.id}
+        aria-label={`${homeModeText(homeMode)}, ${said}, brightness ${brightnessText(found.brightness)}`}
+        onClick={() => setHomeMode(homeMode)}
+      >
+        <span className={styles.name}>
+          <strong>{homeModeText(homeMode)}</strong>
+          <small>{said}</small>
+        </span>
+        <Blind homeMode={homeMode} telling={schools} />
+        <span className={styles.brightness}>{brightnessText(found.brightness)}</span>
+      </button>
+    </li>
+  );
+}

@@ -1,0 +1,133 @@
+import { useStore } from "@nanostores/react";
+import { soundOf } from "@/core/pitch";
+import {
+  brightestFirst,
+  compareModes,
+  differenceFrom,
+  findModes,
+  type HomeMode,
+  holds,
+  type Mode,
+  oneNoteAway,
+} from "@/core/scale";
+import { $mark, $place, $playing, MOST_BESIDE, setPlace } from "@/session";
+import { Button, TextField, HomeField } from "@/kit/controls";
+import { homeModeText, listText, modeText, nearNamedText, noteText, numberText, wording } from "@/words";
+import { Ladder } from "./Ladder";
+import { MODE_NAMES } from "./modeNames";
+import view from "@/shell/frame/View.module.css";
+import styles from "./CompareShow.module.css";
+
+/** The modes that stand beside the one in hand: those chosen, or its neighbours one note brighter and darker. */
+export function modesBeside(mode: Mode, chosen: readonly Mode[] | undefined): readonly Mode[] {
+  if (chosen) return chosen.filter((each) => each !== mode);
+  return (["brighter", "darker"] as const).flatMap((way) => oneNoteAway(mode, way)[0]?.mode ?? []);
+}
+
+interface CompareShowProps {
+  readonly homeMode: HomeMode;
+  readonly onPath: () => void;
+}
+
+/** Two to four modes on one home, only their differences standing out. */
+export function CompareShow({ homeMode, onPath }: CompareShowProps) {
+  const { beside: chosen } = useStore($place);
+  const playing = useStore($playing);
+  const mark = useStore($mark);
+  const { home, mode } = homeMode;
+  const beside = modesBeside(mode, chosen);
+  const rows = compareRows(homeMode, chosen);
+  const { shared } = compareModes(rows.map((row) => row.mode));
+
+  const add = (text: string) => {
+    if (text.trim() === "") return undefined;
+    const [found] = findModes(text, home, wording().noteNames);
+    if (!found) return `“${text.slice(0, 30)}” is no mode that is known; a name, degrees or notes would do.`;
+    const { mode: other } = found.homeMode;
+    if (other === mode || beside.includes(other)) return `${modeText(other)} stands there already.`;
+    setPlace({ beside: [...beside, other] });
+    return undefined;
+  };
+
+  return (
+    <>
+      <div className={view.sentence}>
+        <h1 className="visually-hidden">{`${homeModeText(homeMode)} held against other modes`}</h1>
+        <span>On</span>
+        <HomeField label="Home" value={home} onChange={(note) => setPlace({ home: note })} />
+        <span>{`hold ${modeText(mode)} against`}</span>
+        {beside.map((each) => (
+          <Button
+            key={each.id}
+            aria-label={`Take ${modeText(each)} away`}
+            onClick={() => setPlace({ beside: beside.filter((other) => other !== each) })}
+          >
+            {`${modeText(each)} ×`}
+          </Button>
+        ))}
+        {beside.length < MOST_BESIDE && (
+          <TextField
+            label="Another mode to compare"
+            value=""
+            placeholder="another mode"
+            suggestions={MODE_NAMES}
+            width={13}
+            onCommit={add}
+          />
+        )}
+        <div className={view.right}>
+          <Button
+            kind="quiet"
+            keyName="u"
+            aria-pressed={playing === "path"}
+            aria-label="Play them one after another"
+            onClick={onPath}
+          >
+            One after another
+          </Button>
+        </div>
+      </div>
+      <div className={styles.rows}>
+        <Ladder
+          rows={rows}
+          selected={homeMode}
+          shared={shared}
+          heard={playing === "path" ? mark : undefined}
+          lineUp="homes"
+          label={`Modes on ${noteText(home)}, from bright to dark`}
+          onSelect={(row) =>
+            setPlace({
+              mode: row.mode,
+              beside: rows.filter((other) => other !== row).map((other) => other.mode),
+            })
+          }
+        />
+      </div>
+      <ul className={styles.said}>
+        {beside.length === 0 && <li>Add a mode to see where it differs.</li>}
+        {beside.map((other) => (
+          <li key={other.id}>
+            {`${homeModeText({ home, mode: other })} is ${nearNamedText(home, { mode, difference: differenceFrom(mode, other) })}.`}
+          </li>
+        ))}
+        {rows.length > 2 && (
+          <li>{`All ${numberText(rows.length)} share ${sharedText(homeMode, shared)}.`}</li>
+        )}
+      </ul>
+    </>
+  );
+}
+
+/** The modes that are held together, from bright to dark. */
+export const compareRows = (
+  { home, mode }: HomeMode,
+  chosen: readonly Mode[] | undefined,
+): readonly HomeMode[] =>
+  brightestFirst([mode, ...modesBeside(mode, chosen)]).map((each) => ({ home, mode: each }));
+
+const sharedText = ({ home, mode }: HomeMode, shared: number) =>
+  listText(
+    mode.intervals
+      .filter((interval) => holds(shared, soundOf(interval)))
+      .map((interval) => noteText(home + interval)),
+  );

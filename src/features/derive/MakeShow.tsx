@@ -1,0 +1,160 @@
+import { useState } from "react";
+import {
+  familyOf,
+  findModes,
+  flipped,
+  type HomeMode,
+  isNamed,
+  type Mode,
+  modeOf,
+  nearestNamed,
+  parallels,
+  size,
+} from "@/core/scale";
+import { readScala } from "@/formats";
+import { setHomeMode, setPlace } from "@/session";
+import { useSchools } from "@/session/useSchools";
+import { SlatEditor } from "@/kit/blind";
+import { Button, FileButton, TextField, HomeField } from "@/kit/controls";
+import { Problems } from "@/kit/problems";
+import {
+  capital,
+  countText,
+  homeModeText,
+  listText,
+  modeText,
+  nearNamedText,
+  noteText,
+  stepsText,
+  symmetryText,
+  wording,
+} from "@/words";
+import { Ladder } from "./Ladder";
+import { MODE_NAMES } from "./modeNames";
+import view from "@/shell/frame/View.module.css";
+import styles from "./MakeShow.module.css";
+
+/** Any set of 2 to 12 notes, made by opening and shutting slats, typed, or read from a file; named, or described. */
+export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
+  const { home, mode } = homeMode;
+  const schools = useSchools();
+  const [refused, setRefused] = useState("");
+  const family = familyOf(mode);
+
+  const flip = (step: number) => {
+    const sounds = flipped(mode.sounds, step);
+    if (size(sounds) < 2)
+      setRefused("A scale needs home and one note more; open another slat before you shut this one.");
+    else {
+      setRefused("");
+      setPlace({ mode: modeOf(sounds) });
+    }
+  };
+  const take = (text: string) => {
+    const [found] = findModes(text, home, wording().noteNames);
+    if (!found)
+      return `“${text.slice(0, 30)}” names no scale; degrees such as 1 2 b3 #4, notes such as E F G# A B, or a name would do.`;
+    setHomeMode(found.homeMode);
+    return undefined;
+  };
+
+  return (
+    <>
+      <div className={view.sentence}>
+        <h1 className="visually-hidden">Make a scale on {noteText(home)}</h1>
+        <span>Home</span>
+        <HomeField label="Home" value={home} onChange={(note) => setPlace({ home: note })} />
+        <span>with these slats open, or type</span>
+        <TextField
+          label="Degrees, notes or a name"
+          value=""
+          placeholder="1 2 b3 #4"
+          suggestions={MODE_NAMES}
+          width={15}
+          onCommit={(text) => (text.trim() === "" ? undefined : take(text))}
+        />
+        <div className={view.right}>
+          <ScalaFile onRead={(read) => setPlace({ mode: read })} />
+        </div>
+      </div>
+      <SlatEditor homeMode={homeMode} telling={schools} onFlip={flip} />
+      <div className={styles.verdict} role="status">
+        {refused !== "" && <p role="alert">{refused}</p>}
+        <Verdict homeMode={homeMode} />
+      </div>
+      <Ladder
+        rows={parallels(family, home)}
+        selected={homeMode}
+        lineUp="homes"
+        label={`The rotations of ${homeModeText(homeMode)} on ${noteText(home)}`}
+        onSelect={setHomeMode}
+      />
+    </>
+  );
+}
+
+/** What the slats make: its name and other names, or how many notes it has and what is nearest; how it repeats. */
+function Verdict({ homeMode }: { readonly homeMode: HomeMode }) {
+  const { home, mode } = homeMode;
+  const symmetry = symmetryText(homeMode);
+  const rotations = familyOf(mode).modes.length;
+  return (
+    <>
+      <p className={styles.named}>
+        {isNamed(mode)
+          ? namedText(mode)
+          : `${modeText(mode)}: ${countText(mode.intervals.length, "note")} that aren’t in the catalogue.`}
+      </p>
+      {!isNamed(mode) && (
+        <p>
+          {`Steps: ${stepsText(homeMode)}. `}
+          {`Nearest: ${nearestNamed(mode)
+            .map((near) => nearNamedText(home, near))
+            .join("; ")}.`}
+        </p>
+      )}
+      <p>
+        {symmetry === ""
+          ? `${capital(countText(rotations, "rotation"))}, each a mode, brightest first:`
+          : symmetry}
+      </p>
+    </>
+  );
+}
+
+function namedText(mode: Mode): string {
+  const name = `This is ${modeText(mode)}`;
+  return mode.aliases.length === 0 ? `${name}.` : `${name}, also called ${listText(mode.aliases)}.`;
+}
+
+/** Larger files are no scale. */
+const MOST_BYTES = 100_000;
+
+/** Reads a Scala file: a twelve-tone scale becomes the set in hand, of any other it is said why not. */
+function ScalaFile({ onRead }: { readonly onRead: (mode: Mode) => void }) {
+  const [read, setRead] = useState<{
+    readonly text: string;
+    readonly problems: ReturnType<typeof readScala>["problems"];
+  }>();
+  const open = async (file: File) => {
+    const text = await file.slice(0, MOST_BYTES).text();
+    const { value, problems } = readScala(text);
+    setRead({ text, problems });
+    if (value?.sounds !== undefined) onRead(modeOf(value.sounds));
+  };
+  return (
+    <span className={styles.file}>
+      <FileButton label="Scala file" accept=".scl,text/plain" onFile={(file) => void open(file)}>
+        Open a Scala file
+      </FileButton>
+      {read && read.problems.length > 0 && (
+        <span className={styles.problems}>
+          <Problems problems={read.problems} text={read.text} />
+          <Button kind="quiet" onClick={() => setRead(undefined)}>
+            Put away
+          </Button>
+        </span>
+      )}
+    </span>
+  );
+}

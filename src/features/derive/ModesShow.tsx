@@ -1,0 +1,109 @@
+import { useStore } from "@nanostores/react";
+import { useMemo } from "react";
+import { soundOf } from "@/core/pitch";
+import {
+  FAMILIES,
+  type Family,
+  type HomeMode,
+  isNamed,
+  maybeFamily,
+  type Mode,
+  parentOf,
+} from "@/core/scale";
+import { $mark, $place, $playing, setHomeMode, setPlace } from "@/session";
+import { Button, Choice, Select, HomeField } from "@/kit/controls";
+import { familyText, ladderText, numberText } from "@/words";
+import { Ladder } from "./Ladder";
+import styles from "@/shell/frame/View.module.css";
+
+interface ModesShowProps {
+  readonly homeMode: HomeMode;
+  readonly rows: readonly HomeMode[];
+  /** Plays through the rows, from bright to dark. */
+  readonly onPath: () => void;
+}
+
+/** The modes of a parent scale: all on one home, or from every home of one set of notes. */
+export function ModesShow({ homeMode, rows, onPath }: ModesShowProps) {
+  const { lineUp } = useStore($place);
+  const playing = useStore($playing);
+  const mark = useStore($mark);
+  const { home, mode } = homeMode;
+  const { family, tonic } = parentOf(homeMode);
+  const byHomes = lineUp === "homes";
+  const options = useMemo(() => familyOptions(family), [family]);
+  return (
+    <>
+      <div className={styles.sentence}>
+        <h1 className="visually-hidden">{ladderText(homeMode, lineUp)}</h1>
+        <span>{byHomes ? "Home" : "The notes of"}</span>
+        <HomeField
+          label={byHomes ? "Home" : "Tonic of the parent scale"}
+          value={byHomes ? home : tonic}
+          onChange={(note) => setPlace({ home: byHomes ? note : note + home - tonic })}
+        />
+        <span>{byHomes ? "through the modes of" : "in"}</span>
+        <Select
+          label="Parent scale"
+          value={family.id}
+          options={options}
+          onChange={(id) => setPlace({ mode: sameDegree(id, mode) })}
+        />
+        <div className={styles.right}>
+          <Button
+            kind="quiet"
+            keyName="u"
+            aria-label="Play the path from bright to dark"
+            aria-pressed={playing === "path"}
+            onClick={onPath}
+          >
+            Path
+          </Button>
+          <Choice
+            label="How the ladder is lined up"
+            size="small"
+            value={lineUp}
+            onChange={(next) => setPlace({ lineUp: next })}
+            options={[
+              { value: "homes", text: "Line up homes" },
+              { value: "notes", text: "Line up notes" },
+            ]}
+          />
+        </div>
+      </div>
+      <Ladder
+        rows={rows}
+        selected={homeMode}
+        heard={playing === "path" ? mark : undefined}
+        leftSound={soundOf(tonic)}
+        lineUp={lineUp}
+        label={ladderText(homeMode, lineUp)}
+        onSelect={byHomes ? takeMode : setHomeMode}
+      />
+    </>
+  );
+}
+
+/** On one home a row gives its mode alone. */
+const takeMode = ({ mode }: HomeMode) => setPlace({ mode });
+
+/** Families by how many notes they have; one that was made of slats stands by itself. */
+function familyOptions(inHand: Family) {
+  const option = (each: Family) => ({
+    value: each.id,
+    text: familyText(each),
+    under: `Scales of ${numberText(each.modes[0]?.intervals.length ?? 0)} notes`,
+  });
+  const known = FAMILIES.some(({ id }) => id === inHand.id);
+  return [
+    ...FAMILIES.map(option),
+    ...(known ? [] : [{ value: inHand.id, text: familyText(inHand), under: "Made of slats" }]),
+  ];
+}
+
+/** A change of parent scale keeps the degree where that has a name: from the second mode of one to the second of the other. */
+function sameDegree(familyId: string, mode: Mode): Mode {
+  const modes = maybeFamily(familyId)?.modes ?? [];
+  const same = modes[mode.degree - 1];
+  return same && isNamed(same) ? same : (modes[0] ?? mode);
+}

@@ -1,0 +1,298 @@
+import { useStore } from "@nanostores/react";
+import { type DragEvent, useMemo, useState } from "react";
+import { soundOf } from "@/core/pitch";
+import { allNotes } from "@/core/tune";
+import type { TuneOrigin } from "@/formats";
+import { byTurns, swapped, tuneScore } from "@/audio";
+import { $draft, $keeping, $ready, changeDraft, swapLive, toggle } from "@/session";
+import { useSchools } from "@/session/useSchools";
+import { HeightBlind } from "@/kit/blind";
+import { Button, Select } from "@/kit/controls";
+import { useKeys } from "@/session/useKeys";
+import { Staff } from "@/kit/staff";
+import { countText, noteText, problemText, tuneCountText } from "@/words";
+import styles from "@/shell/frame/View.module.css";
+import { Candidates } from "./Candidates";
+import { $isInCollection, openCollection, type Row, textOf } from "./collection";
+import { CollectionShow, useCollection } from "./CollectionShow";
+import { droppedFiles, isRecording, onlyTextIn } from "./files";
+import { heardSwap, placesOf, staffText } from "./heard-tune";
+import own from "./IdentifyView.module.css";
+import { NoteInHand } from "./NoteInHand";
+import { Passages } from "./Passages";
+import { PlayIn } from "./PlayIn";
+import { ReasonPanel } from "./ReasonPanel";
+import { Record } from "./Record";
+import { SaveDialog } from "./SaveDialog";
+import { TuneText, type Way, Ways } from "./TuneInput";
+import { undecidedNotes, useAnswer } from "./useAnswer";
+import { useRecording } from "./useRecording";
+import { draftOf, fromStaff, mostEngraved, onStaff, type TuneDraft, useTunes } from "./useTunes";
+import { Voices } from "./Voices";
+
+/** Identify: a tune from files, typed, played or recorded, and the mode it is in with the reasons; or a collection of tunes. */
+export function IdentifyView() {
+  const schools = useSchools();
+  const { tune: draft } = useStore($draft);
+  const isReady = useStore($ready);
+  const collection = useCollection();
+  const isInCollection = useStore($isInCollection);
+  const setInCollection = (isIn: boolean) => $isInCollection.set(isIn);
+  const read = useTunes(draft);
+  const inHand = useAnswer(read);
+  const { answer, which, byHand, chooseTune, chooseMode, chooseHome, chooseBars, leaveOut, setBack } = inHand;
+  const [way, setWay] = useState<Way>("staff");
+  const [refusal, setRefusal] = useState<string>();
+  const [pointed, setPointed] = useState<readonly number[]>();
+  const [note, setNote] = useState<number>();
+  const [isSaving, setSaving] = useState(false);
+  /** What was worked on before notes were played in or recorded over it. */
+  const [replaced, setReplaced] = useState<TuneDraft>();
+
+  const take = (next: TuneDraft, nextWay: Way) => {
+    setRefusal(undefined);
+    setNote(undefined);
+    setPointed(undefined);
+    setWay(nextWay);
+    changeDraft({ tune: next });
+  };
+  const takeNotes = (name: string, origin: TuneOrigin) => (text: string) => {
+    if (draft && draft.text.trim() !== "" && draft.name !== name)
+      setReplaced({ ...draft, name: draft.name || title });
+    setNote(undefined);
+    changeDraft({ tune: { source: "notes", text, name, origin } });
+  };
+  const recording = useRecording(takeNotes(RECORDED, "recorded"));
+  const takeFiles = async (files: readonly File[]) => {
+    const [file] = files;
+    if (!file) return;
+    setRefusal(undefined);
+    if (files.length === 1 && isRecording(file)) {
+      setWay("record");
+      setInCollection(false);
+      await recording.open(file);
+      return;
+    }
+    const only = files.length > 1 ? "several" : await onlyTextIn(file);
+    setInCollection(only === "several");
+    if (only === "several") await openCollection(files);
+    else if ("source" in only) take(only, "staff");
+    else setRefusal(problemText(only, ""));
+  };
+  const onDrop = (event: DragEvent) => {
+    event.preventDefault();
+    void droppedFiles(event.dataTransfer).then(takeFiles);
+  };
+  const openRow = async (row: Row) => {
+    const text = await textOf(row);
+    if (!text) return;
+    take(text, "staff");
+    setInCollection(false);
+  };
+
+  const tune = answer?.shown.tune;
+  const homeMode = answer?.found.homeMode;
+  const shown = answer?.shown;
+  // The staff draws its marks anew when these change.
+  const pointedOnStaff = useMemo(() => shown && pointed && onStaff(shown, pointed), [shown, pointed]);
+  const withoutOnStaff = useMemo(
+    () => shown && new Set(onStaff(shown, [...byHand.without])),
+    [shown, byHand.without],
+  );
+  const chosenNote = tune && note !== undefined ? allNotes(tune)[note] : undefined;
+  const swap = answer && heardSwap(answer.found, schools);
+  const hearSwap = () => {
+    if (swapLive() || !tune || !homeMode || !swap) return;
+    toggle(
+      "swap",
+      byTurns(
+        tuneScore(tune),
+        swapped(tuneScore(tune), { home: homeMode.home, from: swap.from, to: swap.to }),
+      ),
+    );
+  };
+  const title = tune?.title === "" ? (read?.name ?? "") : (tune?.title ?? "");
+  const keep = () => {
+    if (!answer) return;
+    $keeping.set({ kind: "tune", title: title || "Tune", words: "", ...answer.shown.kept });
+  };
+
+  useKeys("identify", [
+    { key: "s", says: "Hear the tune with the colour note swapped, by turns", act: hearSwap },
+    { key: "k", says: "Keep this tune", act: keep },
+    { key: "o", says: "Show the tune, or the collection", act: () => setInCollection(!isInCollection) },
+  ]);
+
+  if (collection && isInCollection) {
+    return (
+      <div className={own.drop} onDragOver={(event) => event.preventDefault()} onDrop={onDrop}>
+        <CollectionShow
+          collection={collection}
+          onOpen={(row) => void openRow(row)}
+          onBack={() => setInCollection(false)}
+        />
+      </div>
+    );
+  }
+
+  const isEmpty = isReady && (draft === undefined || draft.text.trim() === "");
+  const isTyped = draft?.source === "abc" || draft?.source === "notes" || isEmpty;
+  const isTextOpen =
+    way === "type" ||
+    (way === "staff" &&
+      (isEmpty || (isReady && read !== undefined && !answer && !inHand.isWorking && isTyped)));
+  const bringBack = replaced && (
+    <Button
+      kind="quiet"
+      onClick={() => {
+        take(replaced, "staff");
+        setReplaced(undefined);
+      }}
+    >
+      {`Bring back ${replaced.name === "" ? "what was typed" : `“${replaced.name}”`}`}
+    </Button>
+  );
+  return (
+    <div className={styles.view} onDragOver={(event) => event.preventDefault()} onDrop={onDrop}>
+      <div className={`${styles.answer} ${own.column}`} data-way={isTextOpen ? "type" : way}>
+        <div className={styles.sentence}>
+          <h1 className={answer ? "visually-hidden" : own.ask}>Which mode is this tune in?</h1>
+          {answer && <span>Tune</span>}
+          {answer && read && read.tunes.length > 1 && (
+            <Select
+              label="Which tune of the text"
+              value={String(which)}
+              options={read.tunes.map((each, at) => ({
+                value: String(at),
+                text: each.tune.title || `Tune ${at + 1}`,
+              }))}
+              onChange={(at) => chooseTune(Number(at))}
+            />
+          )}
+          {answer && read?.tunes.length === 1 && (
+            <strong className={own.title} title={title}>
+              {title || "without a title"}
+            </strong>
+          )}
+          <Ways
+            way={isTextOpen ? "type" : way}
+            onWay={(next) => {
+              setWay(next);
+              setReplaced(undefined);
+            }}
+            onFiles={(files) => void takeFiles(files)}
+          />
+          {tune && read && (
+            <span className={own.count}>
+              {tuneCountText(tune, read.source, read.origin)}
+              <Button kind="quiet" title="As ABC, MusicXML or MIDI" onClick={() => setSaving(true)}>
+                Save
+              </Button>
+            </span>
+          )}
+          {collection && (
+            <Button kind="quiet" keyName="o" onClick={() => setInCollection(true)}>
+              {`All ${collection.rows.length} tunes`}
+            </Button>
+          )}
+        </div>
+        {way === "play" && <PlayIn onNotes={takeNotes(PLAYED, "played")}>{bringBack}</PlayIn>}
+        {way === "record" && <Record recording={recording}>{bringBack}</Record>}
+        <TuneText
+          text={isTyped ? (draft?.text ?? "") : ""}
+          isOpen={isTextOpen}
+          isEmpty={isEmpty}
+          read={read}
+          refusal={refusal}
+          onText={(text) => take(draftOf(text, draft?.name ?? ""), "type")}
+          onTry={(text) => take(draftOf(text, ""), "staff")}
+        />
+        {inHand.isWorking && (
+          <p className={own.replaced} role="status">
+            Listening to a long piece…
+          </p>
+        )}
+        {inHand.isSilenced && (
+          <p className={own.replaced}>
+            Every note is left out.
+            <Button kind="quiet" onClick={setBack}>
+              Take them in again
+            </Button>
+          </p>
+        )}
+        {answer && homeMode && tune && read && (
+          <>
+            <div className={own.facts}>
+              {answer.shown.isCut && <span>{`the first ${mostEngraved(tune)} bars are engraved`}</span>}
+              {byHand.without.size > 0 && (
+                <span>
+                  {`${countText(byHand.without.size, "note")} left out`}{" "}
+                  <Button kind="quiet" onClick={setBack}>
+                    Take all in
+                  </Button>
+                </span>
+              )}
+              <span className={own.note} role="status">
+                {note !== undefined && chosenNote && (
+                  <NoteInHand
+                    note={chosenNote}
+                    voice={tune.voices?.[chosenNote.voice ?? 0]}
+                    bar={tune.bars[chosenNote.bar]?.number ?? 1}
+                    isOut={byHand.without.has(note)}
+                    onLeaveOut={() => leaveOut([note])}
+                    onHome={chooseHome}
+                  />
+                )}
+              </span>
+            </div>
+            <Staff
+              tune={answer.shown.engraved}
+              text={answer.shown.abc}
+              colour={answer.colour}
+              phraseEnds={answer.ends}
+              pointed={pointedOnStaff}
+              without={withoutOnStaff}
+              bars={byHand.bars}
+              chosen={note === undefined ? undefined : onStaff(answer.shown, [note])[0]}
+              onChoose={(at) => setNote(at === undefined ? undefined : fromStaff(answer.shown, at))}
+              onBars={chooseBars}
+              onLeaveOut={() => note !== undefined && leaveOut([note])}
+              label={staffText(title, allNotes(answer.shown.engraved).length, answer.ends.length)}
+            />
+            <Voices tune={tune} without={byHand.without} onLeaveOut={leaveOut} />
+            <div className={own.below}>
+              <HeightBlind
+                homeMode={homeMode}
+                telling={schools}
+                sounding={answer.found.hearing.sounding}
+                outside={answer.found.outside.map((each) => each.note)}
+                undecided={undecidedNotes(answer.found).map((each) => soundOf(each - homeMode.home))}
+              />
+              <Candidates found={answer.found} home={byHand.home} onPick={chooseMode} onHome={chooseHome} />
+            </div>
+            <Passages
+              passages={answer.found.passages}
+              bars={tune.bars}
+              chosen={byHand.bars}
+              onBars={chooseBars}
+            />
+            <SaveDialog open={isSaving} onClose={() => setSaving(false)} tune={tune} title={title} />
+          </>
+        )}
+      </div>
+      {answer && homeMode && tune && (
+        <ReasonPanel
+          found={answer.found}
+          placesOf={(name) => placesOf(tune, name, answer.found.bars, byHand.without)}
+          swapName={swap && noteText(homeMode.home + swap.to)}
+          onSwap={hearSwap}
+          onKeep={keep}
+          onPoint={setPointed}
+        />
+      )}
+    </div>
+  );
+}
+
+/** What notes that were played in or recorded are called until they have a name. */
+const [PLAYED, RECORDED] = ["Played in", "Recording"];

@@ -1,0 +1,115 @@
+import { useSchools } from "@/session/useSchools";
+import type { Fifths } from "@/core/pitch";
+import type { Identification } from "@/core/identify";
+import { HearAndKeep, OwnWordsSaid } from "@/shell/panel";
+import { Facts, Panel } from "@/kit/panel";
+import {
+  passageBarsText,
+  countReason,
+  decidingText,
+  headlineText,
+  homeModeText,
+  homeReason,
+  keyText,
+  listText,
+  MOST_NAMED,
+  notesReason,
+  orText,
+  passagesReason,
+  playItFromText,
+  rivalReason,
+  tellingReason,
+  Words,
+} from "@/words";
+import styles from "./ReasonPanel.module.css";
+
+interface ReasonPanelProps {
+  readonly found: Identification;
+  /** Places in the tune at which a note sounds. */
+  readonly placesOf: (note: Fifths) => readonly number[];
+  /** The ordinary neighbour of the colour note. */
+  readonly swapName: string | undefined;
+  readonly onSwap: () => void;
+  readonly onKeep: () => void;
+  /** A reason points at notes; undefined when none does any more. */
+  readonly onPoint: (notes: readonly number[] | undefined) => void;
+}
+
+/** More modes than these are not listed; as few as the sentence names need not be. */
+const MOST_MODES = 8;
+
+/** The panel of Identify: the working as a person would do it, in four steps. */
+export function ReasonPanel({ found, placesOf, swapName, onSwap, onKeep, onPoint }: ReasonPanelProps) {
+  const { homeMode, undecided, isShort, key, passages, isByHand } = found;
+  const schools = useSchools();
+  const said = [passagesReason(found), rivalReason(found)].filter((each) => each !== undefined);
+  const reasons = [
+    homeReason(found),
+    notesReason(found, placesOf),
+    countReason(found, placesOf),
+    tellingReason(found, placesOf, schools),
+  ];
+  return (
+    <Panel
+      title={headlineText(found)}
+      aside={orText(found)}
+      acts={
+        <HearAndKeep
+          hear="Hear the tune"
+          swap={swapName === undefined ? undefined : { says: `With ${swapName}`, onSwap }}
+          onKeep={onKeep}
+        />
+      }
+    >
+      <OwnWordsSaid mode={homeMode.mode} />
+      {isShort && <p className={styles.short}>Too few notes to be sure.</p>}
+      {said.map((each) => (
+        <p key={each} className={styles.short}>
+          {each}
+        </p>
+      ))}
+      {!isByHand && passages.length > 1 && passages[0] && (
+        <h3 className={styles.part}>{`${homeModeText(homeMode)}, ${passageBarsText(passages[0])}`}</h3>
+      )}
+      <ol className={styles.reasons}>
+        {reasons.map((reason, at) => (
+          <li key={at} className={styles.reason}>
+            <span className={styles.number} aria-hidden="true">
+              {at + 1}
+            </span>
+            <p>
+              <Words onPoint={onPoint}>{reason}</Words>
+            </p>
+          </li>
+        ))}
+      </ol>
+      <Facts
+        rows={[
+          ...(undecided && undecided.modes.length > MOST_NAMED && undecided.modes.length <= MOST_MODES
+            ? [
+                [
+                  `Undecided: ${listText(undecided.degrees.map(String))}`,
+                  <ul key="undecided" className={styles.ways}>
+                    {decidingText(undecided, homeMode.home).map((way) => (
+                      <li key={way}>{way}</li>
+                    ))}
+                  </ul>,
+                ] as const,
+              ]
+            : []),
+          ...(key && key.agrees !== "same"
+            ? [
+                [
+                  "Written key",
+                  <Words key="key" onPoint={onPoint}>
+                    {[{ says: keyText(key), points: key.notes }]}
+                  </Words>,
+                ] as const,
+              ]
+            : []),
+          ["Play it from", playItFromText(homeMode)],
+        ]}
+      />
+    </Panel>
+  );
+}

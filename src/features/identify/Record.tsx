@@ -1,0 +1,56 @@
+import { type ReactNode, useState } from "react";
+import type { Microphone } from "@/devices";
+import { Button, FileButton, Select } from "@/kit/controls";
+import { recordText } from "@/words";
+import { RECORDING_FILES } from "./files";
+import { PitchLine } from "./PitchLine";
+import styles from "./PlayIn.module.css";
+import type { RecordingInHand } from "./useRecording";
+
+const SOURCES: readonly { readonly value: Microphone; readonly text: string }[] = [
+  { value: "microphone", text: "Microphone" },
+  { value: "simulated", text: "Simulated fiddler" },
+];
+
+interface RecordProps {
+  readonly recording: RecordingInHand;
+  /** Beside the acts: what brings back what was there before. */
+  readonly children?: ReactNode;
+}
+
+/** A recording of one voice: from the microphone, a fiddler who stands in for it, or an audio file. */
+export function Record({ recording, children }: RecordProps) {
+  const { state, line, start, stop, open, cancel, correct, undo } = recording;
+  const [from, setFrom] = useState<Microphone>("microphone");
+  return (
+    <section className={styles.played} aria-label="Record">
+      <div className={styles.row}>
+        <Select
+          label="Where the sound comes from"
+          size="small"
+          value={from}
+          options={SOURCES}
+          onChange={setFrom}
+        />
+        {state.at === "recording" ? (
+          <Button kind="main" onClick={() => void stop()}>
+            Stop
+          </Button>
+        ) : (
+          <Button kind="main" disabled={state.at === "listening"} onClick={() => void start(from)}>
+            Record
+          </Button>
+        )}
+        <FileButton label="Open a recording" accept={RECORDING_FILES} onFile={(file) => void open(file)}>
+          Open a recording
+        </FileButton>
+        {(state.at === "recording" || state.at === "listening") && <Button onClick={cancel}>Cancel</Button>}
+        {children}
+        <span className={styles.said} role="status">
+          {recordText(state)}
+        </span>
+      </div>
+      {line && <PitchLine line={line} onNotes={correct} onUndo={undo} />}
+    </section>
+  );
+}

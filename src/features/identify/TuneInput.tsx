@@ -1,0 +1,94 @@
+import { DEMO_TUNES } from "@/demo";
+import { Button, Choice, FileButton } from "@/kit/controls";
+import { Problems } from "@/kit/problems";
+import { TUNE_FILES } from "./files";
+import own from "./IdentifyView.module.css";
+import type { ReadTunes } from "./useTunes";
+
+/** How a tune is looked at or taken in. */
+export type Way = "staff" | "type" | "play" | "record";
+
+interface WaysProps {
+  readonly way: Way;
+  readonly onWay: (way: Way) => void;
+  readonly onFiles: (files: readonly File[]) => void;
+}
+
+/** The ways in: the staff as read, text in a field, notes played, a recording; or files, chosen or dropped. */
+export function Ways({ way, onWay, onFiles }: WaysProps) {
+  return (
+    <div className={own.ways}>
+      <Choice
+        label="How the tune comes in"
+        value={way}
+        onChange={onWay}
+        options={[
+          { value: "staff", text: "Staff" },
+          { value: "type", text: "Type" },
+          { value: "play", text: "Play in" },
+          { value: "record", text: "Record" },
+        ]}
+      />
+      <FileButton
+        label="Open files of tunes"
+        accept={TUNE_FILES}
+        title="ABC, MusicXML, MIDI, recordings; one tune or many. Or drop files or a folder anywhere on this view"
+        isMany
+        onFiles={onFiles}
+      >
+        Open files
+      </FileButton>
+    </div>
+  );
+}
+
+interface TuneTextProps {
+  readonly text: string;
+  readonly isOpen: boolean;
+  readonly isEmpty: boolean;
+  readonly read: ReadTunes | undefined;
+  readonly refusal: string | undefined;
+  readonly onText: (text: string) => void;
+  /** One of the demo's tunes was chosen. */
+  readonly onTry: (text: string) => void;
+}
+
+/** The text field, where it is open, and what in the text was not understood, and where. */
+export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }: TuneTextProps) {
+  const problems = isEmpty ? [] : (read?.problems ?? []);
+  if (!isOpen && problems.length === 0 && refusal === undefined) return null;
+  return (
+    <div className={own.input}>
+      {isOpen && (
+        <textarea
+          className={own.text}
+          aria-label="The tune, as ABC or note names"
+          value={text}
+          rows={isEmpty ? 8 : 4}
+          spellCheck={false}
+          placeholder={"A4:1 B4:0.5 C#5:0.5 | D5:2 ||\nor ABC:\nX:1\nK:AMix\nA2 c2 B2 d2 |"}
+          onChange={(event) => onText(event.target.value)}
+        />
+      )}
+      {isEmpty && (
+        <p className={own.tries}>
+          <span>
+            Open or drop files (ABC, MusicXML, MIDI, a recording), paste ABC, type note names, play or record;
+            or try a tune of the play:
+          </span>
+          {DEMO_TUNES.map(({ id, title, text: abc }) => (
+            <Button key={id} kind="quiet" onClick={() => onTry(abc)}>
+              {title}
+            </Button>
+          ))}
+        </p>
+      )}
+      {refusal !== undefined && (
+        <p className={own.refusal} role="alert">
+          {refusal}
+        </p>
+      )}
+      <Problems problems={problems} text={read && read.source !== "midi" ? read.text : ""} />
+    </div>
+  );
+}

@@ -1,0 +1,175 @@
+import { useStore } from "@nanostores/react";
+import { useEffect, useMemo, useState } from "react";
+import { type Fifths, soundOf } from "@/core/pitch";
+import { type Expectation, identify, type Identification } from "@/core/identify";
+import { colourOn, colourSwap, type HomeMode, intervalAt } from "@/core/scale";
+import { allNotes, type BarRange, partOf, phraseEnds, type Tune, type TuneNote } from "@/core/tune";
+import { tuneScore } from "@/audio";
+import { $place, $selection, $settings, setPlace } from "@/session";
+import { useSchools } from "@/session/useSchools";
+import { identifyLong } from "@/workers";
+import { onStaff, type ReadTune, type ReadTunes, readyTune } from "./useTunes";
+
+/** The answer for the tune in hand: what was found, and what the staff marks. */
+export interface Answer {
+  readonly shown: ReadTune;
+  readonly found: Identification;
+  /** Places of the notes that are engraved: characteristic notes, and the ends of phrases. */
+  readonly colour: readonly number[];
+  readonly ends: readonly number[];
+}
+
+/** What was set by hand for one tune: all of it goes when another comes. */
+export interface ByHand {
+  readonly about?: HomeMode | undefined;
+  readonly home?: Fifths | undefined;
+  readonly without: ReadonlySet<number>;
+  readonly bars?: BarRange | undefined;
+}
+
+const NOTHING: ByHand = { without: new Set() };
+
+/** Which tune of a file is shown, and what was set by hand for it; both belong to one text. */
+interface Chosen {
+  readonly key: string;
+  readonly which: number;
+  /** How many notes the tune had: places of notes mean nothing once there are others. */
+  readonly notes: number;
+  readonly byHand: ByHand;
+}
+
+const START: Chosen = { key: "", which: 0, notes: 0, byHand: NOTHING };
+
+/** The notes of the answer that are never heard and would decide. */
+export const undecidedNotes = ({ undecided, homeMode: { home, mode } }: Identification): readonly Fifths[] =>
+  (undecided?.degrees ?? []).flatMap((number) => {
+    const interval = intervalAt(mode.intervals, number);
+    return interval === undefined ? [] : [home + interval];
+  });
+
+/** The places of the notes that end a phrase of what is listened to. */
+function endsOf(tune: Tune, without: ReadonlySet<number>): readonly number[] {
+  const heard = partOf(tune, { from: 0, to: tune.bars.length - 1 }, without);
+  if (heard === tune) return phraseEnds(tune);
+  const places = new Map(allNotes(tune).map((note, at) => [note, at]));
+  return phraseEnds(heard).flatMap((at) => places.get(heard.notes[at] as TuneNote) ?? []);
+}
+
+/** A tune of more notes is identified by a worker: it would hold up the page. */
+const LONG = 2500;
+
+const WORKING = "working";
+
+/** What a tune is in: at once, or where it is long when a worker has found it; the answer before stays until then. */
+function useFound(
+  tune: Tune | undefined,
+  byHand: ByHand,
+  expects: Expectation,
+): Identification | typeof WORKING | undefined {
+  const isLong = tune !== undefined && allNotes(tune).length > LONG;
+  const atOnce = useMemo(
+    () => (tune && !isLong ? identify(tune, { ...byHand, expects }) : undefined),
+    [tune, isLong, byHand, expects],
+  );
+  const [later, setLater] = useState<{ readonly tune: Tune; readonly found: Identification | undefined }>();
+  useEffect(() => {
+    if (!tune || !isLong) return undefined;
+    let isCurrent = true;
+    const choice = { ...byHand, expects };
+    // Where no worker can be had, the page waits.
+    void identifyLong(tune, choice)
+      .catch(() => identify(tune, choice))
+      .then((found) => {
+        if (isCurrent) setLater({ tune, found });
+      });
+    return () => {
+      isCurrent = false;
+    };
+  }, [tune, isLong, byHand, expects]);
+  if (!isLong) return atOnce;
+  return later?.tune === tune ? later.found : WORKING;
+}
+
+/** The tune and candidate in hand, chosen anew for every text; the stage and the address follow. */
+export function useAnswer(read: ReadTunes | undefined) {
+  const schools = useSchools();
+  const { expects } = useStore($settings);
+  const [chosen, setChosen] = useState(START);
+  const key = read?.key ?? "";
+  const which = chosen.key === key ? chosen.which : 0;
+  const file = read?.tunes[which];
+  const shown = useMemo(() => file && readyTune(file, read), [file, read]);
+  const count = shown?.tune.notes.length ?? 0;
+  const isOwn = chosen.key === key && chosen.notes === count;
+  const byHand = isOwn ? chosen.byHand : NOTHING;
+
+  const found = useFound(shown?.tune, byHand, expects);
+  const answer = useMemo((): Answer | undefined => {
+    if (!shown || !found || found === WORKING) return undefined;
+    const { tune } = shown;
+    const whole = { from: 0, to: tune.bars.length - 1 };
+    const parts =
+      found.passages.length > 1 && !found.isByHand
+        ? found.passages
+        : [{ bars: found.bars ?? whole, homeMode: found.homeMode }];
+    const lit = parts.map(({ bars, homeMode }) => ({
+      bars,
+      sounds: new Set(colourOn(homeMode, schools).map(soundOf)),
+    }));
+    const isLit = ({ pitch, bar }: TuneNote) =>
+      lit.find(({ bars }) => bar >= bars.from && bar <= bars.to)?.sounds.has(soundOf(pitch.name)) === true;
+    return {
+      shown,
+      found,
+      colour: onStaff(
+        shown,
+        allNotes(tune).flatMap((note, at) => (isLit(note) ? [at] : [])),
+      ),
+      ends: onStaff(shown, endsOf(tune, byHand.without)),
+    };
+  }, [shown, found, schools, byHand.without]);
+
+  useEffect(() => {
+    if (!answer) return;
+    const { found, shown: inHand } = answer;
+    const { home, mode } = found.homeMode;
+    const unknown = undecidedNotes(found);
+    $selection.set({
+      homeMode: found.homeMode,
+      lit: colourOn(found.homeMode, schools).filter((note) => !unknown.includes(note)),
+      unknown,
+      targets: [],
+      swap: colourSwap(found.homeMode.mode, schools),
+      play: { code: "tune", score: tuneScore(inHand.tune, true) },
+    });
+    const place = $place.get();
+    if (place.home !== home || place.mode !== mode) setPlace({ home, mode });
+  }, [answer]);
+
+  const set = (part: Partial<ByHand>) =>
+    setChosen({ key, which, notes: count, byHand: { ...byHand, ...part } });
+  return {
+    answer,
+    /** Read, but everything in it is left out. */
+    isSilenced: shown !== undefined && found === undefined && byHand !== NOTHING,
+    /** A long piece is still being listened to. */
+    isWorking: found === WORKING,
+    which,
+    byHand,
+    chooseTune: (next: number) =>
+      setChosen({ key, which: next, notes: read?.tunes[next]?.tune.notes.length ?? 0, byHand: NOTHING }),
+    chooseMode: (about: HomeMode) => set({ about }),
+    chooseHome: (home: Fifths | undefined) => set({ home, about: undefined }),
+    chooseBars: (bars: BarRange | undefined) => set({ bars, about: undefined }),
+    /** Leaves notes out, or takes them in again where all of them are out. */
+    leaveOut: (notes: readonly number[]) => {
+      const without = new Set(byHand.without);
+      const isOut = notes.every((note) => without.has(note));
+      for (const note of notes)
+        if (isOut) without.delete(note);
+        else without.add(note);
+      set({ without, about: undefined });
+    },
+    setBack: () => set(NOTHING),
+  };
+}

@@ -1,0 +1,111 @@
+import { useEffect, useRef, useState } from "react";
+import { heardNotes, type PitchFrame, playedTune, type Timed } from "@/core/tune";
+import { decodedAudio, type Microphone, record, type Recorded, type Recording, timedNotes } from "@/devices";
+import { readNotes, writeNotes } from "@/formats";
+import { $settings } from "@/session";
+import { trackPitch, type Tracking } from "@/workers";
+
+/** What the fiddler plays who stands in for a player before the microphone. */
+const PHRASE =
+  "E4:1 F4:0.5 G4 A4:1 B4 | C5:0.5 B4 A4 G4 F4:1 D4 | E4:0.5 F4 G4 A4 B4:1 A4 | G4:0.5 F4 D4 F4 E4:2 ||";
+const PHRASE_TEMPO = 132;
+
+/** Where a recording has come to. */
+export type RecordState =
+  | { readonly at: "idle" }
+  | { readonly at: "recording" }
+  | { readonly at: "listening"; readonly share: number }
+  | { readonly at: "heard" }
+  | {
+      readonly at: "refused";
+      readonly why: "no-microphone" | "not-audio" | "nothing-heard";
+      readonly name: string;
+    };
+
+/** What was heard of a recording: the line of its pitch, and the notes that were made of it, which can be corrected. */
+export interface HeardLine {
+  readonly frames: readonly PitchFrame[];
+  readonly notes: readonly Timed[];
+}
+
+/** Records, follows the pitch, and hands the notes over as typed notes, again after every correction. */
+export function useRecording(onNotes: (text: string) => void) {
+  const [state, setState] = useState<RecordState>({ at: "idle" });
+  const [line, setLine] = useState<HeardLine>();
+  const [before, setBefore] = useState<readonly (readonly Timed[])[]>([]);
+  const recording = useRef<Recording>(undefined);
+  const tracking = useRef<Tracking>(undefined);
+  useEffect(
+    () => () => {
+      recording.current?.cancel();
+      tracking.current?.cancel();
+    },
+    [],
+  );
+
+  const hand = (notes: readonly Timed[]) => onNotes(writeNotes(playedTune(notes, $settings.get().tempo)));
+  const listen = async (recorded: Recorded, name: string) => {
+    setState({ at: "listening", share: 0 });
+    const job = trackPitch(recorded, (share) => setState({ at: "listening", share }));
+    tracking.current = job;
+    const frames = await job.frames;
+    const notes = heardNotes(frames);
+    if (notes.length === 0) {
+      setState({ at: "refused", why: "nothing-heard", name });
+      return;
+    }
+    setLine({ frames, notes });
+    setBefore([]);
+    setState({ at: "heard" });
+    hand(notes);
+  };
+  const stop = async () => {
+    const running = recording.current;
+    recording.current = undefined;
+    if (running) await listen(await running.stop(), "");
+  };
+  return {
+    state,
+    line,
+    start: async (from: Microphone) => {
+      setState({ at: "recording" });
+      try {
+        const phrase = timedNotes(readNotes(PHRASE).value, PHRASE_TEMPO);
+        recording.current = await record(from, phrase, () => void stop());
+      } catch {
+        setState({ at: "refused", why: "no-microphone", name: "" });
+      }
+    },
+    stop,
+    open: async (file: File) => {
+      try {
+        await listen(await decodedAudio(await file.arrayBuffer()), file.name);
+      } catch {
+        setState({ at: "refused", why: "not-audio", name: file.name });
+      }
+    },
+    cancel: () => {
+      recording.current?.cancel();
+      recording.current = undefined;
+      tracking.current?.cancel();
+      setState({ at: line ? "heard" : "idle" });
+    },
+    correct: (notes: readonly Timed[]) => {
+      if (!line) return;
+      setBefore([...before, line.notes]);
+      setLine({ ...line, notes });
+      hand(notes);
+    },
+    undo:
+      before.length === 0
+        ? undefined
+        : () => {
+            const last = before.at(-1);
+            if (!last || !line) return;
+            setBefore(before.slice(0, -1));
+            setLine({ ...line, notes: last });
+            hand(last);
+          },
+  };
+}
+export type RecordingInHand = ReturnType<typeof useRecording>;

@@ -1,0 +1,113 @@
+import { useEffect, useState } from "react";
+import type { Problem } from "@/core/problem";
+import { allNotes, excerptOf, type Tune } from "@/core/tune";
+import {
+  engravingOf,
+  type FileTune,
+  readTunes,
+  sourceOfText,
+  type TuneOrigin,
+  type TuneSource,
+  type TuneText,
+  writeAbc,
+} from "@/formats";
+import type { Draft } from "@/storage";
+
+/** A tune as read, what it is kept as, and the same as ABC for the engraver with its notes placed in that. */
+export interface ReadTune {
+  readonly tune: Tune;
+  readonly kept: Pick<TuneText, "source" | "text">;
+  readonly abc: string;
+  readonly engraved: Tune;
+  /** Only so many bars are engraved of a long tune. */
+  readonly isCut: boolean;
+}
+
+/** What came of a text: its tunes, and what in it was not understood. */
+export interface ReadTunes {
+  /** Changes with the text, so that what was chosen for one text is not carried over to another. */
+  readonly key: string;
+  readonly source: TuneSource;
+  readonly name: string;
+  readonly origin?: TuneOrigin | undefined;
+  readonly text: string;
+  readonly tunes: readonly FileTune[];
+  readonly problems: readonly Problem[];
+}
+
+export type TuneDraft = NonNullable<Draft["tune"]>;
+
+/** Typed or pasted text as it is worked on. */
+export const draftOf = (text: string, name: string): TuneDraft => ({
+  source: sourceOfText(text),
+  text,
+  name,
+});
+
+/** Bars that are engraved at once of one voice; a longer tune shows its beginning. */
+const MOST_ENGRAVED = 160;
+
+/** The same for a tune: each voice takes its room. */
+export const mostEngraved = ({ voices = [] }: Tune): number =>
+  Math.max(MOST_ENGRAVED / 4, Math.floor(MOST_ENGRAVED / Math.max(1, voices.length)));
+
+/** One tune of a text, made ready for the staff. */
+export function readyTune(file: FileTune, { source, text }: Pick<TuneText, "source" | "text">): ReadTune {
+  const { tune, written } = file;
+  const most = mostEngraved(tune);
+  const isCut = tune.bars.length > most;
+  const engraving = isCut ? writeAbc(excerptOf(tune, { from: 0, to: most - 1 })) : engravingOf(file);
+  return {
+    tune,
+    kept: written ? { source: "abc", text: written.text } : { source, text },
+    abc: engraving.engraving,
+    engraved: engraving.tune,
+    isCut,
+  };
+}
+
+/** How far places of notes under the melody are moved where only the beginning of a tune is engraved. */
+const shift = ({ tune, engraved }: ReadTune) => tune.notes.length - engraved.notes.length;
+
+/** Places of a tune's notes as places of those that are engraved; others are left out. */
+export function onStaff(shown: ReadTune, places: readonly number[]): readonly number[] {
+  const { tune, engraved, isCut } = shown;
+  if (!isCut) return places;
+  const all = allNotes(engraved).length;
+  return places.flatMap((place) => {
+    const isMelody = place < tune.notes.length;
+    const at = isMelody ? place : place - shift(shown);
+    return at < (isMelody ? engraved.notes.length : all) ? [at] : [];
+  });
+}
+
+/** The place in the tune of a note that is engraved. */
+export const fromStaff = (shown: ReadTune, place: number): number =>
+  place < shown.engraved.notes.length ? place : place + shift(shown);
+
+/** The tunes of a draft, read anew when it changes; the last ones stay until then. */
+export function useTunes(draft: TuneDraft | undefined): ReadTunes | undefined {
+  const [read, setRead] = useState<ReadTunes>();
+  useEffect(() => {
+    let isCurrent = true;
+    if (draft) {
+      void readTunes(draft).then(({ value: tunes, problems }) => {
+        if (!isCurrent) return;
+        const { source, text, name, origin } = draft;
+        setRead({
+          source,
+          text,
+          name,
+          origin,
+          tunes,
+          problems,
+          key: tunes.map(({ tune }) => tune.title).join("\n"),
+        });
+      });
+    }
+    return () => {
+      isCurrent = false;
+    };
+  }, [draft]);
+  return draft && read;
+}

@@ -1,0 +1,354 @@
+import { type CSSProperties, memo, type MouseEvent, useEffect, useRef } from "react";
+import { type Chart as WholeChart, chordNotes, romanNumeral } from "@/core/chord";
+import {
+  type ChartReading,
+  type Fit,
+  fitOf,
+  type guideLines,
+  type ReadingKind,
+  type Readings,
+  segmentAt,
+  type Turn,
+  turnsOf,
+} from "@/core/progression";
+import { brightness, type HomeMode } from "@/core/scale";
+import { ChordBlind } from "@/kit/blind";
+import { shadeOf } from "@/kit/shade";
+import { useNarrow } from "@/kit/useNarrow";
+import { useSchools } from "@/session/useSchools";
+import {
+  homeModeText,
+  noteText,
+  outsideText,
+  placeInChartText,
+  READING_TEXT,
+  shortHomeModeText,
+  symbolText,
+  turnText,
+} from "@/words";
+import styles from "./Chart.module.css";
+import { KindHead } from "./KindHead";
+import type { Stretch } from "./stretch";
+import { type LaidBar, linesOf, type Placed, type Run, runsOf } from "./lines";
+
+interface ChartProps {
+  readonly chart: WholeChart;
+  /** The reading of each kind that stands under the chords, out of all that were found. */
+  readonly shown: readonly ChartReading[];
+  readonly readings: Readings;
+  /** The guide tones of each chord, where they are shown. */
+  readonly guides: ReturnType<typeof guideLines> | undefined;
+  /** The kind in hand: numerals, panel and stage go by it. */
+  readonly inHand: ReadingKind;
+  readonly stretch: Stretch;
+  readonly onChoose: (at: number, extends_: boolean) => void;
+  /** A chord was chosen in the band of a kind. */
+  readonly onBand: (kind: ReadingKind, at: number) => void;
+  readonly onKind: (kind: ReadingKind) => void;
+  readonly onRank: (kind: ReadingKind, rank: number) => void;
+}
+
+/** The chords in columns a bar, and under them a band for each reading with a blind for each chord. */
+export function Chart({ chart, stretch, ...rest }: ChartProps) {
+  const barsPerLine = useNarrow() ? 4 : 8;
+  const lines = linesOf(chart, barsPerLine);
+  const columns = lines.length > 1 ? barsPerLine : Math.max(1, lines[0]?.length ?? 1);
+  const isIn = (line: readonly LaidBar[], at: number) => {
+    const [first, last] = [line[0]?.bar.from ?? 0, line.at(-1)?.bar.to ?? 0];
+    return at >= first && at < last;
+  };
+  return (
+    <div className={styles.chart} style={{ "--bars": columns } as CSSProperties}>
+      {lines.map((line) => {
+        const holds = isIn(line, stretch.at) || isIn(line, stretch.from) || isIn(line, stretch.to);
+        const spans = stretch.from < (line[0]?.bar.from ?? 0) && stretch.to >= (line.at(-1)?.bar.to ?? 0);
+        return (
+          <Line
+            key={line[0]?.bar.number}
+            line={line}
+            isFirst={line === lines[0]}
+            columns={columns}
+            stretch={holds || spans ? stretch : NOWHERE}
+            {...rest}
+          />
+        );
+      })}
+    </div>
+  );
+}
+
+const NOWHERE: Stretch = { at: -1, from: -1, to: -1 };
+
+interface LineProps extends Omit<ChartProps, "chart"> {
+  readonly line: readonly LaidBar[];
+  readonly columns: number;
+  /** The first line says what its bands are. */
+  readonly isFirst: boolean;
+}
+
+/** One line of bars; drawn anew only when what it shows changes. */
+const Line = memo(
+  function Line(props: LineProps) {
+    const { line, columns, isFirst, shown, readings, guides, inHand, stretch, onChoose, onBand } = props;
+    const [first] = line;
+    const row = useRef<HTMLOListElement>(null);
+    const chosen = stretch.at;
+    // The chord in hand is kept in sight, also while it follows what sounds.
+    useEffect(() => {
+      const holds = line.some(({ bar }) => chosen >= bar.from && chosen < bar.to);
+      if (holds) row.current?.scrollIntoView({ block: "nearest" });
+    }, [chosen, line]);
+    const reading = shown.find(({ kind }) => kind === inHand) ?? shown[0];
+    return (
+      <section className={styles.line} id={`bars-${first?.bar.number ?? 0}`}>
+        {first?.bar.section !== undefined && <h3 className={styles.sectionName}>{first.bar.section}</h3>}
+        <ol ref={row} className={styles.bars} aria-label={`Bars from ${first?.bar.number ?? 0}`}>
+          {line.map((laid) => (
+            <Bar key={laid.bar.number} laid={laid} reading={reading} stretch={stretch} onChoose={onChoose} />
+          ))}
+        </ol>
+        {guides && <GuideRow line={line} guides={guides} />}
+        {shown.map((each) => (
+          <div key={each.kind} className={styles.reading}>
+            {isFirst && (
+              <KindHead
+                reading={each}
+                all={readings[each.kind]}
+                isInHand={each.kind === inHand}
+                onKind={props.onKind}
+                onRank={props.onRank}
+              />
+            )}
+            <Band
+              reading={each}
+              line={line}
+              columns={columns}
+              isInHand={each.kind === inHand}
+              onChoose={(at) => onBand(each.kind, at)}
+            />
+          </div>
+        ))}
+      </section>
+    );
+  },
+  (before, after) =>
+    before.stretch === after.stretch &&
+    before.shown === after.shown &&
+    before.guides === after.guides &&
+    before.inHand === after.inHand &&
+    before.columns === after.columns &&
+    before.onChoose === after.onChoose &&
+    before.onBand === after.onBand &&
+    before.onKind === after.onKind &&
+    before.onRank === after.onRank &&
+    before.line.length === after.line.length &&
+    before.line.every(({ bar }, at) => bar === after.line[at]?.bar),
+);
+
+interface BarProps {
+  readonly laid: LaidBar;
+  readonly reading: ChartReading | undefined;
+  readonly stretch: Stretch;
+  readonly onChoose: ChartProps["onChoose"];
+}
+
+function Bar({ laid: { bar, chords }, reading, stretch, onChoose }: BarProps) {
+  const ending = bar.endings.length > 0 ? `${bar.endings.join(", ")}.` : "";
+  return (
+    <li
+      className={styles.bar}
+      data-opens={bar.opens || undefined}
+      data-closes={bar.times > 1 || undefined}
+      data-ending={ending === "" ? undefined : ending}
+    >
+      {ending !== "" && <span className={styles.ending}>{ending}</span>}
+      {chords.map((placed) => (
+        <ChordCell
+          key={placed.at}
+          placed={placed}
+          homeMode={reading && segmentAt(reading, placed.at)?.homeMode}
+          isChosen={placed.at === stretch.at}
+          isMarked={placed.at >= stretch.from && placed.at <= stretch.to && stretch.from < stretch.to}
+          onChoose={onChoose}
+        />
+      ))}
+      {bar.times > 2 && <span className={styles.times}>{`×${bar.times}`}</span>}
+    </li>
+  );
+}
+
+/** The share that a chord has of a bar, or of so many of them. */
+const widthOf = ({ each }: Placed, bars = 1): CSSProperties => ({
+  flex: "none",
+  width: `${(each.length / bars) * 100}%`,
+});
+
+interface ChordCellProps {
+  readonly placed: Placed;
+  readonly homeMode: HomeMode | undefined;
+  readonly isChosen: boolean;
+  readonly isMarked: boolean;
+  readonly onChoose: ChartProps["onChoose"];
+}
+
+function ChordCell({ placed, homeMode, isChosen, isMarked, onChoose }: ChordCellProps) {
+  const { at, each } = placed;
+  const { chord, symbol } = each;
+  const roman = chord && homeMode ? romanNumeral(chord.root - homeMode.home, chord.tones, "signs") : "";
+  const isUnread = !chord && symbol !== "N.C.";
+  return (
+    <button
+      type="button"
+      className={styles.cell}
+      style={widthOf(placed)}
+      aria-pressed={isChosen}
+      aria-label={placeInChartText(each, roman, homeMode)}
+      data-unread={isUnread || undefined}
+      data-marked={isMarked || undefined}
+      onClick={(event: MouseEvent) => onChoose(at, event.shiftKey)}
+    >
+      <span className={styles.symbol}>{symbolText(symbol)}</span>
+      <span className={styles.roman}>
+        {isUnread ? "not read" : roman}
+        {each.lock && <span className={styles.lock}>set</span>}
+      </span>
+    </button>
+  );
+}
+
+/** How a guide line goes on: up, down, or held. */
+const WAY = { up: "↗", down: "↘", held: "–" } as const;
+
+/** The two guide lines under a line of bars: each chord's third and seventh, and how they were reached. */
+function GuideRow({
+  line,
+  guides,
+}: {
+  readonly line: readonly LaidBar[];
+  readonly guides: ReturnType<typeof guideLines>;
+}) {
+  return (
+    <ol className={styles.guides} aria-label="Guide tones">
+      {line.map(({ bar, chords }) => (
+        <li key={bar.number}>
+          {chords.map((placed) => (
+            <span key={placed.at} className={styles.guide} style={widthOf(placed)}>
+              {guides[placed.at]?.map(({ note, move }, voice) => (
+                <span key={voice}>
+                  {move !== undefined && (
+                    <i aria-hidden="true">{move === 0 ? WAY.held : move > 0 ? WAY.up : WAY.down}</i>
+                  )}
+                  {noteText(note)}
+                </span>
+              ))}
+            </span>
+          ))}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+interface BandProps {
+  readonly reading: ChartReading;
+  readonly line: readonly LaidBar[];
+  readonly columns: number;
+  readonly isInHand: boolean;
+  readonly onChoose: (at: number) => void;
+}
+
+/** The reading of one kind under a line: its modes in their shades, at each turn the note that changes. */
+function Band({ reading, line, columns, isInHand, onChoose }: BandProps) {
+  const turns = turnsOf(reading);
+  return (
+    <div className={styles.band} data-in-hand={isInHand || undefined} data-kind={reading.kind}>
+      {runsOf(reading, line, columns).map((run) => (
+        <RunBlock
+          key={run.segment.from}
+          run={run}
+          kind={reading.kind}
+          turn={run.begins ? turns.find(({ at }) => at === run.segment.from) : undefined}
+          onChoose={onChoose}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface RunBlockProps {
+  readonly run: Run;
+  readonly kind: ReadingKind;
+  readonly turn: Turn | undefined;
+  readonly onChoose: (at: number) => void;
+}
+
+/** The part of a segment that stands in a line; pressing it takes its reading in hand. */
+function RunBlock({ run, kind, turn, onChoose }: RunBlockProps) {
+  const { homeMode } = run.segment;
+  const isShort = run.width < 0.2;
+  const bars = run.chords.reduce((sum, { each }) => sum + each.length, 0);
+  const name = homeModeText(homeMode);
+  const first = run.chords[0]?.at ?? 0;
+  const changes = turn && turnText(turn);
+  return (
+    <div
+      className={styles.run}
+      style={{ left: `${run.left * 100}%`, width: `${run.width * 100}%` }}
+      data-shade={shadeOf(brightness(homeMode.mode.intervals))}
+    >
+      {changes !== undefined && <span className={styles.turn}>{changes}</span>}
+      <button
+        type="button"
+        className={styles.name}
+        title={name}
+        aria-label={`${READING_TEXT[kind]}: ${name} from bar ${run.chords[0]?.each.bar ?? 0}${changes === undefined ? "" : `, ${changes}`}`}
+        onClick={() => onChoose(first)}
+      >
+        {isShort ? shortHomeModeText(homeMode) : name}
+      </button>
+      <div className={styles.blinds}>
+        {run.chords.map((placed) => (
+          <BandCell
+            key={placed.at}
+            placed={placed}
+            homeMode={homeMode}
+            bars={bars}
+            isUnderName={placed === run.chords[0]}
+          />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+interface BandCellProps {
+  readonly placed: Placed;
+  /** Bars of the run that it is a part of. */
+  readonly bars: number;
+  readonly homeMode: HomeMode;
+  /** The name of the mode stands over it, so there is room for the note alone. */
+  readonly isUnderName: boolean;
+}
+
+function BandCell({ placed, bars, homeMode, isUnderName }: BandCellProps) {
+  const schools = useSchools();
+  const { chord } = placed.each;
+  if (!chord) return <span className={styles.under} style={widthOf(placed, bars)} />;
+  const fit = fitOf(chord, homeMode, schools);
+  return (
+    <span className={styles.under} style={widthOf(placed, bars)}>
+      <ChordBlind fit={fit} tones={chordNotes(chord)} />
+      {fit.outside.length > 0 && (
+        <span className={styles.outside} title={`${outsideText(fit)} outside`}>
+          {outsideShort(fit, isUnderName)}
+        </span>
+      )}
+    </span>
+  );
+}
+
+/** "C outside", "2 outside"; in little room the note or the number alone. */
+function outsideShort(fit: Fit, isShort: boolean): string {
+  const what = fit.outside.length === 1 ? outsideText(fit) : String(fit.outside.length);
+  return isShort ? what : `${what} outside`;
+}

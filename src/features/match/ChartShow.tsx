@@ -1,0 +1,290 @@
+import { useStore } from "@nanostores/react";
+import { type ReactNode, useEffect, useMemo, useState } from "react";
+import { type Chord, type Lock, withLock } from "@/core/chord";
+import { soundOf } from "@/core/pitch";
+import { chordBefore, decisions, guideLines, openBetween, segmentAt, targetNotes } from "@/core/progression";
+import { modesOfFamilies, notesOf } from "@/core/scale";
+import { byTurns, chartScore, modeScore, targetScore } from "@/audio";
+import {
+  $draft,
+  $heardPlaces,
+  $keeping,
+  $place,
+  $ready,
+  $settings,
+  changeDraft,
+  changeSettings,
+  swapLive,
+  toggle,
+} from "@/session";
+import { ChartEditor, completionsFor } from "@/kit/chart-editor";
+import { Button } from "@/kit/controls";
+import { useKeys } from "@/session/useKeys";
+import { Problems } from "@/kit/problems";
+import { useSchools } from "@/session/useSchools";
+import { homeModeText, problemText } from "@/words";
+import view from "@/shell/frame/View.module.css";
+import { Chart } from "./Chart";
+import { ChartMap } from "./ChartMap";
+import own from "./ChartShow.module.css";
+import { ChartTools } from "./ChartTools";
+import { ChordPanel } from "./ChordPanel";
+import { EmptyChart } from "./EmptyChart";
+import { FilesDialog } from "./FilesDialog";
+import { ReadingsDialog } from "./ReadingsDialog";
+import { SetByHand } from "./SetByHand";
+import { placeAtCursor, placesToLoop, stretchesToSet } from "./stretch";
+import { useChartFile } from "./useChartFile";
+import { useInHand } from "./useInHand";
+import { useFollowing, useOnStage } from "./useOnStage";
+import { useReadings } from "./useReadings";
+import { useTypedChart } from "./useTypedChart";
+
+/** From so many bars on the whole has a map. */
+const LONG = 17;
+
+interface ChartShowProps {
+  readonly tabs: ReactNode;
+}
+
+/** A chart of chords with its three readings, and the panel about the chord in hand. */
+export function ChartShow({ tabs }: ChartShowProps) {
+  const { chords: text, chartTitle } = useStore($draft);
+  const { families, bands, follow, guides } = useStore($settings);
+  const isReady = useStore($ready);
+  const typed = useTypedChart(text);
+  const { shown: shownText, naming } = typed;
+  const read = useReadings(text, typed, families);
+  const { chart, readings, problems, isBehind } = read;
+  const [dialog, setDialog] = useState<"files" | "readings">();
+  const hand = useInHand(read, bands);
+  const { chosen, stretch, kind, shown, reading, segment, choose } = hand;
+  const file = useChartFile({
+    onOther: () => hand.startAgain(true),
+    onRead: (isRead) => setDialog(isRead ? undefined : "files"),
+  });
+
+  const scales = useMemo(() => modesOfFamilies(families), [families]);
+  const homeMode = segment?.homeMode;
+  const schools = useSchools();
+  const targets = useMemo(
+    () => targetNotes(chart, chosen, homeMode, schools),
+    [chart, chosen, homeMode, schools],
+  );
+  const open = useMemo(() => openBetween(readings["one-mode"], chart.chords), [readings, chart]);
+  const deciding = useMemo(
+    () => (segment ? decisions(segment, chart.chords, { scales }) : []),
+    [segment, chart, scales],
+  );
+  const lines = useMemo(() => guideLines(chart.chords.map(({ chord }) => chord)), [chart]);
+  const homes = useMemo(() => {
+    const roots = chart.chords.flatMap(({ chord }) =>
+      chord ? [[soundOf(chord.root), chord.root] as const] : [],
+    );
+    return [...new Map(roots).values()];
+  }, [chart]);
+  const [standIn, setStandIn] = useState<{ readonly at: number; readonly chord: Chord }>();
+  const arpeggio = standIn?.at === chosen ? standIn.chord : undefined;
+  useOnStage({ chart, text, chosen, homeMode, targets, arpeggio });
+  useFollowing(follow, chart, choose);
+
+  const put = (chords: string) => {
+    hand.startAgain(false);
+    changeDraft({ chords });
+  };
+  const type = (next: string) => put(typed.stored(next));
+  const play = (name: string, places: readonly number[], score = chartScore(chart, places)) => {
+    $heardPlaces.set(places);
+    toggle(name, score);
+  };
+  const loop = () => play("bar", placesToLoop(chart, stretch));
+  const practise = () => {
+    const [note] = targets;
+    if (note === undefined || !reading) return;
+    const { signalWay: way } = $settings.get();
+    const around = [...new Set([chordBefore(chart, chosen) ?? chosen, chosen])].toSorted((a, b) => a - b);
+    const notesAt = (place: number) => {
+      const here = segmentAt(reading, place)?.homeMode;
+      return here ? notesOf(here) : [];
+    };
+    play("signal", around, targetScore(chart, around, { at: chosen, note, way }, notesAt));
+  };
+  const rival = deciding.find(({ by }) => by === "notes")?.between[1] ?? deciding[0]?.between[1];
+  const hearTwo = () => {
+    if (!swapLive() && homeMode && rival)
+      toggle("two", byTurns(modeScore(homeMode, true), modeScore(rival, true)));
+  };
+  const keep = () => {
+    const title = chartTitle || (homeMode ? `Chords in ${homeModeText(homeMode)}` : "Chords");
+    if (text.trim() !== "") $keeping.set({ kind: "progression", title, words: "", chords: text.trim() });
+  };
+  const setLock = (from: number, to: number, lock: Lock | undefined) => {
+    // The places are those of the chart that was read: what has been typed since is not to be lost.
+    if (isBehind) return;
+    choose(chosen, false);
+    changeDraft({ chords: withLock(text, from, to, lock) });
+  };
+
+  useKeys("match", [
+    { key: "ArrowLeft", says: "The chord before", act: () => hand.step(-1) },
+    { key: "ArrowRight", says: "The next chord", act: () => hand.step(1) },
+    { key: "x", says: "Begin or end a stretch", act: hand.mark },
+    { key: "b", says: "Take the next reading in hand", act: hand.nextKind },
+    { key: "]", says: "The next best of its kind", act: () => hand.rank(1) },
+    { key: "[", says: "The better one before", act: () => hand.rank(-1) },
+    { key: "l", says: "Loop this bar, or the stretch", act: loop },
+    { key: "r", says: "Practise the target note", act: practise },
+    { key: "s", says: "Hear the two choices by turns", act: hearTwo },
+    { key: "f", says: "Follow what sounds", act: () => changeSettings({ follow: !follow }) },
+    { key: "e", says: "Files: open and save", act: () => setDialog("files") },
+    { key: "k", says: "Keep these chords", act: keep },
+  ]);
+
+  const isEmpty = text.trim() === "";
+  const place = chart.chords[chosen];
+  return (
+    <div
+      className={view.view}
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        const dropped = event.dataTransfer.files.item(0);
+        if (dropped) void file.open(dropped);
+      }}
+    >
+      <div className={view.answer}>
+        <div className={own.top}>
+          {tabs}
+          <ChartTools
+            text={text}
+            home={homeMode?.home}
+            scales={scales.length}
+            onText={put}
+            onReadings={() => setDialog("readings")}
+            onFiles={() => setDialog("files")}
+          />
+        </div>
+        <h1 className="visually-hidden">Match modes and chords</h1>
+        <div className={own.over}>
+          <span>Over</span>
+          {isReady && (
+            <ChartEditor
+              label="Over"
+              value={shownText}
+              onChange={type}
+              problems={problems}
+              says={(problem) => problemText(problem, shownText)}
+              complete={(before) => completionsFor(before, homeMode, scales, naming)}
+              onCursor={(offset) => {
+                const found = placeAtCursor(chart, offset);
+                if (found !== undefined) choose(found, false);
+              }}
+            />
+          )}
+        </div>
+        <Problems problems={problems} text={shownText} />
+        {file.hasBefore && (
+          <p className={own.before} role="status">
+            <span>Another chart was put in its place.</span>
+            <Button kind="quiet" onClick={file.bringBack}>
+              Bring the one before back
+            </Button>
+          </p>
+        )}
+        {isEmpty && isReady ? (
+          <EmptyChart onTake={file.replace} />
+        ) : (
+          <>
+            {reading && chart.bars.length >= LONG && (
+              <ChartMap
+                chart={chart}
+                reading={reading}
+                chosen={chosen}
+                onChoose={(next) => choose(next, false)}
+              />
+            )}
+            <div className={own.chart} role="region" aria-label="Chart" tabIndex={-1}>
+              <Chart
+                chart={chart}
+                shown={shown}
+                guides={guides ? lines : undefined}
+                readings={readings}
+                inHand={kind}
+                stretch={stretch}
+                onChoose={choose}
+                onBand={hand.chooseIn}
+                onKind={hand.setInHand}
+                onRank={hand.rankKind}
+              />
+              {shown.length > 0 && <Key />}
+            </div>
+          </>
+        )}
+      </div>
+      {chart.chords.length > 0 && !isEmpty && (
+        <ChordPanel
+          chart={chart}
+          at={chosen}
+          targets={targets}
+          reading={reading}
+          segment={segment}
+          deciding={deciding}
+          open={
+            reading && reading.segments.length === 1 && reading.kind !== "chord-by-chord" ? open : undefined
+          }
+          arpeggio={arpeggio}
+          onArpeggio={(chord) => setStandIn(chord && { at: chosen, chord })}
+          scales={scales}
+          rival={rival}
+          setting={
+            place && segment ? (
+              <SetByHand
+                key={`${chosen} ${segment.homeMode.home} ${segment.homeMode.mode.id}`}
+                place={place}
+                homeMode={segment.homeMode}
+                homes={homes}
+                scales={scales}
+                over={stretchesToSet(stretch, segment, hand.last)}
+                onSet={setLock}
+              />
+            ) : undefined
+          }
+          onLoop={loop}
+          onPractise={practise}
+          onTwo={hearTwo}
+          onKeep={keep}
+        />
+      )}
+      <FilesDialog
+        open={dialog === "files"}
+        onClose={() => setDialog(undefined)}
+        chart={chart}
+        text={text}
+        title={chartTitle}
+        problems={file.problems}
+        onFile={(chosenFile) => void file.open(chosenFile)}
+      />
+      <ReadingsDialog open={dialog === "readings"} onClose={() => setDialog(undefined)} families={families} />
+    </div>
+  );
+}
+
+/** What the slats of the small blinds mean. */
+const Key = () => (
+  <p className={own.key} aria-hidden="true">
+    <span data-kind="tone">chord tone</span>
+    <span data-kind="colour">colour note in the chord</span>
+    <span data-kind="rub">rub, a half step above a chord tone</span>
+    <span data-kind="free">free note</span>
+    <span data-kind="outside">outside the mode</span>
+  </p>
+);
+
+/** A link brings its own chords; otherwise those last worked on are here again. */
+export function useLinkedChords(): void {
+  const isReady = useStore($ready);
+  useEffect(() => {
+    const { chords } = $place.get();
+    if (isReady && chords !== undefined && chords !== $draft.get().chords) changeDraft({ chords });
+  }, [isReady]);
+}

@@ -1,0 +1,254 @@
+import { useStore } from "@nanostores/react";
+import type { ReactNode } from "react";
+import { type Fifths, soundOf } from "@/core/pitch";
+import { type Chart, type Chord, printChord } from "@/core/chord";
+import {
+  type ChartReading,
+  type Decision,
+  type Fit,
+  fitOf,
+  guideLines,
+  modesForChord,
+  outsideReasons,
+  type Segment,
+  simpleScale,
+  standIns,
+} from "@/core/progression";
+import { type HomeMode, holds, isNamed, type Mode, soundsOn } from "@/core/scale";
+import { $playing, $settings, changeSettings } from "@/session";
+import { useSchools } from "@/session/useSchools";
+import { Button, Choice, Toggle } from "@/kit/controls";
+import { OwnWordsSaid } from "@/shell/panel";
+import { Facts, Panel, Saying } from "@/kit/panel";
+import {
+  decisionText,
+  guideText,
+  homeModeText,
+  listText,
+  modeText,
+  noteText,
+  outsideReasonText,
+  outsideText,
+  openText,
+  rubsText,
+  simpleScaleText,
+  standInText,
+  symbolText,
+  targetSentence,
+  tonesText,
+} from "@/words";
+import styles from "./ChordPanel.module.css";
+
+interface ChordPanelProps {
+  readonly chart: Chart;
+  readonly at: number;
+  readonly targets: readonly Fifths[];
+  readonly reading: ChartReading | undefined;
+  readonly segment: Segment | undefined;
+  readonly deciding: readonly Decision[];
+  /** The best two analyses, where they can't be told apart. */
+  readonly open: Decision | undefined;
+  /** The arpeggio that is shown in the position in view. */
+  readonly arpeggio: Chord | undefined;
+  readonly onArpeggio: (chord: Chord | undefined) => void;
+  readonly scales: readonly Mode[];
+  /** The mode to be heard by turns with the reading's. */
+  readonly rival: HomeMode | undefined;
+  /** Home and mode set by hand. */
+  readonly setting: ReactNode;
+  readonly onLoop: () => void;
+  readonly onPractise: () => void;
+  readonly onTwo: () => void;
+  readonly onKeep: () => void;
+}
+
+/** The panel of Match: the selected chord, its target note, what decides the mode, and the ways through it. */
+export function ChordPanel(props: ChordPanelProps) {
+  const { chart, at, targets, reading, segment, deciding, open, scales, rival, setting } = props;
+  const playing = useStore($playing);
+  const { signalWay } = useStore($settings);
+  const schools = useSchools();
+  const place = chart.chords[at];
+  const chord = place?.chord;
+  const homeMode = segment?.homeMode;
+  const fit = chord && homeMode ? fitOf(chord, homeMode, schools) : undefined;
+  const [target] = targets;
+  const rivals = deciding.filter(
+    ({ between: [, other] }) =>
+      !open?.between.some(({ home, mode }) => home === other.home && mode.id === other.mode.id),
+  );
+  return (
+    <Panel
+      title={symbolText(place?.symbol ?? "")}
+      aside={`in bar ${place?.bar ?? 0}${homeMode ? `, ${homeModeText(homeMode)}` : ""}`}
+      corner={
+        <Button kind="quiet" aria-keyshortcuts="k" onClick={props.onKeep}>
+          Keep
+        </Button>
+      }
+      acts={
+        <>
+          <Button kind="main" keyName="l" aria-pressed={playing === "bar"} onClick={props.onLoop}>
+            Loop
+          </Button>
+          {target !== undefined && homeMode && (
+            <Button keyName="r" aria-pressed={playing === "signal"} onClick={props.onPractise}>
+              Practise
+            </Button>
+          )}
+          {rival && (
+            <Button keyName="s" aria-pressed={playing === "two"} onClick={props.onTwo}>
+              Hear both
+            </Button>
+          )}
+        </>
+      }
+    >
+      {homeMode ? (
+        <Saying>{targetSentence(chart, at, targets, homeMode)}</Saying>
+      ) : (
+        <Saying>No chord can be read yet. The line under the chart says what would work.</Saying>
+      )}
+      {target !== undefined && homeMode && holds(soundsOn(homeMode), soundOf(target)) && (
+        <Choice
+          label="How the target note is practised"
+          size="small"
+          value={signalWay}
+          onChange={(way) => changeSettings({ signalWay: way })}
+          options={[
+            { value: "save", text: `Save ${noteText(target)} for it` },
+            { value: "throughout", text: "Use it throughout" },
+          ]}
+        />
+      )}
+      {homeMode && <OwnWordsSaid mode={homeMode.mode} />}
+      <Facts
+        rows={[
+          ...(open ? [["Open", openText(open, chart.chords)] as const] : []),
+          ...(homeMode && rivals.length > 0
+            ? [["What decides", <Decisions key="decides" deciding={rivals} chart={chart} />] as const]
+            : []),
+          ...(chord ? [["Chord tones", tonesText(chord)] as const] : []),
+          ...(chord && fit ? [["Rubs", rubsText(fit, chord)] as const] : []),
+          ...(fit && homeMode && fit.outside.length > 0
+            ? [["Outside", <Outside key="outside" {...{ chart, at, fit, homeMode, scales }} />] as const]
+            : []),
+          ...(fit && fit.free.length > 0 ? [["Free", fit.free.map(noteText).join(" ")] as const] : []),
+          ...(chord ? [["Guide tones", <Guides key="guides" chart={chart} at={at} />] as const] : []),
+          ...(reading ? simpleRow(reading, chart, at) : []),
+          ...(chord && homeMode ? standInRow(chord, homeMode, props) : []),
+          ...(chord ? [["Fits", <Fits key="fits" {...{ chord, homeMode, scales }} />] as const] : []),
+          ...(setting === undefined ? [] : [["Set by hand", setting] as const]),
+        ]}
+      />
+    </Panel>
+  );
+}
+
+function simpleRow(reading: ChartReading, chart: Chart, at: number) {
+  const simple = simpleScale(reading, chart, at);
+  return simple ? [["Simple scale", simpleScaleText(simple, chart.chords)] as const] : [];
+}
+
+/** The seventh arpeggios that stand in for a chord: pressed, one is shown in the position in view. */
+function standInRow(
+  chord: Chord,
+  homeMode: HomeMode,
+  { arpeggio, onArpeggio }: Pick<ChordPanelProps, "arpeggio" | "onArpeggio">,
+) {
+  const all = standIns(chord, homeMode).slice(0, STAND_INS);
+  if (all.length === 0) return [];
+  const isShown = (each: Chord) => arpeggio !== undefined && printChord(arpeggio) === printChord(each);
+  const buttons = all.map((each) => (
+    <Toggle
+      key={printChord(each.chord)}
+      isOn={isShown(each.chord)}
+      onChange={(isOn) => onArpeggio(isOn ? each.chord : undefined)}
+    >
+      {standInText(each)}
+    </Toggle>
+  ));
+  return [["Arpeggios", <span key="arpeggios">{buttons}</span>] as const];
+}
+
+/** How many arpeggios are offered. */
+const STAND_INS = 3;
+
+function Decisions({ deciding, chart }: { readonly deciding: readonly Decision[]; readonly chart: Chart }) {
+  return (
+    <ul className={styles.list}>
+      {deciding.map((decision) => (
+        <li key={`${decision.between[1].home} ${decision.between[1].mode.id}`}>
+          {decisionText(decision, chart.chords)}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface OutsideProps {
+  readonly chart: Chart;
+  readonly at: number;
+  readonly fit: Fit;
+  readonly homeMode: HomeMode;
+  readonly scales: readonly Mode[];
+}
+
+/** Notes outside, and what the chord might be. */
+function Outside({ chart, at, fit, homeMode, scales }: OutsideProps) {
+  const reasons = outsideReasons(chart.chords, at, homeMode, scales);
+  const said = reasons.map((reason) => outsideReasonText(reason, homeMode));
+  return <>{`${outsideText(fit)}${said.length === 0 ? "" : `: perhaps ${listText(said, "or")}`}`}</>;
+}
+
+/** The two guide tones, each with its way from the chord before. */
+function Guides({ chart, at }: { readonly chart: Chart; readonly at: number }) {
+  const lines = guideLines(chart.chords.slice(0, at + 1).map(({ chord }) => chord));
+  const here = lines.at(-1);
+  const before = lines.slice(0, -1).findLast((pair) => pair !== undefined);
+  return (
+    <ul className={styles.list}>
+      {here?.map((tone, line) => (
+        <li key={line}>{guideText(tone, before?.[line])}</li>
+      ))}
+    </ul>
+  );
+}
+
+/** How many fitting modes are named before the rest wait to be opened. */
+const FITS = 4;
+
+interface FitsProps {
+  readonly chord: Chord;
+  readonly homeMode: HomeMode | undefined;
+  readonly scales: readonly Mode[];
+}
+
+/** Every named mode on the chord's own root that holds all of it, those of the chosen families first. */
+function Fits({ chord, homeMode, scales }: FitsProps) {
+  const schools = useSchools();
+  const all = modesForChord(chord).filter(({ homeMode: { mode } }) => isNamed(mode));
+  const chosen = new Set(scales);
+  const sorted = [
+    ...all.filter(({ homeMode: { mode } }) => chosen.has(mode)),
+    ...all.filter(({ homeMode: { mode } }) => !chosen.has(mode)),
+  ];
+  if (sorted.length === 0) return <>no mode in the catalogue on this root</>;
+  const text = ({ homeMode: here }: Fit) => {
+    const { rubs } = fitOf(chord, here, schools);
+    const isHere = here.mode === homeMode?.mode && here.home === homeMode.home;
+    return `${homeModeText(here)}${rubs.length === 0 ? "" : ` (rubs ${rubs.map(noteText).join(" ")})`}${isHere ? ", here" : ""}`;
+  };
+  const rest = sorted.slice(FITS);
+  return (
+    <>
+      {sorted.slice(0, FITS).map(text).join(" · ")}
+      {rest.length > 0 && (
+        <details className={styles.more}>
+          <summary>{`${rest.length} more`}</summary>
+          {rest.map(({ homeMode: here }) => modeText(here.mode)).join(" · ")}
+        </details>
+      )}
+    </>
+  );
+}

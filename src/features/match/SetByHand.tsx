@@ -1,0 +1,82 @@
+import { useState } from "react";
+import type { ChartChord, Lock } from "@/core/chord";
+import type { Fifths } from "@/core/pitch";
+import { type HomeMode, maybeMode, type Mode } from "@/core/scale";
+import { Button, Select } from "@/kit/controls";
+import { lockText, modeText, noteText } from "@/words";
+import styles from "./SetByHand.module.css";
+import type { Over } from "./stretch";
+
+interface SetByHandProps {
+  readonly place: ChartChord;
+  /** What the reading says here: offered first. */
+  readonly homeMode: HomeMode;
+  readonly homes: readonly Fifths[];
+  readonly scales: readonly Mode[];
+  readonly over: readonly Over[];
+  readonly onSet: (from: number, to: number, lock: Lock | undefined) => void;
+}
+
+const ANY = "any";
+
+/** Home, mode or both set for a stretch, so that the readings keep to it; what is set here, and letting it go. */
+export function SetByHand({ place, homeMode, homes, scales, over, onSet }: SetByHandProps) {
+  const [where, setWhere] = useState<Over["id"]>("segment");
+  const [home, setHome] = useState<string>();
+  const [mode, setMode] = useState<string>();
+  const stretch = over.find(({ id }) => id === where) ?? over[0];
+  const homeNow = home ?? String(homeMode.home);
+  const modeNow = mode ?? homeMode.mode.id;
+  const lock: Lock = {
+    ...(homeNow === ANY ? {} : { home: Number(homeNow) }),
+    ...(modeNow === ANY ? {} : { mode: maybeMode(modeNow) }),
+  };
+  const isNothing = lock.home === undefined && lock.mode === undefined;
+  const listed = [...new Set([homeMode.mode, ...scales])];
+  if (!stretch) return null;
+  return (
+    <div className={styles.set}>
+      {place.lock && <p className={styles.now}>{`Here ${lockText(place.lock)} is set.`}</p>}
+      <div className={styles.row}>
+        <Select
+          label="Home that is set"
+          size="small"
+          value={homeNow}
+          options={[
+            ...[...new Set([homeMode.home, ...homes])].map((each) => ({
+              value: String(each),
+              text: noteText(each),
+            })),
+            { value: ANY, text: "any home" },
+          ]}
+          onChange={setHome}
+        />
+        <Select
+          label="Mode that is set"
+          size="small"
+          value={modeNow}
+          options={[
+            ...listed.map((each) => ({ value: each.id, text: modeText(each) })),
+            { value: ANY, text: "any mode" },
+          ]}
+          onChange={setMode}
+        />
+        <Select
+          label="Over which chords"
+          size="small"
+          value={stretch.id}
+          options={over.map(({ id, text }) => ({ value: id, text }))}
+          onChange={setWhere}
+        />
+        <Button disabled={isNothing} onClick={() => onSet(stretch.from, stretch.to, lock)}>
+          Set
+        </Button>
+        {place.lock && (
+          <Button kind="quiet" onClick={() => onSet(stretch.from, stretch.to, undefined)}>
+            Let go
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,207 @@
+import { useStore } from "@nanostores/react";
+import { type ReactNode, useEffect, useMemo, useState } from "react";
+import { chordNotes } from "@/core/chord";
+import { type Writing, WRITINGS, writtenFor, type Written, writtenText } from "@/core/progression";
+import { maybeTuning, stacksOn } from "@/core/instrument";
+import { CATALOGUE, FAMILIES, type HomeMode } from "@/core/scale";
+import { $place, $selection, $settings, $tuning, putIntoChart, setPlace } from "@/session";
+import { Choice, HomeField, Select } from "@/kit/controls";
+import { type Held, Hold, HeldPanel, heldSelection } from "@/shell/held";
+import { Panel, Saying } from "@/kit/panel";
+import { useSchools } from "@/session/useSchools";
+import {
+  capital,
+  chordText,
+  familyText,
+  fretsText,
+  homeModeText,
+  missingText,
+  modeText,
+  notesText,
+  WRITING_TEXT,
+} from "@/words";
+import view from "@/shell/frame/View.module.css";
+import styles from "./WriteShow.module.css";
+
+interface WriteShowProps {
+  readonly tabs: ReactNode;
+}
+
+/** Chords as they are held in the hand; at least one. */
+const asHeld = ({ chords }: Written): Held | undefined => {
+  const [first, ...rest] = chords;
+  return first && { chords: [first, ...rest] };
+};
+
+/** From a mode to chords: the ways to say it, each to be heard and put into the chart. */
+export function WriteShow({ tabs }: WriteShowProps) {
+  const { home, mode } = useStore($place);
+  const { drone } = useStore($settings);
+  const schools = useSchools();
+  const homeMode = useMemo<HomeMode>(() => ({ home, mode }), [home, mode]);
+  const [holding, setHolding] = useState<{
+    readonly held: Held;
+    readonly line: string;
+    readonly of: HomeMode;
+  }>();
+  const held = holding?.of === homeMode ? holding.held : undefined;
+
+  useEffect(() => {
+    $selection.set(heldSelection(homeMode, held, schools, drone));
+  }, [homeMode, held, schools, drone]);
+
+  return (
+    <div className={view.view}>
+      <div className={view.answer}>
+        {tabs}
+        <div className={view.sentence}>
+          <h1 className="visually-hidden">{`Chords for ${homeModeText(homeMode)}`}</h1>
+          <span>Chords that say</span>
+          <HomeField label="Home" value={home} onChange={(next) => setPlace({ home: next })} />
+          <Select
+            label="Mode"
+            value={mode.id}
+            options={[
+              ...(CATALOGUE.includes(mode) ? [] : [{ value: mode.id, text: modeText(mode) }]),
+              ...FAMILIES.flatMap((family) =>
+                family.modes
+                  .filter((each) => CATALOGUE.includes(each))
+                  .map((each) => ({
+                    value: each.id,
+                    text: modeText(each),
+                    under: capital(familyText(family)),
+                  })),
+              ),
+            ]}
+            onChange={(id) => {
+              const next = CATALOGUE.find((each) => each.id === id);
+              if (next) setPlace({ mode: next });
+            }}
+          />
+        </div>
+        <div className={styles.ways} role="region" aria-label="Ways to say it">
+          {WRITINGS.map((way) => (
+            <Way
+              key={way}
+              way={way}
+              homeMode={homeMode}
+              held={held}
+              onHold={(next, line) => setHolding({ held: next, line, of: homeMode })}
+            />
+          ))}
+        </div>
+      </div>
+      {held && holding ? (
+        <HeldPanel
+          homeMode={homeMode}
+          held={held}
+          line={holding.line}
+          onLetGo={() => setHolding(undefined)}
+        />
+      ) : (
+        <Panel title={homeModeText(homeMode)} aside="in chords">
+          <Saying>
+            Press chords to hear them, see them on the stage and put them into the chart. What is missing of
+            the mode stands beside them.
+          </Saying>
+        </Panel>
+      )}
+    </div>
+  );
+}
+
+interface WayProps {
+  readonly way: Writing;
+  readonly homeMode: HomeMode;
+  readonly held: Held | undefined;
+  readonly onHold: (held: Held, line: string) => void;
+}
+
+/** The progressions of one way. */
+function Way({ way, homeMode, held, onHold }: WayProps) {
+  const [count, setCount] = useState<3 | 4>(3);
+  const all = writtenFor(homeMode, way, count);
+  return (
+    <section className={styles.way} data-way={way}>
+      <h2>{WRITING_TEXT[way]}</h2>
+      {way === "fourths" && (
+        <Choice
+          label="Notes in a stack"
+          size="small"
+          value={String(count)}
+          options={[
+            { value: "3", text: "three notes" },
+            { value: "4", text: "four notes" },
+          ]}
+          onChange={(value) => setCount(value === "4" ? 4 : 3)}
+        />
+      )}
+      {all.length === 0 && <p className={styles.aside}>This scale has none.</p>}
+      <ul className={styles.list}>
+        {all.map((written) => {
+          const line = writtenText(written);
+          const what = asHeld(written);
+          return (
+            what && (
+              <li key={line}>
+                <Hold what={what} held={held} onHold={(next) => onHold(next, line)}>
+                  {labelOf(written, way)}
+                </Hold>
+                <span className={styles.aside}>{missingText(written.missing)}</span>
+                <button
+                  type="button"
+                  className={styles.put}
+                  aria-label={`Put ${labelOf(written, way)} into the chart`}
+                  title="Put into the chart"
+                  onClick={() => putIntoChart(line)}
+                >
+                  +
+                </button>
+              </li>
+            )
+          );
+        })}
+      </ul>
+      {way === "fourths" && all[0] && <Stacks chords={all[0]} />}
+    </section>
+  );
+}
+
+/** Symbols side by side; stacks of fourths by their notes, since their symbols say less. */
+const labelOf = ({ chords }: Written, way: Writing): string =>
+  chords
+    .map((chord) => (way === "fourths" ? notesText(chordNotes(chord)) : chordText(chord)))
+    .join(way === "fourths" ? "   " : "  ");
+
+/** Strings that fourths are taken on: the lowest of each set. */
+const SETS: readonly number[] = [6, 5, 4, 3];
+
+/** The stacks of fourths on neighbouring strings, from the nut to the end of the neck. */
+function Stacks({ chords }: { readonly chords: Written }) {
+  const tuning = useStore($tuning) ?? maybeTuning("guitar");
+  const [lowest, setLowest] = useState<number>(5);
+  const notes = chords.chords[0] ? chordNotes(chords.chords[0]).length : 0;
+  if (!tuning || tuning.strings.length < notes) return null;
+  const sets = SETS.filter((string) => string <= tuning.strings.length && string >= notes);
+  const from = sets.includes(lowest) ? lowest : (sets[0] ?? notes);
+  const stacks = stacksOn(tuning, chords.chords, from);
+  return (
+    <div className={styles.stacks}>
+      <Select
+        label="On which strings"
+        size="small"
+        value={String(from)}
+        options={sets.map((string) => ({
+          value: String(string),
+          text: `strings ${string} to ${string - notes + 1}`,
+        }))}
+        onChange={(value) => setLowest(Number(value))}
+      />
+      <ol className={styles.frets}>
+        {stacks.map(({ chord, frets }) => (
+          <li key={frets.join()}>{fretsText(chord, frets)}</li>
+        ))}
+      </ol>
+    </div>
+  );
+}

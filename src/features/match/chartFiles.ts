@@ -1,0 +1,180 @@
+import { type Chart, quartersOf } from "@/core/chord";
+import { type Ensemble, ENSEMBLES, laidOut } from "@/core/instrument";
+import { midiOf } from "@/core/pitch";
+import type { Problem, Reading } from "@/core/problem";
+import {
+  type FileChart,
+  type MidiPart,
+  readChordPro,
+  readMidiChords,
+  readMusicXml,
+  readPlainChart,
+  writeChordPro,
+  writeMidi,
+  writeMusicXml,
+  type WrittenPart,
+} from "@/formats";
+import { chartScore } from "@/audio";
+import { MOST_CHART_TEXT } from "@/storage";
+import { ENSEMBLE_PART_TEXT } from "@/words";
+
+/** Endings of files that charts are read from. */
+export const CHART_FILES = ".cho,.crd,.chopro,.chordpro,.pro,.txt,.musicxml,.mxl,.xml,.mid,.midi";
+
+/**
+ * Reads a chart from a file by its ending. Never throws; a file of another kind says so.
+ *
+ * @example (await readChartFile("gate.cho", bytes)).value.text
+ */
+export async function readChartFile(name: string, bytes: Uint8Array): Promise<Reading<FileChart>> {
+  const read = await readByEnding(name, bytes);
+  if (read.value.text.length <= MOST_CHART_TEXT) return read;
+  return {
+    value: { title: "", text: "" },
+    problems: [{ code: "file-too-large", offset: 0, length: 0, found: name }],
+  };
+}
+
+async function readByEnding(name: string, bytes: Uint8Array): Promise<Reading<FileChart>> {
+  const ending = /\.([^.]+)$/u.exec(name.toLowerCase())?.[1] ?? "";
+  const text = () => new TextDecoder().decode(bytes);
+  if (/^(?:cho|crd|chopro|chordpro|pro)$/u.test(ending)) return readChordPro(text());
+  if (/^(?:musicxml|mxl|xml)$/u.test(ending)) return readMusicXml(bytes);
+  if (/^midi?$/u.test(ending)) return readMidiChords(bytes);
+  if (ending === "txt") return isChordPro(text()) ? readChordPro(text()) : readPlainChart(text());
+  const problem: Problem = { code: "kind-of-file", offset: 0, length: 0, found: name };
+  return { value: { title: "", text: "" }, problems: [problem] };
+}
+
+const isChordPro = (text: string) => /^\s*\{\s*(?:title|t|start_of|sov|soc|comment|c)\b/imu.test(text);
+
+/** What a chart is saved as. */
+export const SAVED_AS = ["chordpro", "text", "musicxml", "midi"] as const;
+export type SavedAs = (typeof SAVED_AS)[number];
+
+/** What is written out beside the symbols: nothing, or parts for others. */
+export type WrittenFor = "chords" | Ensemble;
+
+/** A file to be saved. */
+export interface ChartFile {
+  readonly name: string;
+  readonly content: string | Uint8Array<ArrayBuffer>;
+  readonly type: string;
+}
+
+/** The chart as a file of a kind, for those who play from it. */
+export async function chartFile(
+  chart: Chart,
+  text: string,
+  title: string,
+  as: SavedAs,
+  writtenFor: WrittenFor,
+  tempo: number,
+): Promise<ChartFile> {
+  const base =
+    title
+      .trim()
+      .toLowerCase()
+      .replaceAll(/[^\p{L}\p{N}]+/gu, "-")
+      .replaceAll(/^-|-$/gu, "") || "chart";
+  const name = writtenFor === "chords" || as === "chordpro" || as === "text" ? base : `${base}-${writtenFor}`;
+  switch (as) {
+    case "chordpro":
+      return { name: `${name}.cho`, content: writeChordPro(chart, title), type: "text/plain" };
+    case "text": {
+      const head = title === "" || text.startsWith(`# ${title}`) ? "" : `# ${title}\n`;
+      return { name: `${name}.txt`, content: `${head}${text.trimEnd()}\n`, type: "text/plain" };
+    }
+    case "musicxml":
+      return {
+        name: `${name}.musicxml`,
+        content: await writeMusicXml(
+          chart,
+          title,
+          writtenFor === "chords" ? [] : writtenParts(chart, writtenFor),
+        ),
+        type: "application/vnd.recordare.musicxml+xml",
+      };
+    case "midi":
+      return {
+        name: `${name}.mid`,
+        content: await chartMidi(chart, title, writtenFor, tempo),
+        type: "audio/midi",
+      };
+  }
+}
+
+/** The parts of an ensemble over the bars as they are written. */
+export function writtenParts(chart: Chart, ensemble: Ensemble): readonly WrittenPart[] {
+  const places = chart.chords.map((_, at) => at);
+  return partsOver(chart, ensemble, places).map(({ id, clef, notes }) => ({
+    name: ENSEMBLE_PART_TEXT[id],
+    clef,
+    notes: notes.map(({ pitches, at, length }) => ({ pitches, at, length })),
+  }));
+}
+
+/** The parts over some places one after another: pitches of each chord from the highest, times in quarters. */
+function partsOver(chart: Chart, ensemble: Ensemble, places: readonly number[]) {
+  const ways = laidOut(
+    places.map((at) => chart.chords[at]?.chord),
+    ensemble,
+  );
+  const lengths = places.map((at) => {
+    const place = chart.chords[at];
+    const bar = place && chart.bars[place.bar - 1];
+    return bar ? place.length * quartersOf(bar.meter) : 0;
+  });
+  let voice = 0;
+  return ENSEMBLES[ensemble].map((part) => {
+    const [from, to] = [voice, voice + part.voices];
+    voice = to;
+    let at = 0;
+    const notes = ways.map((way, n) => {
+      const length = lengths[n] ?? 0;
+      const begins = at;
+      at += length;
+      return { pitches: way?.slice(from, to) ?? [], at: begins, length };
+    });
+    return { ...part, notes };
+  });
+}
+
+/** General MIDI programs: a piano, and bowed strings. */
+const PROGRAMS: Readonly<Record<string, number>> = {
+  "right-hand": 0,
+  "left-hand": 0,
+  "violin-1": 40,
+  "violin-2": 40,
+  viola: 41,
+  cello: 42,
+};
+
+async function chartMidi(
+  chart: Chart,
+  title: string,
+  writtenFor: WrittenFor,
+  tempo: number,
+): Promise<Uint8Array<ArrayBuffer>> {
+  const parts: readonly MidiPart[] =
+    writtenFor === "chords"
+      ? heardParts(chart)
+      : partsOver(chart, writtenFor, chart.order).map(({ id, notes }) => ({
+          name: ENSEMBLE_PART_TEXT[id],
+          program: PROGRAMS[id],
+          notes: notes.flatMap(({ pitches, at, length }) =>
+            pitches.map((pitch) => ({ midi: midiOf(pitch), at, length })),
+          ),
+        }));
+  return writeMidi({ title, tempos: [{ at: 0, tempo }], meter: chart.bars[0]?.meter, parts });
+}
+
+/** Chords and bass as they are heard here. */
+function heardParts(chart: Chart): readonly MidiPart[] {
+  const { notes } = chartScore(chart);
+  return (["chord", "bass"] as const).map((part) => ({
+    name: part === "chord" ? "Chords" : "Bass",
+    program: part === "chord" ? 4 : 33,
+    notes: notes.filter((note) => note.part === part),
+  }));
+}

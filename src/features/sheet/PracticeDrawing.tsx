@@ -1,0 +1,192 @@
+import { type Tuning } from "@/core/instrument";
+import { type HomeMode, notesOf, shownColour } from "@/core/scale";
+import { viewOf } from "@/kit/neck";
+import {
+  degreeText,
+  FIGURE_TEXT,
+  homeModeText,
+  notesText,
+  noteText,
+  handText,
+  capital,
+  positionText,
+  type Schools,
+} from "@/words";
+import { INK, INNER, Label, LINE, MARGIN, NeckDrawing, PAPER, SheetFrame, SOFT } from "./drawing";
+import { type Block, NOTES_A_ROW, type Placed, POSITION_VIEW, POSITION_WIDTH, TAB_GAP } from "./practice";
+
+interface PracticeDrawingProps {
+  readonly page: readonly Placed[];
+  readonly number: number;
+  readonly pages: number;
+  readonly tuning: Tuning;
+  readonly isLeft: boolean;
+  readonly labels: "notes" | "degrees" | "fingers";
+  readonly schools: Schools;
+}
+
+/** One page of a practice sheet, black on white, drawn whole so that it can be saved as it stands. */
+export function PracticeDrawing({ page, number, pages, ...rest }: PracticeDrawingProps) {
+  const modes = [...new Set(page.map(({ block }) => homeModeText(block.homeMode)))];
+  return (
+    <SheetFrame label={`Practice sheet, page ${number} of ${pages}: ${modes.join(", ")}.`}>
+      {page.map(({ block, y }) => (
+        <BlockDrawing key={y} block={block} y={y} {...rest} />
+      ))}
+    </SheetFrame>
+  );
+}
+
+type BlockProps = Omit<PracticeDrawingProps, "page" | "number" | "pages"> & {
+  readonly block: Block;
+  readonly y: number;
+};
+
+function BlockDrawing({ block, y, ...rest }: BlockProps) {
+  switch (block.kind) {
+    case "mode":
+      return <Heading homeMode={block.homeMode} y={y} schools={rest.schools} />;
+    case "positions":
+      return <Pair block={block} y={y} {...rest} />;
+    case "line":
+      return <LineDrawing block={block} y={y} tuning={rest.tuning} />;
+    case "none":
+      return (
+        <Label x={MARGIN} y={y + 20} fill={SOFT}>
+          {block.what === "positions"
+            ? "This neck has no room for these positions."
+            : `This neck is too short for ${FIGURE_TEXT[block.what]} over so many octaves.`}
+        </Label>
+      );
+  }
+}
+
+function Heading({
+  homeMode,
+  y,
+  schools,
+}: {
+  readonly homeMode: HomeMode;
+  readonly y: number;
+  readonly schools: Schools;
+}) {
+  const colour = shownColour(homeMode.mode, schools);
+  return (
+    <g>
+      <Label x={MARGIN} y={y + 32} size={28} weight={720}>
+        {homeModeText(homeMode)}
+      </Label>
+      <Label x={MARGIN + INNER} y={y + 32} size={15} anchor="end">
+        {`${notesText(notesOf(homeMode))}${colour.length > 0 ? ` · colour ${notesText(colour.map((each) => homeMode.home + each))}` : ""}`}
+      </Label>
+      <rect x={MARGIN} y={y + 42} width={INNER} height={2} fill={INK} />
+    </g>
+  );
+}
+
+/** Frets that are drawn beside a position. */
+const BESIDE = 1;
+
+function Pair({
+  block,
+  y,
+  tuning,
+  isLeft,
+  labels,
+  schools,
+}: BlockProps & { readonly block: Extract<Block, { kind: "positions" }> }) {
+  const colour = shownColour(block.homeMode.mode, schools);
+  return block.pair.map((position, at) => {
+    const x = MARGIN + at * (POSITION_WIDTH + 24);
+    const view = viewOf(
+      tuning,
+      position.fromFret === 0 ? 0 : Math.max(0, position.fromFret - BESIDE),
+      position.toFret + BESIDE,
+      isLeft,
+      POSITION_VIEW,
+    );
+    return (
+      <g key={position.hand}>
+        <Label x={x} y={y + 18} size={14} weight={640}>
+          {capital(`${handText(position, tuning)}, ${positionText(position)}`)}
+        </Label>
+        <Label x={x + POSITION_WIDTH} y={y + 18} size={13} anchor="end" fill={SOFT}>
+          {`${Math.round(position.stretchMm)} mm`}
+        </Label>
+        <NeckDrawing
+          view={view}
+          x={x}
+          y={y + 24}
+          width={POSITION_WIDTH}
+          isPlain
+          notes={position.notes.map((note) => ({
+            string: note.string,
+            fret: note.fret,
+            label:
+              labels === "notes"
+                ? noteText(note.pitch.name)
+                : labels === "degrees"
+                  ? degreeText(note.interval)
+                  : String(note.finger),
+            isHome: note.interval === 0,
+            isColour: colour.includes(note.interval),
+          }))}
+        />
+      </g>
+    );
+  });
+}
+
+/** A row of a line: names above, the strings with their frets, fingers below. */
+function LineDrawing({
+  block,
+  y,
+  tuning,
+}: {
+  readonly block: Extract<Block, { kind: "line" }>;
+  readonly y: number;
+  readonly tuning: Tuning;
+}) {
+  const { notes, figure, isFirst } = block;
+  const top = y + (isFirst ? 26 : 0) + 22;
+  const foot = top + (tuning.strings.length - 1) * TAB_GAP;
+  const wide = INNER / NOTES_A_ROW;
+  return (
+    <g>
+      {isFirst && (
+        <Label x={MARGIN} y={y + 18} size={14} weight={640}>
+          {capital(FIGURE_TEXT[figure])}
+        </Label>
+      )}
+      {tuning.strings.map((_, at) => (
+        <rect
+          key={at}
+          x={MARGIN}
+          y={top + at * TAB_GAP - 0.5}
+          width={wide * notes.length}
+          height={1}
+          fill={LINE}
+        />
+      ))}
+      {notes.map(({ pitch, finger, place }, at) => {
+        const x = MARGIN + (at + 0.5) * wide;
+        const on = top + ((place?.string ?? 1) - 1) * TAB_GAP;
+        const fret = String(place?.fret ?? "");
+        return (
+          <g key={at}>
+            <Label x={x} y={top - 9} size={11} anchor="middle">
+              {noteText(pitch.name)}
+            </Label>
+            <rect x={x - 4 * fret.length} y={on - 6} width={8 * fret.length} height={12} fill={PAPER} />
+            <Label x={x} y={on + 4.5} size={13} weight={660} anchor="middle">
+              {fret}
+            </Label>
+            <Label x={x} y={foot + 19} size={10.5} anchor="middle" fill={SOFT}>
+              {`${place?.isShift === true ? "→" : ""}${finger}`}
+            </Label>
+          </g>
+        );
+      })}
+    </g>
+  );
+}

@@ -1,0 +1,229 @@
+import { useStore } from "@nanostores/react";
+import { useEffect, useRef, useState } from "react";
+import { GUITAR, LINE_FIGURES, positions, SYSTEMS } from "@/core/instrument";
+import { fifthsOf, printName } from "@/core/pitch";
+import { findModes, type HomeMode, mode as modeById } from "@/core/scale";
+import {
+  $draft,
+  $hand,
+  $place,
+  $ready,
+  $settings,
+  $tuning,
+  changeDraft,
+  positionAt,
+  start,
+  writeAddress,
+} from "@/session";
+import type { Draft } from "@/storage";
+import { Button, Choice, Select, TextField, Toggle } from "@/kit/controls";
+import { type MadeFile, saveFiles } from "@/kit/files";
+import { useSchools, useWordingKey } from "@/session/useSchools";
+import { FIGURE_TEXT, handText, homeModeText, positionText, systemText, wording } from "@/words";
+import { pngFile, svgFile } from "./picture";
+import { blocksOf, pagesOf } from "./practice";
+import { PracticeDrawing } from "./PracticeDrawing";
+import styles from "./SheetPage.module.css";
+
+type Practice = NonNullable<Draft["practice"]>;
+
+/** Modes on a sheet at most. */
+const MOST_MODES = 24;
+
+const written = ({ home, mode }: HomeMode) => ({ home: printName(home), mode: mode.id });
+const read = ({ home, mode }: Practice["modes"][number]): HomeMode => ({
+  home: fifthsOf(home),
+  mode: modeById(mode),
+});
+
+/** A practice sheet: chosen modes, positions and lines on pages, to be printed or saved. */
+export function PracticePage() {
+  const place = useStore($place);
+  const settings = useStore($settings);
+  const draft = useStore($draft);
+  const ready = useStore($ready);
+  const tuning = useStore($tuning) ?? GUITAR;
+  const schools = useSchools();
+  const wordingKey = useWordingKey();
+  const pages = useRef<HTMLDivElement>(null);
+  const [trouble, setTrouble] = useState("");
+  useEffect(() => void start(), []);
+  // The mode of the address is the first of the sheet unless it is on it already.
+  const kept = draft.practice ?? {
+    modes: [],
+    system: settings.system,
+    hands: [],
+    figures: [settings.figure],
+    octaves: settings.octaves,
+    labels: "notes",
+  };
+  const inHand = written(place);
+  const modes = kept.modes.length > 0 ? kept.modes : [inHand];
+  const practice: Practice = { ...kept, modes };
+  const change = (part: Partial<Practice>) => changeDraft({ practice: { ...practice, ...part } });
+  const sheets = pagesOf(blocksOf({ ...practice, modes: modes.map(read) }, tuning));
+  const save = (kind: "svg" | "png") => {
+    setTrouble("");
+    const drawings = [...(pages.current?.querySelectorAll("svg") ?? [])];
+    const made = drawings.map(async (drawing, at): Promise<MadeFile> => {
+      const name = `practice-${at + 1}.${kind}`;
+      if (kind === "svg")
+        return { name, bytes: new TextEncoder().encode(await svgFile(drawing)), type: "image/svg+xml" };
+      return { name, bytes: new Uint8Array(await (await pngFile(drawing)).arrayBuffer()), type: "image/png" };
+    });
+    Promise.all(made)
+      .then((files) => saveFiles("practice", files))
+      .catch((error: unknown) => {
+        const reason = error instanceof Error ? error.message : String(error);
+        setTrouble(`It could not be saved: ${reason}. Print it to a file instead.`);
+      });
+  };
+  const add = (text: string): string | undefined => {
+    if (text.trim() === "") return undefined;
+    const [found] = findModes(text, place.home, wording().noteNames);
+    if (!found) return `“${text.slice(0, 30)}” is no mode; E Phrygian or C# lydian would do.`;
+    if (modes.length >= MOST_MODES) return `A sheet has ${MOST_MODES} modes at most.`;
+    change({ modes: [...modes, written(found.homeMode)] });
+    return undefined;
+  };
+
+  return (
+    <main className={styles.sheet} data-ready={ready || undefined}>
+      <h1 className="visually-hidden">Practice sheet</h1>
+      <div className={styles.acts}>
+        <a className={styles.back} href={writeAddress({ ...place, view: "derive" })}>
+          Back to Derive
+        </a>
+        <Button kind="main" onClick={() => window.print()}>
+          Print
+        </Button>
+        <Button onClick={() => save("svg")}>Save as SVG</Button>
+        <Button onClick={() => save("png")}>Save as PNG</Button>
+        {trouble !== "" && <p role="alert">{trouble}</p>}
+      </div>
+      <div className={styles.chosen}>
+        <p className={styles.line}>
+          <span>Practise</span>
+          {modes.map((each, at) => (
+            <span key={`${each.home} ${each.mode} ${at}`} className={styles.mode}>
+              {homeModeText(read(each))}
+              {modes.length > 1 && (
+                <button
+                  type="button"
+                  aria-label={`Take ${homeModeText(read(each))} off the sheet`}
+                  onClick={() => change({ modes: modes.filter((other) => other !== each) })}
+                >
+                  ×
+                </button>
+              )}
+            </span>
+          ))}
+          <TextField
+            label="Another mode for the sheet"
+            value=""
+            width={16}
+            size="small"
+            placeholder="and E Phrygian"
+            onCommit={add}
+          />
+          {!modes.some(({ home, mode }) => home === inHand.home && mode === inHand.mode) && (
+            <Button kind="quiet" onClick={() => change({ modes: [...modes, inHand] })}>
+              {`and ${homeModeText(place)}`}
+            </Button>
+          )}
+        </p>
+        <p className={styles.line}>
+          <span>in</span>
+          <Select
+            label="How the neck is divided"
+            size="small"
+            value={practice.system}
+            options={SYSTEMS.map((value) => ({ value, text: systemText(value, tuning).toLowerCase() }))}
+            onChange={(system) => change({ system, hands: [] })}
+          />
+          <Hands practice={practice} onChange={(hands) => change({ hands })} />
+          <Choice
+            label="What stands on the plates"
+            size="small"
+            value={practice.labels}
+            options={[
+              { value: "notes", text: "notes" },
+              { value: "degrees", text: "degrees" },
+              { value: "fingers", text: "fingers" },
+            ]}
+            onChange={(labels) => change({ labels })}
+          />
+        </p>
+        <p className={styles.line}>
+          <span>with</span>
+          {LINE_FIGURES.map((figure) => (
+            <Toggle
+              key={figure}
+              isOn={practice.figures.includes(figure)}
+              onChange={(isOn) =>
+                change({
+                  figures: LINE_FIGURES.filter((each) =>
+                    each === figure ? isOn : practice.figures.includes(each),
+                  ),
+                })
+              }
+            >
+              {FIGURE_TEXT[figure]}
+            </Toggle>
+          ))}
+          <Choice
+            label="Octaves"
+            size="small"
+            value={String(practice.octaves)}
+            options={[
+              { value: "1", text: "one octave" },
+              { value: "2", text: "two" },
+            ]}
+            onChange={(value) => change({ octaves: value === "2" ? 2 : 1 })}
+          />
+        </p>
+      </div>
+      <div ref={pages} className={styles.pages}>
+        {sheets.map((page, at) => (
+          <div key={`${wordingKey} ${at}`} className={styles.page}>
+            <PracticeDrawing
+              page={page}
+              number={at + 1}
+              pages={sheets.length}
+              tuning={tuning}
+              isLeft={settings.leftHanded}
+              labels={practice.labels}
+              schools={schools}
+            />
+          </div>
+        ))}
+      </div>
+    </main>
+  );
+}
+
+/** Which positions of the first mode, where not all of them; the one in hand can be picked at once. */
+function Hands(props: { readonly practice: Practice; readonly onChange: (hands: number[]) => void }) {
+  const { practice, onChange } = props;
+  const tuning = useStore($tuning) ?? GUITAR;
+  const hand = useStore($hand);
+  const [first] = practice.modes;
+  const all = first ? positions(tuning, read(first), practice.system) : [];
+  const chosen = practice.hands[0];
+  const near = positionAt(all, hand);
+  return (
+    <Select
+      label="Which positions"
+      size="small"
+      value={chosen === undefined ? "all" : String(chosen)}
+      options={[
+        { value: "all", text: "every position" },
+        ...all.map((each) => ({
+          value: String(each.hand),
+          text: `${each === near ? "the one in hand" : "only the one"} ${handText(each, tuning)}, ${positionText(each)}`,
+        })),
+      ]}
+      onChange={(value) => onChange(value === "all" ? [] : [Number(value)])}
+    />
+  );
+}

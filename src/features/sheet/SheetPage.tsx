@@ -1,0 +1,99 @@
+import { useStore } from "@nanostores/react";
+import { useEffect, useRef, useState } from "react";
+import { GUITAR } from "@/core/instrument";
+import { printName } from "@/core/pitch";
+import { writeCsv } from "@/formats";
+import {
+  $addressNotices,
+  $place,
+  $ready,
+  $settings,
+  $tuning,
+  ownWordsFor,
+  shelf,
+  start,
+  writeAddress,
+} from "@/session";
+import { Button } from "@/kit/controls";
+import { saveFile } from "@/kit/files";
+import { useSchools, useWordingKey } from "@/session/useSchools";
+import { noticeText } from "@/words";
+import { sheetRows } from "./facts";
+import { pngFile, svgFile } from "./picture";
+import { SheetDrawing } from "./SheetDrawing";
+import styles from "./SheetPage.module.css";
+
+/** The mode sheet: the mode of the address on one page, to be printed or saved. */
+export function SheetPage() {
+  const place = useStore($place);
+  const notices = useStore($addressNotices);
+  const kept = useStore(shelf.$kept);
+  const ready = useStore($ready);
+  const schools = useSchools();
+  const wordingKey = useWordingKey();
+  const tuning = useStore($tuning);
+  const { leftHanded } = useStore($settings);
+  const page = useRef<HTMLDivElement>(null);
+  const [trouble, setTrouble] = useState("");
+  useEffect(() => void start(), []);
+  const { home, mode } = place;
+  const name = `${printName(home)}-${mode.id}`.replaceAll("#", "sharp");
+  const save = (make: (drawing: SVGSVGElement) => Promise<void>) => {
+    const drawing = page.current?.querySelector("svg");
+    setTrouble("");
+    if (!drawing) return;
+    make(drawing).catch((error: unknown) => {
+      const reason = error instanceof Error ? error.message : String(error);
+      setTrouble(`It could not be saved: ${reason}. Print it to a file instead.`);
+    });
+  };
+
+  return (
+    <main className={styles.sheet} data-ready={ready || undefined}>
+      <h1 className="visually-hidden">Mode sheet</h1>
+      <div className={styles.acts}>
+        <a className={styles.back} href={writeAddress({ ...place, view: "derive" })}>
+          Back to Derive
+        </a>
+        <Button kind="main" onClick={() => window.print()}>
+          Print
+        </Button>
+        <Button
+          onClick={() =>
+            save(async (drawing) => saveFile(`${name}.svg`, await svgFile(drawing), "image/svg+xml"))
+          }
+        >
+          Save as SVG
+        </Button>
+        <Button
+          onClick={() =>
+            save(async (drawing) => saveFile(`${name}.png`, await pngFile(drawing), "image/png"))
+          }
+        >
+          Save as PNG
+        </Button>
+        <Button
+          onClick={() => saveFile(`${name}.csv`, `\uFEFF${writeCsv(sheetRows(place, schools))}`, "text/csv")}
+        >
+          Save as CSV
+        </Button>
+        {trouble !== "" && <p role="alert">{trouble}</p>}
+        {notices.map((notice) => (
+          <p key={notice.code} role="status">
+            {noticeText(notice)}
+          </p>
+        ))}
+      </div>
+      <div ref={page} className={styles.page}>
+        <SheetDrawing
+          key={wordingKey}
+          homeMode={place}
+          schools={schools}
+          own={ownWordsFor(mode, kept)}
+          tuning={tuning ?? GUITAR}
+          isLeft={leftHanded}
+        />
+      </div>
+    </main>
+  );
+}

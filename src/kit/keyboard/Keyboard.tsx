@@ -1,0 +1,116 @@
+import { isBlackKey } from "@/core/instrument";
+import { type Fifths, type Interval, midiOf, modulo, type Pitch, soundOf } from "@/core/pitch";
+import { degreeText, noteText } from "@/words";
+import { pointIn } from "@/kit/pointIn";
+import { keyAt, keyNear, keyRange, KEYS } from "./geometry";
+import styles from "./Keyboard.module.css";
+
+/** A note on its key. */
+export interface KeyNote {
+  readonly pitch: Pitch;
+  readonly interval: Interval;
+  readonly label: string;
+}
+
+interface KeyboardProps {
+  readonly title: string;
+  readonly notes: readonly KeyNote[];
+  readonly lit: readonly Fifths[];
+  readonly unknown: readonly Fifths[];
+  readonly targets: readonly Fifths[];
+  /** MIDI numbers that sound now. */
+  readonly sounding: readonly number[];
+  /** Every key can be struck: its MIDI number is handed over. */
+  readonly onStrike?: ((midi: number) => void) | undefined;
+}
+
+/** The keyboard with the same plates as the neck: a sill for home, a notch for colour, stripes for what is open. */
+export function Keyboard({ title, notes, lit, unknown, targets, sounding, onStrike }: KeyboardProps) {
+  const byKey = new Map(notes.map((note) => [midiOf(note.pitch), note]));
+  const range = keyRange([...byKey.keys()]);
+  const keys = Array.from({ length: range[1] - range[0] + 1 }, (_, at) => range[0] + at);
+  const drawn = [...keys.filter((midi) => !isBlackKey(midi)), ...keys.filter(isBlackKey)];
+  const has = (names: readonly Fifths[], midi: number) =>
+    names.some((name) => soundOf(name) === modulo(midi, 12));
+  const said = [...byKey.values()].map(
+    ({ pitch, interval }) => `${noteText(pitch.name)} (${degreeText(interval)})`,
+  );
+  return (
+    <div className={styles.room}>
+      <svg
+        className={styles.keyboard}
+        viewBox={`0 0 ${KEYS.width} ${KEYS.height}`}
+        role="img"
+        data-strikes={onStrike !== undefined || undefined}
+        onPointerDown={(event) => {
+          const point = onStrike && pointIn(event);
+          const midi = point && keyNear(range, point.x, point.y);
+          if (midi !== undefined) onStrike?.(midi);
+        }}
+        aria-label={`${title} on the keys, from ${noteText(byKey.get(Math.min(...byKey.keys()))?.pitch.name ?? 0)}: ${said.join(", ")}.`}
+      >
+        {drawn.map((midi) => (
+          <Key
+            key={midi}
+            midi={midi}
+            at={keyAt(midi, range)}
+            note={byKey.get(midi)}
+            isLit={has(lit, midi)}
+            isUnknown={has(unknown, midi)}
+            isTarget={has(targets, midi)}
+            isSounding={sounding.includes(midi)}
+          />
+        ))}
+      </svg>
+    </div>
+  );
+}
+
+interface KeyProps {
+  readonly midi: number;
+  readonly at: { readonly x: number; readonly width: number };
+  readonly note: KeyNote | undefined;
+  readonly isLit: boolean;
+  readonly isUnknown: boolean;
+  readonly isTarget: boolean;
+  readonly isSounding: boolean;
+}
+
+function Key({ midi, at, note, isLit, isUnknown, isTarget, isSounding }: KeyProps) {
+  const isBlack = isBlackKey(midi);
+  const height = isBlack ? KEYS.height * KEYS.black : KEYS.height;
+  const width = Math.min(at.width - 4, 34);
+  const [left, top] = [at.x + (at.width - width) / 2, height - 34];
+  return (
+    <g>
+      <rect
+        className={styles.key}
+        data-black={isBlack || undefined}
+        x={at.x}
+        y={0}
+        width={at.width}
+        height={height}
+      />
+      {note && (
+        <g
+          className={styles.plate}
+          data-lit={isLit || undefined}
+          data-unknown={isUnknown || undefined}
+          data-sounding={isSounding || undefined}
+        >
+          <rect className={styles.face} x={left} y={top} width={width} height={28} />
+          {isTarget && (
+            <rect className={styles.target} x={left - 2} y={top - 2} width={width + 4} height={32} />
+          )}
+          {note.interval === 0 && (
+            <rect className={styles.mark} x={left} y={top + 24} width={width} height={4} />
+          )}
+          {isLit && <path className={styles.mark} d={`M${left + width - 8} ${top}h8v8z`} />}
+          <text className={styles.name} x={left + width / 2} y={top + 18}>
+            {note.label}
+          </text>
+        </g>
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,256 @@
+import { type Fifths, type Interval, midiOf, type Pitch, soundOf } from "@/core/pitch";
+import type { Move, Place } from "@/core/instrument";
+import { countText, degreeText, noteText } from "@/words";
+import { pointIn } from "@/kit/pointIn";
+import {
+  isDrawn,
+  isMarked,
+  NECK,
+  neckHeight,
+  type NeckView,
+  placeNear,
+  soundAt,
+  plateAt,
+  plateHeight,
+  stringAt,
+  wireAt,
+  wiresOf,
+} from "./geometry";
+import styles from "./Neck.module.css";
+
+/** A note where it lies, as it is to be shown. */
+export interface NeckPlate extends Place {
+  readonly pitch: Pitch;
+  readonly interval: Interval;
+  /** What stands on it; nothing leaves a small plate. */
+  readonly label: string;
+  /** Under the hand, or otherwise what this is about. */
+  readonly inHand: boolean;
+  /** Fills a frame in without belonging to it. */
+  readonly isInner?: boolean | undefined;
+  /** The hand moves before it. */
+  readonly isShift?: boolean | undefined;
+}
+
+interface NeckProps {
+  /** What the picture is of, for its text alternative: "D Dorian". */
+  readonly title: string;
+  readonly view: NeckView;
+  readonly plates: readonly NeckPlate[];
+  readonly lit: readonly Fifths[];
+  /** Notes whose form is open: striped. */
+  readonly unknown: readonly Fifths[];
+  readonly targets: readonly Fifths[];
+  /** MIDI numbers that sound now. */
+  readonly sounding: readonly number[];
+  /** Strings that are not played, in a voicing. */
+  readonly silent?: readonly number[];
+  /** How the hand comes here from a mode that is known. */
+  readonly moves?: readonly Move[] | undefined;
+  /** Every place on the neck can be struck: its MIDI number is handed over. */
+  readonly onStrike?: ((midi: number) => void) | undefined;
+}
+
+const NONE: readonly never[] = [];
+
+/** The neck from the player's seat, lowest string at the foot: plates for notes, a sill for home, a notch for colour. */
+export function Neck({
+  title,
+  view,
+  plates,
+  lit,
+  unknown,
+  targets,
+  sounding,
+  silent = NONE,
+  moves = NONE,
+  onStrike,
+}: NeckProps) {
+  const shown = plates.filter((plate) => isDrawn(plate, view));
+  const inHand = plates.filter((plate) => plate.inHand);
+  const beyond = inHand.filter((plate) => !isDrawn(plate, view)).length;
+  const among = (names: readonly Fifths[], { pitch }: NeckPlate) =>
+    names.some((name) => soundOf(name) === soundOf(pitch.name));
+  return (
+    <div className={styles.room}>
+      <svg
+        className={styles.neck}
+        viewBox={`0 0 ${view.width} ${neckHeight(view)}`}
+        role="img"
+        data-strikes={onStrike !== undefined || undefined}
+        aria-label={`${title} on the neck. ${neckInWords(inHand, view, silent)}`}
+        onPointerDown={(event) => {
+          const point = onStrike && pointIn(event);
+          const place = point && placeNear(view, point.x, point.y);
+          if (place) onStrike(soundAt(view.tuning, place));
+        }}
+      >
+        <defs>
+          <pattern id="open-stripes" width="6" height="5" patternUnits="userSpaceOnUse">
+            <rect className={styles.gap} width="6" height="5" />
+            <rect className={styles.stripe} width="6" height="1" />
+          </pattern>
+        </defs>
+        <Wood view={view} />
+        {moves.map(({ from, to }) => (
+          <MoveMark key={`${to.string}/${to.fret}`} from={from} to={to} view={view} />
+        ))}
+        {shown.map((plate) => (
+          <Plate
+            key={`${plate.string}/${plate.fret}`}
+            plate={plate}
+            view={view}
+            isLit={among(lit, plate)}
+            isUnknown={among(unknown, plate)}
+            isTarget={among(targets, plate)}
+            isSounding={plate.inHand && sounding.includes(midiOf(plate.pitch))}
+          />
+        ))}
+        {silent.map((string) => (
+          <text
+            key={string}
+            className={styles.silent}
+            x={plateAt(view.fromFret, view)}
+            y={stringAt(string, view) + 5}
+          >
+            ×
+          </text>
+        ))}
+      </svg>
+      {beyond > 0 && (
+        <p className={styles.beyond}>
+          {countText(beyond, "note")} of it {beyond === 1 ? "lies" : "lie"} beyond the frets that are drawn.
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Strings, frets, nut and capo. A fiddle has no wires, only ticks that count half steps. */
+function Wood({ view }: { readonly view: NeckView }) {
+  const { tuning, fromFret } = view;
+  const strings = Array.from({ length: tuning.strings.length }, (_, at) => at + 1);
+  const bottom = stringAt(strings.length, view);
+  const [left, right] = [wireAt(Math.max(0, fromFret - 1), view), wireAt(view.toFret, view)];
+  return (
+    <>
+      {wiresOf(view).map((fret) => (
+        <g key={fret}>
+          <line
+            className={styles.wire}
+            x1={wireAt(fret, view)}
+            x2={wireAt(fret, view)}
+            y1={tuning.isFretted ? NECK.top - 6 : bottom + 4}
+            y2={bottom + (tuning.isFretted ? 6 : 12)}
+          />
+          <text
+            className={styles.fret}
+            data-marked={isMarked(fret) || undefined}
+            x={plateAt(fret, view)}
+            y={bottom + 25}
+          >
+            {fret}
+          </text>
+        </g>
+      ))}
+      {strings.map((string) => (
+        <g key={string} className={styles.string} strokeWidth={0.8 + string * 0.28}>
+          {(tuning.doubles.length > 0 ? [-1.6, 1.6] : [0]).map((off) => (
+            <line
+              key={off}
+              x1={left}
+              x2={right}
+              y1={stringAt(string, view) + off}
+              y2={stringAt(string, view) + off}
+            />
+          ))}
+        </g>
+      ))}
+      {fromFret === 0 && <Bar at={wireAt(0, view)} bottom={bottom} />}
+      {tuning.capo >= Math.max(1, fromFret) && (
+        <g>
+          <Bar at={plateAt(tuning.capo, view)} bottom={bottom} />
+          <text className={styles.capo} x={plateAt(tuning.capo, view)} y={bottom + 25}>
+            capo
+          </text>
+        </g>
+      )}
+    </>
+  );
+}
+
+const Bar = ({ at, bottom }: { readonly at: number; readonly bottom: number }) => (
+  <rect className={styles.nut} x={at - 2.5} y={NECK.top - 6} width={5} height={bottom - NECK.top + 12} />
+);
+
+/** Where a note was in the known mode, and the way to where it is now. */
+function MoveMark({ from, to, view }: Pick<Move, "from" | "to"> & { readonly view: NeckView }) {
+  if (!isDrawn(from, view) || !isDrawn(to, view)) return null;
+  const [x1, y1] = [plateAt(from.fret, view), stringAt(from.string, view)];
+  const [x2, y2] = [plateAt(to.fret, view), stringAt(to.string, view)];
+  const half = plateHeight(view) / 2;
+  return (
+    <g className={styles.move} data-move>
+      <rect x={x1 - NECK.plateWidth / 2} y={y1 - half} width={NECK.plateWidth} height={half * 2} />
+      <line x1={x1} y1={y1} x2={x2} y2={y2} />
+    </g>
+  );
+}
+
+interface PlateProps {
+  readonly plate: NeckPlate;
+  readonly view: NeckView;
+  readonly isLit: boolean;
+  readonly isUnknown: boolean;
+  readonly isTarget: boolean;
+  readonly isSounding: boolean;
+}
+
+function Plate({ plate, view, isLit, isUnknown, isTarget, isSounding }: PlateProps) {
+  const { label, inHand, isInner, isShift, interval, string, fret } = plate;
+  const width = label === "" ? NECK.plateWidth * 0.62 : NECK.plateWidth;
+  const height = plateHeight(view);
+  const x = plateAt(fret, view);
+  const [left, top] = [x - width / 2, stringAt(string, view) - height / 2];
+  const right = left + width;
+  return (
+    <g
+      className={styles.plate}
+      data-hand={inHand || undefined}
+      data-lit={isLit || undefined}
+      data-unknown={isUnknown || undefined}
+      data-inner={isInner === true || undefined}
+      data-sounding={isSounding || undefined}
+    >
+      <rect className={styles.face} x={left} y={top} width={width} height={height} />
+      {isTarget && (
+        <rect className={styles.target} x={left - 2.5} y={top - 2.5} width={width + 5} height={height + 5} />
+      )}
+      {interval === 0 && (
+        <rect className={styles.mark} x={left + 0.7} y={top + height - 4} width={width - 1.4} height={3.3} />
+      )}
+      {isLit && <path className={styles.mark} d={`M${right - 8} ${top}H${right}V${top + 8}Z`} />}
+      {isShift === true && (
+        <path className={styles.shift} d={`M${left} ${top - 3}h${width}M${left} ${top - 6}v6`} />
+      )}
+      <text className={styles.name} x={x} y={stringAt(string, view) + 4.5}>
+        {label}
+      </text>
+    </g>
+  );
+}
+
+/** The same as the picture, for those who cannot see it: string by string, fret and note. */
+function neckInWords(plates: readonly NeckPlate[], { tuning }: NeckView, silent: readonly number[]): string {
+  return tuning.strings
+    .map((_, at) => {
+      const string = tuning.strings.length - at;
+      const said = plates
+        .filter((plate) => plate.string === string)
+        .toSorted((a, b) => a.fret - b.fret)
+        .map(({ fret, pitch, interval }) => `${fret} ${noteText(pitch.name)} (${degreeText(interval)})`);
+      const none = silent.includes(string) ? "not played" : "nothing";
+      return `String ${string}: ${said.length === 0 ? none : said.join(", ")}.`;
+    })
+    .join(" ");
+}

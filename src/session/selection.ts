@@ -1,0 +1,40 @@
+import { atom } from "nanostores";
+import type { Chord } from "@/core/chord";
+import type { Fifths, Interval } from "@/core/pitch";
+import { mode as modeById, type HomeMode } from "@/core/scale";
+import type { Score } from "@/audio";
+
+/** What the stage is about: a mode, the notes lit in it, the chord tones to aim for, and what Play plays. */
+export interface Selection {
+  readonly homeMode: HomeMode;
+  /** Notes shown amber and notched: characteristic notes, or the target note of a chord. */
+  readonly lit: readonly Fifths[];
+  /** Notes never heard, whose form in the mode is open: shown with open stripes. */
+  readonly unknown: readonly Fifths[];
+  /** Chord tones, marked with a second outline; none where no chord is selected. */
+  readonly targets: readonly Fifths[];
+  /** The guide tones of the chord before and of this one: the stage shows the nearest way between them. */
+  readonly way?: { readonly from: readonly Fifths[]; readonly to: readonly Fifths[] } | undefined;
+  /** The chord that is selected: its voicings are what the stage offers. */
+  readonly chord?: Chord | undefined;
+  /** The colour note and its ordinary neighbour, to be swapped while it sounds. */
+  readonly swap?: { readonly from: Interval; readonly to: Interval } | undefined;
+  readonly play: Playable;
+}
+
+/** Something that the stage can start: a mode, a tune, the bars of a chart, a chord or two held in hand. */
+export interface Playable {
+  readonly code: "mode" | "tune" | "chords" | "held";
+  readonly score: Score;
+}
+
+const EMPTY: Score = { notes: [], beats: 0, loops: false };
+
+/** Set by the view in front; the stage listens to this and knows no view. */
+export const $selection = atom<Selection>({
+  homeMode: { home: 2, mode: modeById("dorian") },
+  lit: [],
+  unknown: [],
+  targets: [],
+  play: { code: "mode", score: EMPTY },
+});

@@ -1,0 +1,210 @@
+import { atom, computed } from "nanostores";
+import { bestVamp } from "@/core/progression";
+import { playingOrder } from "@/core/instrument";
+import { midiOf } from "@/core/pitch";
+import {
+  countIn,
+  droneScore,
+  lineScore,
+  modeScore,
+  pedalScore,
+  type Playing,
+  type Score,
+  soundEngine,
+  type SoundState,
+  swapped,
+  type Swapping,
+  vampScore,
+  withClick,
+  withoutDrone,
+} from "@/audio";
+import type { Settings } from "@/storage";
+import { $place } from "./place";
+import { $selection } from "./selection";
+import { $settings } from "./settings";
+import { $line, $position, fingeredNotes } from "./stage";
+
+/** What the engine is doing. */
+export const $sound = atom<SoundState>({ at: "silent" });
+
+/** MIDI numbers of the line's notes that sound at this moment. */
+export const $sounding = atom<readonly number[]>([]);
+
+/** Which of several things that follow one another is heard now, from 0. */
+export const $mark = atom<number | undefined>(undefined);
+
+/** What was started last, by the name that its button goes by; undefined when silent. */
+export const $playing = atom<string | undefined>(undefined);
+
+/** The places of a chart whose chords the marks stand for, where not all of it is played. */
+export const $heardPlaces = atom<readonly number[]>([]);
+
+/** The round that is heard, from 0. */
+export const $round = atom<number | undefined>(undefined);
+
+/** Whether the colour note gives way to its neighbour from the next round on. */
+export const $isSwapped = atom(false);
+
+const engine = soundEngine({
+  onState: (state) => {
+    $sound.set(state);
+    if (state.at !== "starting" && state.at !== "playing") {
+      $playing.set(undefined);
+      $isSwapped.set(false);
+    }
+  },
+  onSounding: (midis) => $sounding.set(midis),
+  onMark: (mark) => $mark.set(mark),
+  onRound: (round) => $round.set(round),
+});
+
+/** The tempo of a round: the one that is set, or as far as it has climbed. */
+export function tempoOf({ tempo, climb }: Pick<Settings, "tempo" | "climb">, round: number): number {
+  if (!climb.isOn) return tempo;
+  return Math.max(tempo, Math.min(climb.to, tempo + climb.by * Math.floor(round / climb.every)));
+}
+
+/** Beats a minute now. */
+export const $tempo = computed([$settings, $round], (settings, round) => tempoOf(settings, round ?? 0));
+
+$tempo.listen((tempo) => engine.setTempo(tempo));
+$settings.listen(({ volume, parts }, before) => {
+  if (volume !== before?.volume) engine.setVolume(volume);
+  if (parts !== before?.parts) engine.setPartVolumes(parts);
+});
+
+/** A score with the note of its mode that may be swapped in it. */
+export interface Heard {
+  readonly score: Score;
+  readonly swapping?: Swapping | undefined;
+}
+
+/** A performance of what a function gives for each round: with the metronome, count-in and swap that are set then. */
+function playingOf(heard: () => Heard): Playing {
+  return {
+    tempo: (round) => tempoOf($settings.get(), round),
+    before: $settings.get().countIn > 0 ? countIn($settings.get().countIn) : undefined,
+    round: (round) => {
+      const { score: now, swapping } = heard();
+      const { loop, click } = $settings.get();
+      if (round > 0 && !now.loops && !loop && !$isSwapped.get()) return undefined;
+      const played = $isSwapped.get() && swapping ? swapped(now, swapping) : now;
+      return click ? withClick(played) : played;
+    },
+  };
+}
+
+const begin = (name: string, heard: () => Heard): void => perform(name, playingOf(heard));
+
+function perform(name: string, playing: Playing): void {
+  const { volume, parts } = $settings.get();
+  engine.setVolume(volume);
+  engine.setPartVolumes(parts);
+  $isSwapped.set(false);
+  void engine.play(playing);
+  $playing.set(name);
+}
+
+/** Starts a score under a name; started again under the same name while it sounds, it stops. Only at the user's act. */
+export function toggle(name: string, score: Score): void {
+  if ($playing.get() === name) engine.stop();
+  else begin(name, () => ({ score }));
+}
+
+/** Lets one note be heard, in place of what sounded before. Only at the user's act. */
+export function hearNote(midi: number): void {
+  const note: Score = { notes: [{ part: "line", midi, at: 0, length: 1 }], beats: 1, loops: false };
+  perform("note", { tempo: () => NOTE_TEMPO, round: (round) => (round === 0 ? note : undefined) });
+}
+
+/** A single note sounds for a second, whatever the tempo. */
+const NOTE_TEMPO = 60;
+
+export const stop = (): void => engine.stop();
+
+/** The name under which what the stage shows is played. */
+export const MAIN = "main";
+
+/** What Play plays now: what the view has chosen, or the texture that is set. */
+export function mainScore(): Score {
+  const { homeMode, play } = $selection.get();
+  const { texture, drone, rhythm, order, easier } = $settings.get();
+  const ownDrone = (score: Score) => (drone ? score : withoutDrone(score));
+  switch (texture) {
+    case "chosen":
+      return play.score;
+    case "mode":
+      return modeScore(homeMode, drone);
+    case "line": {
+      const line = $line.get();
+      return line
+        ? ownDrone(
+            lineScore(
+              line.map(({ pitch }) => midiOf(pitch)),
+              rhythm,
+              homeMode.home,
+            ),
+          )
+        : play.score;
+    }
+    case "position": {
+      const position = $position.get();
+      if (!position) return play.score;
+      const notes = fingeredNotes(position, easier);
+      const midis = playingOrder(notes, order).flatMap((at) => {
+        const note = notes[at];
+        return note ? [midiOf(note.pitch)] : [];
+      });
+      return ownDrone(lineScore(midis, rhythm, homeMode.home));
+    }
+    case "drone":
+      return droneScore(homeMode.home);
+    case "pedal":
+    case "vamp": {
+      const vamp = bestVamp(homeMode);
+      if (!vamp) return droneScore(homeMode.home);
+      return texture === "vamp" ? vampScore(vamp) : pedalScore(homeMode.home, vamp);
+    }
+  }
+}
+
+/**
+ * What Play plays, asked for again and again: it follows every change in the view where it was begun, and stays as it is
+ * when another view comes to the front.
+ */
+export function followedScore(): () => Heard {
+  const { view } = $place.get();
+  let last = mainHeard();
+  return () => {
+    if ($place.get().view === view) last = mainHeard();
+    return last;
+  };
+}
+
+/** What Play plays, with the note that may be swapped in it: the one of the view where it is played. */
+function mainHeard(): Heard {
+  const { homeMode, swap } = $selection.get();
+  return { score: mainScore(), swapping: swap && { home: homeMode.home, ...swap } };
+}
+
+/** Plays what the stage shows; where anything sounds already, stops it. */
+export function playOrStop(): void {
+  if ($playing.get() !== undefined) stop();
+  else begin(MAIN, followedScore());
+}
+
+/**
+ * While what the stage shows is heard, swaps the colour note in it, from the next round on, or puts it back; then true. False
+ * where something else or nothing is heard, or there is no note to swap.
+ */
+export function swapLive(): boolean {
+  if ($playing.get() !== MAIN || !$selection.get().swap) return false;
+  $isSwapped.set(!$isSwapped.get());
+  return true;
+}
+
+/** What would be heard from the start, for files: without a count-in. */
+export const mainPlaying = (): Playing => ({ ...playingOf(mainHeard), before: undefined });
+
+/** Loudness of what sounds now, in decibels. */
+export const level = (): number => engine.level();

@@ -1,0 +1,229 @@
+import "fake-indexeddb/auto";
+import { beforeEach, describe, expect, it } from "vitest";
+import { printChord } from "@/core/chord";
+import { fifthsOf, midiOf } from "@/core/pitch";
+import { mode } from "@/core/scale";
+import { modeScore } from "@/audio";
+import { settings } from "@/storage";
+import {
+  $chord,
+  $hand,
+  $isSwapped,
+  $line,
+  $place,
+  $position,
+  $positions,
+  $selection,
+  $settings,
+  $tuning,
+  changeSettings,
+  fingeredNotes,
+  followedScore,
+  homeChord,
+  mainPlaying,
+  mainScore,
+  stepPosition,
+  swapLive,
+  takeVoicing,
+  tempoOf,
+  tuningFor,
+} from ".";
+
+const at = (home: string, id: string) => ({ home: fifthsOf(home), mode: mode(id) });
+const dorian = at("D", "dorian");
+
+function select(homeMode = dorian) {
+  $selection.set({
+    homeMode,
+    lit: [],
+    unknown: [],
+    targets: [],
+    swap: { from: 3, to: -4 },
+    play: { code: "mode", score: modeScore(homeMode, false) },
+  });
+}
+
+beforeEach(() => {
+  $settings.set(settings.parse({}));
+  $hand.set({ fret: 5, nth: 0 });
+  $isSwapped.set(false);
+  select();
+});
+
+describe("where the neck opens", () => {
+  it("is the position with home lowest on a guitar, and the first on a fiddle", () => {
+    $hand.set(undefined);
+    expect($position.get()).toMatchObject({ hand: 10, name: { code: "shape", shape: "E" } });
+    for (const homeMode of [dorian, at("A", "mixolydian"), at("Eb", "lydian")]) {
+      select(homeMode);
+      changeSettings({ instrument: "fiddle" });
+      expect($position.get()?.name).toEqual({ code: "position", number: 1 });
+      changeSettings({ instrument: "guitar" });
+      expect($position.get()?.name).toEqual({ code: "shape", shape: "E" });
+    }
+  });
+});
+
+describe("the tuning in hand", () => {
+  const own = {
+    name: "Low C",
+    instrument: "guitar",
+    strings: "C2 G2 D3 G3 B3 E4",
+    frets: 20,
+    scaleLength: 650,
+  };
+
+  it("is the one that is named, made by hand or common, otherwise the instrument's usual one", () => {
+    const of = (part: object) => tuningFor({ ...settings.parse({}), ...part });
+    expect(of({ tuning: "guitar/drop-d" })?.id).toBe("guitar/drop-d");
+    expect(of({ tuning: "own/Low C", ownTunings: [own] })).toMatchObject({
+      id: "own/Low C",
+      frets: 20,
+      scaleLength: 650,
+    });
+    expect(midiOf(of({ tuning: "own/Low C", ownTunings: [own] })!.strings[0]!)).toBe(36);
+    expect(of({ tuning: "own/gone" })?.id).toBe("guitar/standard");
+    expect(of({ instrument: "fiddle", tuning: "guitar/drop-d" })?.id).toBe("fiddle/standard");
+    expect(of({ instrument: "keyboard" })).toBeUndefined();
+  });
+
+  it("has its capo, as far as a hand's width of frets is left", () => {
+    expect(tuningFor({ ...settings.parse({}), capo: 3 })?.capo).toBe(3);
+    expect(tuningFor({ ...settings.parse({}), instrument: "ukulele", capo: 20 })?.capo).toBe(14);
+  });
+
+  it("stays the same object while other settings change", () => {
+    const before = $tuning.get();
+    changeSettings({ tempo: 120, labels: "degrees" });
+    expect($tuning.get()).toBe(before);
+    changeSettings({ capo: 2 });
+    expect($tuning.get()).not.toBe(before);
+  });
+});
+
+describe("the position in hand", () => {
+  it("is at or above the fret that was stepped to, and is stepped to the ends and no further", () => {
+    expect($position.get()?.hand).toBe(5);
+    stepPosition(1);
+    expect($position.get()?.hand).toBe(7);
+    for (let step = 0; step < 30; step += 1) stepPosition(1);
+    expect($position.get()).toBe($positions.get().at(-1));
+    for (let step = 0; step < 30; step += 1) stepPosition(-1);
+    expect($position.get()).toBe($positions.get()[0]);
+  });
+
+  it("keeps near the hand when the mode changes, and has the easier fingers where they are wished for", () => {
+    $hand.set({ fret: 2, nth: 0 });
+    expect($position.get()?.hand).toBe(2);
+    const position = $position.get()!;
+    expect(fingeredNotes(position, false)).toBe(position.notes);
+    expect(fingeredNotes(position, true)).toBe(position.easier?.notes);
+    select(at("E", "dorian"));
+    expect($position.get()!.hand).toBeGreaterThanOrEqual(2);
+  });
+
+  it("is none on a keyboard, where lines have fingers of the right hand", () => {
+    changeSettings({ instrument: "keyboard", figure: "scale" });
+    expect([$positions.get(), $position.get()]).toEqual([[], undefined]);
+    expect($line.get()?.map(({ finger }) => finger)).toHaveLength(15);
+  });
+});
+
+describe("the chord in hand", () => {
+  it("is the one selected, one from the Shelf, or the home chord, also of scales without thirds", () => {
+    expect(printChord($chord.get())).toBe("Dm7");
+    takeVoicing("A13", [5, null, 5, 6, 7, null]);
+    expect([printChord($chord.get()), $settings.get().division]).toEqual(["A13", "voicing"]);
+    const { homeMode } = $selection.get();
+    select(homeMode);
+    expect(printChord($chord.get())).toBe("A13");
+    const before = $chord.get();
+    takeVoicing("A13", [null, 0, 2, 0, 2, 2]);
+    expect($chord.get()).toBe(before);
+    select(at("E", "dorian"));
+    expect(printChord($chord.get())).toBe("Em7");
+    takeVoicing("nonsense", []);
+    expect(printChord($chord.get())).toBe("Em7");
+    expect(homeChord(at("A", "minor-pentatonic")).tones.length).toBeGreaterThanOrEqual(3);
+  });
+});
+
+describe("what is played", () => {
+  const parts = () => [...new Set(mainScore().notes.map(({ part }) => part))].sort().join(" ");
+  const line = () =>
+    mainScore()
+      .notes.filter(({ part }) => part === "line")
+      .map(({ midi }) => midi);
+
+  it("is what the view chose, or a texture of its mode", () => {
+    expect(mainScore()).toBe($selection.get().play.score);
+    changeSettings({ texture: "drone" });
+    expect(parts()).toBe("drone");
+    changeSettings({ texture: "vamp" });
+    expect(parts()).toBe("bass chord");
+    changeSettings({ texture: "pedal" });
+    const bass = mainScore().notes.filter(({ part }) => part === "bass");
+    expect([...new Set(bass.map(({ midi }) => midi % 12))]).toEqual([2]);
+    expect(bass).toHaveLength(8);
+    changeSettings({ texture: "position", rhythm: "quarters" });
+    expect(line().slice(0, 4)).toEqual([45, 47, 48, 50]);
+    changeSettings({ order: "from-home" });
+    expect([line()[0], line().at(-1)]).toEqual([50, 50]);
+    changeSettings({ texture: "line", figure: "thirds" });
+    expect(line().slice(0, 4)).toEqual([50, 53, 52, 55]);
+    changeSettings({ drone: false });
+    expect(parts()).toBe("line");
+  });
+
+  it("goes round where that is set, with the click, and follows changes from the next round on", () => {
+    const playing = mainPlaying();
+    expect(playing.round(1)).toBeUndefined();
+    changeSettings({ loop: true, click: true });
+    expect(playing.round(1)?.notes.filter(({ part }) => part === "click")).toHaveLength(8);
+    select(at("E", "dorian"));
+    expect(playing.round(2)?.notes[0]?.midi).toBe(64);
+  });
+
+  it("stays as it is when another view comes to the front, and follows its own", () => {
+    const heard = followedScore();
+    select(at("E", "dorian"));
+    expect(heard().score.notes[0]?.midi).toBe(64);
+    $place.set({ ...$place.get(), view: "match" });
+    select(at("G", "lydian"));
+    expect(heard().score.notes[0]?.midi).toBe(64);
+    $place.set({ ...$place.get(), view: "derive" });
+    expect(heard().score.notes[0]?.midi).toBe(55);
+  });
+
+  it("has the colour note swapped while it is heard, and only then", () => {
+    expect(swapLive()).toBe(false);
+    changeSettings({ loop: true });
+    const playing = mainPlaying();
+    const sixths = (round: number) =>
+      playing.round(round)?.notes.filter(({ midi }) => midi % 12 === 11).length;
+    expect(sixths(0)).toBe(2);
+    $isSwapped.set(true);
+    expect(sixths(1)).toBe(0);
+  });
+
+  it("has the note swapped of the view where it is played, whatever another view selects", () => {
+    changeSettings({ loop: true });
+    $place.set({ ...$place.get(), view: "derive" });
+    const heard = followedScore();
+    const own = heard().swapping;
+    $place.set({ ...$place.get(), view: "match" });
+    select(at("G", "lydian"));
+    expect(heard().swapping).toEqual(own);
+    $place.set({ ...$place.get(), view: "derive" });
+    expect(heard().swapping).not.toEqual(own);
+  });
+
+  it("climbs by so much every so many rounds, never past its end nor below where it began", () => {
+    const climb = { isOn: true, by: 5, every: 2, to: 110 };
+    expect([0, 1, 2, 3, 4, 9, 50].map((round) => tempoOf({ tempo: 96, climb }, round))).toEqual([
+      96, 96, 101, 101, 106, 110, 110,
+    ]);
+    expect(tempoOf({ tempo: 120, climb }, 8)).toBe(120);
+    expect(tempoOf({ tempo: 96, climb: { ...climb, isOn: false } }, 8)).toBe(96);
+  });
+});

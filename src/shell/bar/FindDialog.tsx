@@ -1,0 +1,118 @@
+import { useStore } from "@nanostores/react";
+import { useState } from "react";
+import { findModes, parentOf } from "@/core/scale";
+import { $place, goTo, ownWordsFor, shelf } from "@/session";
+import { Dialog } from "@/kit/dialog";
+import { openKept } from "@/shell/shelf";
+import { countText, homeModeText, parentText, wording } from "@/words";
+import styles from "./FindDialog.module.css";
+
+interface FindDialogProps {
+  readonly open: boolean;
+  readonly onClose: () => void;
+}
+
+interface Found {
+  readonly key: string;
+  readonly text: string;
+  readonly aside: string;
+  readonly go: () => void;
+}
+
+/** How many of each kind are listed. */
+const MOST = 8;
+
+/** Finds a mode by name or alias, with a home in front if wanted, or something on the Shelf by its title or words. */
+export function FindDialog({ open, onClose }: FindDialogProps) {
+  return (
+    <Dialog
+      title="Find"
+      says="A mode by any of its names, with a home in front if you like (C♯ Phrygian dominant), by degrees (1 2 b3 #4) or by notes (E F G# A B). Or something kept, by its title or your words."
+      open={open}
+      onClose={onClose}
+    >
+      <Finding onClose={onClose} />
+    </Dialog>
+  );
+}
+
+/** The field and what it finds; there only while the sheet is open. */
+function Finding({ onClose }: Pick<FindDialogProps, "onClose">) {
+  const [text, setText] = useState("");
+  const { home } = useStore($place);
+  const kept = useStore(shelf.$kept);
+
+  const asked = text.trim().toLowerCase();
+  const modes: readonly Found[] = findModes(text, home, wording().noteNames)
+    .slice(0, MOST)
+    .map(({ homeMode, by, more }) => {
+      const { tonic, family, degree } = parentOf(homeMode);
+      const extra = more === 0 ? "just these notes" : countText(more, "note") + " more";
+      const { words } = ownWordsFor(homeMode.mode, kept);
+      return {
+        key: `${homeMode.home} ${homeMode.mode.id}`,
+        text: homeModeText(homeMode),
+        aside: [
+          by === "name" ? `${parentText(tonic, family)}, note ${degree}` : extra,
+          ...(words === "" ? [] : [words.slice(0, 40)]),
+        ].join(" · "),
+        go: () => goTo("derive", homeMode),
+      };
+    });
+  const things: readonly Found[] = kept
+    .filter(
+      ({ deletedAt, title, words }) =>
+        deletedAt === undefined && `${title} ${words}`.toLowerCase().includes(asked),
+    )
+    .slice(0, MOST)
+    .map((thing) => ({
+      key: thing.id,
+      text: thing.title,
+      aside: thing.kind === "words" ? "your words" : `kept ${thing.kind}`,
+      go: () => openKept(thing),
+    }));
+  const found = [...modes, ...things];
+
+  const follow = ({ go }: Found) => {
+    go();
+    onClose();
+  };
+
+  return (
+    <>
+      <form
+        className={styles.form}
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (found[0]) follow(found[0]);
+        }}
+      >
+        <input
+          className={styles.input}
+          data-first
+          aria-label="What to find"
+          value={text}
+          spellCheck={false}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </form>
+      {found.length === 0 ? (
+        <p>
+          Nothing goes by “{text.slice(0, 60)}”. Try part of a name: lyd, minor, ♭6; a note and a name: Eb
+          dorian; or degrees or notes with spaces between.
+        </p>
+      ) : (
+        <ul className={styles.list}>
+          {found.map((each) => (
+            <li key={each.key}>
+              <button type="button" className={styles.found} onClick={() => follow(each)}>
+                <span>{each.text}</span>
+                <small>{each.aside}</small>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,86 @@
+import { useStore } from "@nanostores/react";
+import { NOTE_NAMINGS, type NoteNaming } from "@/core/pitch";
+import { $settings, changeSettings } from "@/session";
+import type { Settings } from "@/storage";
+import { Choice, Select } from "@/kit/controls";
+import { ComparisonSelect, ReferenceSelect } from "@/shell/panel";
+import { Dialog, Setting } from "@/kit/dialog";
+
+interface SettingsDialogProps {
+  readonly open: boolean;
+  readonly onClose: () => void;
+}
+
+const NAMING_TEXT: Readonly<Record<NoteNaming, string>> = {
+  english: "A B C",
+  german: "German, H and B",
+  "fixed-do": "Do Ré Mi",
+};
+
+const SYLLABLES: readonly { readonly value: Settings["syllables"]; readonly text: string }[] = [
+  { value: "home", text: "do on home" },
+  { value: "parent", text: "do on the parent’s tonic" },
+  { value: "numbers", text: "numbers" },
+  { value: "none", text: "none" },
+];
+
+/** How notes and modes are called, sung and told: where players disagree, each chooses. */
+export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
+  const { theme, noteNames, majorNames, syllables } = useStore($settings);
+  return (
+    <Dialog
+      title="Settings"
+      says="How notes and modes are called, sung and told. They hold everywhere, in this browser."
+      open={open}
+      onClose={onClose}
+      place="side"
+    >
+      <Setting name="Note names">
+        <Choice
+          label="Note names"
+          value={noteNames}
+          onChange={(value) => changeSettings({ noteNames: value })}
+          options={NOTE_NAMINGS.map((value) => ({ value, text: NAMING_TEXT[value] }))}
+        />
+      </Setting>
+      <Setting name="The two plain modes">
+        <Choice
+          label="The two plain modes"
+          value={majorNames}
+          onChange={(value) => changeSettings({ majorNames: value })}
+          options={[
+            { value: "modes", text: "Ionian and Aeolian" },
+            { value: "plain", text: "major and natural minor" },
+          ]}
+        />
+      </Setting>
+      <Setting name="Syllables" says="What is sung to the notes of a mode.">
+        <Select
+          label="Syllables"
+          size="small"
+          value={syllables}
+          options={SYLLABLES}
+          onChange={(value) => changeSettings({ syllables: value })}
+        />
+      </Setting>
+      <Setting name="A mode is told by" says="The scale that it is described as a change of.">
+        <ReferenceSelect />
+      </Setting>
+      <Setting name="Colour notes tell it from" says="The modes on the same home that it is held against.">
+        <ComparisonSelect />
+      </Setting>
+      <Setting name="Light">
+        <Choice
+          label="Light"
+          value={theme}
+          onChange={(value) => changeSettings({ theme: value })}
+          options={[
+            { value: "system", text: "as the system" },
+            { value: "day", text: "day" },
+            { value: "dusk", text: "dusk" },
+          ]}
+        />
+      </Setting>
+    </Dialog>
+  );
+}

@@ -1,0 +1,91 @@
+// @vitest-environment jsdom
+import "fake-indexeddb/auto";
+import { cleanup, fireEvent, render, screen } from "@testing-library/react";
+import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
+import { printName } from "@/core/pitch";
+import { mode } from "@/core/scale";
+import { $place, $settings, changeSettings, setOwnWords, setPlace } from "@/session";
+import { useWordingKey } from "@/session/useSchools";
+import { homeModeText } from "@/words";
+import { FindDialog } from "./FindDialog";
+import { SettingsDialog } from "./SettingsDialog";
+
+beforeAll(() => {
+  HTMLDialogElement.prototype.showModal = function () {
+    this.open = true;
+  };
+  HTMLDialogElement.prototype.close = function () {
+    this.open = false;
+  };
+});
+afterEach(cleanup);
+
+describe("settings", () => {
+  const Title = () => (
+    <output key={useWordingKey()}>{homeModeText({ home: 5, mode: mode("aeolian") })}</output>
+  );
+
+  it("change every name on the page at once", () => {
+    render(
+      <>
+        <SettingsDialog open onClose={() => undefined} />
+        <Title />
+      </>,
+    );
+    const title = () => screen.getByRole("status").textContent;
+    expect(title()).toBe("B Aeolian");
+    fireEvent.click(screen.getByLabelText("German, H and B"));
+    expect(title()).toBe("H Aeolian");
+    fireEvent.click(screen.getByLabelText("major and natural minor"));
+    expect(title()).toBe("H natural minor");
+    fireEvent.click(screen.getByLabelText("Do Ré Mi"));
+    expect(title()).toBe("Si natural minor");
+    fireEvent.change(screen.getByLabelText("Syllables"), { target: { value: "numbers" } });
+    expect($settings.get().syllables).toBe("numbers");
+    changeSettings({ noteNames: "english", majorNames: "modes", syllables: "home" });
+  });
+});
+
+describe("finding", () => {
+  const find = (text: string) => {
+    const close = vi.fn();
+    render(<FindDialog open onClose={close} />);
+    fireEvent.change(screen.getByLabelText("What to find"), { target: { value: text } });
+    return {
+      close,
+      found: () =>
+        screen
+          .getAllByRole("button")
+          .slice(1)
+          .map(({ textContent }) => textContent),
+    };
+  };
+
+  it("by degrees gives the set itself, then scales that hold it, each with how many notes more", () => {
+    setPlace({ home: 7 });
+    const { found } = find("1 b3 4 5 b7");
+    expect(found().slice(0, 3)).toEqual([
+      "C♯ minor pentatonicjust these notes",
+      "C♯ minor bluesone note more",
+      "C♯ Aeolian without 6one note more",
+    ]);
+  });
+
+  it("by notes goes where Enter says, in the note names that are set", () => {
+    changeSettings({ noteNames: "german" });
+    const { close } = find("H Cis D E Fis Gis A");
+    fireEvent.submit(screen.getByLabelText("What to find"));
+    expect([printName($place.get().home), $place.get().mode.id]).toEqual(["B", "dorian"]);
+    expect(close).toHaveBeenCalledTimes(1);
+    changeSettings({ noteNames: "english" });
+  });
+
+  it("shows the user's own words beside a mode, and says when nothing goes by a name", () => {
+    setOwnWords(mode("locrian"), "Broken spring", "");
+    const { found } = find("locrian");
+    expect(found()[0]).toContain("Broken spring");
+    setOwnWords(mode("locrian"), "", "");
+    fireEvent.change(screen.getByLabelText("What to find"), { target: { value: "qqq" } });
+    expect(screen.getByText(/Nothing goes by “qqq”/)).toBeTruthy();
+  });
+});

@@ -1,0 +1,3 @@
+export * from "./Acts";
+export * from "./OwnWords";
+export * from "./SchoolSelects";

@@ -1,0 +1,90 @@
+import { useState } from "react";
+import { shelf } from "@/session";
+import type { ToKeep } from "@/storage";
+import { Button } from "@/kit/controls";
+import { Dialog } from "@/kit/dialog";
+import styles from "./Shelf.module.css";
+
+interface KeepDialogProps {
+  /** What is to be kept; undefined while there is nothing to ask. */
+  readonly thing: ToKeep | undefined;
+  readonly onClose: () => void;
+}
+
+/** Asks for a title and the user's own words, and puts the thing on the Shelf. */
+export function KeepDialog({ thing, onClose }: KeepDialogProps) {
+  return (
+    <Dialog
+      title="Keep it"
+      says="It goes to the Shelf in this browser. Your own words stay with it."
+      open={thing !== undefined}
+      onClose={onClose}
+    >
+      {thing && (
+        <KeptForm
+          title={thing.title}
+          words={thing.words}
+          act="Keep"
+          onDone={(part) => {
+            shelf.keep({ ...thing, ...part });
+            onClose();
+          }}
+          onCancel={onClose}
+        />
+      )}
+    </Dialog>
+  );
+}
+
+interface KeptFormProps {
+  readonly title: string;
+  readonly words: string;
+  /** What the button that ends it says. */
+  readonly act: string;
+  readonly onDone: (part: { title: string; words: string }) => void;
+  readonly onCancel: () => void;
+}
+
+/** Title and words: for what is about to be kept and for what is kept already. */
+export function KeptForm({ title, words, act, onDone, onCancel }: KeptFormProps) {
+  const [draft, setDraft] = useState({ title, words });
+  const isNamed = draft.title.trim() !== "";
+  return (
+    <form
+      className={styles.form}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (isNamed) onDone({ title: draft.title.trim(), words: draft.words.trim() });
+      }}
+    >
+      <label className={styles.field}>
+        Title
+        <input
+          className={styles.written}
+          data-first
+          value={draft.title}
+          maxLength={200}
+          aria-invalid={!isNamed}
+          onChange={(event) => setDraft({ ...draft, title: event.target.value })}
+        />
+      </label>
+      {!isNamed && <p role="alert">It needs a title; a word will do.</p>}
+      <label className={styles.field}>
+        Your words
+        <textarea
+          className={styles.written}
+          value={draft.words}
+          rows={3}
+          maxLength={20_000}
+          onChange={(event) => setDraft({ ...draft, words: event.target.value })}
+        />
+      </label>
+      <div className={styles.acts}>
+        <Button type="submit" kind="main" disabled={!isNamed}>
+          {act}
+        </Button>
+        <Button onClick={onCancel}>Cancel</Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,263 @@
+import { useStore } from "@nanostores/react";
+import { useId, useState } from "react";
+import {
+  type BadMeasure,
+  badMeasures,
+  betweenFrets,
+  COMFORTABLE_STRETCH,
+  INSTRUMENTS,
+  readStrings,
+  type Tuning,
+} from "@/core/instrument";
+import { $instrument, $settings, $tuning, changeSettings, ownTuningId } from "@/session";
+import type { OwnTuning } from "@/storage";
+import { Button, NumberField, Select, Toggle } from "@/kit/controls";
+import { Dialog, Setting } from "@/kit/dialog";
+import { INSTRUMENT_TEXT, MEASURE_TEXT, problemText, tuningText, typedStrings } from "@/words";
+import styles from "./Dialogs.module.css";
+
+interface InstrumentDialogProps {
+  readonly open: boolean;
+  readonly onClose: () => void;
+}
+
+/** Which instrument, how it is tuned, what of its neck is drawn, how far the hand opens. */
+export function InstrumentDialog({ open, onClose }: InstrumentDialogProps) {
+  return (
+    <Dialog
+      title="Instrument"
+      says="The stage shows everything on it. It is kept in this browser."
+      open={open}
+      onClose={onClose}
+      place="side"
+    >
+      <InstrumentForm />
+    </Dialog>
+  );
+}
+
+function InstrumentForm() {
+  const settings = useStore($settings);
+  const instrument = useStore($instrument);
+  const tuning = useStore($tuning);
+  const own = settings.ownTunings.filter((each) => each.instrument === instrument.id);
+  return (
+    <>
+      <Setting name="Instrument">
+        <Select
+          label="Instrument"
+          value={instrument.id}
+          options={INSTRUMENTS.map(({ id }) => ({ value: id, text: INSTRUMENT_TEXT[id] ?? id }))}
+          onChange={(id) => changeSettings({ instrument: id, tuning: `${id}/standard`, capo: 0 })}
+        />
+      </Setting>
+      {tuning && (
+        <>
+          <Setting name="Tuning" says={typedStrings(tuning)}>
+            <Select
+              label="Tuning"
+              size="small"
+              value={tuning.id}
+              options={[
+                ...instrument.tunings.map(({ id }) => ({ value: id, text: tuningText(id) })),
+                ...own.map(({ name }) => ({ value: ownTuningId(name), text: name, under: "Made by hand" })),
+              ]}
+              onChange={(id) => changeSettings({ tuning: id })}
+            />
+            <NumberField
+              label="Capo at fret"
+              least={0}
+              most={Math.min(20, tuning.frets - 4)}
+              value={tuning.capo}
+              unit="capo"
+              onChange={(capo) => changeSettings({ capo })}
+            />
+          </Setting>
+          <Drawn tuning={tuning} />
+          <Stretch tuning={tuning} />
+          <Making key={tuning.id} tuning={tuning} own={own} />
+        </>
+      )}
+    </>
+  );
+}
+
+/** What of the neck is drawn, and for which hand. */
+function Drawn({ tuning }: { readonly tuning: Tuning }) {
+  const { fromFret, toFret, leftHanded } = useStore($settings);
+  return (
+    <Setting name="Drawn" says="Any part of the neck; the right hand's or the left hand's.">
+      <NumberField
+        label="First fret that is drawn"
+        least={0}
+        most={Math.max(0, tuning.frets - 4)}
+        value={Math.min(fromFret, tuning.frets - 4)}
+        unit="to"
+        onChange={(fret) => changeSettings({ fromFret: fret, toFret: Math.max(toFret, fret + 4) })}
+      />
+      <NumberField
+        label="Last fret that is drawn"
+        least={4}
+        most={tuning.frets}
+        value={Math.min(toFret, tuning.frets)}
+        onChange={(fret) => changeSettings({ toFret: fret, fromFret: Math.min(fromFret, fret - 4) })}
+      />
+      <Toggle isOn={leftHanded} onChange={(isOn) => changeSettings({ leftHanded: isOn })}>
+        left-handed
+      </Toggle>
+    </Setting>
+  );
+}
+
+/** The stretch beyond which a fingering is cautioned against. */
+function Stretch({ tuning }: { readonly tuning: Tuning }) {
+  const { stretch } = useStore($settings);
+  const first = Math.round(betweenFrets(tuning, 1, 4));
+  return (
+    <Setting
+      name="Comfortable stretch"
+      says={`Past it a fingering is cautioned against and another one offered. A finger to each of the first four frets opens the hand ${first} mm on this neck. On a full-size guitar no position of the seven modes asks for more than 106 mm from the fifth fret up, so ${COMFORTABLE_STRETCH} mm is taken unless you set another. Warm up first, stop when it hurts, rest five minutes in every half hour; see a doctor or a hand therapist for pain that stays.`}
+    >
+      <NumberField
+        label="Comfortable stretch in millimetres"
+        least={60}
+        most={180}
+        value={stretch}
+        unit="mm"
+        onChange={(mm) => changeSettings({ stretch: mm })}
+      />
+    </Setting>
+  );
+}
+
+interface Draft {
+  readonly name: string;
+  readonly strings: string;
+  readonly frets: string;
+  readonly scaleLength: string;
+}
+
+/** What is wrong with a tuning that is being made, each said where it stands. */
+function troubles({ name, strings, frets, scaleLength }: Draft): readonly string[] {
+  const { problems } = readStrings(strings);
+  const bad: readonly BadMeasure[] = badMeasures({
+    frets: Number(frets),
+    scaleLength: Number(scaleLength),
+    capo: 0,
+  });
+  return [
+    ...(name.trim() === "" ? ["It needs a name; a word will do."] : []),
+    ...problems.map((problem) => problemText(problem, strings)),
+    ...bad.map((each) => MEASURE_TEXT[each]),
+  ];
+}
+
+/** A tuning made by hand, from the one in hand; those that were made can be deleted and brought back. */
+function Making({ tuning, own }: { readonly tuning: Tuning; readonly own: readonly OwnTuning[] }) {
+  const { instrument, ownTunings } = useStore($settings);
+  const [draft, setDraft] = useState<Draft>({
+    name: "",
+    strings: typedStrings(tuning),
+    frets: String(tuning.frets),
+    scaleLength: String(tuning.scaleLength),
+  });
+  const [said, setSaid] = useState<readonly string[]>([]);
+  const [gone, setGone] = useState<OwnTuning>();
+  const id = useId();
+  const put = (made: OwnTuning) =>
+    changeSettings({
+      tuning: ownTuningId(made.name),
+      ownTunings: [
+        ...ownTunings.filter((each) => each.name !== made.name || each.instrument !== instrument),
+        made,
+      ],
+    });
+  const field = (part: keyof Draft, label: string, width: number) => (
+    <label className={styles.field}>
+      {label}
+      <input
+        value={draft[part]}
+        size={width}
+        maxLength={120}
+        inputMode={part === "frets" || part === "scaleLength" ? "decimal" : undefined}
+        aria-describedby={said.length > 0 ? `${id}-said` : undefined}
+        onChange={(event) => {
+          setDraft({ ...draft, [part]: event.target.value });
+          setSaid([]);
+        }}
+      />
+    </label>
+  );
+  return (
+    <Setting
+      name="A tuning made by hand"
+      says="Pitches from the string that lies lowest to string 1, each with its octave."
+    >
+      <form
+        className={styles.form}
+        onSubmit={(event) => {
+          event.preventDefault();
+          const wrong = troubles(draft);
+          setSaid(wrong);
+          if (wrong.length > 0) return;
+          put({
+            name: draft.name.trim().slice(0, 60),
+            instrument,
+            strings: draft.strings.trim(),
+            frets: Number(draft.frets),
+            scaleLength: Number(draft.scaleLength),
+          });
+        }}
+      >
+        {field("strings", "Strings", 34)}
+        <div className={styles.fields}>
+          {field("name", "Name", 16)}
+          {field("frets", "Frets", 4)}
+          {field("scaleLength", "Nut to bridge, mm", 6)}
+        </div>
+        {said.length > 0 && (
+          <ul id={`${id}-said`} className={styles.troubles} role="alert">
+            {said.map((each) => (
+              <li key={each}>{each}</li>
+            ))}
+          </ul>
+        )}
+        <Button type="submit">Keep this tuning</Button>
+      </form>
+      {own.length > 0 && (
+        <ul className={styles.list}>
+          {own.map((each) => (
+            <li key={each.name}>
+              <span>{each.name}</span>
+              <span className={styles.says}>{each.strings}</span>
+              <Button
+                kind="quiet"
+                aria-label={`Delete ${each.name}`}
+                onClick={() => {
+                  setGone(each);
+                  changeSettings({ ownTunings: ownTunings.filter((other) => other !== each) });
+                }}
+              >
+                Delete
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {gone && (
+        <p role="status">
+          {gone.name} is deleted.{" "}
+          <Button
+            kind="quiet"
+            onClick={() => {
+              put(gone);
+              setGone(undefined);
+            }}
+          >
+            Bring it back
+          </Button>
+        </p>
+      )}
+    </Setting>
+  );
+}

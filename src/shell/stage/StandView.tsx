@@ -1,0 +1,152 @@
+import { useStore } from "@nanostores/react";
+import { type KeyboardEvent, useEffect, useRef } from "react";
+import { $playing, $selection, $settings, $sounding, playOrStop } from "@/session";
+import { Neck, viewOf } from "@/kit/neck";
+import { degreeText, handText, noteText, positionText } from "@/words";
+import { notesOf } from "@/core/scale";
+import type { Shown } from "./shown";
+import styles from "./StandView.module.css";
+import { Surface } from "./Surface";
+
+interface StandViewProps {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly surface: "neck" | "keys" | "staff";
+  readonly shown: Shown;
+  readonly onStep: (way: 1 | -1) => void;
+}
+
+/** Width of the drawings in their own units: narrow, so that two metres away they can still be read. */
+const WIDTH = 620;
+/** Frets that are drawn beside the hand. */
+const BESIDE = 1;
+
+/** What pedals and players send: pages and arrows step, space and Enter play. */
+const STEPS: Readonly<Record<string, 1 | -1>> = {
+  PageDown: 1,
+  ArrowRight: 1,
+  ArrowDown: 1,
+  ".": 1,
+  PageUp: -1,
+  ArrowLeft: -1,
+  ArrowUp: -1,
+  ",": -1,
+};
+
+/** The thing in hand over the whole screen, for a music stand. */
+export function StandView({ open, onClose, ...rest }: StandViewProps) {
+  const sheet = useRef<HTMLDialogElement>(null);
+  useEffect(() => {
+    const node = sheet.current;
+    if (open && node?.open === false) {
+      node.showModal();
+      node.querySelector<HTMLElement>("[data-first]")?.focus();
+      // Filling the screen is a wish: the browser may refuse it, and the view does as well in its window.
+      void node.requestFullscreen().catch(() => undefined);
+    }
+    if (!open && node?.open === true) node.close();
+  }, [open]);
+  useEffect(() => {
+    const node = sheet.current;
+    // Escape first takes the full screen away; the view goes with it.
+    const leave = () => {
+      if (!document.fullscreenElement) node?.close();
+    };
+    node?.addEventListener("fullscreenchange", leave);
+    return () => node?.removeEventListener("fullscreenchange", leave);
+  }, []);
+  const close = () => {
+    if (document.fullscreenElement) void document.exitFullscreen().catch(() => undefined);
+    onClose();
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const way = STEPS[event.key];
+    const isPlay = event.key === " " || event.key === "Enter";
+    // A button that has the focus takes space and Enter itself.
+    if (isPlay && event.target instanceof HTMLButtonElement) return;
+    if (way === undefined && !isPlay && event.key !== "z") return;
+    event.preventDefault();
+    if (way !== undefined) rest.onStep(way);
+    else if (isPlay) playOrStop();
+    else close();
+  };
+  return (
+    // A pedal's keys are meant for the whole of the sheet.
+    <dialog
+      ref={sheet}
+      className={styles.stand}
+      aria-label="Stand view"
+      onClose={close}
+      onKeyDown={onKeyDown}
+    >
+      {open && <OnStand {...rest} onClose={close} />}
+    </dialog>
+  );
+}
+
+function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open">) {
+  const selection = useStore($selection);
+  const sounding = useStore($sounding);
+  const playing = useStore($playing);
+  const { leftHanded } = useStore($settings);
+  const { tuning, title, position, plates, silent, homeMode } = shown;
+  const hand = plates.filter(({ inHand }) => inHand);
+  const frets = hand.map(({ fret }) => fret);
+  const isWhole = frets.length === 0 || Math.max(...frets) - Math.min(...frets) > 8;
+  return (
+    <>
+      <header className={styles.head}>
+        <h2 className={styles.title}>{title}</h2>
+        {position && tuning && (
+          <p className={styles.where}>
+            {handText(position, tuning)}, {positionText(position)}
+          </p>
+        )}
+      </header>
+      <p className={styles.notes}>
+        {notesOf(homeMode).map((note) => (
+          <span key={note} data-lit={selection.lit.includes(note) || undefined}>
+            {noteText(note)} <small>{degreeText(note - homeMode.home)}</small>
+          </span>
+        ))}
+      </p>
+      <div className={styles.surface} data-surface={surface}>
+        {surface === "neck" && tuning ? (
+          <Neck
+            title={title}
+            view={viewOf(
+              tuning,
+              isWhole ? 0 : Math.min(...frets) - BESIDE,
+              isWhole ? 15 : Math.max(...frets) + BESIDE,
+              leftHanded,
+              isWhole ? WIDTH * 1.7 : WIDTH,
+            )}
+            plates={plates}
+            lit={selection.lit}
+            unknown={selection.unknown}
+            targets={selection.targets}
+            sounding={sounding}
+            silent={silent}
+          />
+        ) : (
+          <Surface surface={surface} shown={shown} selection={selection} sounding={sounding} />
+        )}
+      </div>
+      <footer className={styles.foot}>
+        <button type="button" onClick={() => onStep(-1)}>
+          Before
+        </button>
+        <button type="button" data-kind="now" data-first onClick={playOrStop}>
+          {playing === undefined ? "Play" : "Stop"}
+        </button>
+        <button type="button" onClick={() => onStep(1)}>
+          Next
+        </button>
+        <span>Pages and arrows step, space and enter play, escape leaves.</span>
+        <button type="button" onClick={onClose}>
+          Leave
+        </button>
+      </footer>
+    </>
+  );
+}

@@ -1,0 +1,277 @@
+import { useStore } from "@nanostores/react";
+import { useMemo } from "react";
+import {
+  type Instrument,
+  type Move,
+  movesFrom,
+  namesOf,
+  nearestWays,
+  type Moves,
+  type NeckNote,
+  neckNotes,
+  pitchesOfVoicing,
+  type Place,
+  type Position,
+  type Tuning,
+  type Voicing,
+  withMode,
+} from "@/core/instrument";
+import { type Chord, chordNotes } from "@/core/chord";
+import { type Interval, modulo, type Pitch, pitchAt, soundOf } from "@/core/pitch";
+import { type HomeMode, mode as modeById, reference } from "@/core/scale";
+import {
+  $chord,
+  $instrument,
+  $line,
+  $position,
+  $selection,
+  $settings,
+  $tuning,
+  fingeredNotes,
+} from "@/session";
+import type { Settings } from "@/storage";
+import type { NeckPlate } from "@/kit/neck";
+import { useSchools } from "@/session/useSchools";
+import { chordText, degreeText, homeModeText, noteText, type Schools, sungNote } from "@/words";
+
+/** A note that the stage shows, in playing order; on a keyboard or a staff without a place on a neck. */
+export interface ShownNote {
+  readonly pitch: Pitch;
+  readonly interval: Interval;
+  readonly finger?: number | undefined;
+  readonly place?: Place | undefined;
+}
+
+/** What the stage shows, whatever it shows it on. */
+export interface Shown {
+  readonly title: string;
+  readonly instrument: Instrument;
+  readonly tuning: Tuning | undefined;
+  readonly homeMode: HomeMode;
+  readonly notes: readonly ShownNote[];
+  readonly plates: readonly NeckPlate[];
+  readonly silent: readonly number[];
+  readonly position: Position | undefined;
+  readonly moves: Moves | undefined;
+  /** The nearest ways to the tones of the chord in hand from those of the one before. */
+  readonly ways: readonly Move[];
+  /** The neck is too short for the line that is asked for. */
+  readonly hasNoRoom: boolean;
+}
+
+const NONE: readonly never[] = [];
+
+/** What stands on a plate. */
+export function labelOf(
+  { pitch, interval, finger }: Pick<ShownNote, "pitch" | "interval" | "finger">,
+  homeMode: HomeMode,
+  labels: Settings["labels"],
+  schools: Schools,
+): string {
+  switch (labels) {
+    case "notes":
+      return noteText(pitch.name);
+    case "degrees":
+      return degreeText(interval);
+    case "syllables":
+      return sungNote(pitch.name, homeMode, schools.syllables);
+    case "fingers":
+      return finger === undefined ? "" : String(finger);
+    case "none":
+      return "";
+  }
+}
+
+/** An octave of the mode from a home in the middle of the instrument, home again at the top. */
+function octaveOf({ home, mode }: HomeMode, from: number): readonly ShownNote[] {
+  const low = from + modulo(soundOf(home) - from, 12);
+  const up = mode.intervals.map((interval): ShownNote => {
+    const above = modulo(soundOf(home + interval) - soundOf(home), 12);
+    return { pitch: pitchAt(low + above, home + interval), interval };
+  });
+  return [...up, { pitch: pitchAt(low + 12, home), interval: 0 }];
+}
+
+/** Keys on which the whole of a mode is shown: three octaves round the middle. */
+const WHOLE_KEYS = [48, 83] as const;
+
+/** Every note of a mode on the keys. */
+export function wholeOnKeys(homeMode: HomeMode): readonly ShownNote[] {
+  const named = namesOf(homeMode);
+  return Array.from({ length: WHOLE_KEYS[1] - WHOLE_KEYS[0] + 1 }, (_, at) => WHOLE_KEYS[0] + at).flatMap(
+    (midi) => {
+      const pitch = named(midi);
+      return pitch ? [{ pitch, interval: pitch.name - homeMode.home }] : [];
+    },
+  );
+}
+
+/** Where the octave on a keyboard and a staff begins: C4, or C2 for a bass. */
+const octaveFrom = ({ clef }: Instrument): number => (clef === "bass" ? 36 : 60);
+
+const isSamePlace = (one: Place) => (other: Place) => one.string === other.string && one.fret === other.fret;
+
+/** Plates for the notes in hand; for a mode the rest of the neck too. */
+function platesFor(
+  shown: readonly ShownNote[],
+  rest: readonly NeckNote[],
+  label: (note: ShownNote) => string,
+  marks: (note: ShownNote) => Pick<NeckPlate, "isInner" | "isShift">,
+): readonly NeckPlate[] {
+  const hand = new Map<string, NeckPlate>();
+  for (const note of shown) {
+    if (!note.place) continue;
+    const { string, fret } = note.place;
+    const key = `${string}/${fret}`;
+    const isShift = hand.get(key)?.isShift === true || marks(note).isShift;
+    hand.set(key, {
+      string,
+      fret,
+      pitch: note.pitch,
+      interval: note.interval,
+      label: label(note),
+      inHand: true,
+      ...marks(note),
+      isShift,
+    });
+  }
+  const others = rest
+    .filter(({ string, fret }) => !hand.has(`${string}/${fret}`))
+    .map((note): NeckPlate => ({ ...note, label: label({ ...note, finger: undefined }), inHand: false }));
+  return [...others, ...hand.values()];
+}
+
+/** The notes of a voicing by name, from the string that lies lowest. */
+function voicingNotes(voicing: Voicing, chord: Chord, homeMode: HomeMode): readonly ShownNote[] {
+  const strings = voicing.frets.flatMap((fret, at) =>
+    fret === null
+      ? []
+      : [{ place: { string: voicing.frets.length - at, fret }, finger: voicing.fingers[at] ?? 0 }],
+  );
+  return pitchesOfVoicing(withMode(chord, homeMode), voicing).map((pitch, at): ShownNote => ({
+    pitch,
+    interval: pitch.name - homeMode.home,
+    ...strings[at],
+  }));
+}
+
+/** A chord close together from its bass up, for instruments without strings. */
+function closeChord(
+  names: readonly number[],
+  bass: number,
+  home: number,
+  from: number,
+): readonly ShownNote[] {
+  const low = from + modulo(soundOf(bass) - from, 12);
+  return names
+    .map((name) => ({ name, midi: low + modulo(soundOf(name) - soundOf(bass), 12) }))
+    .sort((a, b) => a.midi - b.midi)
+    .map(({ name, midi }) => ({ pitch: pitchAt(midi, name), interval: name - home }));
+}
+
+/** What the stage shows now: follows selection, instrument and settings. */
+export function useShown(voicing: Voicing | undefined): Shown {
+  const { homeMode, way } = useStore($selection);
+  const settings = useStore($settings);
+  const instrument = useStore($instrument);
+  const tuning = useStore($tuning);
+  const position = useStore($position);
+  const line = useStore($line);
+  const chord = useStore($chord);
+  const schools = useSchools();
+  const { division, labels, easier, known } = settings;
+
+  return useMemo((): Shown => {
+    const base = {
+      instrument,
+      tuning,
+      homeMode,
+      silent: [],
+      position: undefined,
+      moves: undefined,
+      ways: NONE,
+      hasNoRoom: false,
+    };
+    const label = (note: ShownNote) => labelOf(note, homeMode, labels, schools);
+    const plain = () => ({});
+    const all = tuning ? neckNotes(tuning, homeMode) : [];
+    const title = homeModeText(homeMode);
+    if (division === "voicing") {
+      const names = chordNotes(chord);
+      if (!tuning) {
+        const notes = closeChord(names, chord.bass ?? chord.root, homeMode.home, octaveFrom(instrument));
+        return { ...base, title: chordText(chord), notes, plates: [] };
+      }
+      const notes = voicing ? voicingNotes(voicing, chord, homeMode) : [];
+      const silent =
+        voicing?.frets.flatMap((fret, at) => (fret === null ? [voicing.frets.length - at] : [])) ?? [];
+      return { ...base, title: chordText(chord), notes, silent, plates: platesFor(notes, [], label, plain) };
+    }
+    if (division === "line") {
+      const notes = (line ?? []).map(({ pitch, finger, place }): ShownNote => ({
+        pitch,
+        interval: pitch.name - homeMode.home,
+        finger,
+        place,
+      }));
+      const shifts = (note: ShownNote) => ({
+        isShift: line?.some(
+          ({ place }) =>
+            place?.isShift === true && note.place !== undefined && isSamePlace(note.place)(place),
+        ),
+      });
+      return {
+        ...base,
+        title,
+        notes,
+        plates: platesFor(notes, all, label, shifts),
+        hasNoRoom: line === undefined,
+      };
+    }
+    if (division === "position" && tuning && position) {
+      const notes = fingeredNotes(position, easier);
+      const from =
+        known === "none"
+          ? undefined
+          : known === "reference"
+            ? reference(homeMode.mode, schools.reference).mode
+            : modeById(known);
+      const shown = notes.map((note): ShownNote => ({ ...note, place: note }));
+      const marks = (note: ShownNote) => {
+        const own = notes.find((each) => note.place !== undefined && isSamePlace(note.place)(each));
+        return { isInner: own?.isFrame === false, isShift: own?.isShift };
+      };
+      return {
+        ...base,
+        title,
+        position,
+        notes: shown,
+        plates: platesFor(shown, all, label, marks),
+        moves: from && from !== homeMode.mode ? movesFrom(tuning, from, homeMode, notes) : undefined,
+        ways: way ? nearestWays(notes, way.from, way.to) : NONE,
+      };
+    }
+    const hasPosition = division === "position" && tuning !== undefined;
+    return {
+      ...base,
+      title,
+      notes: octaveOf(homeMode, octaveFrom(instrument)),
+      plates: all.map((note) => ({ ...note, label: label(note), inHand: !hasPosition })),
+      hasNoRoom: hasPosition,
+    };
+  }, [
+    homeMode,
+    way,
+    instrument,
+    tuning,
+    position,
+    line,
+    chord,
+    voicing,
+    schools,
+    division,
+    labels,
+    easier,
+    known,
+  ]);
+}

@@ -1,3 +1,0 @@
-export * from "./Acts";
-export * from "./OwnWords";
-export * from "./Panel";

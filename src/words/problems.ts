@@ -1,0 +1,115 @@
+import { placeOf, type Problem } from "@/core/problem";
+import { maybeFifths } from "@/core/pitch";
+import { mode } from "@/core/scale";
+import type { BackupProblem } from "@/storage";
+import { modeText, noteText } from "./names";
+
+/** Something in an address that there is not, and what was taken instead. */
+export interface AddressNotice {
+  readonly code: "home-unknown" | "mode-unknown" | "chords-cut";
+  readonly asked: string;
+  readonly found: string;
+}
+
+/** Where, what was found, what would do. */
+export function problemText(problem: Problem, text: string): string {
+  const { line, column } = placeOf(text, problem.offset);
+  const where = text.includes("\n") ? `Line ${line}, column ${column}` : `At ${column}`;
+  const found = `“${problem.found.slice(0, 30)}”`;
+  switch (problem.code) {
+    case "chord-unread":
+      return problem.expected === "root"
+        ? `${where}: ${found} is no chord; begin with a letter A to G.`
+        : `${where}: ${found} is no kind of chord; m7, maj7, 7sus4, 13 or ♭9 would do.`;
+    case "bass-unread":
+      return `${where}: a note A to G should stand behind the slash${problem.found === "" ? "" : `, not ${found}`}.`;
+    case "repeat-of-nothing":
+      return `${where}: there is no bar before this one to repeat.`;
+    case "lock-unread":
+      return `${where}: ${found} is no mode; {E Dorian}, {E} or {Dorian} sets what is read from there on.`;
+    case "no-chords":
+      return "There are no chords in it.";
+    case "xml-unread":
+      return "This file is no MusicXML that could be read. Export it anew as MusicXML, compressed or not.";
+    case "kind-unread":
+      return `Bar ${problem.expected ?? ""}: “${problem.found}” is no kind of chord that is known here; it keeps its place.`;
+    case "midi-unread":
+      return problem.found === ""
+        ? "This file is no MIDI file that could be read."
+        : `This file is no MIDI file that could be read: it begins “${problem.found}” and breaks off or is damaged after.`;
+    case "kind-of-file":
+      return `“${problem.found}” is no kind of file that is read here. ABC, ChordPro, plain text, MusicXML and MIDI are.`;
+    case "file-too-large":
+      return `“${problem.found}” is larger than what is read here: ${problem.expected ?? "4 MB"} at most.`;
+    case "file-unreadable":
+      return `“${problem.found}” could not be opened: it was moved, or may not be read.`;
+    case "file-empty":
+      return `“${problem.found}” is empty.`;
+    case "zip-unread":
+      return `“${problem.found}” is an archive without a score that could be unpacked; a compressed MusicXML file holds one.`;
+    case "only-drums":
+      return "There are only drums in it: nothing has a pitch, so there is no mode to find.";
+    case "note-unread":
+      return `${where}: ${found} is no note; a letter A to G with # or b, an octave and a length would do, as in C#5:2.`;
+    case "length-unread":
+      return `${where}: ${found} is no length; quarters such as 1, 0.5 or 3/2 would do.`;
+    case "abc-unread":
+      return `${where}: ${found} means nothing in ABC there and was passed over.`;
+    case "no-tune":
+      return "There is no tune in this text. Paste ABC, or type note names such as A4 B4 C#5.";
+    case "not-music":
+      return `I can't read music in this: ${found} and most of what follows aren't notes. Paste ABC, type note names such as A4 B4 C#5, or open MusicXML or MIDI.`;
+    case "no-notes":
+      return problem.found === ""
+        ? "There are no notes in it yet."
+        : `“${problem.found.slice(0, 40)}” has no notes.`;
+    case "count-unread":
+      return `${where}: a Scala file says after its description how many pitches follow${found === "“”" ? "" : `; ${found} is no number`}.`;
+    case "pitch-unread":
+      return `${where}: ${found} is no pitch; cents with a point such as 702. or a ratio such as 3/2 would do.`;
+    case "pitches-missing":
+      return `The file promises ${problem.expected ?? "more"} pitches and has ${problem.found}.`;
+    case "not-twelve-tone":
+      return `${where}: ${problem.found} cents lies between the twelve notes; the nearest is ${problem.expected ?? ""}. Only twelve-tone scales become modes here.`;
+    case "no-octave":
+      return `The last pitch should be the octave, 1200 cents or 2/1${problem.found === "" ? "" : `, not ${problem.found} cents`}.`;
+    case "string-unread":
+      return `${where}: ${found} is no pitch; a note and its octave such as E2 would do.`;
+    case "string-out-of-range":
+      return `${where}: no string sounds ${found}; pitches from C0 to C8 would do.`;
+    case "string-count":
+      return problem.found === "0"
+        ? "A neck needs strings: their pitches from the lowest-lying to string 1, such as E2 A2 D3 G3 B3 E4."
+        : `A neck has 1 to 12 strings here, not ${problem.found}.`;
+    case "tune-cut":
+      return `A tune in “${problem.found}” is longer than any: its first ${problem.expected ?? ""} bytes were read.`;
+    case "too-long":
+      return `${where}: longer than is read here; what stands before was read.`;
+  }
+}
+
+/** What in an address was not to be had, and what is shown instead. */
+export function noticeText({ code, asked, found }: AddressNotice): string {
+  switch (code) {
+    case "home-unknown":
+      return `“${asked}” is no note name. Home is ${noteText(maybeFifths(found) ?? 0)}; a letter A to G with ♯ or ♭ sets another.`;
+    case "mode-unknown":
+      return `There is no mode “${asked}”. Shown is ${modeText(mode(found))}, the nearest name.`;
+    case "chords-cut":
+      return `The link holds ${asked} characters of chords; the first ${found} are shown.`;
+  }
+}
+
+/** Why a file was not taken from. */
+export function backupProblemText({ code, record, found }: BackupProblem): string {
+  switch (code) {
+    case "not-json":
+      return "This file is no Shade backup: it is not JSON. Choose a file that the Shelf exported.";
+    case "not-a-backup":
+      return "This file is no Shade backup. Choose a file that the Shelf exported.";
+    case "newer-version":
+      return `This backup is of version ${found}, newer than this Shade reads. Nothing was changed.`;
+    case "record-unread":
+      return `Entry ${record ?? 0} could not be read and was set aside: ${found}`;
+  }
+}

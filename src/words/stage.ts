@@ -1,0 +1,237 @@
+import { printPitch } from "@/core/pitch";
+import type {
+  Inflection,
+  VoicingKind,
+  BadMeasure,
+  LineFigure,
+  Moves,
+  Order,
+  Position,
+  PositionNote,
+  System,
+  Tuning,
+  Voicing,
+} from "@/core/instrument";
+import { touchingFingers, TUNING_LIMITS } from "@/core/instrument";
+import type { Fifths } from "@/core/pitch";
+import type { Part, Rhythm } from "@/audio";
+import type { Division, Labels, Texture } from "@/storage";
+import { chordText, countText, degreeText, listText, noteText, ordinalText } from "./names";
+
+export const INSTRUMENT_TEXT: Readonly<Record<string, string>> = {
+  guitar: "Guitar",
+  "guitar-7": "Guitar, 7 strings",
+  "guitar-8": "Guitar, 8 strings",
+  "guitar-12": "Guitar, 12 strings",
+  bass: "Bass",
+  "bass-5": "Bass, 5 strings",
+  "bass-6": "Bass, 6 strings",
+  ukulele: "Ukulele",
+  mandolin: "Mandolin",
+  fiddle: "Fiddle",
+  "tenor-banjo": "Tenor banjo",
+  keyboard: "Keyboard",
+};
+
+const TUNING_TEXT: Readonly<Record<string, string>> = {
+  standard: "usual tuning",
+  dadgad: "DADGAD",
+  "low-g": "low G",
+  "in-d": "in D",
+  "cross-a": "crossed, A E A E",
+  "high-d": "A D A E",
+};
+
+/** "drop D", "half step down", the user's own name. */
+export function tuningText(id: string): string {
+  const slash = id.indexOf("/");
+  const name = id.slice(slash + 1);
+  if (id.startsWith("own/")) return name;
+  const plain = name.replaceAll("-", " ");
+  return TUNING_TEXT[name] ?? plain.replace(/ ([a-g])$/u, (_, letter: string) => ` ${letter.toUpperCase()}`);
+}
+
+/** "E A D G B E". */
+export const stringsText = ({ strings }: Tuning): string =>
+  strings.map(({ name }) => noteText(name)).join(" ");
+
+/** "E2 A2 D3 G3 B3 E4", as it can be typed. */
+export const typedStrings = ({ strings }: Pick<Tuning, "strings">): string =>
+  strings.map((pitch) => printPitch(pitch)).join(" ");
+
+/** Why a measure cannot be, and what would do. */
+export const MEASURE_TEXT: Readonly<Record<BadMeasure, string>> = {
+  frets: `Frets are counted: ${TUNING_LIMITS.frets.join(" to ")} would do.`,
+  scaleLength: `From nut to bridge ${TUNING_LIMITS.scaleLength.join(" to ")} mm would do; a guitar has about 648.`,
+  capo: "The capo must leave four frets; 0 takes it off.",
+};
+
+export const DIVISION_TEXT: Readonly<Record<Division, string>> = {
+  position: "Position",
+  whole: "Whole",
+  line: "Line",
+  voicing: "Voicing",
+};
+
+const SYSTEM_TEXT: Readonly<Record<System, string>> = {
+  "five-positions": "Five positions",
+  "three-per-string": "Three notes a string",
+  "pentatonic-frame": "Pentatonic frame",
+  "octave-pairs": "Octave pairs",
+  "one-string": "One string",
+  open: "Open position",
+};
+
+/** A way to divide a neck; on a fiddle positions are numbered, and there are more than five. */
+export const systemText = (system: System, { hand }: Pick<Tuning, "hand">): string =>
+  hand === 7 && system === "five-positions" ? "Positions" : SYSTEM_TEXT[system];
+
+export const LABELS_TEXT: Readonly<Record<Labels, string>> = {
+  notes: "notes",
+  degrees: "degrees",
+  syllables: "syllables",
+  fingers: "fingers",
+  none: "nothing",
+};
+
+export const ORDER_TEXT: Readonly<Record<Order, string>> = {
+  "up-and-down": "up and down",
+  "from-home": "from home and back",
+};
+
+export const FIGURE_TEXT: Readonly<Record<LineFigure, string>> = {
+  scale: "the scale",
+  thirds: "thirds",
+  fourths: "fourths",
+  triads: "triads",
+  "three-note-groups": "groups of three",
+  "four-note-groups": "groups of four",
+  arpeggios: "1 3 5 7 9 8 on each degree",
+};
+
+export const RHYTHM_TEXT: Readonly<Record<Rhythm, string>> = {
+  quarters: "quarters",
+  eighths: "eighths",
+  triplets: "triplets",
+  sixteenths: "sixteenths",
+};
+
+export const TEXTURE_TEXT: Readonly<Record<Exclude<Texture, "chosen">, string>> = {
+  mode: "the bare mode",
+  position: "the position",
+  line: "the line",
+  drone: "a drone",
+  pedal: "chords over a pedal",
+  vamp: "the vamp",
+};
+
+export const PART_TEXT: Readonly<Record<Part, string>> = {
+  line: "Line",
+  drone: "Drone",
+  chord: "Chords",
+  bass: "Bass",
+  click: "Click",
+};
+
+/** Where on the string: frets, or half steps where there are none. */
+export const placeWord = ({ isFretted }: Tuning): string => (isFretted ? "fret" : "half step");
+
+/** "at fret 5", "at the nut", "at the capo": where the hand stands. */
+export function handText({ hand }: Position, tuning: Tuning): string {
+  if (hand > tuning.capo) return `at ${placeWord(tuning)} ${hand}`;
+  return tuning.capo > 0 ? "at the capo" : "at the nut";
+}
+
+/** "E shape", "from 5", "string 3", "open strings". */
+export function positionText({ name }: Position): string {
+  switch (name.code) {
+    case "shape":
+      return `${name.shape} shape`;
+    case "from":
+      return `from ${degreeText(name.interval)}`;
+    case "pairs":
+      return `from ${degreeText(name.interval)}, ${name.division.join(" + ")}`;
+    case "position":
+      return `${ordinalText(name.number)} position`;
+    case "string":
+      return `string ${name.string}`;
+    case "open":
+      return "open strings";
+  }
+}
+
+/** "Fingers 2 and 3 touch on string 4, 1 and 2 on strings 3 and 2": half steps under neighbouring fingers. */
+export function touchingText(notes: readonly PositionNote[]): string {
+  const byFingers = new Map<string, number[]>();
+  for (const { string, fingers } of touchingFingers(notes)) {
+    const key = fingers.join(" and ");
+    const strings = byFingers.get(key) ?? [];
+    byFingers.set(key, strings.includes(string) ? strings : [...strings, string]);
+  }
+  const said = [...byFingers].map(
+    ([fingers, strings]) =>
+      `${fingers} on ${strings.length === 1 ? "string" : "strings"} ${listText(strings.map(String))}`,
+  );
+  return said.length === 0 ? "No fingers touch here" : `Fingers that touch: ${said.join("; ")}`;
+}
+
+/** "home on string 5 fret 5 and string 3 fret 7". */
+export function homesText(notes: readonly PositionNote[], tuning: Tuning): string {
+  const homes = notes.filter(({ interval }) => interval === 0);
+  if (homes.length === 0) return "no home under the hand here";
+  return `home on ${listText(homes.map(({ string, fret }) => `string ${string} ${placeWord(tuning)} ${fret}`))}`;
+}
+
+/** "B♭ to B: string 3 fret 3 to 4, string 1 fret 6 to 7"; another string is named where the note changes to one. */
+export function movesText({ moved, dropped, added }: Moves, home: Fifths, tuning: Tuning): string {
+  const word = placeWord(tuning);
+  const pairs = new Map<string, string[]>();
+  for (const { from, to, fromInterval, toInterval } of moved) {
+    const key = `${noteText(home + fromInterval)} to ${noteText(home + toInterval)}`;
+    const there = from.string === to.string ? String(to.fret) : `string ${to.string} ${word} ${to.fret}`;
+    pairs.set(key, [...(pairs.get(key) ?? []), `string ${from.string} ${word} ${from.fret} to ${there}`]);
+  }
+  const names = (intervals: readonly Fifths[]) => listText(intervals.map((each) => noteText(home + each)));
+  return [
+    ...[...pairs].map(([key, places]) => `${key}: ${places.join(", ")}`),
+    ...(dropped.length > 0 ? [`without ${names(dropped)}`] : []),
+    ...(added.length > 0 ? [`with ${names(added)} besides`] : []),
+  ].join("; ");
+}
+
+const millimetres = (mm: number): string => `${Math.round(mm)} mm`;
+
+/** How wide the hand opens where that is past the limit, in short: "opens 126 mm, past your 110". */
+export const stretchText = ({ stretchMm, easier }: Position, limit: number, isEased: boolean): string =>
+  isEased && easier
+    ? `no more than ${millimetres(easier.stretchMm)} with ${countText(shiftsIn(easier.notes), "shift")}`
+    : `opens ${millimetres(stretchMm)}, past your ${Math.round(limit)}`;
+
+const shiftsIn = (notes: readonly PositionNote[]): number => notes.filter(({ isShift }) => isShift).length;
+
+/** The same in full, with what can be done. */
+export function stretchCaution({ stretchMm, easier }: Position, limit: number): string {
+  const wide = `The hand opens ${millimetres(stretchMm)} here, past the ${millimetres(limit)} that you find comfortable. Stop if it hurts.`;
+  return easier
+    ? `${wide} With ${countText(shiftsIn(easier.notes), "shift")} it opens ${millimetres(easier.stretchMm)}.`
+    : `${wide} A position higher up asks less.`;
+}
+
+/** How a voicing is built. */
+export const VOICING_KIND_TEXT: Readonly<Record<VoicingKind, string>> = {
+  open: "open",
+  barre: "barre",
+  shell: "shell",
+  "drop-2": "drop 2",
+  "drop-3": "drop 3",
+};
+
+/** "F on string 1: Em(add♭9)". */
+export const inflectionText = ({ note, string, chord }: Inflection): string =>
+  `${noteText(note)} on string ${string}: ${chordText(chord)}`;
+
+/** "A C♯ G B F♯, the 5 left out, 77 mm". */
+export function voicingText({ omitted, stretchMm }: Voicing, names: readonly Fifths[]): string {
+  const left = omitted.length === 0 ? "" : `, ${listText(omitted.map(degreeText))} left out`;
+  return `${names.map(noteText).join(" ")}${left}${stretchMm > 0 ? `, ${millimetres(stretchMm)}` : ""}`;
+}
