@@ -1,4 +1,4 @@
-import type { Kept } from "@/storage";
+import type { Saved } from "@/storage";
 import brassBird from "./the-brass-bird.abc?raw";
 import brokenMainspring from "./broken-mainspring.abc?raw";
 import clockStair from "./the-clock-stair.abc?raw";
@@ -15,7 +15,7 @@ import winterKey from "./winter-key.abc?raw";
  */
 const made = (day: number) => {
   const date = new Date(Date.UTC(2026, 8, day, 18)).toISOString();
-  return { version: 1, keptAt: date, changedAt: date } as const;
+  return { version: 2, savedAt: date, changedAt: date, revisions: ["demo"] as string[] } as const;
 };
 
 export const DEMO_TUNES = [
@@ -100,7 +100,7 @@ export const DEMO_TUNES = [
     source: "abc",
     text: twoLanterns,
   },
-] as const satisfies readonly Kept[];
+] as const satisfies readonly Saved[];
 
 export const DEMO_PROGRESSIONS = [
   {
@@ -138,7 +138,7 @@ export const DEMO_PROGRESSIONS = [
 | Ebm9 | Ab13 | Ebm9 | Ab13 | Cbmaj7 | Db6 | Ebm9 | Bb7sus4 |
 | Em9 | A13 | Em9 | A13 | Cmaj7 | D6 | Em9 | N.C. |`,
   },
-] as const satisfies readonly Kept[];
+] as const satisfies readonly Saved[];
 
 const DEMO_MODES = [
   {
@@ -150,7 +150,7 @@ const DEMO_MODES = [
     home: "D",
     mode: "dorian",
   },
-] as const satisfies readonly Kept[];
+] as const satisfies readonly Saved[];
 
 const DEMO_WORDS = [
   {
@@ -171,7 +171,7 @@ const DEMO_WORDS = [
     mode: "mixolydian",
     tune: "The Clock Stair",
   },
-] as const satisfies readonly Kept[];
+] as const satisfies readonly Saved[];
 
 /** Everything that the demo puts on the Shelf. */
-export const DEMO: readonly Kept[] = [...DEMO_MODES, ...DEMO_TUNES, ...DEMO_PROGRESSIONS, ...DEMO_WORDS];
+export const DEMO: readonly Saved[] = [...DEMO_MODES, ...DEMO_TUNES, ...DEMO_PROGRESSIONS, ...DEMO_WORDS];

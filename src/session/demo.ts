@@ -1,23 +1,21 @@
 import { DEMO, DEMO_PROGRESSIONS, DEMO_TUNES } from "@/demo";
-import { writeBackup } from "@/storage";
-import { $draft, $settings, changeDraft } from "./settings";
+import { BLANK_TUNE, chartDocument, tuneDocument } from "./documents";
 import { shelf } from "./shelf";
 
-/** Puts the demo on the Shelf and, where nothing is under way, into Match and Identify. */
+/** Puts the demo on the Shelf and, where nothing is under way, into Match and Identify. What the user has changed of it stays. */
 export async function bringInDemo(): Promise<void> {
-  await shelf.importAll(writeBackup(DEMO, $settings.get(), []));
-  const { chords, chartTitle, tune } = $draft.get();
+  const here = new Map(shelf.$saved.get().map((each) => [each.id, each]));
+  await shelf.putAll(DEMO.filter(({ id }) => here.get(id)?.deletedAt !== undefined || !here.has(id)));
   const [progression] = DEMO_PROGRESSIONS;
   const [, stair] = DEMO_TUNES;
-  changeDraft({
-    chords: chords === "" ? progression.chords : chords,
-    chartTitle: chords === "" ? progression.title : chartTitle,
-    tune: tune ?? { source: stair.source, text: stair.text, name: stair.title },
-  });
+  if (chartDocument.$value.get().chords === "")
+    chartDocument.open({ chords: progression.chords, title: progression.title });
+  if (tuneDocument.$value.get().text === "")
+    tuneDocument.open({ ...BLANK_TUNE, source: stair.source, text: stair.text, name: stair.title });
 }
 
 /** Brings the demo in where it never was: what the user has deleted from it stays deleted. */
 export async function bringInDemoOnce(): Promise<void> {
-  const known = new Set(shelf.$kept.get().map(({ id }) => id));
+  const known = new Set(shelf.$saved.get().map(({ id }) => id));
   if (!DEMO.some(({ id }) => known.has(id))) await bringInDemo();
 }

@@ -1,37 +1,48 @@
 import { atom } from "nanostores";
-import { type Draft, draft, type Settings, settings, VERSION } from "@/storage";
 import { SAFE_VOLUME } from "@/audio";
-import { records } from "./records";
+import { DEFAULTS, isFields, readSettings, type Settings, SETTINGS_VERSION } from "@/storage";
+import { aside, hearTabs, records, saving, tellTabs } from "./records";
 
-/** How the application is set up, as kept in this browser. */
-export const $settings = atom<Settings>(settings.parse({}));
+/** How the application is set up, in every tab of this browser. */
+export const $settings = atom<Settings>(DEFAULTS);
 
-/** What was being worked on in Match and Identify. */
-export const $draft = atom<Draft>(draft.parse({ version: VERSION }));
+const KEY = "settings";
 
-/** What the user changed before the browser's records were read: it outweighs them. */
-let early: { settings: Partial<Settings>; draft: Partial<Draft> } | undefined = { settings: {}, draft: {} };
+/** What was changed here and has yet to be written. */
+let unsaved: Partial<Settings> = {};
+
+/** Another tab's settings are followed at once; how loud this one is stays its own. */
+const follow = (stored: Settings) => $settings.set({ ...stored, volume: $settings.get().volume, ...unsaved });
+
+async function write(): Promise<void> {
+  const changes = unsaved;
+  const stored = await records.read(KEY);
+  const now = readSettings(stored);
+  // Fields that only a newer version knows stay.
+  const others = isFields(stored) ? stored : {};
+  await records.write(KEY, { ...others, ...now, ...changes });
+  unsaved = Object.fromEntries(
+    Object.entries(unsaved).filter(([field, value]) => changes[field as keyof Settings] !== value),
+  );
+  tellTabs(KEY);
+}
 
 export function changeSettings(part: Partial<Settings>): void {
+  unsaved = { ...unsaved, ...part };
   $settings.set({ ...$settings.get(), ...part });
-  if (early) early.settings = { ...early.settings, ...part };
-  else void records.write("settings", $settings.get());
+  void saving.save(KEY, write);
 }
 
-export function changeDraft(part: Partial<Draft>): void {
-  $draft.set({ ...$draft.get(), ...part });
-  if (early) early.draft = { ...early.draft, ...part };
-  else void records.write("draft", $draft.get());
-}
-
-/** Reads settings and drafts. The volume begins at the safe one, however loud it was left. */
+/** Reads the settings. The volume begins at the safe one, however loud it was left. A record that is none, or of a newer version, is set aside too. */
 export async function loadSettings(): Promise<void> {
-  const kept = settings.parse((await records.read("settings")) ?? {});
-  const drafted = draft.safeParse(await records.read("draft"));
-  const changed = early;
-  early = undefined;
-  $settings.set({ ...kept, volume: Math.min(kept.volume, SAFE_VOLUME) });
-  if (drafted.success) $draft.set(drafted.data);
-  if (changed && Object.keys(changed.settings).length > 0) changeSettings(changed.settings);
-  if (changed && Object.keys(changed.draft).length > 0) changeDraft(changed.draft);
+  const record = await records.read(KEY);
+  const version = isFields(record) ? record.version : undefined;
+  if (record !== null && !isFields(record)) await aside.put(KEY, record, "broken");
+  else if (typeof version === "number" && version > SETTINGS_VERSION) await aside.put(KEY, record, "newer");
+  const stored = readSettings(record);
+  $settings.set({ ...stored, volume: Math.min(stored.volume, SAFE_VOLUME), ...unsaved });
 }
+
+hearTabs(async (key) => {
+  if (key === KEY) follow(readSettings(await records.read(KEY)));
+});

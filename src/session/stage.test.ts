@@ -4,7 +4,7 @@ import { printChord } from "@/core/chord";
 import { fifthsOf, midiOf } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import { modeScore } from "@/audio";
-import { settings } from "@/storage";
+import { DEFAULTS } from "@/storage";
 import {
   $chord,
   $hand,
@@ -44,7 +44,7 @@ function select(homeMode = dorian) {
 }
 
 beforeEach(() => {
-  $settings.set(settings.parse({}));
+  $settings.set(DEFAULTS);
   $hand.set({ fret: 5, nth: 0 });
   $isSwapped.set(false);
   select();
@@ -74,7 +74,7 @@ describe("the tuning in hand", () => {
   };
 
   it("is the one that is named, made by hand or common, otherwise the instrument's usual one", () => {
-    const of = (part: object) => tuningFor({ ...settings.parse({}), ...part });
+    const of = (part: object) => tuningFor({ ...DEFAULTS, ...part });
     expect(of({ tuning: "guitar/drop-d" })?.id).toBe("guitar/drop-d");
     expect(of({ tuning: "own/Low C", ownTunings: [own] })).toMatchObject({
       id: "own/Low C",
@@ -88,8 +88,8 @@ describe("the tuning in hand", () => {
   });
 
   it("has its capo, as far as a hand's width of frets is left", () => {
-    expect(tuningFor({ ...settings.parse({}), capo: 3 })?.capo).toBe(3);
-    expect(tuningFor({ ...settings.parse({}), instrument: "ukulele", capo: 20 })?.capo).toBe(14);
+    expect(tuningFor({ ...DEFAULTS, capo: 3 })?.capo).toBe(3);
+    expect(tuningFor({ ...DEFAULTS, instrument: "ukulele", capo: 20 })?.capo).toBe(14);
   });
 
   it("stays the same object while other settings change", () => {

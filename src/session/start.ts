@@ -1,10 +1,20 @@
 import { atom } from "nanostores";
+import { carryOverDraft } from "./carry-over";
 import { bringInDemoOnce } from "./demo";
+import { flushDocuments, loadDocuments } from "./documents";
+import { takeBackUnderstood } from "./mending";
+import { aside, saving } from "./records";
 import { loadSettings } from "./settings";
 import { shelf } from "./shelf";
 
-/** Whether what this browser keeps has been read. */
+/** Whether what this browser keeps has been read, or has been waited for long enough. */
 export const $ready = atom(false);
+
+/** Whether storage answered when the page was opened: "waiting" until then, "silent" where it did not answer or refused. */
+export const $storage = atom<"waiting" | "open" | "silent">("waiting");
+
+/** Milliseconds that the page waits for storage before it begins without. What comes later still comes in. */
+const PATIENCE = 4000;
 
 let started: Promise<void> | undefined;
 
@@ -12,10 +22,36 @@ let started: Promise<void> | undefined;
 export function start(): Promise<void> {
   started ??= (async () => {
     const wantsDemo = new URL(window.location.href).searchParams.has("demo");
-    await shelf.load();
-    await loadSettings();
-    if (wantsDemo) await bringInDemoOnce();
+    const isOpen = load().then(
+      () => true,
+      () => false,
+    );
+    const silent = new Promise<false>((resolve) => setTimeout(() => resolve(false), PATIENCE));
+    const answered = await Promise.race([isOpen, silent]);
+    $storage.set(answered ? "open" : "silent");
+    if (wantsDemo && answered) await bringInDemoOnce();
     $ready.set(true);
+    if (!answered && (await isOpen)) $storage.set("open");
   })();
   return started;
+}
+
+/** Reads every record. One that can't be read is set aside and holds nothing up. */
+async function load(): Promise<void> {
+  listenForLeaving();
+  await loadSettings();
+  await aside.load();
+  await shelf.load();
+  await takeBackUnderstood();
+  await loadDocuments();
+  await carryOverDraft();
+}
+
+/** What waits for a pause is written when the page is hidden, and what failed is tried again when it is back. */
+function listenForLeaving(): void {
+  window.addEventListener("pagehide", flushDocuments);
+  document.addEventListener("visibilitychange", () => {
+    if (document.visibilityState === "hidden") flushDocuments();
+    else saving.retry();
+  });
 }

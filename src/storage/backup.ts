@@ -1,14 +1,22 @@
 import { z } from "zod";
-import { type Kept, kept, type Settings, settings } from "./records";
+import type { AsideRecord } from "./aside";
+import { SAVED, type Saved } from "./saved";
+import { type Settings, settingsIn } from "./settings";
+import { isFields, understand } from "./versioned";
+
+/** The version of the files written now. */
+const BACKUP_VERSION = 2;
+
+/** A record that a file carries as it was found. */
+export type AsideInFile = Pick<AsideRecord, "from" | "why" | "record">;
 
 /** The one file that everything goes into. */
 export interface Backup {
-  readonly format: "shade-backup";
-  readonly version: 1;
-  readonly shelf: readonly Kept[];
-  readonly settings: Settings;
-  /** Records that could not be read, as they were found. */
-  readonly quarantine: readonly unknown[];
+  readonly shelf: readonly Saved[];
+  /** The settings that the file brings and that can be read; none where it brings none. */
+  readonly settings: Partial<Settings>;
+  /** Records that couldn't be read, here or where the file was made. */
+  readonly aside: readonly AsideInFile[];
 }
 
 /** Why a backup, or a record in it, was not taken. */
@@ -22,62 +30,67 @@ export interface BackupProblem {
 const envelope = z.object({
   format: z.literal("shade-backup"),
   version: z.number(),
-  shelf: z.array(z.unknown()).max(100_000),
+  shelf: z.array(z.unknown()).max(200_000),
   settings: z.unknown(),
+  aside: z.array(z.unknown()).catch([]),
+  /** What version 1 called them. */
   quarantine: z.array(z.unknown()).catch([]),
 });
 
 /** Writes the backup as text: one record an entry, in order of id, its fields in the schema's order, so that equal contents give equal files. */
 export function writeBackup(
-  shelf: readonly Kept[],
-  settingsNow: Settings,
-  quarantine: readonly unknown[],
+  shelf: readonly Saved[],
+  settings: Settings,
+  aside: readonly AsideInFile[],
 ): string {
-  const ordered = shelf.map((thing) => kept.parse(thing)).sort((a, b) => (a.id < b.id ? -1 : 1));
-  const backup: Backup = {
-    format: "shade-backup",
-    version: 1,
-    shelf: ordered,
-    settings: settingsNow,
-    quarantine,
-  };
+  const ordered = shelf.map((thing) => SAVED.schema.parse(thing)).toSorted((a, b) => (a.id < b.id ? -1 : 1));
+  const kept = aside.map(({ from, why, record }) => ({ from, why, record }));
+  const backup = { format: "shade-backup", version: BACKUP_VERSION, shelf: ordered, settings, aside: kept };
   return `${JSON.stringify(backup, null, 1)}\n`;
 }
 
 /**
- * Reads a backup. Never throws: records that cannot be read are named and kept in `quarantine`, the rest come through;
+ * Reads a backup of any version. Never throws: records that can't be read are named and come back in `aside`, the rest come through;
  * text that is no backup at all gives nothing and says why.
  */
-export function readBackup(text: string): { value: Backup | undefined; problems: readonly BackupProblem[] } {
+export function readBackup(text: string): {
+  readonly value: Backup | undefined;
+  readonly problems: readonly BackupProblem[];
+} {
+  const refused = (code: BackupProblem["code"], found: string) => ({
+    value: undefined,
+    problems: [{ code, found }],
+  });
   let json: unknown;
   try {
     json = JSON.parse(text);
   } catch {
-    return { value: undefined, problems: [{ code: "not-json", found: text.slice(0, 40) }] };
+    return refused("not-json", text.slice(0, 40));
   }
   const outer = envelope.safeParse(json);
-  if (!outer.success)
-    return { value: undefined, problems: [{ code: "not-a-backup", found: text.slice(0, 40) }] };
-  if (outer.data.version !== 1) {
-    return { value: undefined, problems: [{ code: "newer-version", found: String(outer.data.version) }] };
-  }
+  if (!outer.success) return refused("not-a-backup", text.slice(0, 40));
+  const { version, shelf, settings, aside, quarantine } = outer.data;
+  if (version > BACKUP_VERSION) return refused("newer-version", String(version));
   const problems: BackupProblem[] = [];
-  const quarantine = [...outer.data.quarantine];
-  const shelf = outer.data.shelf.flatMap((record, at) => {
-    const read = kept.safeParse(record);
-    if (read.success) return [read.data];
+  const unread: AsideInFile[] = [
+    ...aside.map(asideIn),
+    ...quarantine.map((record): AsideInFile => ({ from: IMPORTED, why: "broken", record })),
+  ];
+  const things = shelf.flatMap((record, at) => {
+    const read = understand(SAVED, record);
+    if ("value" in read) return [read.value];
     problems.push({ code: "record-unread", record: at + 1, found: JSON.stringify(record).slice(0, 80) });
-    quarantine.push(record);
+    unread.push({ from: IMPORTED, why: read.why, record });
     return [];
   });
-  return {
-    value: {
-      format: "shade-backup",
-      version: 1,
-      shelf,
-      settings: settings.parse(outer.data.settings ?? {}),
-      quarantine,
-    },
-    problems,
-  };
+  return { value: { shelf: things, settings: settingsIn(settings), aside: unread }, problems };
 }
+
+/** Where a record lay that came in a file and could not be read. */
+const IMPORTED = "import";
+
+const asideIn = (lies: unknown): AsideInFile => ({
+  from: isFields(lies) && typeof lies.from === "string" ? lies.from : IMPORTED,
+  why: isFields(lies) && lies.why === "newer" ? "newer" : "broken",
+  record: isFields(lies) && "record" in lies ? lies.record : lies,
+});

@@ -1,133 +1,215 @@
 import { atom, type ReadableAtom } from "nanostores";
-import { type BackupProblem, readBackup, writeBackup } from "./backup";
-import { type Kept, kept, type Settings, settings, type ToKeep, VERSION } from "./records";
+import type { Aside } from "./aside";
+import {
+  bySavedAt,
+  contentOf,
+  MOST_REVISIONS,
+  revisionOf,
+  SAVED,
+  SAVED_VERSION,
+  type Saved,
+  type ToSave,
+} from "./saved";
+import type { Saving } from "./saving";
 import type { RecordStore } from "./store";
+import { understand } from "./versioned";
 
-const SHELF = "shelf:";
-const QUARANTINE = "quarantine:";
+export const SHELF = "shelf:";
 
 /** Deleted things can be brought back for this long. */
 export const KEEP_DELETED_DAYS = 30;
 
-/** What came of an import. */
-export interface Imported {
-  readonly taken: number;
-  readonly problems: readonly BackupProblem[];
-  readonly settings?: Settings;
+/** Things that are read or written before the page may draw again. */
+const STRETCH = 1000;
+
+/** What putting many things on the Shelf changed, so that it can be undone in one step. */
+export interface PutStep {
+  readonly added: readonly string[];
+  readonly before: readonly Saved[];
+  /** How many are in; fewer than were given where it was called off. */
+  readonly count: number;
 }
 
-/** The Shelf: everything kept, deleted things among it until they are too old to bring back. */
+/** The Shelf: everything saved, deleted things among it until they are too old to bring back. */
 export interface Shelf {
-  readonly $kept: ReadableAtom<readonly Kept[]>;
-  /** False when the browser did not let the last change be saved. */
-  readonly $saved: ReadableAtom<boolean>;
+  readonly $saved: ReadableAtom<readonly Saved[]>;
+  /** Things that storage hasn't taken yet. */
+  readonly $unsaved: ReadableAtom<ReadonlySet<string>>;
   load: () => Promise<void>;
-  keep: (thing: ToKeep) => Kept;
-  /** Keeps a thing under an id of its own, in place of what was there. */
-  keepAs: (id: string, thing: ToKeep) => Kept;
-  change: (id: string, part: { title?: string; words?: string }) => void;
+  /** Reads a thing anew: another tab has changed it. */
+  reload: (key: string) => Promise<void>;
+  save: (thing: ToSave) => Saved;
+  /** Saves a thing under an id of its own, in place of what was there. */
+  saveAs: (id: string, thing: ToSave) => Saved;
+  /** Changes a thing as it was when the user began: what another tab has made of it since is kept beside. */
+  change: (opened: Saved, part: { readonly title?: string; readonly words?: string }) => void;
   remove: (id: string) => void;
   bringBack: (id: string) => void;
-  exportAll: (settings: Settings) => Promise<string>;
-  importAll: (text: string) => Promise<Imported>;
+  /** Puts things as they are, in stretches; what there is under their ids makes way. */
+  putAll: (
+    things: readonly Saved[],
+    watch?: { readonly onProgress?: (count: number) => void; readonly signal?: AbortSignal },
+  ) => Promise<PutStep>;
+  undoPut: (step: PutStep) => Promise<void>;
 }
 
 /** What the Shelf needs from outside, so that it can be tried without a browser. */
 export interface ShelfSurroundings {
   readonly store: RecordStore;
+  readonly saving: Saving;
+  readonly aside: Aside;
   readonly now: () => Date;
   readonly newId: () => string;
+  /** What the second of two is called where two tabs changed one thing. */
+  readonly copyTitle: (title: string) => string;
   /** Tells the other tabs which record changed. */
-  readonly tell?: (id: string) => void;
+  readonly tell?: (key: string) => void;
+  /** Two tabs changed one thing: both are kept. */
+  readonly onTwice?: (copy: Saved) => void;
 }
 
 /** Opens a Shelf over a store. */
-export function openShelf({ store, now, newId, tell }: ShelfSurroundings): Shelf {
-  const $kept = atom<readonly Kept[]>([]);
-  const $saved = atom(true);
+export function openShelf(surroundings: ShelfSurroundings): Shelf {
+  const { store, saving, aside, now, newId, copyTitle, tell, onTwice } = surroundings;
+  const $saved = atom<readonly Saved[]>([]);
+  /** Changes that storage hasn't answered for. */
+  const unsaved = new Map<string, Saved>();
+  const $unsaved = atom<ReadonlySet<string>>(new Set());
 
-  /** Changes that the store has not answered for yet. */
-  const unsaved = new Map<string, Kept>();
+  const find = (id: string) => $saved.get().find((each) => each.id === id);
+  const show = (things: readonly Saved[], without: ReadonlySet<string> = new Set()) => {
+    const next = new Map($saved.get().map((each) => [each.id, each]));
+    for (const id of without) next.delete(id);
+    for (const each of things) next.set(each.id, each);
+    $saved.set([...next.values()].toSorted(bySavedAt));
+  };
+  const tellUnsaved = () => $unsaved.set(new Set(unsaved.keys()));
 
-  const put = (thing: Kept) => {
+  /** Writes a thing; where another tab has changed it meanwhile, both stay. */
+  const write = async (id: string) => {
+    const thing = unsaved.get(id);
+    if (!thing) return;
+    const lies = understand(SAVED, await store.read(SHELF + id));
+    const stored = "value" in lies ? lies.value : undefined;
+    const isOwn = !stored || thing.revisions.includes(revisionOf(stored));
+    if (isOwn || stored.deletedAt !== undefined || contentOf(stored) === contentOf(thing)) {
+      await store.write(SHELF + id, thing);
+      if (unsaved.get(id) === thing) unsaved.delete(id);
+    } else {
+      show([stored]);
+      // What the other tab has changed isn't deleted here.
+      if (thing.deletedAt === undefined) {
+        const copy: Saved = { ...thing, id: newId(), title: copyTitle(thing.title) };
+        await store.write(SHELF + copy.id, copy);
+        show([copy]);
+        tell?.(SHELF + copy.id);
+        onTwice?.(copy);
+      }
+      unsaved.delete(id);
+    }
+    tellUnsaved();
+    tell?.(SHELF + id);
+  };
+
+  const put = (thing: Saved): Saved => {
     unsaved.set(thing.id, thing);
-    $kept.set([...$kept.get().filter(({ id }) => id !== thing.id), thing].sort(byDate));
-    void store.write(SHELF + thing.id, thing).then((saved) => {
-      $saved.set(saved);
-      if (saved && unsaved.get(thing.id) === thing) unsaved.delete(thing.id);
-      tell?.(thing.id);
-    });
+    tellUnsaved();
+    show([thing]);
+    void saving.save(SHELF + thing.id, () => write(thing.id));
+    return thing;
   };
-  const changeKept = (id: string, change: (thing: Kept) => Kept) => {
-    const found = $kept.get().find((each) => each.id === id);
-    if (found) put({ ...change(found), changedAt: now().toISOString() });
+  /** A thing's next state. */
+  const next = (thing: Saved): Saved => ({
+    ...thing,
+    changedAt: now().toISOString(),
+    revisions: [...thing.revisions, newId()].slice(-MOST_REVISIONS),
+  });
+  const make = (id: string, thing: ToSave, before: Saved | undefined): Saved => {
+    const date = now().toISOString();
+    const { savedAt, revisions } = before ?? { savedAt: date, revisions: [] };
+    return next({ ...thing, version: SAVED_VERSION, id, savedAt, changedAt: date, revisions });
   };
-  const quarantined = async () => [...(await store.readAll(QUARANTINE)).values()];
 
   return {
-    $kept,
     $saved,
+    $unsaved,
     load: async () => {
-      const things: Kept[] = [];
+      const things: Saved[] = [];
       const limit = new Date(now().getTime() - KEEP_DELETED_DAYS * 86_400_000).toISOString();
+      let count = 0;
       for (const [key, record] of await store.readAll(SHELF)) {
-        const read = kept.safeParse(record);
-        if (!read.success) {
-          if (await store.write(QUARANTINE + key, record)) await store.remove(key);
-        } else if (read.data.deletedAt !== undefined && read.data.deletedAt < limit) {
+        if (++count % STRETCH === 0) await turn();
+        const read = understand(SAVED, record);
+        if (!("value" in read)) {
+          await aside.put(key, record, read.why);
+          await store.remove(key);
+        } else if (read.value.deletedAt !== undefined && read.value.deletedAt < limit) {
           await store.remove(key);
         } else {
-          things.push(read.data);
+          things.push(read.value);
         }
       }
-      // What was kept while the records were being read is newer than they are.
-      const merged = new Map(things.map((thing) => [thing.id, thing]));
-      for (const thing of unsaved.values()) merged.set(thing.id, thing);
-      $kept.set([...merged.values()].sort(byDate));
+      // What was saved while the records were being read is newer than they are.
+      show([...things, ...unsaved.values()]);
     },
-    keep: (thing) => {
-      const date = now().toISOString();
-      const made: Kept = { ...thing, version: VERSION, id: newId(), keptAt: date, changedAt: date };
-      put(made);
-      return made;
+    reload: async (key) => {
+      const id = key.slice(SHELF.length);
+      if (unsaved.has(id)) return;
+      const record = await store.read(key);
+      const read = understand(SAVED, record);
+      if ("value" in read) show([read.value]);
+      else if (record === null) show([], new Set([id]));
     },
-    keepAs: (id, thing) => {
-      const date = now().toISOString();
-      const before = $kept.get().find((each) => each.id === id);
-      const made: Kept = { ...thing, version: VERSION, id, keptAt: before?.keptAt ?? date, changedAt: date };
-      put(made);
-      return made;
+    save: (thing) => put(make(newId(), thing, undefined)),
+    saveAs: (id, thing) => put(make(id, thing, find(id))),
+    change: (opened, part) => {
+      put(next(undeleted({ ...opened, ...part })));
     },
-    change: (id, part) => changeKept(id, (thing) => ({ ...thing, ...part })),
-    remove: (id) => changeKept(id, (thing) => ({ ...thing, deletedAt: now().toISOString() })),
-    bringBack: (id) =>
-      changeKept(id, (thing) => {
-        const back = { ...thing };
-        delete back.deletedAt;
-        return back;
-      }),
-    exportAll: async (settingsNow) =>
-      writeBackup(
-        $kept.get().filter(({ deletedAt }) => deletedAt === undefined),
-        settingsNow,
-        await quarantined(),
-      ),
-    importAll: async (text) => {
-      const { value, problems } = readBackup(text);
-      if (!value) return { taken: 0, problems };
-      const own = new Map($kept.get().map((thing) => [thing.id, thing]));
-      const newer = value.shelf.filter((thing) => {
-        const mine = own.get(thing.id);
-        return !mine || mine.deletedAt !== undefined || mine.changedAt < thing.changedAt;
-      });
-      for (const thing of newer) put(thing);
-      for (const [at, record] of value.quarantine.entries()) {
-        await store.write(`${QUARANTINE}import-${now().getTime()}-${at}`, record);
+    remove: (id) => {
+      const thing = find(id);
+      if (thing) put(next({ ...thing, deletedAt: now().toISOString() }));
+    },
+    bringBack: (id) => {
+      const thing = find(id);
+      if (thing) put(next(undeleted(thing)));
+    },
+    putAll: async (things, { onProgress, signal } = {}) => {
+      const own = new Map($saved.get().map((each) => [each.id, each]));
+      const step = { added: [] as string[], before: [] as Saved[], count: 0 };
+      for (let from = 0; from < things.length && signal?.aborted !== true; from += STRETCH) {
+        const some = things.slice(from, from + STRETCH);
+        await saving.save(`${SHELF} many`, () =>
+          store.writeAll(new Map(some.map((each) => [SHELF + each.id, each]))),
+        );
+        for (const { id } of some) {
+          const mine = own.get(id);
+          if (mine) step.before.push(mine);
+          else step.added.push(id);
+        }
+        show(some);
+        step.count += some.length;
+        onProgress?.(step.count);
       }
-      return { taken: newer.length, problems, settings: settings.parse(value.settings) };
+      tell?.(SHELF);
+      return step;
+    },
+    undoPut: async ({ added, before }) => {
+      await saving.save(`${SHELF} many`, async () => {
+        await store.writeAll(new Map(before.map((each) => [SHELF + each.id, each])));
+        await Promise.all(added.map((id) => store.remove(SHELF + id)));
+      });
+      show(before, new Set(added));
+      tell?.(SHELF);
     },
   };
 }
 
-const byDate = (a: Kept, b: Kept) =>
-  a.keptAt === b.keptAt ? (a.id < b.id ? -1 : 1) : a.keptAt < b.keptAt ? 1 : -1;
+/** A thing as it was before it was deleted. */
+function undeleted(thing: Saved): Saved {
+  const living = { ...thing };
+  delete living.deletedAt;
+  return living;
+}
+
+/** Lets the page draw before what comes next. */
+const turn = () => new Promise<void>((resolve) => setTimeout(resolve));

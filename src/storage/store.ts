@@ -1,56 +1,35 @@
 import localforage from "localforage";
 
-/** Where records lie: one record a key. Reading never throws; writing tells whether it worked. */
+/** Where records lie: one record a key. Every answer is a promise that may be refused, or never come. */
 export interface RecordStore {
+  /** Null where there is none. */
   read: (key: string) => Promise<unknown>;
   readAll: (prefix: string) => Promise<ReadonlyMap<string, unknown>>;
-  write: (key: string, record: unknown) => Promise<boolean>;
-  remove: (key: string) => Promise<boolean>;
+  write: (key: string, record: unknown) => Promise<void>;
+  /** Writes several, side by side. */
+  writeAll: (records: ReadonlyMap<string, unknown>) => Promise<void>;
+  remove: (key: string) => Promise<void>;
 }
 
-/**
- * The browser's store. Saves are queued one behind another and the last write of a key wins; a store that the browser
- * denies (private window, full disk) answers false and the application goes on in memory.
- */
-export function browserStore(name = "shade"): RecordStore {
+/** The browser's store under a name. Stores of other names are not read with it, however large their records are. */
+export function browserStore(name: string): RecordStore {
   const forage = localforage.createInstance({ name, storeName: "records" });
-  const waiting = new Map<string, unknown>();
-  let queue: Promise<unknown> = Promise.resolve();
-
-  const enqueue = (act: () => Promise<unknown>): Promise<boolean> => {
-    const done = queue.then(act).then(
-      () => true,
-      () => false,
-    );
-    queue = done;
-    return done;
+  const write = async (key: string, record: unknown) => {
+    await forage.setItem(key, record);
   };
-
   return {
-    read: (key) => forage.getItem(key).catch(() => null),
+    read: (key) => forage.getItem(key),
     readAll: async (prefix) => {
       const found = new Map<string, unknown>();
-      try {
-        const keys = await forage.keys();
-        for (const key of keys.filter((each) => each.startsWith(prefix)))
-          found.set(key, await forage.getItem(key));
-      } catch {
-        return found;
-      }
+      await forage.iterate((record, key) => {
+        if (key.startsWith(prefix)) found.set(key, record);
+      });
       return found;
     },
-    write: (key, record) => {
-      waiting.set(key, record);
-      return enqueue(async () => {
-        if (!waiting.has(key)) return;
-        const latest = waiting.get(key);
-        waiting.delete(key);
-        await forage.setItem(key, latest);
-      });
+    write,
+    writeAll: async (records) => {
+      await Promise.all([...records].map(([key, record]) => write(key, record)));
     },
-    remove: (key) => {
-      waiting.delete(key);
-      return enqueue(() => forage.removeItem(key));
-    },
+    remove: (key) => forage.removeItem(key),
   };
 }

@@ -1,7 +1,6 @@
 import { placeOf, type Problem } from "@/core/problem";
 import { maybeFifths } from "@/core/pitch";
 import { mode } from "@/core/scale";
-import type { BackupProblem } from "@/storage";
 import { modeText, noteText } from "./names";
 
 /** Something in an address that there is not, and what was taken instead. */
@@ -97,19 +96,5 @@ export function noticeText({ code, asked, found }: AddressNotice): string {
       return `There is no mode “${asked}”. Shown is ${modeText(mode(found))}, the nearest name.`;
     case "chords-cut":
       return `The link holds ${asked} characters of chords; the first ${found} are shown.`;
-  }
-}
-
-/** Why a file was not taken from. */
-export function backupProblemText({ code, record, found }: BackupProblem): string {
-  switch (code) {
-    case "not-json":
-      return "This file is no Shade backup: it is not JSON. Choose a file that the Shelf exported.";
-    case "not-a-backup":
-      return "This file is no Shade backup. Choose a file that the Shelf exported.";
-    case "newer-version":
-      return `This backup is of version ${found}, newer than this Shade reads. Nothing was changed.`;
-    case "record-unread":
-      return `Entry ${record ?? 0} could not be read and was set aside: ${found}`;
   }
 }

@@ -58,7 +58,7 @@ test("an address that names what there is not gives the nearest and says so", as
   ).toBeVisible();
   const title = page.getByRole("heading", { name: "B Dorian" });
   await expect(title).toBeVisible();
-  const notice = page.getByRole("button", { name: "Put away" });
+  const notice = page.getByRole("button", { name: "Dismiss" });
   const [above, below] = [await notice.boundingBox(), await title.boundingBox()];
   expect((above?.y ?? 0) + (above?.height ?? 0)).toBeLessThan(below?.y ?? 0);
   await notice.click();

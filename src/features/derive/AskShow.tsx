@@ -3,8 +3,7 @@ import { useState } from "react";
 import { type Fifths, maybeDegree, maybeFifthsIn } from "@/core/pitch";
 import { type Chord, CLAIMS, type Claim, readChart } from "@/core/chord";
 import { type HomeMode, mode as modeById, size } from "@/core/scale";
-import { $draft, changeDraft, setHomeMode, setPlace } from "@/session";
-import type { Draft } from "@/storage";
+import { modeQuestion, type Question, setHomeMode, setPlace } from "@/session";
 import { Blind } from "@/kit/blind";
 import { Button, Select, TextField, Toggle, HomeField } from "@/kit/controls";
 import { shadeOf } from "@/kit/shade";
@@ -26,8 +25,6 @@ import type { AskedOf, ReckonedAnswer, ReckonedMode } from "@/workers";
 import { useAnswer } from "./useAnswer";
 import view from "@/shell/frame/View.module.css";
 import styles from "./AskShow.module.css";
-
-type Question = Draft["question"];
 
 /** Notes by name, or degrees counted from home; the word that is neither is given back. */
 function readNotesOrDegrees(
@@ -84,13 +81,12 @@ const ROWS = 30;
 
 /** Questions held against all modes: notes, chords, claims, neighbours. */
 export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
-  const { question } = useStore($draft);
+  const question = useStore(modeQuestion.$value);
   const { comparison, reference } = useSchools();
   const { home } = homeMode;
   const answer = useAnswer(asked(question, homeMode, { comparison, reference }));
-  const change = (part: Partial<Question>) => changeDraft({ question: { ...question, ...part } });
   const flip = (claim: Claim) =>
-    change({
+    modeQuestion.change({
       claims: question.claims.includes(claim)
         ? question.claims.filter((each) => each !== claim)
         : [...question.claims, claim],
@@ -106,7 +102,7 @@ export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
         const { unread } = readNotesOrDegrees(text, home);
         if (unread !== undefined)
           return `“${unread.slice(0, 20)}” is no note and no degree; C F♯ B♭, or 3 ♯4, would do.`;
-        change({ [field]: text.trim() });
+        modeQuestion.change({ [field]: text.trim() });
         return undefined;
       }}
     />
@@ -120,11 +116,11 @@ export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
           label="Which modes are asked"
           value={String(question.among)}
           options={AMONG}
-          onChange={(value) => change({ among: value === "named" ? value : Number(value) })}
+          onChange={(value) => modeQuestion.change({ among: value === "named" ? value : Number(value) })}
         />
         <span>on</span>
         <HomeField label="Home" value={home} onChange={(note) => setPlace({ home: note })} />
-        <Toggle isOn={question.anyHome} onChange={(anyHome) => change({ anyHome })}>
+        <Toggle isOn={question.anyHome} onChange={(anyHome) => modeQuestion.change({ anyHome })}>
           or any home
         </Toggle>
       </div>
@@ -143,7 +139,7 @@ export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
           onCommit={(text) => {
             const [problem] = readChords(text).problems;
             if (problem) return problemText(problem, text);
-            change({ chords: text.trim() });
+            modeQuestion.change({ chords: text.trim() });
             return undefined;
           }}
         />
@@ -153,7 +149,7 @@ export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
             {CLAIM_TEXT[claim]}
           </Toggle>
         ))}
-        <Toggle isOn={question.near} onChange={(near) => change({ near })}>
+        <Toggle isOn={question.near} onChange={(near) => modeQuestion.change({ near })}>
           {`lie one note from ${homeModeText(homeMode)}`}
         </Toggle>
       </div>

@@ -4,7 +4,7 @@ import { accidentalsOf, type Fifths, fifthsFrom, letterOf, printName } from "@/c
 import { brightestFirst, colourSwap, type HomeMode, parallels, parentOf, relatives } from "@/core/scale";
 import { pathScore, swapScore } from "@/audio";
 import {
-  $keeping,
+  $toSave,
   $place,
   $selection,
   $settings,
@@ -80,7 +80,7 @@ export function DeriveView() {
   };
   const playPath = () => toggle("path", pathScore(show === "compare" ? compareRows(homeMode, beside) : rows));
   const keep = () =>
-    $keeping.set({
+    $toSave.set({
       kind: "mode",
       title: homeModeText(homeMode),
       words: "",

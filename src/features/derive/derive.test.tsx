@@ -5,11 +5,11 @@ import { fifthsOf, printName } from "@/core/pitch";
 import { colourSwap, FAMILIES, type HomeMode, mode, parallels } from "@/core/scale";
 import { vamps } from "@/core/progression";
 import {
-  $draft,
-  $keeping,
+  $toSave,
   $place,
   $settings,
-  changeDraft,
+  chartDocument,
+  modeQuestion,
   changeSettings,
   ownWordsFor,
   setOwnWords,
@@ -166,7 +166,7 @@ describe("the panel of a mode", () => {
     const tune = screen.getByLabelText("Your model tune");
     fireEvent.change(tune, { target: { value: "Tissue Moon" } });
     fireEvent.keyDown(tune, { key: "Enter" });
-    expect(ownWordsFor(mode("lydian"), shelf.$kept.get())).toEqual({
+    expect(ownWordsFor(mode("lydian"), shelf.$saved.get())).toEqual({
       words: "Floating",
       tune: "Tissue Moon",
     });
@@ -350,21 +350,21 @@ describe("the chords of a mode on the screen", () => {
     const vamp = vamps(at("Gb", "lydian"))[0]!;
     render(<HeldPanel homeMode={at("Gb", "lydian")} held={vamp} onLetGo={() => undefined} />);
     fireEvent.click(screen.getByRole("button", { name: "Keep" }));
-    expect($keeping.get()).toMatchObject({
+    expect($toSave.get()).toMatchObject({
       kind: "progression",
       chords: "| Gb | Ab |",
       title: "G♭ and A♭ in G♭ Lydian",
     });
     fireEvent.click(screen.getByRole("button", { name: "Put into the chart" }));
-    expect([$place.get().view, $draft.get().chords]).toEqual(["match", "| Gb | Ab |"]);
-    $keeping.set(undefined);
+    expect([$place.get().view, chartDocument.$value.get().chords]).toEqual(["match", "| Gb | Ab |"]);
+    $toSave.set(undefined);
   });
 });
 
 describe("asking all modes on the screen", () => {
   it("asks, shows what answers, and says what no mode can hold", async () => {
     asked.answer = ask;
-    changeDraft({ question: { ...$draft.get().question, chords: "Em F G#", anyHome: true } });
+    modeQuestion.change({ chords: "Em F G#", anyHome: true });
     render(<AskShow homeMode={at("D", "dorian")} />);
     await screen.findByText(/None of 5544 modes/);
     expect(screen.getByText(/needs eight different notes, more than seven/)).toBeTruthy();

@@ -2,20 +2,21 @@ import { useStore } from "@nanostores/react";
 import { type DragEvent, useMemo, useState } from "react";
 import { soundOf } from "@/core/pitch";
 import { allNotes } from "@/core/tune";
-import type { TuneOrigin } from "@/formats";
+import { readTunes, type TuneText as TextOfTune } from "@/formats";
 import { byTurns, swapped, tuneScore } from "@/audio";
-import { $draft, $keeping, $ready, changeDraft, swapLive, toggle } from "@/session";
+import { $ready, $toSave, BLANK_TUNE, swapLive, toggle, tuneDocument } from "@/session";
 import { useSchools } from "@/session/useSchools";
 import { HeightBlind } from "@/kit/blind";
 import { Button, Select } from "@/kit/controls";
 import { useKeys } from "@/session/useKeys";
+import { DocumentTools } from "@/shell/documents";
 import { Staff } from "@/kit/staff";
 import { countText, noteText, problemText, tuneCountText } from "@/words";
 import styles from "@/shell/frame/View.module.css";
 import { Candidates } from "./Candidates";
 import { $isInCollection, openCollection, type Row, textOf } from "./collection";
 import { CollectionShow, useCollection } from "./CollectionShow";
-import { droppedFiles, isRecording, onlyTextIn } from "./files";
+import { droppedFiles, isRecording, noTune, onlyTextIn } from "./files";
 import { heardSwap, placesOf, staffText } from "./heard-tune";
 import own from "./IdentifyView.module.css";
 import { NoteInHand } from "./NoteInHand";
@@ -25,20 +26,21 @@ import { ReasonPanel } from "./ReasonPanel";
 import { Record } from "./Record";
 import { SaveDialog } from "./SaveDialog";
 import { TuneText, type Way, Ways } from "./TuneInput";
+import { UNTOUCHED } from "./taken-in";
 import { undecidedNotes, useAnswer } from "./useAnswer";
 import { useRecording } from "./useRecording";
-import { draftOf, fromStaff, mostEngraved, onStaff, type TuneDraft, useTunes } from "./useTunes";
+import { fromStaff, mostEngraved, onStaff, typedTune, useTunes } from "./useTunes";
 import { Voices } from "./Voices";
 
 /** Identify: a tune from files, typed, played or recorded, and the mode it is in with the reasons; or a collection of tunes. */
 export function IdentifyView() {
   const schools = useSchools();
-  const { tune: draft } = useStore($draft);
+  const value = useStore(tuneDocument.$value);
   const isReady = useStore($ready);
   const collection = useCollection();
   const isInCollection = useStore($isInCollection);
   const setInCollection = (isIn: boolean) => $isInCollection.set(isIn);
-  const read = useTunes(draft);
+  const read = useTunes(value);
   const inHand = useAnswer(read);
   const { answer, which, byHand, chooseTune, chooseMode, chooseHome, chooseBars, leaveOut, setBack } = inHand;
   const [way, setWay] = useState<Way>("staff");
@@ -46,23 +48,22 @@ export function IdentifyView() {
   const [pointed, setPointed] = useState<readonly number[]>();
   const [note, setNote] = useState<number>();
   const [isSaving, setSaving] = useState(false);
-  /** What was worked on before notes were played in or recorded over it. */
-  const [replaced, setReplaced] = useState<TuneDraft>();
 
-  const take = (next: TuneDraft, nextWay: Way) => {
+  /** A tune from elsewhere is a document of its own; the one before stays under Recent. */
+  const take = ({ source, text, name }: TextOfTune, nextWay: Way = "staff") => {
     setRefusal(undefined);
     setNote(undefined);
     setPointed(undefined);
     setWay(nextWay);
-    changeDraft({ tune: next });
+    tuneDocument.open({ ...BLANK_TUNE, source, text, name });
   };
-  const takeNotes = (name: string, origin: TuneOrigin) => (text: string) => {
-    if (draft && draft.text.trim() !== "" && draft.name !== name)
-      setReplaced({ ...draft, name: draft.name || title });
+  const type = (text: string) => {
+    setRefusal(undefined);
     setNote(undefined);
-    changeDraft({ tune: { source: "notes", text, name, origin } });
+    setWay("type");
+    tuneDocument.change({ ...UNTOUCHED, ...typedTune(text, value.name) }, "typing");
   };
-  const recording = useRecording(takeNotes(RECORDED, "recorded"));
+  const recording = useRecording();
   const takeFiles = async (files: readonly File[]) => {
     const [file] = files;
     if (!file) return;
@@ -76,8 +77,12 @@ export function IdentifyView() {
     const only = files.length > 1 ? "several" : await onlyTextIn(file);
     setInCollection(only === "several");
     if (only === "several") await openCollection(files);
-    else if ("source" in only) take(only, "staff");
-    else setRefusal(problemText(only, ""));
+    else if ("source" in only) {
+      // What holds no tune is refused, and what was worked on stays in front.
+      const { value: tunes, problems } = await readTunes(only);
+      if (tunes.some(({ tune }) => allNotes(tune).length > 0)) take(only);
+      else setRefusal(problemText(problems[0] ?? noTune(file.name), only.source === "midi" ? "" : only.text));
+    } else setRefusal(problemText(only, ""));
   };
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
@@ -86,7 +91,7 @@ export function IdentifyView() {
   const openRow = async (row: Row) => {
     const text = await textOf(row);
     if (!text) return;
-    take(text, "staff");
+    take(text);
     setInCollection(false);
   };
 
@@ -114,7 +119,7 @@ export function IdentifyView() {
   const title = tune?.title === "" ? (read?.name ?? "") : (tune?.title ?? "");
   const keep = () => {
     if (!answer) return;
-    $keeping.set({ kind: "tune", title: title || "Tune", words: "", ...answer.shown.kept });
+    $toSave.set({ kind: "tune", title: title || "Tune", words: "", ...answer.shown.kept });
   };
 
   useKeys("identify", [
@@ -135,23 +140,12 @@ export function IdentifyView() {
     );
   }
 
-  const isEmpty = isReady && (draft === undefined || draft.text.trim() === "");
-  const isTyped = draft?.source === "abc" || draft?.source === "notes" || isEmpty;
+  const isEmpty = isReady && value.text.trim() === "";
+  const isTyped = value.source === "abc" || value.source === "notes" || isEmpty;
   const isTextOpen =
     way === "type" ||
     (way === "staff" &&
       (isEmpty || (isReady && read !== undefined && !answer && !inHand.isWorking && isTyped)));
-  const bringBack = replaced && (
-    <Button
-      kind="quiet"
-      onClick={() => {
-        take(replaced, "staff");
-        setReplaced(undefined);
-      }}
-    >
-      {`Bring back ${replaced.name === "" ? "what was typed" : `“${replaced.name}”`}`}
-    </Button>
-  );
   return (
     <div className={styles.view} onDragOver={(event) => event.preventDefault()} onDrop={onDrop}>
       <div className={`${styles.answer} ${own.column}`} data-way={isTextOpen ? "type" : way}>
@@ -174,14 +168,8 @@ export function IdentifyView() {
               {title || "without a title"}
             </strong>
           )}
-          <Ways
-            way={isTextOpen ? "type" : way}
-            onWay={(next) => {
-              setWay(next);
-              setReplaced(undefined);
-            }}
-            onFiles={(files) => void takeFiles(files)}
-          />
+          <DocumentTools document={tuneDocument} name="tune" onOther={() => setWay("staff")} />
+          <Ways way={isTextOpen ? "type" : way} onWay={setWay} onFiles={(files) => void takeFiles(files)} />
           {tune && read && (
             <span className={own.count}>
               {tuneCountText(tune, read.source, read.origin)}
@@ -196,16 +184,16 @@ export function IdentifyView() {
             </Button>
           )}
         </div>
-        {way === "play" && <PlayIn onNotes={takeNotes(PLAYED, "played")}>{bringBack}</PlayIn>}
-        {way === "record" && <Record recording={recording}>{bringBack}</Record>}
+        {way === "play" && <PlayIn />}
+        {way === "record" && <Record recording={recording} />}
         <TuneText
-          text={isTyped ? (draft?.text ?? "") : ""}
+          text={isTyped ? value.text : ""}
           isOpen={isTextOpen}
           isEmpty={isEmpty}
           read={read}
           refusal={refusal}
-          onText={(text) => take(draftOf(text, draft?.name ?? ""), "type")}
-          onTry={(text) => take(draftOf(text, ""), "staff")}
+          onText={type}
+          onTry={(text) => take(typedTune(text, ""))}
         />
         {inHand.isWorking && (
           <p className={own.replaced} role="status">
@@ -293,6 +281,3 @@ export function IdentifyView() {
     </div>
   );
 }
-
-/** What notes that were played in or recorded are called until they have a name. */
-const [PLAYED, RECORDED] = ["Played in", "Recording"];

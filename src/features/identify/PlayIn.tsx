@@ -1,18 +1,14 @@
-import { type ReactNode, useEffect, useRef, useState } from "react";
+import { useStore } from "@nanostores/react";
+import { useEffect, useRef, useState } from "react";
 import { isBlackKey } from "@/core/instrument";
 import { readNotes } from "@/formats";
 import { timedNotes } from "@/devices";
-import { $settings, hearNote } from "@/session";
+import { $settings, hearNote, tuneDocument } from "@/session";
 import { Button, Select } from "@/kit/controls";
 import { countText, keyName } from "@/words";
 import styles from "./PlayIn.module.css";
+import { beginAgain, takeLastBack } from "./taken-in";
 import { SIMULATED, usePlayedIn } from "./usePlayedIn";
-
-interface PlayInProps {
-  readonly onNotes: (text: string) => void;
-  /** Beside the acts: what brings back what was there before. */
-  readonly children?: ReactNode;
-}
 
 /** Two octaves of keys for the simulated keyboard. */
 const KEYS = Array.from({ length: 25 }, (_, at) => 57 + at);
@@ -22,8 +18,10 @@ const PHRASE =
   "E4:0.5 F4 G4:1 A4:0.5 G4 F4:1 | E4:0.5 F4 G4 B4 A4:2 | G4:0.5 A4 B4:1 A4:0.5 G4 F4:1 | G4:0.5 F4 D4 F4 E4:2 ||";
 
 /** Notes played in: on a keyboard that is plugged in, on a simulated one, or clicked on the stage below. */
-export function PlayIn({ onNotes, children }: PlayInProps) {
-  const { keyboards, keyboard, chooseKeyboard, count, takeBack, clear } = usePlayedIn(onNotes);
+export function PlayIn() {
+  const { keyboards, keyboard, chooseKeyboard } = usePlayedIn();
+  const { played, text } = useStore(tuneDocument.$value);
+  const count = text === "" ? 0 : (played?.length ?? 0);
   const [isPerforming, setPerforming] = useState(false);
   const end = useRef<() => void>(undefined);
   useEffect(() => () => end.current?.(), []);
@@ -58,13 +56,12 @@ export function PlayIn({ onNotes, children }: PlayInProps) {
             {isPerforming ? "Stop it" : "Let it play a phrase"}
           </Button>
         )}
-        <Button disabled={count === 0} onClick={takeBack}>
+        <Button disabled={count === 0} onClick={takeLastBack}>
           Take the last note back
         </Button>
-        <Button disabled={count === 0} onClick={clear}>
+        <Button disabled={count === 0} onClick={beginAgain}>
           Begin again
         </Button>
-        {children}
         <span className={styles.said} role="status">
           {count === 0 ? "Play, or click notes on the stage below." : countText(count, "note")}
         </span>

@@ -1,10 +1,13 @@
-import { type ReactNode, useState } from "react";
+import { useState } from "react";
+import { useStore } from "@nanostores/react";
 import type { Microphone } from "@/devices";
+import { tuneDocument } from "@/session";
 import { Button, FileButton, Select } from "@/kit/controls";
 import { recordText } from "@/words";
 import { RECORDING_FILES } from "./files";
 import { PitchLine } from "./PitchLine";
 import styles from "./PlayIn.module.css";
+import { takeCorrected } from "./taken-in";
 import type { RecordingInHand } from "./useRecording";
 
 const SOURCES: readonly { readonly value: Microphone; readonly text: string }[] = [
@@ -14,13 +17,12 @@ const SOURCES: readonly { readonly value: Microphone; readonly text: string }[] 
 
 interface RecordProps {
   readonly recording: RecordingInHand;
-  /** Beside the acts: what brings back what was there before. */
-  readonly children?: ReactNode;
 }
 
 /** A recording of one voice: from the microphone, a fiddler who stands in for it, or an audio file. */
-export function Record({ recording, children }: RecordProps) {
-  const { state, line, start, stop, open, cancel, correct, undo } = recording;
+export function Record({ recording }: RecordProps) {
+  const { state, line, start, stop, open, cancel } = recording;
+  const { undo } = useStore(tuneDocument.$steps);
   const [from, setFrom] = useState<Microphone>("microphone");
   return (
     <section className={styles.played} aria-label="Record">
@@ -45,12 +47,13 @@ export function Record({ recording, children }: RecordProps) {
           Open a recording
         </FileButton>
         {(state.at === "recording" || state.at === "listening") && <Button onClick={cancel}>Cancel</Button>}
-        {children}
         <span className={styles.said} role="status">
           {recordText(state)}
         </span>
       </div>
-      {line && <PitchLine line={line} onNotes={correct} onUndo={undo} />}
+      {line && (
+        <PitchLine line={line} onNotes={takeCorrected} onUndo={undo > 0 ? tuneDocument.undo : undefined} />
+      )}
     </section>
   );
 }

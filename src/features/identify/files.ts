@@ -36,6 +36,9 @@ const fault = (code: Problem["code"], found: string, expected?: string): Problem
   ...(expected === undefined ? {} : { expected }),
 });
 
+/** A file that holds no tune. */
+export const noTune = (name: string): Problem => fault("no-tune", name);
+
 /** The chunks of a file as they are read. */
 async function* chunksOf(file: Blob): AsyncGenerator<Uint8Array> {
   const reader = file.stream().getReader();
@@ -70,7 +73,7 @@ export async function onlyTextIn(file: File): Promise<TuneText | Problem | "seve
     if ("text" in found && only) return "several";
     only ??= found;
   }
-  if (!only) return fault("no-tune", file.name);
+  if (!only) return noTune(file.name);
   return "text" in only ? only.text : only;
 }
 

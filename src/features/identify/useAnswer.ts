@@ -1,11 +1,11 @@
 import { useStore } from "@nanostores/react";
 import { useEffect, useMemo, useState } from "react";
-import { type Fifths, soundOf } from "@/core/pitch";
+import { type Fifths, fifthsOf, printName, soundOf } from "@/core/pitch";
 import { type Expectation, identify, type Identification } from "@/core/identify";
-import { colourOn, colourSwap, type HomeMode, intervalAt } from "@/core/scale";
+import { colourOn, colourSwap, type HomeMode, intervalAt, mode as modeById } from "@/core/scale";
 import { allNotes, type BarRange, partOf, phraseEnds, type Tune, type TuneNote } from "@/core/tune";
 import { tuneScore } from "@/audio";
-import { $place, $selection, $settings, setPlace } from "@/session";
+import { $place, $selection, $settings, setPlace, tuneDocument, type TuneValue } from "@/session";
 import { useSchools } from "@/session/useSchools";
 import { identifyLong } from "@/workers";
 import { onStaff, type ReadTune, type ReadTunes, readyTune } from "./useTunes";
@@ -19,7 +19,7 @@ export interface Answer {
   readonly ends: readonly number[];
 }
 
-/** What was set by hand for one tune: all of it goes when another comes. */
+/** What was set by hand for one tune, as the document has it. */
 export interface ByHand {
   readonly about?: HomeMode | undefined;
   readonly home?: Fifths | undefined;
@@ -27,18 +27,15 @@ export interface ByHand {
   readonly bars?: BarRange | undefined;
 }
 
-const NOTHING: ByHand = { without: new Set() };
+/** What was set by hand is part of the document: this is none of it. */
+const NOTHING = { about: undefined, home: undefined, bars: undefined, without: [] };
 
-/** Which tune of a file is shown, and what was set by hand for it; both belong to one text. */
-interface Chosen {
-  readonly key: string;
-  readonly which: number;
-  /** How many notes the tune had: places of notes mean nothing once there are others. */
-  readonly notes: number;
-  readonly byHand: ByHand;
-}
-
-const START: Chosen = { key: "", which: 0, notes: 0, byHand: NOTHING };
+const byHandOf = ({ about, home, bars, without }: TuneValue): ByHand => ({
+  about: about && { home: fifthsOf(about.home), mode: modeById(about.mode) },
+  home,
+  bars,
+  without: new Set(without),
+});
 
 /** The notes of the answer that are never heard and would decide. */
 export const undecidedNotes = ({ undecided, homeMode: { home, mode } }: Identification): readonly Fifths[] =>
@@ -90,18 +87,15 @@ function useFound(
   return later?.tune === tune ? later.found : WORKING;
 }
 
-/** The tune and candidate in hand, chosen anew for every text; the stage and the address follow. */
+/** The tune that is worked on and what it is in, with what was set by hand; the stage and the address follow. */
 export function useAnswer(read: ReadTunes | undefined) {
   const schools = useSchools();
   const { expects } = useStore($settings);
-  const [chosen, setChosen] = useState(START);
-  const key = read?.key ?? "";
-  const which = chosen.key === key ? chosen.which : 0;
-  const file = read?.tunes[which];
-  const shown = useMemo(() => file && readyTune(file, read), [file, read]);
-  const count = shown?.tune.notes.length ?? 0;
-  const isOwn = chosen.key === key && chosen.notes === count;
-  const byHand = isOwn ? chosen.byHand : NOTHING;
+  const value = useStore(tuneDocument.$value);
+  const { about, home: ownHome, bars, without, which } = value;
+  const file = read?.tunes[which] ?? read?.tunes[0];
+  const shown = useMemo(() => (file && read ? readyTune(file, read) : undefined), [file, read]);
+  const byHand = useMemo(() => byHandOf(value), [about, ownHome, bars, without]);
 
   const found = useFound(shown?.tune, byHand, expects);
   const answer = useMemo((): Answer | undefined => {
@@ -146,30 +140,26 @@ export function useAnswer(read: ReadTunes | undefined) {
     if (place.home !== home || place.mode !== mode) setPlace({ home, mode });
   }, [answer]);
 
-  const set = (part: Partial<ByHand>) =>
-    setChosen({ key, which, notes: count, byHand: { ...byHand, ...part } });
+  const isByHand = Boolean(about ?? ownHome ?? bars) || without.length > 0;
+  const change = tuneDocument.change;
   return {
     answer,
     /** Read, but everything in it is left out. */
-    isSilenced: shown !== undefined && found === undefined && byHand !== NOTHING,
+    isSilenced: shown !== undefined && found === undefined && isByHand,
     /** A long piece is still being listened to. */
     isWorking: found === WORKING,
     which,
     byHand,
-    chooseTune: (next: number) =>
-      setChosen({ key, which: next, notes: read?.tunes[next]?.tune.notes.length ?? 0, byHand: NOTHING }),
-    chooseMode: (about: HomeMode) => set({ about }),
-    chooseHome: (home: Fifths | undefined) => set({ home, about: undefined }),
-    chooseBars: (bars: BarRange | undefined) => set({ bars, about: undefined }),
+    chooseTune: (next: number) => change({ ...NOTHING, which: next }),
+    chooseMode: ({ home, mode }: HomeMode) => change({ about: { home: printName(home), mode: mode.id } }),
+    chooseHome: (home: Fifths | undefined) => change({ home, about: undefined }),
+    chooseBars: (next: BarRange | undefined) => change({ bars: next, about: undefined }),
     /** Leaves notes out, or takes them in again where all of them are out. */
     leaveOut: (notes: readonly number[]) => {
-      const without = new Set(byHand.without);
-      const isOut = notes.every((note) => without.has(note));
-      for (const note of notes)
-        if (isOut) without.delete(note);
-        else without.add(note);
-      set({ without, about: undefined });
+      const isOut = notes.every((note) => byHand.without.has(note));
+      const next = isOut ? without.filter((note) => !notes.includes(note)) : [...without, ...notes];
+      change({ without: [...new Set(next)], about: undefined });
     },
-    setBack: () => set(NOTHING),
+    setBack: () => change(NOTHING),
   };
 }

@@ -1,8 +1,8 @@
 import { useEffect, useEffectEvent, useRef, useState } from "react";
-import { playedTune, type Timed } from "@/core/tune";
+import type { Timed } from "@/core/tune";
 import { type KeyEvent, midiKeyboards, type MidiKeyboard, simulatedKeyboard } from "@/devices";
-import { writeNotes } from "@/formats";
-import { $settings, $striking, hearNote } from "@/session";
+import { $settings, $striking, hearNote, tuneDocument } from "@/session";
+import { takePlayed } from "./taken-in";
 
 /** The keyboard that is always there. */
 export const SIMULATED = simulatedKeyboard();
@@ -13,22 +13,21 @@ interface Open {
   readonly at: number;
 }
 
-/**
- * Takes notes in while it is on the screen: from a keyboard in their time, and from the stage, a quarter each. What was taken in is handed
- * over as typed notes after every note.
- */
-export function usePlayedIn(onNotes: (text: string) => void) {
+/** When the last of some notes ends, in seconds. */
+const endOf = (notes: readonly Timed[]) =>
+  notes.reduce((last, { onset, duration }) => Math.max(last, onset + duration), -Infinity);
+
+/** Takes notes in while it is on the screen: from a keyboard in their time, and from the stage, a quarter each. */
+export function usePlayedIn() {
   const [keyboards, setKeyboards] = useState<readonly MidiKeyboard[]>([SIMULATED]);
   const [id, setId] = useState(SIMULATED.id);
-  /** All that was played: notes come faster than the screen is drawn. */
-  const played = useRef<readonly Timed[]>([]);
-  const [count, setCount] = useState(0);
-  const put = (next: readonly Timed[]) => {
-    played.current = next;
-    setCount(next.length);
-    onNotes(writeNotes(playedTune(next, $settings.get().tempo)));
-  };
-  const add = useEffectEvent((note: Timed) => put([...played.current, note]));
+  /** Seconds by which what is played now is moved, so that it follows what was played before this was on the screen. */
+  const moved = useRef<number>(undefined);
+  const add = useEffectEvent((note: Timed) => {
+    const { played = [] } = tuneDocument.$value.get();
+    moved.current ??= played.length === 0 ? 0 : endOf(played) - note.onset;
+    takePlayed({ ...note, onset: note.onset + moved.current });
+  });
 
   useEffect(() => {
     let isCurrent = true;
@@ -56,9 +55,9 @@ export function usePlayedIn(onNotes: (text: string) => void) {
     $striking.set((midi) => {
       hearNote(midi);
       // One click follows another without a rest, however long the next one takes to find.
-      const ends = played.current.map(({ onset, duration }) => onset + duration);
-      const onset = ends.length === 0 ? performance.now() / 1000 : ends.reduce((a, b) => Math.max(a, b));
-      add({ midi, onset, duration: 60 / $settings.get().tempo });
+      const { played = [] } = tuneDocument.$value.get();
+      const onset = played.length === 0 ? performance.now() / 1000 : endOf(played);
+      takePlayed({ midi, onset, duration: 60 / $settings.get().tempo });
     });
     return () => $striking.set(undefined);
   }, []);
@@ -67,8 +66,5 @@ export function usePlayedIn(onNotes: (text: string) => void) {
     keyboards,
     keyboard,
     chooseKeyboard: setId,
-    count,
-    takeBack: () => put(played.current.slice(0, -1)),
-    clear: () => put([]),
   };
 }

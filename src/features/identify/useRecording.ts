@@ -1,9 +1,11 @@
+import { useStore } from "@nanostores/react";
 import { useEffect, useRef, useState } from "react";
-import { heardNotes, type PitchFrame, playedTune, type Timed } from "@/core/tune";
+import { heardNotes, type PitchFrame, type Timed } from "@/core/tune";
 import { decodedAudio, type Microphone, record, type Recorded, type Recording, timedNotes } from "@/devices";
-import { readNotes, writeNotes } from "@/formats";
-import { $settings } from "@/session";
+import { readNotes } from "@/formats";
+import { tuneDocument } from "@/session";
 import { trackPitch, type Tracking } from "@/workers";
+import { takeRecording } from "./taken-in";
 
 /** What the fiddler plays who stands in for a player before the microphone. */
 const PHRASE =
@@ -28,11 +30,10 @@ export interface HeardLine {
   readonly notes: readonly Timed[];
 }
 
-/** Records, follows the pitch, and hands the notes over as typed notes, again after every correction. */
-export function useRecording(onNotes: (text: string) => void) {
+/** Records, follows the pitch, and makes a tune of the notes; the line stays with the tune. */
+export function useRecording() {
   const [state, setState] = useState<RecordState>({ at: "idle" });
-  const [line, setLine] = useState<HeardLine>();
-  const [before, setBefore] = useState<readonly (readonly Timed[])[]>([]);
+  const { line } = useStore(tuneDocument.$value);
   const recording = useRef<Recording>(undefined);
   const tracking = useRef<Tracking>(undefined);
   useEffect(
@@ -43,7 +44,6 @@ export function useRecording(onNotes: (text: string) => void) {
     [],
   );
 
-  const hand = (notes: readonly Timed[]) => onNotes(writeNotes(playedTune(notes, $settings.get().tempo)));
   const listen = async (recorded: Recorded, name: string) => {
     setState({ at: "listening", share: 0 });
     const job = trackPitch(recorded, (share) => setState({ at: "listening", share }));
@@ -54,10 +54,8 @@ export function useRecording(onNotes: (text: string) => void) {
       setState({ at: "refused", why: "nothing-heard", name });
       return;
     }
-    setLine({ frames, notes });
-    setBefore([]);
     setState({ at: "heard" });
-    hand(notes);
+    takeRecording({ frames, notes });
   };
   const stop = async () => {
     const running = recording.current;
@@ -90,22 +88,6 @@ export function useRecording(onNotes: (text: string) => void) {
       tracking.current?.cancel();
       setState({ at: line ? "heard" : "idle" });
     },
-    correct: (notes: readonly Timed[]) => {
-      if (!line) return;
-      setBefore([...before, line.notes]);
-      setLine({ ...line, notes });
-      hand(notes);
-    },
-    undo:
-      before.length === 0
-        ? undefined
-        : () => {
-            const last = before.at(-1);
-            if (!last || !line) return;
-            setBefore(before.slice(0, -1));
-            setLine({ ...line, notes: last });
-            hand(last);
-          },
   };
 }
 export type RecordingInHand = ReturnType<typeof useRecording>;

@@ -1,12 +1,12 @@
 import { describe, expect, it, test } from "vitest";
 import { allNotes } from "@/core/tune";
 import { readNotes, readTunes } from "@/formats";
-import { draftOf, fromStaff, mostEngraved, onStaff, readyTune } from "./useTunes";
+import { typedTune, fromStaff, mostEngraved, onStaff, readyTune } from "./useTunes";
 
 const ready = async (text: string, name = "") => {
-  const draft = draftOf(text, name);
-  const { value } = await readTunes(draft);
-  return readyTune(value[0]!, draft);
+  const typed = typedTune(text, name);
+  const { value } = await readTunes(typed);
+  return readyTune(value[0]!, typed);
 };
 
 describe("what is typed or pasted", () => {
@@ -16,7 +16,7 @@ describe("what is typed or pasted", () => {
     ["A4 B4 C#5 | D5:2 ||", "notes"],
     ["A4:1 B4:2", "notes"],
     ["", "notes"],
-  ])("%j is %s", (text, source) => expect(draftOf(text, "x").source).toBe(source));
+  ])("%j is %s", (text, source) => expect(typedTune(text, "x").source).toBe(source));
 
   it("is engraved from what it was typed as, with every note placed", async () => {
     const { abc, engraved, kept } = await ready("A4 C#5 E5", "Three");

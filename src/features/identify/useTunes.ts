@@ -11,7 +11,7 @@ import {
   type TuneText,
   writeAbc,
 } from "@/formats";
-import type { Draft } from "@/storage";
+import type { TuneValue } from "@/session";
 
 /** A tune as read, what it is kept as, and the same as ABC for the engraver with its notes placed in that. */
 export interface ReadTune {
@@ -25,8 +25,6 @@ export interface ReadTune {
 
 /** What came of a text: its tunes, and what in it was not understood. */
 export interface ReadTunes {
-  /** Changes with the text, so that what was chosen for one text is not carried over to another. */
-  readonly key: string;
   readonly source: TuneSource;
   readonly name: string;
   readonly origin?: TuneOrigin | undefined;
@@ -35,14 +33,8 @@ export interface ReadTunes {
   readonly problems: readonly Problem[];
 }
 
-export type TuneDraft = NonNullable<Draft["tune"]>;
-
 /** Typed or pasted text as it is worked on. */
-export const draftOf = (text: string, name: string): TuneDraft => ({
-  source: sourceOfText(text),
-  text,
-  name,
-});
+export const typedTune = (text: string, name: string) => ({ source: sourceOfText(text), text, name });
 
 /** Bars that are engraved at once of one voice; a longer tune shows its beginning. */
 const MOST_ENGRAVED = 160;
@@ -85,29 +77,20 @@ export function onStaff(shown: ReadTune, places: readonly number[]): readonly nu
 export const fromStaff = (shown: ReadTune, place: number): number =>
   place < shown.engraved.notes.length ? place : place + shift(shown);
 
-/** The tunes of a draft, read anew when it changes; the last ones stay until then. */
-export function useTunes(draft: TuneDraft | undefined): ReadTunes | undefined {
+/** The tunes of what is worked on, read anew when its text changes; the last ones stay until then. */
+export function useTunes({ source, text, name, origin }: TuneValue): ReadTunes | undefined {
   const [read, setRead] = useState<ReadTunes>();
+  const isEmpty = text.trim() === "";
   useEffect(() => {
     let isCurrent = true;
-    if (draft) {
-      void readTunes(draft).then(({ value: tunes, problems }) => {
-        if (!isCurrent) return;
-        const { source, text, name, origin } = draft;
-        setRead({
-          source,
-          text,
-          name,
-          origin,
-          tunes,
-          problems,
-          key: tunes.map(({ tune }) => tune.title).join("\n"),
-        });
+    if (!isEmpty) {
+      void readTunes({ source, text, name }).then(({ value: tunes, problems }) => {
+        if (isCurrent) setRead({ source, text, name, origin, tunes, problems });
       });
     }
     return () => {
       isCurrent = false;
     };
-  }, [draft]);
-  return draft && read;
+  }, [source, text, name, origin, isEmpty]);
+  return isEmpty ? undefined : read;
 }

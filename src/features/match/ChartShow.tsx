@@ -6,13 +6,12 @@ import { chordBefore, decisions, guideLines, openBetween, segmentAt, targetNotes
 import { modesOfFamilies, notesOf } from "@/core/scale";
 import { byTurns, chartScore, modeScore, targetScore } from "@/audio";
 import {
-  $draft,
   $heardPlaces,
-  $keeping,
+  $toSave,
   $place,
   $ready,
   $settings,
-  changeDraft,
+  chartDocument,
   changeSettings,
   swapLive,
   toggle,
@@ -49,7 +48,7 @@ interface ChartShowProps {
 
 /** A chart of chords with its three readings, and the panel about the chord in hand. */
 export function ChartShow({ tabs }: ChartShowProps) {
-  const { chords: text, chartTitle } = useStore($draft);
+  const { chords: text, title: chartTitle } = useStore(chartDocument.$value);
   const { families, bands, follow, guides } = useStore($settings);
   const isReady = useStore($ready);
   const typed = useTypedChart(text);
@@ -88,11 +87,11 @@ export function ChartShow({ tabs }: ChartShowProps) {
   useOnStage({ chart, text, chosen, homeMode, targets, arpeggio });
   useFollowing(follow, chart, choose);
 
-  const put = (chords: string) => {
+  const put = (chords: string, step?: string) => {
     hand.startAgain(false);
-    changeDraft({ chords });
+    chartDocument.change({ chords }, step);
   };
-  const type = (next: string) => put(typed.stored(next));
+  const type = (next: string, isTyped: boolean) => put(typed.stored(next), isTyped ? "typing" : undefined);
   const play = (name: string, places: readonly number[], score = chartScore(chart, places)) => {
     $heardPlaces.set(places);
     toggle(name, score);
@@ -116,13 +115,13 @@ export function ChartShow({ tabs }: ChartShowProps) {
   };
   const keep = () => {
     const title = chartTitle || (homeMode ? `Chords in ${homeModeText(homeMode)}` : "Chords");
-    if (text.trim() !== "") $keeping.set({ kind: "progression", title, words: "", chords: text.trim() });
+    if (text.trim() !== "") $toSave.set({ kind: "progression", title, words: "", chords: text.trim() });
   };
   const setLock = (from: number, to: number, lock: Lock | undefined) => {
     // The places are those of the chart that was read: what has been typed since is not to be lost.
     if (isBehind) return;
     choose(chosen, false);
-    changeDraft({ chords: withLock(text, from, to, lock) });
+    chartDocument.change({ chords: withLock(text, from, to, lock) });
   };
 
   useKeys("match", [
@@ -159,7 +158,8 @@ export function ChartShow({ tabs }: ChartShowProps) {
             text={text}
             home={homeMode?.home}
             scales={scales.length}
-            onText={put}
+            onText={(next) => put(next)}
+            onOther={() => hand.startAgain(true)}
             onReadings={() => setDialog("readings")}
             onFiles={() => setDialog("files")}
           />
@@ -172,6 +172,8 @@ export function ChartShow({ tabs }: ChartShowProps) {
               label="Over"
               value={shownText}
               onChange={type}
+              onUndo={chartDocument.undo}
+              onRedo={chartDocument.redo}
               problems={problems}
               says={(problem) => problemText(problem, shownText)}
               complete={(before) => completionsFor(before, homeMode, scales, naming)}
@@ -186,7 +188,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
         {file.hasBefore && (
           <p className={own.before} role="status">
             <span>Another chart was put in its place.</span>
-            <Button kind="quiet" onClick={file.bringBack}>
+            <Button kind="quiet" onClick={() => void file.bringBack()}>
               Bring the one before back
             </Button>
           </p>
@@ -280,11 +282,12 @@ const Key = () => (
   </p>
 );
 
-/** A link brings its own chords; otherwise those last worked on are here again. */
+/** A link brings its own chords, as a chart of their own; otherwise those last worked on are here again. */
 export function useLinkedChords(): void {
   const isReady = useStore($ready);
   useEffect(() => {
     const { chords } = $place.get();
-    if (isReady && chords !== undefined && chords !== $draft.get().chords) changeDraft({ chords });
+    if (isReady && chords !== undefined && chords !== chartDocument.$value.get().chords)
+      chartDocument.open({ chords, title: "" });
   }, [isReady]);
 }

@@ -1,7 +1,8 @@
 import { useStore } from "@nanostores/react";
 import { plainestInterval, transposeChart } from "@/core/chord";
 import { type Fifths, soundOf } from "@/core/pitch";
-import { $settings, changeSettings } from "@/session";
+import { $settings, changeSettings, chartDocument } from "@/session";
+import { DocumentTools } from "@/shell/documents";
 import { Button, Select, Toggle } from "@/kit/controls";
 import { countText, noteText } from "@/words";
 import own from "./ChartShow.module.css";
@@ -12,6 +13,8 @@ interface ChartToolsProps {
   readonly home: Fifths | undefined;
   readonly scales: number;
   readonly onText: (text: string) => void;
+  /** Another chart is open now. */
+  readonly onOther: () => void;
   readonly onReadings: () => void;
   readonly onFiles: () => void;
 }
@@ -23,11 +26,12 @@ const homesRound = (home: Fifths): readonly Fifths[] =>
   );
 
 /** What is done with the chart as a whole: its readings, its key, files, following it. */
-export function ChartTools({ text, home, scales, onText, onReadings, onFiles }: ChartToolsProps) {
+export function ChartTools({ text, home, scales, onText, onOther, onReadings, onFiles }: ChartToolsProps) {
   const { follow } = useStore($settings);
   const moved = (by: 1 | -1) => onText(transposeChart(text, plainestInterval(text, by)));
   return (
     <div className={own.tools}>
+      <DocumentTools document={chartDocument} name="chart" onOther={onOther} />
       <Button kind="quiet" aria-haspopup="dialog" onClick={onReadings}>
         {`Readings, ${countText(scales, "scale")}`}
       </Button>

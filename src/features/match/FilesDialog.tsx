@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Chart } from "@/core/chord";
 import type { Problem } from "@/core/problem";
-import { $settings, changeDraft } from "@/session";
+import { $settings, chartDocument } from "@/session";
 import { Button, Choice, FileButton, WrittenField } from "@/kit/controls";
 import { Dialog, Setting } from "@/kit/dialog";
 import { saveFile } from "@/kit/files";
@@ -66,7 +66,7 @@ export function FilesDialog({ open, onClose, chart, text, title, problems, onFil
           label="Title of the chart"
           value={title}
           most={200}
-          onCommit={(chartTitle) => changeDraft({ chartTitle })}
+          onCommit={(next) => chartDocument.change({ title: next })}
         />
       </Setting>
       <Setting name="Save as">

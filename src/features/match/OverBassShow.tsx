@@ -5,7 +5,17 @@ import { GUITAR } from "@/core/instrument";
 import { type Fifths, soundOf } from "@/core/pitch";
 import { brightness, type HomeMode } from "@/core/scale";
 import { overBassScore } from "@/audio";
-import { $draft, $mark, $place, $playing, $selection, $settings, $tuning, setPlace, toggle } from "@/session";
+import {
+  $mark,
+  $place,
+  $playing,
+  $selection,
+  $settings,
+  $tuning,
+  chordShape,
+  setPlace,
+  toggle,
+} from "@/session";
 import { Button, HomeField } from "@/kit/controls";
 import { type Held, HeldPanel, heldSelection } from "@/shell/held";
 import { useKeys } from "@/session/useKeys";
@@ -28,7 +38,7 @@ const WALK = "colours";
 export function OverBassShow({ tabs }: OverBassShowProps) {
   const { home, mode } = useStore($place);
   const { drone } = useStore($settings);
-  const { shape } = useStore($draft);
+  const { text: shape } = useStore(chordShape.$value);
   const tuning = useStore($tuning) ?? GUITAR;
   const schools = useSchools();
   const playing = useStore($playing);

@@ -1,7 +1,8 @@
+import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import type { Problem } from "@/core/problem";
-import { $draft, changeDraft } from "@/session";
 import { MOST_FILE_BYTES } from "@/kit/files";
+import { chartDocument } from "@/session";
 import { readChartFile } from "./chartFiles";
 
 interface ChartFileActs {
@@ -11,15 +12,14 @@ interface ChartFileActs {
   readonly onRead: (isRead: boolean) => void;
 }
 
-/** Charts put into the field in place of another, from a file among them; the one before can be brought back. */
+/** Charts opened in place of another, from a file among them; the one before can be brought back. */
 export function useChartFile({ onOther, onRead }: ChartFileActs) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [before, setBefore] = useState<{ readonly chords: string; readonly chartTitle: string }>();
-  const replace = (chords: string, chartTitle: string) => {
-    const now = $draft.get();
-    if (now.chords.trim() !== "" && now.chords !== chords)
-      setBefore({ chords: now.chords, chartTitle: now.chartTitle });
-    changeDraft({ chords, chartTitle });
+  const [before, setBefore] = useState<string>();
+  const recent = useStore(chartDocument.$recent);
+  const replace = (chords: string, title: string) => {
+    if (chartDocument.$value.get().chords.trim() !== "") setBefore(chartDocument.$id.get());
+    chartDocument.open({ chords, title });
     onOther();
   };
   const open = async (file: File) => {
@@ -34,12 +34,12 @@ export function useChartFile({ onOther, onRead }: ChartFileActs) {
     if (read.value.text !== "") replace(read.value.text, read.value.title || nameOf(file));
     onRead(read.problems.length === 0);
   };
-  const bringBack = () => {
-    if (before) changeDraft(before);
+  const bringBack = async () => {
+    if (before !== undefined) await chartDocument.bringBack(before);
     setBefore(undefined);
     onOther();
   };
-  return { problems, hasBefore: before !== undefined, replace, open, bringBack };
+  return { problems, hasBefore: recent.some(({ id }) => id === before), replace, open, bringBack };
 }
 
 const nameOf = ({ name }: File) => name.replace(/\.[^.]+$/u, "");

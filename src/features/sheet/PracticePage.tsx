@@ -1,21 +1,20 @@
 import { useStore } from "@nanostores/react";
 import { useEffect, useRef, useState } from "react";
-import { GUITAR, LINE_FIGURES, positions, SYSTEMS } from "@/core/instrument";
+import { GUITAR, LINE_FIGURES, positions, type System, SYSTEMS } from "@/core/instrument";
 import { fifthsOf, printName } from "@/core/pitch";
 import { findModes, type HomeMode, mode as modeById } from "@/core/scale";
 import {
-  $draft,
   $hand,
   $place,
   $ready,
   $settings,
   $tuning,
-  changeDraft,
   positionAt,
+  type Practice,
+  practiceSheet,
   start,
   writeAddress,
 } from "@/session";
-import type { Draft } from "@/storage";
 import { Button, Choice, Select, TextField, Toggle } from "@/kit/controls";
 import { type MadeFile, saveFiles } from "@/kit/files";
 import { useSchools, useWordingKey } from "@/session/useSchools";
@@ -24,8 +23,6 @@ import { pngFile, svgFile } from "./picture";
 import { blocksOf, pagesOf } from "./practice";
 import { PracticeDrawing } from "./PracticeDrawing";
 import styles from "./SheetPage.module.css";
-
-type Practice = NonNullable<Draft["practice"]>;
 
 /** Modes on a sheet at most. */
 const MOST_MODES = 24;
@@ -40,7 +37,7 @@ const read = ({ home, mode }: Practice["modes"][number]): HomeMode => ({
 export function PracticePage() {
   const place = useStore($place);
   const settings = useStore($settings);
-  const draft = useStore($draft);
+  const chosen = useStore(practiceSheet.$value);
   const ready = useStore($ready);
   const tuning = useStore($tuning) ?? GUITAR;
   const schools = useSchools();
@@ -49,18 +46,16 @@ export function PracticePage() {
   const [trouble, setTrouble] = useState("");
   useEffect(() => void start(), []);
   // The mode of the address is the first of the sheet unless it is on it already.
-  const kept = draft.practice ?? {
-    modes: [],
-    system: settings.system,
-    hands: [],
-    figures: [settings.figure],
-    octaves: settings.octaves,
-    labels: "notes",
-  };
   const inHand = written(place);
-  const modes = kept.modes.length > 0 ? kept.modes : [inHand];
-  const practice: Practice = { ...kept, modes };
-  const change = (part: Partial<Practice>) => changeDraft({ practice: { ...practice, ...part } });
+  const modes = chosen.modes.length > 0 ? chosen.modes : [inHand];
+  const practice = {
+    ...chosen,
+    modes,
+    system: chosen.system ?? settings.system,
+    figures: chosen.figures ?? [settings.figure],
+    octaves: chosen.octaves ?? settings.octaves,
+  };
+  const change = (part: Partial<Practice>) => practiceSheet.change({ modes, ...part });
   const sheets = pagesOf(blocksOf({ ...practice, modes: modes.map(read) }, tuning));
   const save = (kind: "svg" | "png") => {
     setTrouble("");
@@ -203,7 +198,10 @@ export function PracticePage() {
 }
 
 /** Which positions of the first mode, where not all of them; the one in hand can be picked at once. */
-function Hands(props: { readonly practice: Practice; readonly onChange: (hands: number[]) => void }) {
+function Hands(props: {
+  readonly practice: Pick<Practice, "modes" | "hands"> & { readonly system: System };
+  readonly onChange: (hands: number[]) => void;
+}) {
   const { practice, onChange } = props;
   const tuning = useStore($tuning) ?? GUITAR;
   const hand = useStore($hand);

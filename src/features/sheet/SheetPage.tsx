@@ -27,7 +27,7 @@ import styles from "./SheetPage.module.css";
 export function SheetPage() {
   const place = useStore($place);
   const notices = useStore($addressNotices);
-  const kept = useStore(shelf.$kept);
+  const kept = useStore(shelf.$saved);
   const ready = useStore($ready);
   const schools = useSchools();
   const wordingKey = useWordingKey();

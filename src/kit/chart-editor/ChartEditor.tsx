@@ -8,7 +8,10 @@ import type { EditorHandle } from "./editor";
 interface ChartEditorProps {
   readonly label: string;
   readonly value: string;
-  readonly onChange: (text: string) => void;
+  /** `isTyped` where letters were typed or deleted one by one, as opposed to a paste or a completion. */
+  readonly onChange: (text: string, isTyped: boolean) => void;
+  readonly onUndo: () => void;
+  readonly onRedo: () => void;
   /** What was not understood: underlined where it stands. */
   readonly problems: readonly Problem[];
   /** The sentence of a problem, shown at it. */
@@ -20,7 +23,7 @@ interface ChartEditorProps {
 }
 
 /**
- * The field for a chart: several lines, with completion, problems underlined in place, and its own undo. The editor loads when
+ * The field for a chart: several lines, with completion and problems underlined in place; undo is the document’s. The editor loads when
  * it is first needed; it stands in a shadow tree, since it brings its styles along and the content policy lets none into the
  * page.
  */
@@ -43,7 +46,9 @@ export function ChartEditor(props: ChartEditorProps) {
         label,
         value: latest.current.value,
         most: MOST_CHART_TEXT,
-        onChange: (text) => latest.current.onChange(text),
+        onChange: (text, isTyped) => latest.current.onChange(text, isTyped),
+        onUndo: () => latest.current.onUndo(),
+        onRedo: () => latest.current.onRedo(),
         says: (problem) => latest.current.says(problem),
         complete: (before) => latest.current.complete(before),
         onCursor: (offset) => latest.current.onCursor(offset),

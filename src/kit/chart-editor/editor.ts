@@ -6,7 +6,7 @@ import {
   type CompletionContext,
   type CompletionResult,
 } from "@codemirror/autocomplete";
-import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
+import { defaultKeymap } from "@codemirror/commands";
 import { type Diagnostic, setDiagnostics } from "@codemirror/lint";
 import { Annotation, EditorState, RangeSetBuilder } from "@codemirror/state";
 import {
@@ -24,7 +24,7 @@ import { type Completion, wordBefore } from "./completions";
 
 /** What the field asks of the editor. */
 export interface EditorHandle {
-  /** Takes a text from outside; what is undone then is that. Nothing where it is the same. */
+  /** Takes a text from outside. Nothing where it is the same. */
   readonly setText: (text: string) => void;
   readonly setProblems: (problems: readonly Problem[]) => void;
   readonly close: () => void;
@@ -35,11 +35,19 @@ interface EditorAsked {
   readonly value: string;
   /** Characters that it may have. */
   readonly most: number;
-  readonly onChange: (text: string) => void;
+  readonly onChange: (text: string, isTyped: boolean) => void;
+  readonly onUndo: () => void;
+  readonly onRedo: () => void;
   readonly says: (problem: Problem) => string;
   readonly complete: (before: string) => readonly Completion[];
   readonly onCursor: (offset: number) => void;
 }
+
+/** A key that always does something. */
+const done = (act: () => void) => () => {
+  act();
+  return true;
+};
 
 /** Marks a change that came from outside. */
 const FromOutside = Annotation.define<true>();
@@ -154,7 +162,6 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
     state: EditorState.create({
       doc: asked.value,
       extensions: [
-        history(),
         keymap.of([
           {
             key: "Escape",
@@ -164,8 +171,10 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
               return true;
             },
           },
+          { key: "Mod-z", run: done(asked.onUndo), preventDefault: true },
+          { key: "Shift-Mod-z", run: done(asked.onRedo), preventDefault: true },
+          { key: "Mod-y", run: done(asked.onRedo), preventDefault: true },
           ...completionKeymap,
-          ...historyKeymap,
           ...defaultKeymap,
         ]),
         autocompletion({
@@ -190,7 +199,10 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
           const isOutside = update.transactions.some((each) => each.annotation(FromOutside) === true);
           if (update.docChanged && !isOutside) {
             told.push(update.state.doc.toString());
-            asked.onChange(update.state.doc.toString());
+            const isTyped = update.transactions.some(
+              (each) => each.isUserEvent("input.type") || each.isUserEvent("delete"),
+            );
+            asked.onChange(update.state.doc.toString(), isTyped);
           }
           const isMoved = update.selectionSet && update.view.hasFocus;
           if (isMoved || (update.docChanged && !isOutside)) asked.onCursor(update.state.selection.main.head);

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { findModes, parentOf } from "@/core/scale";
 import { $place, goTo, ownWordsFor, shelf } from "@/session";
 import { Dialog } from "@/kit/dialog";
-import { openKept } from "@/shell/shelf";
+import { openSaved } from "@/shell/shelf";
 import { countText, homeModeText, parentText, wording } from "@/words";
 import styles from "./FindDialog.module.css";
 
@@ -40,7 +40,7 @@ export function FindDialog({ open, onClose }: FindDialogProps) {
 function Finding({ onClose }: Pick<FindDialogProps, "onClose">) {
   const [text, setText] = useState("");
   const { home } = useStore($place);
-  const kept = useStore(shelf.$kept);
+  const kept = useStore(shelf.$saved);
 
   const asked = text.trim().toLowerCase();
   const modes: readonly Found[] = findModes(text, home, wording().noteNames)
@@ -69,7 +69,7 @@ function Finding({ onClose }: Pick<FindDialogProps, "onClose">) {
       key: thing.id,
       text: thing.title,
       aside: thing.kind === "words" ? "your words" : `kept ${thing.kind}`,
-      go: () => openKept(thing),
+      go: () => openSaved(thing),
     }));
   const found = [...modes, ...things];
 

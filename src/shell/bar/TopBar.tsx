@@ -1,9 +1,8 @@
 import { useStore } from "@nanostores/react";
 import { type MouseEvent, useEffect, useLayoutEffect, useState } from "react";
 import {
-  $addressNotices,
   $bindings,
-  $keeping,
+  $toSave,
   $place,
   $settings,
   bindingFor,
@@ -18,11 +17,12 @@ import {
 } from "@/session";
 import { useKeys } from "@/session/useKeys";
 import { useAfterPaint } from "@/kit/useAfterPaint";
-import { KeepDialog, ShelfDialog } from "@/shell/shelf";
-import { capital, noticeText } from "@/words";
+import { SaveDialog, ShelfDialog } from "@/shell/shelf";
+import { capital } from "@/words";
 import { FindDialog } from "./FindDialog";
 import { KeysDialog } from "./KeysDialog";
 import { Mark } from "./Mark";
+import { Notices } from "./Notices";
 import { SettingsDialog } from "./SettingsDialog";
 import styles from "./TopBar.module.css";
 
@@ -32,11 +32,13 @@ type Open = "shelf" | "find" | "settings" | "keys" | undefined;
 export function TopBar() {
   // Only the links need the place: they can wait until the change is on the screen.
   const place = useAfterPaint(useStore($place));
-  const kept = useStore(shelf.$kept);
-  const keeping = useStore($keeping);
+  const kept = useStore(shelf.$saved);
+  const keeping = useStore($toSave);
   const [open, setOpen] = useState<Open>();
   const isDusk = useTheme();
-  const count = kept.filter(({ deletedAt }) => deletedAt === undefined).length;
+  const unsaved = useStore(shelf.$unsaved);
+  // Only what storage has taken is counted.
+  const count = kept.filter(({ id, deletedAt }) => deletedAt === undefined && !unsaved.has(id)).length;
 
   useEffect(() => void start(), []);
   useKeyboard();
@@ -111,28 +113,8 @@ export function TopBar() {
       <FindDialog open={open === "find"} onClose={close} />
       <SettingsDialog open={open === "settings"} onClose={close} />
       <KeysDialog open={open === "keys"} onClose={close} />
-      <KeepDialog thing={keeping} onClose={() => $keeping.set(undefined)} />
+      <SaveDialog thing={keeping} onClose={() => $toSave.set(undefined)} />
     </>
-  );
-}
-
-/** What in the address was not to be had, and what the browser would not save. */
-function Notices() {
-  const notices = useStore($addressNotices);
-  const isSaved = useStore(shelf.$saved);
-  if (notices.length === 0 && isSaved) return null;
-  return (
-    <div className={styles.notices} role="status">
-      {notices.map((notice) => (
-        <p key={notice.code}>{noticeText(notice)}</p>
-      ))}
-      {!isSaved && (
-        <p>This browser would not save the last change. Export the Shelf to a file before closing.</p>
-      )}
-      <button type="button" onClick={() => $addressNotices.set([])}>
-        Put away
-      </button>
-    </div>
   );
 }
 

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { chordNotes } from "@/core/chord";
 import type { HomeMode } from "@/core/scale";
-import { $keeping, $playing, MAIN, playOrStop, putIntoChart } from "@/session";
+import { $toSave, $playing, MAIN, playOrStop, putIntoChart } from "@/session";
 import { Button } from "@/kit/controls";
 import { Facts, Panel, Saying } from "@/kit/panel";
 import { useSchools } from "@/session/useSchools";
@@ -27,7 +27,7 @@ export function HeldPanel({ homeMode, held, onLetGo, line = heldLine(held) }: He
     tones: [...new Set([...first.tones, ...others.flatMap(chordNotes).map((note) => note - first.root)])],
   };
   const keep = () =>
-    $keeping.set({
+    $toSave.set({
       kind: "progression",
       title: `${heldText(held)} in ${homeModeText(homeMode)}`,
       words: "",

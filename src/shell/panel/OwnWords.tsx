@@ -1,12 +1,12 @@
 import { useStore } from "@nanostores/react";
 import type { Mode } from "@/core/scale";
-import { changeDraft, goTo, ownWordsFor, setOwnWords, shelf } from "@/session";
+import { BLANK_TUNE, goTo, ownWordsFor, setOwnWords, shelf, tuneDocument } from "@/session";
 import { Button, WrittenField } from "@/kit/controls";
 import styles from "./OwnWords.module.css";
 
 /** The user's own words and model tune for a mode, as they travel with it; nothing where there are none. */
 export function OwnWordsSaid({ mode }: { readonly mode: Mode }) {
-  const { words, tune } = ownWordsFor(mode, useStore(shelf.$kept));
+  const { words, tune } = ownWordsFor(mode, useStore(shelf.$saved));
   if (words === "" && tune === "") return null;
   return (
     <p className={styles.said}>
@@ -17,7 +17,7 @@ export function OwnWordsSaid({ mode }: { readonly mode: Mode }) {
 
 /** The same to be written: kept at once, on the Shelf, for the mode on whatever home. */
 export function OwnWordsFields({ mode }: { readonly mode: Mode }) {
-  const kept = useStore(shelf.$kept);
+  const kept = useStore(shelf.$saved);
   const { words, tune } = ownWordsFor(mode, kept);
   const tunes = kept.filter((thing) => thing.kind === "tune" && thing.deletedAt === undefined);
   const model = tunes.find(({ title }) => title === tune);
@@ -43,7 +43,7 @@ export function OwnWordsFields({ mode }: { readonly mode: Mode }) {
         <Button
           kind="quiet"
           onClick={() => {
-            changeDraft({ tune: { source: model.source, text: model.text, name: model.title } });
+            tuneDocument.open({ ...BLANK_TUNE, source: model.source, text: model.text, name: model.title });
             goTo("identify");
           }}
         >

@@ -13,7 +13,7 @@ import {
 import { type Chord, readSymbol, rightPlaceNear, type ShapePlace, shapesOver } from "@/core/chord";
 import type { Interval } from "@/core/pitch";
 import { brightness, type HomeMode, type Mode } from "@/core/scale";
-import { $draft, $tuning, changeDraft } from "@/session";
+import { $tuning, chordShape } from "@/session";
 import { TextField, Toggle } from "@/kit/controls";
 import { type Held, Hold } from "@/shell/held";
 import { shadeOf } from "@/kit/shade";
@@ -45,7 +45,7 @@ function readShape(
 
 /** One chord quality, or one real fingering, moved to all twelve places over the home note as bass. */
 export function OneShape({ homeMode, held, onHold, onMode }: OneShapeProps) {
-  const { shape: typed } = useStore($draft);
+  const { text: typed } = useStore(chordShape.$value);
   const tuning = useStore($tuning) ?? GUITAR;
   const [isOpen, setOpen] = useState(false);
   // One note alone is no shape yet, so what is clicked is kept until it is one.
@@ -67,7 +67,7 @@ export function OneShape({ homeMode, held, onHold, onMode }: OneShapeProps) {
             if (!readShape(text, tuning))
               return `“${text.slice(0, 20)}” is no shape; a kind of chord such as m7 or maj9, or ${countText(tuning.strings.length, "fret")} such as x 7 5 7 7 x on a guitar, would do.`;
             setClicked(undefined);
-            changeDraft({ shape: text.trim() });
+            chordShape.change({ text: text.trim() });
             return undefined;
           }}
         />
@@ -82,7 +82,7 @@ export function OneShape({ homeMode, held, onHold, onMode }: OneShapeProps) {
           frets={clicked ?? shape.fingered?.frets}
           onPick={(frets) => {
             setClicked(frets);
-            if (readShape(printFingering(frets), tuning)) changeDraft({ shape: printFingering(frets) });
+            if (readShape(printFingering(frets), tuning)) chordShape.change({ text: printFingering(frets) });
           }}
         />
       )}
@@ -170,7 +170,7 @@ function Wrong({ places, at }: { readonly places: readonly ShapePlace[]; readonl
   );
 }
 
-/** The shape that the draft names, as intervals from its root: a ninth chord where it names none. */
+/** The shape that a text names, as intervals from its root: a ninth chord where it names none. */
 export function shapeTones(typed: string, tuning: Tuning): readonly Interval[] {
   return readShape(typed, tuning)?.tones ?? [0, 4, 1, 5, 2];
 }

@@ -1,15 +1,15 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import { printFingering } from "@/core/instrument";
-import { $settings, bringInDemo, changeSettings, shelf } from "@/session";
-import { SAFE_VOLUME } from "@/audio";
-import { type Kept, KEEP_DELETED_DAYS } from "@/storage";
-import { Button, FileButton } from "@/kit/controls";
+import { bringInDemo, shelf } from "@/session";
+import { KEEP_DELETED_DAYS, type Saved } from "@/storage";
+import { Button } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
-import { saveFile } from "@/kit/files";
-import { backupProblemText, capital, countText, SOURCE_TEXT } from "@/words";
-import { KeptForm } from "./KeepDialog";
-import { openKept } from "./open";
+import { SOURCE_TEXT } from "@/words";
+import { AsideList } from "./AsideList";
+import { Backup } from "./Backup";
+import { openSaved } from "./open";
+import { SavedForm } from "./SaveDialog";
 import styles from "./Shelf.module.css";
 
 interface ShelfDialogProps {
@@ -25,51 +25,89 @@ const KINDS = [
   ["words", "Your words for modes"],
 ] as const;
 
-/** The Shelf: what was kept, with the user's words; opened, renamed, deleted, brought back, exported and imported. */
+/** Rows of a kind that are shown before more are asked for. */
+const ROWS = 60;
+
+/** The Shelf: what was saved, with the user's words; opened, renamed, deleted, brought back, exported and imported. */
 export function ShelfDialog({ open, onClose }: ShelfDialogProps) {
-  const kept = useStore(shelf.$kept);
-  const living = kept.filter(({ deletedAt }) => deletedAt === undefined);
-  const deleted = kept.filter(({ deletedAt }) => deletedAt !== undefined);
+  const saved = useStore(shelf.$saved);
+  const [edited, setEdited] = useState<Saved>();
+  // What is being reworded stays in the list, whatever another tab does with it.
+  const living = saved.filter(({ id, deletedAt }) => deletedAt === undefined || id === edited?.id);
+  const deleted = saved.filter(({ id, deletedAt }) => deletedAt !== undefined && id !== edited?.id);
+  const isGone = edited !== undefined && !saved.some(({ id }) => id === edited.id);
   return (
     <Dialog
       title="Shelf"
-      says="Modes, progressions and tunes that you kept, in this browser only. Export them to a file to take them elsewhere."
+      says="Modes, progressions and tunes that you saved, in this browser only. Export them to a file to take them elsewhere."
       open={open}
-      onClose={onClose}
+      onClose={() => {
+        setEdited(undefined);
+        onClose();
+      }}
       place="side"
     >
-      {living.length === 0 && <EmptyShelf />}
+      {living.length === 0 && !isGone && <EmptyShelf />}
       {KINDS.map(([kind, name]) => {
-        const things = living.filter((thing) => thing.kind === kind);
-        if (things.length === 0) return null;
-        return (
+        const things = (isGone ? [...living, edited] : living).filter((thing) => thing.kind === kind);
+        return things.length === 0 ? null : (
           <section key={kind}>
             <h3 className={styles.kind}>{name}</h3>
-            <ul className={styles.list}>
-              {things.map((thing) => (
-                <KeptRow key={thing.id} thing={thing} onOpen={onClose} />
-              ))}
-            </ul>
+            <Rows
+              things={things}
+              row={(thing) => (
+                <SavedRow
+                  key={thing.id}
+                  thing={thing}
+                  edited={edited?.id === thing.id ? edited : undefined}
+                  onEdit={setEdited}
+                  onOpen={onClose}
+                />
+              )}
+            />
           </section>
         );
       })}
       {deleted.length > 0 && (
         <section>
           <h3 className={styles.kind}>Deleted in the last {KEEP_DELETED_DAYS} days</h3>
-          <ul className={styles.list}>
-            {deleted.map(({ id, title }) => (
+          <Rows
+            things={deleted}
+            row={({ id, title }) => (
               <li key={id} className={styles.gone}>
                 <span>{title}</span>
                 <Button kind="quiet" onClick={() => shelf.bringBack(id)} aria-label={`Bring back ${title}`}>
                   Bring back
                 </Button>
               </li>
-            ))}
-          </ul>
+            )}
+          />
         </section>
       )}
-      <Files />
+      <AsideList />
+      <Backup />
     </Dialog>
+  );
+}
+
+interface RowsProps {
+  readonly things: readonly Saved[];
+  readonly row: (thing: Saved) => React.ReactNode;
+}
+
+/** The first of many; the rest when they are asked for. */
+function Rows({ things, row }: RowsProps) {
+  const [shown, setShown] = useState(ROWS);
+  const rest = things.length - shown;
+  return (
+    <>
+      <ul className={styles.list}>{things.slice(0, shown).map(row)}</ul>
+      {rest > 0 && (
+        <Button kind="quiet" onClick={() => setShown(shown + 5 * ROWS)}>
+          {`Show more (${rest})`}
+        </Button>
+      )}
+    </>
   );
 }
 
@@ -85,29 +123,37 @@ function EmptyShelf() {
   );
 }
 
-/** What a kept thing is, under its title. */
-function under(thing: Kept): string {
+/** What a saved thing is, under its title. */
+function under(thing: Saved): string {
   if (thing.kind === "mode") return `${thing.home} ${thing.mode.replaceAll("-", " ")}`;
-  if (thing.kind === "progression") return thing.chords;
+  if (thing.kind === "progression") return thing.chords.slice(0, 300);
   if (thing.kind === "words") return thing.tune;
   if (thing.kind === "voicing") return `${thing.chord}, ${printFingering(thing.frets)}`;
   return `tune, ${SOURCE_TEXT[thing.source]}`;
 }
 
-function KeptRow({ thing, onOpen }: { readonly thing: Kept; readonly onOpen: () => void }) {
-  const [isEdited, setEdited] = useState(false);
-  if (isEdited) {
+interface SavedRowProps {
+  readonly thing: Saved;
+  /** The thing as it was when the user began to reword it. */
+  readonly edited: Saved | undefined;
+  readonly onEdit: (thing: Saved | undefined) => void;
+  readonly onOpen: () => void;
+}
+
+function SavedRow({ thing, edited, onEdit, onOpen }: SavedRowProps) {
+  const isUnsaved = useStore(shelf.$unsaved).has(thing.id);
+  if (edited) {
     return (
       <li className={styles.row}>
-        <KeptForm
-          title={thing.title}
-          words={thing.words}
+        <SavedForm
+          title={edited.title}
+          words={edited.words}
           act="Save"
           onDone={(part) => {
-            shelf.change(thing.id, part);
-            setEdited(false);
+            shelf.change(edited, part);
+            onEdit(undefined);
           }}
-          onCancel={() => setEdited(false)}
+          onCancel={() => onEdit(undefined)}
         />
       </li>
     );
@@ -118,16 +164,17 @@ function KeptRow({ thing, onOpen }: { readonly thing: Kept; readonly onOpen: () 
         type="button"
         className={styles.open}
         onClick={() => {
-          openKept(thing);
+          openSaved(thing);
           onOpen();
         }}
       >
         <strong>{thing.title}</strong>
         <small className={styles.under}>{under(thing)}</small>
       </button>
+      {isUnsaved && <small className={styles.unsaved}>Saving…</small>}
       {thing.words !== "" && <p className={styles.words}>{thing.words}</p>}
       <div className={styles.acts}>
-        <Button kind="quiet" onClick={() => setEdited(true)} aria-label={`Rename ${thing.title}`}>
+        <Button kind="quiet" onClick={() => onEdit(thing)} aria-label={`Rename ${thing.title}`}>
           Rename or reword
         </Button>
         <Button kind="quiet" onClick={() => shelf.remove(thing.id)} aria-label={`Delete ${thing.title}`}>
@@ -135,48 +182,5 @@ function KeptRow({ thing, onOpen }: { readonly thing: Kept; readonly onOpen: () 
         </Button>
       </div>
     </li>
-  );
-}
-
-/** Larger files are no Shelf of ours. */
-const MOST_BYTES = 64 * 1024 * 1024;
-
-function Files() {
-  const [said, setSaid] = useState<readonly string[]>([]);
-
-  const exportAll = async () => {
-    const text = await shelf.exportAll($settings.get());
-    saveFile(`shade-${new Date().toISOString().slice(0, 10)}.json`, text, "application/json");
-  };
-  const importAll = async (file: File) => {
-    if (file.size > MOST_BYTES) {
-      setSaid(["This file is larger than any Shelf. Choose a file that the Shelf exported."]);
-      return;
-    }
-    const { taken, problems, settings } = await shelf.importAll(await file.text());
-    if (settings) changeSettings({ ...settings, volume: Math.min(settings.volume, SAFE_VOLUME) });
-    const count = `${countText(taken, "thing")} came in; what was here already stays.`;
-    setSaid([...(settings ? [capital(count)] : []), ...problems.map(backupProblemText)]);
-  };
-
-  return (
-    <section className={styles.files}>
-      <h3 className={styles.kind}>To and from a file</h3>
-      <div className={styles.acts}>
-        <Button onClick={() => void exportAll()}>Export all</Button>
-        <FileButton
-          label="Backup file"
-          accept=".json,application/json"
-          onFile={(file) => void importAll(file)}
-        >
-          Import a file
-        </FileButton>
-      </div>
-      <div role="status">
-        {said.map((sentence) => (
-          <p key={sentence}>{sentence}</p>
-        ))}
-      </div>
-    </section>
   );
 }

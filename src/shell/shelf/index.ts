@@ -1,3 +1,4 @@
-export * from "./KeepDialog";
+export * from "./SaveDialog";
 export * from "./open";
 export * from "./ShelfDialog";
+export { saveBackup } from "./Backup";

@@ -1,21 +1,21 @@
 import { fifthsOf } from "@/core/pitch";
 import { mode } from "@/core/scale";
-import { changeDraft, goTo, takeVoicing } from "@/session";
-import type { Kept } from "@/storage";
+import { BLANK_TUNE, chartDocument, goTo, takeVoicing, tuneDocument } from "@/session";
+import type { Saved } from "@/storage";
 
 /** Takes a kept thing into the view that it belongs to. */
-export function openKept(thing: Kept): void {
+export function openSaved(thing: Saved): void {
   if (thing.kind === "mode") {
     goTo("derive", { home: fifthsOf(thing.home), mode: mode(thing.mode) });
   } else if (thing.kind === "words") {
     goTo("derive", { mode: mode(thing.mode) });
   } else if (thing.kind === "progression") {
-    changeDraft({ chords: thing.chords, chartTitle: thing.title });
     goTo("match");
+    chartDocument.open({ chords: thing.chords, title: thing.title });
   } else if (thing.kind === "voicing") {
     takeVoicing(thing.chord, thing.frets);
   } else {
-    changeDraft({ tune: { source: thing.source, text: thing.text, name: thing.title } });
     goTo("identify");
+    tuneDocument.open({ ...BLANK_TUNE, source: thing.source, text: thing.text, name: thing.title });
   }
 }

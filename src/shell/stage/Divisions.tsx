@@ -15,7 +15,7 @@ import { SEVEN } from "@/core/scale";
 import { RHYTHMS, rockScore, voicingScore } from "@/audio";
 import {
   $chord,
-  $keeping,
+  $toSave,
   $playing,
   $positions,
   $selection,
@@ -202,7 +202,7 @@ export function VoicingRow({ voicings, tuning }: { readonly voicings: Voicings; 
   const { homeMode } = useStore($selection);
   const keep = () => {
     if (taken)
-      $keeping.set({
+      $toSave.set({
         kind: "voicing",
         title: chordText(inflected?.chord ?? chord),
         words: "",

@@ -1,107 +1,21 @@
 import { z } from "zod";
-import { CLAIMS, readSymbol } from "@/core/chord";
+import { EXPECTATIONS } from "@/core/identify/expectation";
 import {
   badMeasures,
   COMFORTABLE_STRETCH,
   LINE_FIGURES,
   maybeInstrument,
   ORDERS,
-  readStrings,
   SYSTEMS,
 } from "@/core/instrument";
-import { maybeFifths, NOTE_NAMINGS } from "@/core/pitch";
-import { EXPECTATIONS } from "@/core/identify/expectation";
-import { TUNE_ORIGINS, TUNE_SOURCES } from "@/formats/tune-source";
+import { NOTE_NAMINGS } from "@/core/pitch";
 import { READING_KINDS } from "@/core/progression";
-import { COMPARISONS, FAMILIES, maybeMode, REFERENCE_SCHOOLS, USUAL_FAMILIES } from "@/core/scale";
+import { COMPARISONS, FAMILIES, REFERENCE_SCHOOLS, USUAL_FAMILIES } from "@/core/scale";
+import { modeId, strings } from "./saved";
+import { isFields } from "./versioned";
 
-/** The version of every record written now. A record of another version is set aside until it can be carried over. */
-export const VERSION = 1;
-
-const noteName = z.string().refine((text) => maybeFifths(text) !== undefined);
-const modeId = z.string().refine((id) => maybeMode(id) !== undefined);
-const instant = z.iso.datetime();
-
-const common = {
-  version: z.literal(VERSION),
-  id: z.string().min(1).max(64),
-  title: z.string().min(1).max(200),
-  /** The user's own words. */
-  words: z.string().max(20_000),
-  keptAt: instant,
-  changedAt: instant,
-  /** Set while the thing is deleted and can still be brought back. */
-  deletedAt: instant.optional(),
-};
-
-/** A mode on its home. */
-export const keptMode = z.strictObject({ ...common, kind: z.literal("mode"), home: noteName, mode: modeId });
-
-/** Characters that a chart may have; the editor takes no more, so that nothing typed is lost. */
-export const MOST_CHART_TEXT = 200_000;
-
-/** A progression as it was typed. */
-export const keptProgression = z.strictObject({
-  ...common,
-  kind: z.literal("progression"),
-  chords: z.string().min(1).max(MOST_CHART_TEXT),
-});
-
-/** Characters that one tune may have, whatever it came in as. */
-export const MOST_TUNE_TEXT = 16_000_000;
-
-/** A tune as it was read: text, or the bytes of a MIDI file as base 64. */
-export const keptTune = z.strictObject({
-  ...common,
-  kind: z.literal("tune"),
-  source: z.enum(TUNE_SOURCES),
-  text: z.string().min(1).max(MOST_TUNE_TEXT),
-});
-
-/** The user's own words and model tune for a mode, on whatever home. There is one for each mode at most. */
-export const ownWords = z.strictObject({
-  ...common,
-  kind: z.literal("words"),
-  mode: modeId,
-  /** The tune that brings the mode to mind, as the user names it. */
-  tune: z.string().max(200),
-});
-
-/** Open strings, "E2 A2 D3 G3 B3 E4", that make a neck. */
-const strings = z
-  .string()
-  .max(120)
-  .refine((text) => readStrings(text).problems.length === 0);
-
-/** One way to take a chord, on the strings that it was found on. */
-export const keptVoicing = z.strictObject({
-  ...common,
-  kind: z.literal("voicing"),
-  chord: z
-    .string()
-    .max(60)
-    .refine((text) => "chord" in readSymbol(text)),
-  strings,
-  /** From the string that lies lowest; null where one is not played. */
-  frets: z.array(z.int().min(0).max(36).nullable()).min(1).max(12),
-});
-
-/** Whatever lies on the Shelf. */
-export const kept = z.discriminatedUnion("kind", [
-  keptMode,
-  keptProgression,
-  keptTune,
-  ownWords,
-  keptVoicing,
-]);
-export type Kept = z.infer<typeof kept>;
-
-/** What makes a kept thing, before the Shelf gives it an id and dates. */
-export type ToKeep = Kept extends infer K
-  ? K extends Kept
-    ? Omit<K, "version" | "id" | "keptAt" | "changedAt" | "deletedAt">
-    : never
-  : never;
+/** The version of the settings written now. */
+export const SETTINGS_VERSION = 1;
 
 /** A tuning made by hand. */
 export const ownTuningRecord = z
@@ -197,8 +111,8 @@ const match = {
 };
 
 /** How the application is set up. Every field has a value to fall back on. */
-export const settings = z.object({
-  version: z.literal(VERSION).catch(VERSION),
+const settings = z.object({
+  version: z.literal(SETTINGS_VERSION).catch(SETTINGS_VERSION),
   theme: z.enum(["system", "day", "dusk"]).catch("system"),
   tempo: z.number().min(30).max(300).catch(96),
   /** Loudness in decibels below full scale. */
@@ -222,47 +136,19 @@ export const settings = z.object({
 });
 export type Settings = z.infer<typeof settings>;
 
-/** What was being worked on, so that a reload in the middle loses nothing. */
-export const draft = z.object({
-  version: z.literal(VERSION),
-  chords: z.string().max(MOST_CHART_TEXT).catch(""),
-  /** What the chart is called. */
-  chartTitle: z.string().max(200).catch(""),
-  tune: z
-    .object({
-      source: z.enum(TUNE_SOURCES),
-      text: z.string().max(MOST_TUNE_TEXT),
-      name: z.string(),
-      /** How notes came in that were not typed. */
-      origin: z.enum(TUNE_ORIGINS).optional().catch(undefined),
-    })
-    .optional()
-    .catch(undefined),
-  /** The question that was last asked of all modes. */
-  question: z
-    .object({
-      among: z.union([z.literal("named"), z.int().min(2).max(12)]).catch(7),
-      anyHome: z.boolean().catch(false),
-      holds: z.string().max(200).catch(""),
-      lacks: z.string().max(200).catch(""),
-      chords: z.string().max(400).catch(""),
-      claims: z.array(z.enum(CLAIMS)).catch([]),
-      near: z.boolean().catch(false),
-    })
-    .catch({ among: 7, anyHome: false, holds: "", lacks: "", chords: "", claims: [], near: false }),
-  /** What was chosen for the practice sheet last; its modes by home and id. */
-  practice: z
-    .object({
-      modes: z.array(z.object({ home: noteName, mode: modeId })).max(24),
-      system: z.enum(SYSTEMS),
-      hands: z.array(z.int().min(0).max(36)).max(24),
-      figures: z.array(z.enum(LINE_FIGURES)),
-      octaves: z.union([z.literal(1), z.literal(2)]),
-      labels: z.enum(["notes", "degrees", "fingers"]),
-    })
-    .optional()
-    .catch(undefined),
-  /** The chord shape that was last moved over a bass. */
-  shape: z.string().max(60).catch("maj9"),
-});
-export type Draft = z.infer<typeof draft>;
+/** How the application is set up before anybody has changed anything. */
+export const DEFAULTS: Settings = settings.parse({});
+
+/** Settings out of whatever lies in storage or in a file: field by field, the usual value where one is missing or broken. */
+export const readSettings = (record: unknown): Settings => settings.parse(isFields(record) ? record : {});
+
+/** Fields of settings that a record brings and that can be read, whatever else is in it. */
+export function settingsIn(record: unknown): Partial<Settings> {
+  if (!isFields(record)) return {};
+  const read = readSettings(record);
+  return Object.fromEntries(
+    Object.entries(read).filter(
+      ([field, value]) => field !== "version" && JSON.stringify(record[field]) === JSON.stringify(value),
+    ),
+  );
+}

@@ -1,18 +1,18 @@
 import { useState } from "react";
 import { shelf } from "@/session";
-import type { ToKeep } from "@/storage";
+import type { ToSave } from "@/storage";
 import { Button } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
 import styles from "./Shelf.module.css";
 
-interface KeepDialogProps {
+interface SaveDialogProps {
   /** What is to be kept; undefined while there is nothing to ask. */
-  readonly thing: ToKeep | undefined;
+  readonly thing: ToSave | undefined;
   readonly onClose: () => void;
 }
 
 /** Asks for a title and the user's own words, and puts the thing on the Shelf. */
-export function KeepDialog({ thing, onClose }: KeepDialogProps) {
+export function SaveDialog({ thing, onClose }: SaveDialogProps) {
   return (
     <Dialog
       title="Keep it"
@@ -21,12 +21,12 @@ export function KeepDialog({ thing, onClose }: KeepDialogProps) {
       onClose={onClose}
     >
       {thing && (
-        <KeptForm
+        <SavedForm
           title={thing.title}
           words={thing.words}
           act="Keep"
           onDone={(part) => {
-            shelf.keep({ ...thing, ...part });
+            shelf.save({ ...thing, ...part });
             onClose();
           }}
           onCancel={onClose}
@@ -36,7 +36,7 @@ export function KeepDialog({ thing, onClose }: KeepDialogProps) {
   );
 }
 
-interface KeptFormProps {
+interface SavedFormProps {
   readonly title: string;
   readonly words: string;
   /** What the button that ends it says. */
@@ -46,7 +46,7 @@ interface KeptFormProps {
 }
 
 /** Title and words: for what is about to be kept and for what is kept already. */
-export function KeptForm({ title, words, act, onDone, onCancel }: KeptFormProps) {
+export function SavedForm({ title, words, act, onDone, onCancel }: SavedFormProps) {
   const [draft, setDraft] = useState({ title, words });
   const isNamed = draft.title.trim() !== "";
   return (

@@ -1,0 +1,312 @@
+import { z } from "zod";
+import { atom, computed, type ReadableAtom } from "nanostores";
+import {
+  DOCUMENT,
+  documentRecord,
+  readDocument,
+  RECENT,
+  type RecentDocument,
+  RECENTS,
+  type Saving,
+  type Aside,
+  type RecordStore,
+  type StoredDocument,
+  understand,
+  type Versioned,
+} from "@/storage";
+import { begun, changed, type History, redone, undone } from "./history";
+
+/** A kind of document: what is in one, how a new one begins. */
+export interface DocumentKind<T extends object> {
+  readonly kind: string;
+  readonly stored: Versioned<T>;
+  readonly blank: T;
+  readonly isBlank: (value: T) => boolean;
+  readonly titleOf: (value: T) => string;
+}
+
+/** What a tab has open of one kind of document. */
+export interface OpenDocument<T> {
+  readonly kind: string;
+  readonly $value: ReadableAtom<T>;
+  /** Its name in storage; another one where another document is opened. */
+  readonly $id: ReadableAtom<string>;
+  /** How many steps can be undone and redone. */
+  readonly $steps: ReadableAtom<{ readonly undo: number; readonly redo: number }>;
+  /** Changes it. Changes of one step that follow closely are undone together. */
+  readonly change: (part: Partial<T>, step?: string) => void;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  /** Opens a new document with a value; the one before stays under Recent, unless nothing is in it. */
+  readonly open: (value: T) => void;
+  /** Documents of the kind, those last changed first, without the one that is open. */
+  readonly $recent: ReadableAtom<readonly RecentDocument[]>;
+  /** Opens one of them again; false where it can't be read. */
+  readonly bringBack: (id: string) => Promise<boolean>;
+  /** Takes one off the list for good. */
+  readonly forget: (id: string) => void;
+  /** Writes at once what is still waiting for a pause. */
+  readonly flush: () => void;
+  /** A value out of a file, a link or an older record; undefined where it is none. */
+  readonly read: (value: unknown) => T | undefined;
+  readonly load: () => Promise<void>;
+  /** Another tab has written a record. */
+  readonly hear: (key: string) => Promise<void>;
+}
+
+/** Where a page that is being left writes at once what storage hasn't taken yet: storage may not answer any more. */
+export interface Journal {
+  readonly read: (kind: string) => readonly { readonly id: string; readonly entry: unknown }[];
+  readonly write: (kind: string, id: string, entry: unknown) => void;
+  readonly remove: (kind: string, id: string) => void;
+}
+
+const journalEntry = z.object({ base: z.string().optional(), value: z.unknown() });
+
+/** What documents need from outside. */
+export interface DocumentSurroundings {
+  /** Where it is written which documents there are. */
+  readonly store: RecordStore;
+  /** Where their values lie. */
+  readonly values: RecordStore;
+  readonly saving: Saving;
+  readonly aside: Aside;
+  readonly now: () => Date;
+  readonly newId: () => string;
+  /** Milliseconds without a change after which it is written. */
+  readonly pause: number;
+  readonly copyTitle: (title: string) => string;
+  readonly tell: (key: string) => void;
+  /** Two tabs changed one document: both are kept. */
+  readonly onTwice: (title: string) => void;
+  readonly journal: Journal;
+  /** What this tab had open before a reload, by kind. */
+  readonly lastOpen: { get: (kind: string) => string | null; set: (kind: string, id: string) => void };
+}
+
+/** Documents of a kind that are kept under Recent. */
+export const MOST_RECENT = 30;
+
+/** Milliseconds within which changes of one step are undone together. */
+const SAME_STEP = 1200;
+
+/** Opens what a tab works on of one kind. */
+export function openDocument<T extends object>(
+  { kind, stored, blank, isBlank, titleOf }: DocumentKind<T>,
+  surroundings: DocumentSurroundings,
+): OpenDocument<T> {
+  const { store, values, saving, aside, now, newId, pause, copyTitle, tell, onTwice, journal, lastOpen } =
+    surroundings;
+  const $history = atom<History<T>>(begun(blank));
+  const $id = atom(newId());
+  const $all = atom<readonly RecentDocument[]>([]);
+  /** The state in storage that the present one came from; undefined while it was never written. */
+  let base: string | undefined;
+  let isDirty = false;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let lastStep: { readonly step: string; readonly at: number } | undefined;
+  /** A name given to the second of two, until its content gives it one. */
+  let title: string | undefined;
+
+  const isTouched = () => isDirty;
+  const valueKey = (id: string) => `${DOCUMENT}${kind}:${id}`;
+  const recentKey = (id: string) => `${RECENT}${kind}:${id}`;
+  const list = (recent: RecentDocument) =>
+    $all.set(
+      [...$all.get().filter(({ id }) => id !== recent.id), recent].toSorted((a, b) =>
+        a.changedAt < b.changedAt ? 1 : -1,
+      ),
+    );
+
+  const writeAs = async (id: string, history: History<T>) => {
+    const revision = newId();
+    const record: StoredDocument<T> = { revision, value: history.now, past: history.past };
+    await values.write(valueKey(id), documentRecord(kind, stored.version, record));
+    const recent: RecentDocument = {
+      version: 1,
+      id,
+      kind,
+      title: (title ?? titleOf(history.now)).slice(0, 240),
+      changedAt: now().toISOString(),
+      revision,
+    };
+    await store.write(recentKey(id), recent);
+    list(recent);
+    tell(recentKey(id));
+    return revision;
+  };
+  const write = async () => {
+    const history = $history.get();
+    const id = $id.get();
+    const lies = readDocument(stored, await values.read(valueKey(id)));
+    const isChangedElsewhere = "value" in lies && lies.value.revision !== base;
+    if (isChangedElsewhere && JSON.stringify(lies.value.value) !== JSON.stringify(history.now)) {
+      // This tab goes on with its own under a new name; what the other tab wrote stays.
+      title = copyTitle(titleOf(history.now));
+      const copy = newId();
+      const revision = await writeAs(copy, history);
+      if ($id.get() === id) use(copy, revision);
+      const theirs = understand(RECENTS, await store.read(recentKey(id)));
+      if ("value" in theirs) list(theirs.value);
+      onTwice(title);
+    } else {
+      const revision = await writeAs(id, history);
+      if ($id.get() === id) base = revision;
+    }
+    if ($history.get() === history) {
+      isDirty = false;
+      journal.remove(kind, id);
+    }
+    await forgetOld();
+  };
+  const save = () => {
+    clearTimeout(timer);
+    timer = undefined;
+    if (isDirty) void saving.save(valueKey($id.get()), write);
+  };
+  const use = (id: string, revision: string | undefined) => {
+    $id.set(id);
+    base = revision;
+    lastOpen.set(kind, id);
+  };
+  const forgetOld = async () => {
+    for (const { id } of $all.get().slice(MOST_RECENT)) await forgetNow(id);
+  };
+  const forgetNow = async (id: string) => {
+    $all.set($all.get().filter((each) => each.id !== id));
+    await store.remove(recentKey(id));
+    await values.remove(valueKey(id));
+  };
+  const touch = (history: History<T>, isAtOnce = true) => {
+    if (history === $history.get()) return;
+    $history.set(history);
+    isDirty = true;
+    clearTimeout(timer);
+    if (isAtOnce) save();
+    else timer = setTimeout(save, pause);
+  };
+  const show = (id: string, { revision, value, past }: StoredDocument<T>) => {
+    title = undefined;
+    lastStep = undefined;
+    isDirty = false;
+    use(id, revision);
+    $history.set(begun(value, past));
+  };
+  /** What is open stays under Recent, whatever is opened next. */
+  const leave = () => {
+    if (!isDirty) return;
+    clearTimeout(timer);
+    const [id, history] = [$id.get(), $history.get()];
+    isDirty = false;
+    if (!isBlank(history.now))
+      void saving.save(valueKey(id), async () => {
+        await writeAs(id, history);
+      });
+  };
+  const readStored = async (id: string) => {
+    const record = await values.read(valueKey(id));
+    if (record === null) return undefined;
+    const lies = readDocument(stored, record);
+    if ("value" in lies) return lies.value;
+    await aside.put(valueKey(id), record, lies.why);
+    await forgetNow(id);
+    return undefined;
+  };
+
+  /** Goes on with what a page had when it was left. */
+  const takeUp = ({ id, entry }: ReturnType<Journal["read"]>[number]) => {
+    journal.remove(kind, id);
+    const left = journalEntry.safeParse(entry);
+    const value = left.success ? stored.schema.safeParse(left.data.value) : undefined;
+    if (!left.success || !value?.success) return;
+    const history = $history.get();
+    if (JSON.stringify(value.data) === JSON.stringify(history.now)) return;
+    if (id === $id.get()) {
+      touch(changed(history, value.data));
+      return;
+    }
+    leave();
+    title = undefined;
+    use(id, left.data.base);
+    touch(begun(value.data));
+  };
+
+  return {
+    kind,
+    $value: computed($history, ({ now: value }) => value),
+    $id,
+    $steps: computed($history, ({ past, future }) => ({ undo: past.length, redo: future.length })),
+    change: (part, step) => {
+      const history = $history.get();
+      const at = now().getTime();
+      const isSame = step !== undefined && lastStep?.step === step && at - lastStep.at < SAME_STEP;
+      lastStep = step === undefined ? undefined : { step, at };
+      const next = changed(history, { ...history.now, ...part }, isSame && history.past.length > 0);
+      touch(next, step === undefined);
+    },
+    undo: () => {
+      lastStep = undefined;
+      touch(undone($history.get()));
+    },
+    redo: () => {
+      lastStep = undefined;
+      touch(redone($history.get()));
+    },
+    open: (value) => {
+      leave();
+      title = undefined;
+      lastStep = undefined;
+      use(newId(), undefined);
+      $history.set(begun(value));
+      isDirty = !isBlank(value);
+      save();
+    },
+    $recent: computed([$all, $id], (all, id) => all.filter((each) => each.id !== id)),
+    bringBack: async (id) => {
+      const found = await readStored(id);
+      if (!found) return false;
+      leave();
+      show(id, found);
+      return true;
+    },
+    forget: (id) => void saving.save(valueKey(id), () => forgetNow(id)),
+    flush: () => {
+      if (!isDirty) return;
+      journal.write(kind, $id.get(), { base, value: $history.get().now });
+      save();
+    },
+    read: (value) => {
+      const known = stored.schema.safeParse(value);
+      return known.success ? known.data : undefined;
+    },
+    load: async () => {
+      for (const [key, record] of await store.readAll(`${RECENT}${kind}:`)) {
+        const recent = understand(RECENTS, record);
+        if ("value" in recent) list(recent.value);
+        else {
+          await aside.put(key, record, recent.why);
+          await store.remove(key);
+        }
+      }
+      const wanted = lastOpen.get(kind);
+      const [latest] = $all.get();
+      const id = $all.get().find((each) => each.id === wanted)?.id ?? latest?.id;
+      const found = id === undefined ? undefined : await readStored(id);
+      // What was changed while it was being read is a document of its own.
+      if (id !== undefined && found && !isDirty && isBlank($history.get().now)) show(id, found);
+      for (const left of journal.read(kind)) takeUp(left);
+    },
+    hear: async (key) => {
+      if (!key.startsWith(`${RECENT}${kind}:`)) return;
+      const recent = understand(RECENTS, await store.read(key));
+      if (!("value" in recent)) return;
+      list(recent.value);
+      const { id, revision } = recent.value;
+      if (id !== $id.get() || revision === base || isDirty) return;
+      const found = await readStored(id);
+      if (!found || isTouched() || id !== $id.get()) return;
+      base = found.revision;
+      $history.set(changed($history.get(), found.value));
+    },
+  };
+}

@@ -1,0 +1,66 @@
+import { useStore } from "@nanostores/react";
+import { useEffect, useState } from "react";
+import { $addressNotices, $copies, $storage, aside, saving } from "@/session";
+import { saveBackup } from "@/shell/shelf";
+import { Button } from "@/kit/controls";
+import { countText, noticeText, unsavedText } from "@/words";
+import styles from "./TopBar.module.css";
+
+/** What the user has to know of: what an address asked for in vain, what two tabs changed at once, what storage refuses. */
+export function Notices() {
+  const addresses = useStore($addressNotices);
+  const copies = useStore($copies);
+  const { failing } = useStore(saving.$state);
+  const storage = useStore($storage);
+  const count = useStore(aside.$records).length;
+  const [seen, setSeen] = useState(0);
+  const isDismissable = addresses.length > 0 || copies.length > 0 || count > seen;
+  const isFailing = failing.size > 0 || storage === "silent";
+  useWarning(failing.size > 0);
+  if (!isDismissable && !isFailing) return null;
+  return (
+    <div className={styles.notices} role="status">
+      {storage === "silent" && (
+        <p>
+          This browser’s storage doesn’t answer. You can work on; what you make is saved as soon as it does.
+        </p>
+      )}
+      {failing.size > 0 && (
+        <p>
+          {unsavedText(failing.size)} <Button onClick={saveBackup}>Export now</Button>
+        </p>
+      )}
+      {addresses.map((notice) => (
+        <p key={notice.code}>{noticeText(notice)}</p>
+      ))}
+      {copies.map((title) => (
+        <p key={title}>{`Two tabs changed the same thing. Both are kept; the second is “${title}”.`}</p>
+      ))}
+      {count > seen && (
+        <p>{`Shade couldn’t read ${countText(count - seen, "saved record")}. See “Set aside” on the Shelf.`}</p>
+      )}
+      {isDismissable && (
+        <button
+          type="button"
+          onClick={() => {
+            $addressNotices.set([]);
+            $copies.set([]);
+            setSeen(count);
+          }}
+        >
+          Dismiss
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** While something isn't saved, the browser asks before it closes the page. */
+function useWarning(isUnsaved: boolean): void {
+  useEffect(() => {
+    if (!isUnsaved) return undefined;
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener("beforeunload", ask);
+    return () => window.removeEventListener("beforeunload", ask);
+  }, [isUnsaved]);
+}

@@ -1,0 +1,73 @@
+import { useStore } from "@nanostores/react";
+import { useState } from "react";
+import type { OpenDocument } from "@/session";
+import { Button } from "@/kit/controls";
+import { Dialog } from "@/kit/dialog";
+import { whenText } from "@/words";
+import styles from "./DocumentTools.module.css";
+
+interface DocumentToolsProps<T> {
+  readonly document: OpenDocument<T>;
+  /** What one of them is: "chart", "tune". */
+  readonly name: string;
+  /** Another one is open now. */
+  readonly onOther?: () => void;
+}
+
+/** Undo, redo, and the documents that were open before: none is lost by opening another. */
+export function DocumentTools<T>({ document, name, onOther }: DocumentToolsProps<T>) {
+  const { undo, redo } = useStore(document.$steps);
+  const recent = useStore(document.$recent);
+  const [isOpen, setOpen] = useState(false);
+  const [said, setSaid] = useState("");
+  const bringBack = async (id: string) => {
+    if (await document.bringBack(id)) {
+      setOpen(false);
+      onOther?.();
+    } else setSaid("This one can’t be read. It was set aside on the Shelf.");
+  };
+  return (
+    <span className={styles.tools}>
+      <Button kind="quiet" disabled={undo === 0} title="Ctrl+Z" onClick={document.undo}>
+        Undo
+      </Button>
+      <Button kind="quiet" disabled={redo === 0} title="Shift+Ctrl+Z" onClick={document.redo}>
+        Redo
+      </Button>
+      {recent.length > 0 && (
+        <Button kind="quiet" aria-haspopup="dialog" onClick={() => setOpen(true)}>
+          Recent
+        </Button>
+      )}
+      <Dialog
+        title="Recent"
+        says={`Every ${name} you worked on lately, saved or not. Opening one leaves the one you have here.`}
+        open={isOpen}
+        onClose={() => {
+          setSaid("");
+          setOpen(false);
+        }}
+        place="side"
+      >
+        {said !== "" && <p role="alert">{said}</p>}
+        <ul className={styles.list}>
+          {recent.map(({ id, title, changedAt }) => (
+            <li key={id} className={styles.row}>
+              <button type="button" className={styles.open} onClick={() => void bringBack(id)}>
+                <strong>{title === "" ? `Empty ${name}` : title}</strong>
+                <small>{whenText(changedAt)}</small>
+              </button>
+              <Button
+                kind="quiet"
+                aria-label={`Remove ${title === "" ? `empty ${name}` : title}`}
+                onClick={() => document.forget(id)}
+              >
+                Remove
+              </Button>
+            </li>
+          ))}
+        </ul>
+      </Dialog>
+    </span>
+  );
+}

@@ -1,0 +1,125 @@
+import { z } from "zod";
+import { readSymbol } from "@/core/chord";
+import { readStrings } from "@/core/instrument";
+import { maybeFifths } from "@/core/pitch";
+import { maybeMode } from "@/core/scale";
+import { TUNE_SOURCES } from "@/formats/tune-source";
+import type { Fields, Versioned } from "./versioned";
+
+/** The version of every saved thing written now. */
+export const SAVED_VERSION = 2;
+
+export const noteName = z.string().refine((text) => maybeFifths(text) !== undefined);
+export const modeId = z.string().refine((id) => maybeMode(id) !== undefined);
+const instant = z.iso.datetime();
+
+/** Revisions that a saved thing remembers, the newest last: enough to tell which of two copies came from the other. */
+export const MOST_REVISIONS = 20;
+
+/** What every saved thing has. */
+const common = {
+  version: z.literal(SAVED_VERSION),
+  id: z.string().min(1).max(64),
+  title: z.string().min(1).max(240),
+  /** The user's own words. */
+  words: z.string().max(20_000),
+  savedAt: instant,
+  changedAt: instant,
+  /** Set while the thing is deleted and can still be brought back. */
+  deletedAt: instant.optional(),
+  /** Names of its states so far, the last the present one. They tell without a clock which of two copies is newer. */
+  revisions: z.array(z.string().max(64)).min(1).max(MOST_REVISIONS),
+};
+
+/** A mode on its home. */
+export const savedMode = z.strictObject({ ...common, kind: z.literal("mode"), home: noteName, mode: modeId });
+
+/** Characters that a chart may have; the editor takes no more, so that nothing typed is lost. */
+export const MOST_CHART_TEXT = 200_000;
+
+/** A progression as it was typed. */
+export const savedProgression = z.strictObject({
+  ...common,
+  kind: z.literal("progression"),
+  chords: z.string().min(1).max(MOST_CHART_TEXT),
+});
+
+/** Characters that one tune may have, whatever it came in as. */
+export const MOST_TUNE_TEXT = 16_000_000;
+
+/** A tune as it was read: text, or the bytes of a MIDI file as base 64. */
+export const savedTune = z.strictObject({
+  ...common,
+  kind: z.literal("tune"),
+  source: z.enum(TUNE_SOURCES),
+  text: z.string().min(1).max(MOST_TUNE_TEXT),
+});
+
+/** The user's own words and model tune for a mode, on whatever home. There is one for each mode at most. */
+export const ownWords = z.strictObject({
+  ...common,
+  kind: z.literal("words"),
+  mode: modeId,
+  /** The tune that brings the mode to mind, as the user names it. */
+  tune: z.string().max(200),
+});
+
+/** Open strings, "E2 A2 D3 G3 B3 E4", that make a neck. */
+export const strings = z
+  .string()
+  .max(120)
+  .refine((text) => readStrings(text).problems.length === 0);
+
+/** One way to take a chord, on the strings that it was found on. */
+export const savedVoicing = z.strictObject({
+  ...common,
+  kind: z.literal("voicing"),
+  chord: z
+    .string()
+    .max(60)
+    .refine((text) => "chord" in readSymbol(text)),
+  strings,
+  /** From the string that lies lowest; null where one is not played. */
+  frets: z.array(z.int().min(0).max(36).nullable()).min(1).max(12),
+});
+
+/** Whatever lies on the Shelf. */
+const saved = z.discriminatedUnion("kind", [savedMode, savedProgression, savedTune, ownWords, savedVoicing]);
+export type Saved = z.infer<typeof saved>;
+export type SavedKind = Saved["kind"];
+
+/** What makes a saved thing, before the Shelf gives it an id, dates and a revision. */
+export type ToSave = Saved extends infer S
+  ? S extends Saved
+    ? Omit<S, "version" | "id" | "savedAt" | "changedAt" | "deletedAt" | "revisions">
+    : never
+  : never;
+
+/** Version 1 knew when a thing was kept, and no revisions: two copies of one are the same where they were changed at one time. */
+function fromVersion1({ keptAt, ...rest }: Fields): Fields {
+  return { ...rest, savedAt: keptAt, revisions: [rest.changedAt] };
+}
+
+/** Saved things of every version. */
+export const SAVED: Versioned<Saved> = {
+  version: SAVED_VERSION,
+  schema: saved,
+  migrations: [fromVersion1],
+};
+
+/** The name of a thing's present state. */
+export const revisionOf = ({ revisions }: Saved): string => revisions.at(-1) ?? "";
+
+const NOT_CONTENT = new Set(["savedAt", "changedAt", "deletedAt", "revisions"]);
+
+/** What a saved thing holds, as text: the same for two that differ in dates, revisions and the order of their fields alone. */
+export const contentOf = (thing: Saved): string =>
+  JSON.stringify(
+    Object.entries(thing)
+      .filter(([field]) => !NOT_CONTENT.has(field))
+      .toSorted(([a], [b]) => (a < b ? -1 : 1)),
+  );
+
+/** The newest first, whatever order they were read in. */
+export const bySavedAt = (a: Saved, b: Saved): number =>
+  a.savedAt === b.savedAt ? (a.id < b.id ? -1 : 1) : a.savedAt < b.savedAt ? 1 : -1;

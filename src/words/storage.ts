@@ -1,0 +1,58 @@
+import type { AsideRecord, Arrival, BackupProblem } from "@/storage";
+import { capital, countText } from "./names";
+
+/** Why a file was not taken from. */
+export function backupProblemText({ code, record, found }: BackupProblem): string {
+  switch (code) {
+    case "not-json":
+      return "This isn't a Shade backup: it is not JSON. Choose a file that the Shelf exported.";
+    case "not-a-backup":
+      return "This isn't a Shade backup. Choose a file that the Shelf exported.";
+    case "newer-version":
+      return `This backup is version ${found}, newer than this Shade can read. Nothing was changed.`;
+    case "record-unread":
+      return `Entry ${record ?? 0} can't be read and will be set aside: ${found}`;
+  }
+}
+
+/** What a group of things in a file is, for the preview of an import: "3 new". */
+export const ARRIVAL_TEXT: Readonly<Record<Arrival, string>> = {
+  new: "new",
+  same: "already here",
+  "changed-here": "changed here since",
+  "changed-there": "changed in the file",
+  "changed-both": "changed in both",
+  "deleted-here": "deleted here",
+};
+
+/** What came of an import. */
+export const importedText = (count: number, isAll: boolean): string =>
+  count === 0
+    ? "Imported nothing. Everything here stays as it was."
+    : `Imported ${countText(count, "item")}${isAll ? "" : ", then cancelled"}.`;
+
+/** Why a record was set aside, and what happens to it. */
+export const asideText = ({ why }: Pick<AsideRecord, "why">): string =>
+  why === "newer"
+    ? "From a newer Shade. It comes back by itself once this one can read it."
+    : "Damaged: this Shade can't read it.";
+
+/** What isn't saved yet: "Not saved yet: 2 items. Trying again." */
+export const unsavedText = (count: number): string =>
+  `This browser hasn't saved ${count === 1 ? "your last change" : `your last ${countText(count, "change")}`} yet. Shade keeps trying. Export a file to be safe.`;
+
+/** Bytes as people say them. */
+export function roomText(bytes: number): string {
+  if (bytes < 1_000_000) return `${Math.max(1, Math.round(bytes / 1000))} kB`;
+  return bytes < 1_000_000_000
+    ? `${(bytes / 1_000_000).toFixed(1)} MB`
+    : `${(bytes / 1_000_000_000).toFixed(1)} GB`;
+}
+
+/** When something was last changed, in the user's own way of writing dates. */
+export const whenText = (instant: string): string =>
+  new Date(instant).toLocaleString(undefined, { dateStyle: "medium", timeStyle: "short" });
+
+/** "Progression set aside", or what else a record seems to be. */
+export const seemsText = (kind: string, title: string): string =>
+  `${capital(kind === "" ? "record" : kind)}${title === "" ? "" : ` “${title}”`}`;
