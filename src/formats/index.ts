@@ -4,6 +4,7 @@ export type { FileChart } from "./chart-text";
 export * from "./chordpro";
 export * from "./csv";
 export * from "./decode";
+export * from "./file-kind";
 export * from "./midi";
 export * from "./midi-chords";
 export * from "./midi-tune";

@@ -5,5 +5,5 @@ import { goTo } from "./place";
 export function putIntoChart(line: string): void {
   const before = chartDocument.$value.get().chords.trimEnd();
   chartDocument.change({ chords: before === "" ? line : `${before}\n${line}` });
-  goTo("match", { matchShow: "chart" });
+  goTo("match", { part: "chart" });
 }

@@ -25,18 +25,22 @@ export interface DocumentKind<T extends object> {
   readonly titleOf: (value: T) => string;
 }
 
+/** What can be undone and redone. */
+export interface ToUndo {
+  /** How many steps can be undone and redone. */
+  readonly $steps: ReadableAtom<{ readonly undo: number; readonly redo: number }>;
+  readonly undo: () => void;
+  readonly redo: () => void;
+}
+
 /** What a tab has open of one kind of document. */
-export interface OpenDocument<T> {
+export interface OpenDocument<T> extends ToUndo {
   readonly kind: string;
   readonly $value: ReadableAtom<T>;
   /** Its name in storage; another one where another document is opened. */
   readonly $id: ReadableAtom<string>;
-  /** How many steps can be undone and redone. */
-  readonly $steps: ReadableAtom<{ readonly undo: number; readonly redo: number }>;
   /** Changes it. Changes of one step that follow closely are undone together. */
   readonly change: (part: Partial<T>, step?: string) => void;
-  readonly undo: () => void;
-  readonly redo: () => void;
   /** Opens a new document with a value; the one before stays under Recent, unless nothing is in it. */
   readonly open: (value: T) => void;
   /** Documents of the kind, those last changed first, without the one that is open. */
@@ -103,12 +107,15 @@ export function openDocument<T extends object>(
   /** The state in storage that the present one came from; undefined while it was never written. */
   let base: string | undefined;
   let isDirty = false;
+  /** Nothing has been opened or changed yet. */
+  let isFresh = true;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let lastStep: { readonly step: string; readonly at: number } | undefined;
   /** A name given to the second of two, until its content gives it one. */
   let title: string | undefined;
 
   const isTouched = () => isDirty;
+  const isUntouched = () => isFresh;
   const valueKey = (id: string) => `${DOCUMENT}${kind}:${id}`;
   const recentKey = (id: string) => `${RECENT}${kind}:${id}`;
   const list = (recent: RecentDocument) =>
@@ -180,6 +187,7 @@ export function openDocument<T extends object>(
   const touch = (history: History<T>, isAtOnce = true) => {
     if (history === $history.get()) return;
     $history.set(history);
+    isFresh = false;
     isDirty = true;
     clearTimeout(timer);
     if (isAtOnce) save();
@@ -189,6 +197,7 @@ export function openDocument<T extends object>(
     title = undefined;
     lastStep = undefined;
     isDirty = false;
+    isFresh = false;
     use(id, revision);
     $history.set(begun(value, past));
   };
@@ -254,6 +263,7 @@ export function openDocument<T extends object>(
     },
     open: (value) => {
       leave();
+      isFresh = false;
       title = undefined;
       lastStep = undefined;
       use(newId(), undefined);
@@ -293,7 +303,7 @@ export function openDocument<T extends object>(
       const id = $all.get().find((each) => each.id === wanted)?.id ?? latest?.id;
       const found = id === undefined ? undefined : await readStored(id);
       // What was changed while it was being read is a document of its own.
-      if (id !== undefined && found && !isDirty && isBlank($history.get().now)) show(id, found);
+      if (id !== undefined && found && isUntouched()) show(id, found);
       for (const left of journal.read(kind)) takeUp(left);
     },
     hear: async (key) => {

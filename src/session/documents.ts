@@ -39,7 +39,7 @@ const lastOpen = {
 };
 
 /** Every kind of document that this page has, in the order in which they came. */
-export const $documents = atom<readonly OpenDocument<object>[]>([]);
+export const $documents = atom<readonly ShownDocument<object>[]>([]);
 
 /** What a page that is left writes down at once, apart from the records, since those take their time. */
 const journal: Journal = {
@@ -82,9 +82,17 @@ function parsed(text: string | null): unknown {
 
 let isLoaded = false;
 
+/** A document with the views that show it: links to them carry it. */
+export interface ShownDocument<T> extends OpenDocument<T> {
+  readonly views: readonly string[];
+}
+
 /** Opens a kind of document for this tab. It is read with all others at the start, or at once where it comes later. */
-export function documentOf<T extends object>(kind: DocumentKind<T>): OpenDocument<T> {
-  const opened = openDocument(kind, {
+export function documentOf<T extends object>(
+  kind: DocumentKind<T>,
+  ...views: readonly string[]
+): ShownDocument<T> {
+  const document = openDocument(kind, {
     store: records,
     values: documentValues,
     saving,
@@ -98,7 +106,8 @@ export function documentOf<T extends object>(kind: DocumentKind<T>): OpenDocumen
     journal,
     lastOpen,
   });
-  $documents.set([...$documents.get(), opened as unknown as OpenDocument<object>]);
+  const opened = { ...document, views };
+  $documents.set([...$documents.get(), opened as unknown as ShownDocument<object>]);
   hearTabs(opened.hear);
   if (isLoaded) void opened.load().catch(() => undefined);
   return opened;
@@ -122,13 +131,16 @@ const chartValue = z.object({
 export type ChartValue = z.infer<typeof chartValue>;
 
 /** The chart that is worked on. */
-export const chartDocument = documentOf<ChartValue>({
-  kind: "chart",
-  stored: { version: 1, schema: chartValue, migrations: [] },
-  blank: { chords: "", title: "" },
-  isBlank: ({ chords }) => chords.trim() === "",
-  titleOf: ({ title, chords }) => title || (chords.trim().split("\n")[0] ?? "").slice(0, 60),
-});
+export const chartDocument = documentOf<ChartValue>(
+  {
+    kind: "chart",
+    stored: { version: 1, schema: chartValue, migrations: [] },
+    blank: { chords: "", title: "" },
+    isBlank: ({ chords }) => chords.trim() === "",
+    titleOf: ({ title, chords }) => title || (chords.trim().split("\n")[0] ?? "").slice(0, 60),
+  },
+  "match",
+);
 
 const place = z.int().min(0);
 const timed = z.object({ midi: z.number(), onset: z.number(), duration: z.number() });
@@ -162,16 +174,19 @@ export type TuneValue = z.infer<typeof tuneValue>;
 export const BLANK_TUNE: TuneValue = { source: "notes", text: "", name: "", which: 0, without: [] };
 
 /** The tune that is worked on. */
-export const tuneDocument = documentOf<TuneValue>({
-  kind: "tune",
-  stored: { version: 1, schema: tuneValue, migrations: [] },
-  blank: BLANK_TUNE,
-  isBlank: ({ text }) => text.trim() === "",
-  titleOf: ({ name, text, source }) => {
-    if (name !== "" || source === "midi") return name || "MIDI";
-    return (/^T:\s*(.+)$/mu.exec(text)?.[1] ?? text.trim().split("\n")[0] ?? "").slice(0, 60);
+export const tuneDocument = documentOf<TuneValue>(
+  {
+    kind: "tune",
+    stored: { version: 1, schema: tuneValue, migrations: [] },
+    blank: BLANK_TUNE,
+    isBlank: ({ text }) => text.trim() === "",
+    titleOf: ({ name, text, source }) => {
+      if (name !== "" || source === "midi") return name || "MIDI";
+      return (/^T:\s*(.+)$/mu.exec(text)?.[1] ?? text.trim().split("\n")[0] ?? "").slice(0, 60);
+    },
   },
-});
+  "identify",
+);
 
 const question = z.object({
   among: z.union([z.literal("named"), z.int().min(2).max(12)]).catch(7),
@@ -185,13 +200,16 @@ const question = z.object({
 export type Question = z.infer<typeof question>;
 
 /** The question that is asked of all modes. */
-export const modeQuestion = documentOf<Question>({
-  kind: "question",
-  stored: { version: 1, schema: question, migrations: [] },
-  blank: question.parse({}),
-  isBlank: () => false,
-  titleOf: ({ holds, chords }) => [holds, chords].filter((each) => each !== "").join(", "),
-});
+export const modeQuestion = documentOf<Question>(
+  {
+    kind: "question",
+    stored: { version: 1, schema: question, migrations: [] },
+    blank: question.parse({}),
+    isBlank: () => false,
+    titleOf: ({ holds, chords }) => [holds, chords].filter((each) => each !== "").join(", "),
+  },
+  "derive",
+);
 
 const practice = z.object({
   modes: z
@@ -221,10 +239,13 @@ export const practiceSheet = documentOf<Practice>({
 const shape = z.object({ text: z.string().max(60) });
 
 /** The chord shape that is moved over a bass. */
-export const chordShape = documentOf<z.infer<typeof shape>>({
-  kind: "shape",
-  stored: { version: 1, schema: shape, migrations: [] },
-  blank: { text: "maj9" },
-  isBlank: () => false,
-  titleOf: ({ text }) => text,
-});
+export const chordShape = documentOf<z.infer<typeof shape>>(
+  {
+    kind: "shape",
+    stored: { version: 1, schema: shape, migrations: [] },
+    blank: { text: "maj9" },
+    isBlank: () => false,
+    titleOf: ({ text }) => text,
+  },
+  "match",
+);

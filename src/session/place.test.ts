@@ -2,7 +2,20 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { printName } from "@/core/pitch";
 import { mode } from "@/core/scale";
-import { $addressNotices, $place, goTo, moveBy, setHomeMode, setPlace } from ".";
+import "@/features";
+import {
+  $addressNotices,
+  $place,
+  $features,
+  $hand,
+  goTo,
+  installFeatures,
+  moveBy,
+  placeOf,
+  setHomeMode,
+  setPlace,
+  setQuery,
+} from ".";
 
 let stopListening: () => void = () => undefined;
 
@@ -28,8 +41,10 @@ describe("the place and the address bar", () => {
     await vi.waitFor(() => expect(window.location.search).toBe("?home=F%23&mode=dorian"));
     setHomeMode({ home: -6, mode: mode("lydian") });
     await vi.waitFor(() => expect(window.location.search).toBe("?home=Gb&mode=lydian"));
-    openAt("/match?home=B&mode=locrian&chords=C");
-    expect([here(), $place.get().chords]).toEqual(["match B locrian", "C"]);
+    openAt("/match?home=B&mode=locrian&hand=7.1");
+    expect([here(), $hand.get()]).toEqual(["match B locrian", { fret: 7, nth: 1 }]);
+    $hand.set({ fret: 3, nth: 0 });
+    await vi.waitFor(() => expect(window.location.search).toBe("?home=B&mode=locrian&hand=3"));
   });
 
   it("the address is right before the page is left and before a step, however soon", () => {
@@ -50,11 +65,36 @@ describe("the place and the address bar", () => {
     expect(window.location.pathname).toBe("/identify");
   });
 
-  it("going to another view leaves the chords of a link and its notices behind", () => {
-    openAt("/match?home=H&mode=dorian&chords=C");
+  it("going to another view leaves notices behind", () => {
+    openAt("/match?home=H&mode=dorian");
     expect($addressNotices.get()).toHaveLength(1);
     goTo("derive");
-    expect([$addressNotices.get(), $place.get().chords]).toEqual([[], undefined]);
+    expect($addressNotices.get()).toEqual([]);
+  });
+
+  it("a part of a view is a step, and each view is left where it was", () => {
+    goTo("derive", { part: "compare" });
+    setQuery("derive", { with: "lydian" });
+    goTo("match", { part: "write" });
+    expect(window.location.search).toBe("?home=D&mode=dorian&show=write");
+    goTo("derive");
+    expect(window.location.search).toBe("?home=D&mode=dorian&show=compare&with=lydian");
+    setQuery("derive", { with: undefined });
+    expect(placeOf("derive")).toEqual({ part: "compare", query: {} });
+  });
+
+  it("another feature is its line in the list", () => {
+    const before = $features.get();
+    const View = () => null;
+    installFeatures([
+      ...before,
+      { id: "jam", name: "Jam", about: "play over it", parts: ["chart", "task"], View },
+    ]);
+    goTo("jam", { part: "task" });
+    expect(window.location.pathname + window.location.search).toBe("/jam?home=D&mode=dorian&show=task");
+    openAt("/jam?home=E&mode=dorian&show=task");
+    expect([here(), placeOf("jam").part]).toEqual(["jam E dorian", "task"]);
+    installFeatures(before);
   });
 
   it("goes brighter and darker until no named mode lies there", () => {

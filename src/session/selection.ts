@@ -1,4 +1,4 @@
-import { atom } from "nanostores";
+import { atom, computed, onMount, type ReadableAtom } from "nanostores";
 import type { Chord } from "@/core/chord";
 import type { Fifths, Interval } from "@/core/pitch";
 import { mode as modeById, type HomeMode } from "@/core/scale";
@@ -30,11 +30,45 @@ export interface Playable {
 
 const EMPTY: Score = { notes: [], beats: 0, loops: false };
 
-/** Set by the view in front; the stage listens to this and knows no view. */
-export const $selection = atom<Selection>({
-  homeMode: { home: 2, mode: modeById("dorian") },
+/** A mode of which nothing more is selected. */
+export const plainSelection = (homeMode: HomeMode): Selection => ({
+  homeMode,
   lit: [],
   unknown: [],
   targets: [],
   play: { code: "mode", score: EMPTY },
+});
+
+/** What is selected in the view in front: the stage shows it and knows no view. It follows at once, and no view sets it. */
+export const $selection = atom<Selection>(plainSelection({ home: 2, mode: modeById("dorian") }));
+
+/** What each view has selected, by its id: computed from its documents and its place. A view says so when it loads. */
+const $sources = atom<ReadonlyMap<string, ReadableAtom<Selection | undefined>>>(new Map());
+
+export function selects(view: string, $selected: ReadableAtom<Selection | undefined>): void {
+  $sources.set(new Map([...$sources.get(), [view, $selected]]));
+}
+
+/** The view in front; the place tells it. */
+export const $front = atom<string | undefined>(undefined);
+
+/** What is selected where the view in front hasn't loaded yet. */
+export const BEFORE = "";
+
+const $source = computed([$front, $sources], (front, sources) =>
+  front === undefined ? undefined : (sources.get(front) ?? sources.get(BEFORE)),
+);
+
+onMount($selection, () => {
+  let stop: (() => void) | undefined;
+  const unbind = $source.subscribe(($selected) => {
+    stop?.();
+    stop = $selected?.subscribe((selected) => {
+      if (selected) $selection.set(selected);
+    });
+  });
+  return () => {
+    unbind();
+    stop?.();
+  };
 });

@@ -19,8 +19,7 @@ import {
   withoutDrone,
 } from "@/audio";
 import type { Settings } from "@/storage";
-import { $place } from "./place";
-import { $selection } from "./selection";
+import { $front, $selection } from "./selection";
 import { $settings } from "./settings";
 import { $line, $position, fingeredNotes } from "./stage";
 
@@ -173,10 +172,10 @@ export function mainScore(): Score {
  * when another view comes to the front.
  */
 export function followedScore(): () => Heard {
-  const { view } = $place.get();
+  const view = $front.get();
   let last = mainHeard();
   return () => {
-    if ($place.get().view === view) last = mainHeard();
+    if ($front.get() === view) last = mainHeard();
     return last;
   };
 }

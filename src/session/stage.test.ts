@@ -10,7 +10,7 @@ import {
   $hand,
   $isSwapped,
   $line,
-  $place,
+  $front,
   $position,
   $positions,
   $selection,
@@ -185,13 +185,15 @@ describe("what is played", () => {
   });
 
   it("stays as it is when another view comes to the front, and follows its own", () => {
+    $front.set("derive");
     const heard = followedScore();
     select(at("E", "dorian"));
     expect(heard().score.notes[0]?.midi).toBe(64);
-    $place.set({ ...$place.get(), view: "match" });
+    $front.set("match");
     select(at("G", "lydian"));
     expect(heard().score.notes[0]?.midi).toBe(64);
-    $place.set({ ...$place.get(), view: "derive" });
+    $front.set("derive");
+    select(at("G", "lydian"));
     expect(heard().score.notes[0]?.midi).toBe(55);
   });
 
@@ -208,13 +210,13 @@ describe("what is played", () => {
 
   it("has the note swapped of the view where it is played, whatever another view selects", () => {
     changeSettings({ loop: true });
-    $place.set({ ...$place.get(), view: "derive" });
+    $front.set("derive");
     const heard = followedScore();
     const own = heard().swapping;
-    $place.set({ ...$place.get(), view: "match" });
+    $front.set("match");
     select(at("G", "lydian"));
     expect(heard().swapping).toEqual(own);
-    $place.set({ ...$place.get(), view: "derive" });
+    $front.set("derive");
     expect(heard().swapping).not.toEqual(own);
   });
 

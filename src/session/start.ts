@@ -2,6 +2,7 @@ import { atom } from "nanostores";
 import { carryOverDraft } from "./carry-over";
 import { bringInDemoOnce } from "./demo";
 import { flushDocuments, loadDocuments } from "./documents";
+import { openLinked } from "./link";
 import { takeBackUnderstood } from "./mending";
 import { aside, saving } from "./records";
 import { loadSettings } from "./settings";
@@ -21,7 +22,9 @@ let started: Promise<void> | undefined;
 /** Opens the browser's records once, whichever part of the page asks first; with `?demo` in the address, the demo too. */
 export function start(): Promise<void> {
   started ??= (async () => {
-    const wantsDemo = new URL(window.location.href).searchParams.has("demo");
+    // The address follows what is on the screen from now on: what it brought along is read first.
+    const opened = new URL(window.location.href);
+    const wantsDemo = opened.searchParams.has("demo");
     const isOpen = load().then(
       () => true,
       () => false,
@@ -30,6 +33,7 @@ export function start(): Promise<void> {
     const answered = await Promise.race([isOpen, silent]);
     $storage.set(answered ? "open" : "silent");
     if (wantsDemo && answered) await bringInDemoOnce();
+    openLinked(opened);
     $ready.set(true);
     if (!answered && (await isOpen)) $storage.set("open");
   })();

@@ -6,8 +6,8 @@ import { type Schools, setWording } from "@/words";
 // Before anything is drawn with a new setting, the words follow it.
 $settings.subscribe(({ noteNames, majorNames }) => setWording({ noteNames, majorNames }));
 
-/** A key that changes with the names of notes and modes: what stands under it is drawn anew. */
-export function useWordingKey(): string {
+/** Draws a part anew when the names of notes and modes change, whatever is selected or typed in it; they are answered as one word. */
+export function useWording(): string {
   const { noteNames, majorNames } = useStore($settings);
   return `${noteNames} ${majorNames}`;
 }

@@ -5,7 +5,7 @@ import { modeText, noteText } from "./names";
 
 /** Something in an address that there is not, and what was taken instead. */
 export interface AddressNotice {
-  readonly code: "home-unknown" | "mode-unknown" | "chords-cut";
+  readonly code: "home-unknown" | "mode-unknown";
   readonly asked: string;
   readonly found: string;
 }
@@ -94,7 +94,5 @@ export function noticeText({ code, asked, found }: AddressNotice): string {
       return `“${asked}” is no note name. Home is ${noteText(maybeFifths(found) ?? 0)}; a letter A to G with ♯ or ♭ sets another.`;
     case "mode-unknown":
       return `There is no mode “${asked}”. Shown is ${modeText(mode(found))}, the nearest name.`;
-    case "chords-cut":
-      return `The link holds ${asked} characters of chords; the first ${found} are shown.`;
   }
 }

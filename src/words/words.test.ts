@@ -525,15 +525,12 @@ describe("what could not be read", () => {
     expect(noticeText({ code: "home-unknown", asked: "H", found: "B" })).toContain(
       "“H” is no note name. Home is B;",
     );
-    expect(noticeText({ code: "chords-cut", asked: "2000", found: "1500" })).toContain(
-      "the first 1500 are shown",
-    );
   });
 
   it("says why a file was not taken", () => {
     expect(backupProblemText({ code: "not-json", found: "x" })).toContain("it is not JSON");
-    expect(backupProblemText({ code: "not-a-backup", found: "x" })).toContain("no Shade backup");
-    expect(backupProblemText({ code: "newer-version", found: "7" })).toContain("of version 7");
+    expect(backupProblemText({ code: "not-a-backup", found: "x" })).toContain("isn't a Shade backup");
+    expect(backupProblemText({ code: "newer-version", found: "7" })).toContain("is version 7");
     expect(backupProblemText({ code: "record-unread", record: 3, found: "{}" })).toContain("Entry 3");
   });
 });

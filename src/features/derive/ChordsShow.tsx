@@ -1,4 +1,4 @@
-import { memo, useState } from "react";
+import { type ComponentType, memo, useState } from "react";
 import {
   CHORD_KINDS,
   type Chord,
@@ -15,6 +15,7 @@ import { vamps } from "@/core/progression";
 import type { Interval } from "@/core/pitch";
 import type { HomeMode } from "@/core/scale";
 import { setPlace } from "@/session";
+import { useWording } from "@/session/useSchools";
 import { Choice, HomeField } from "@/kit/controls";
 import {
   CHORD_KIND_TEXT,
@@ -232,10 +233,17 @@ function OneShapeOver({ homeMode, held, onHold }: ChordsProps) {
   return <OneShape homeMode={homeMode} held={held} onHold={onHold} onMode={(mode) => setPlace({ mode })} />;
 }
 
-const SHOWN: Readonly<Record<PartName, React.ComponentType<ChordsProps>>> = {
-  thirds: memo(InThirds),
-  home: memo(HomeChord),
-  shared: memo(SharedOutPairs),
-  fourths: memo(InFourths),
-  shape: memo(OneShapeOver),
+/** A part that is drawn anew when its mode changes, or what notes are called, and not before. */
+const settledPart = (Part: ComponentType<ChordsProps>) =>
+  memo(function SettledPart(props: ChordsProps) {
+    useWording();
+    return <Part {...props} />;
+  });
+
+const SHOWN: Readonly<Record<PartName, ComponentType<ChordsProps>>> = {
+  thirds: settledPart(InThirds),
+  home: settledPart(HomeChord),
+  shared: settledPart(SharedOutPairs),
+  fourths: settledPart(InFourths),
+  shape: settledPart(OneShapeOver),
 };

@@ -10,11 +10,12 @@ import {
   type Mode,
   oneNoteAway,
 } from "@/core/scale";
-import { $mark, $place, $playing, MOST_BESIDE, setPlace } from "@/session";
+import { $mark, $playing, setPlace } from "@/session";
 import { Button, TextField, HomeField } from "@/kit/controls";
 import { homeModeText, listText, modeText, nearNamedText, noteText, numberText, wording } from "@/words";
 import { Ladder } from "./Ladder";
 import { MODE_NAMES } from "./modeNames";
+import { $derive, MOST_BESIDE, putBeside, swapBeside } from "./route";
 import view from "@/shell/frame/View.module.css";
 import styles from "./CompareShow.module.css";
 
@@ -31,7 +32,7 @@ interface CompareShowProps {
 
 /** Two to four modes on one home, only their differences standing out. */
 export function CompareShow({ homeMode, onPath }: CompareShowProps) {
-  const { beside: chosen } = useStore($place);
+  const { beside: chosen } = useStore($derive);
   const playing = useStore($playing);
   const mark = useStore($mark);
   const { home, mode } = homeMode;
@@ -45,7 +46,7 @@ export function CompareShow({ homeMode, onPath }: CompareShowProps) {
     if (!found) return `“${text.slice(0, 30)}” is no mode that is known; a name, degrees or notes would do.`;
     const { mode: other } = found.homeMode;
     if (other === mode || beside.includes(other)) return `${modeText(other)} stands there already.`;
-    setPlace({ beside: [...beside, other] });
+    putBeside([...beside, other]);
     return undefined;
   };
 
@@ -60,7 +61,7 @@ export function CompareShow({ homeMode, onPath }: CompareShowProps) {
           <Button
             key={each.id}
             aria-label={`Take ${modeText(each)} away`}
-            onClick={() => setPlace({ beside: beside.filter((other) => other !== each) })}
+            onClick={() => putBeside(beside.filter((other) => other !== each))}
           >
             {`${modeText(each)} ×`}
           </Button>
@@ -96,10 +97,10 @@ export function CompareShow({ homeMode, onPath }: CompareShowProps) {
           lineUp="homes"
           label={`Modes on ${noteText(home)}, from bright to dark`}
           onSelect={(row) =>
-            setPlace({
-              mode: row.mode,
-              beside: rows.filter((other) => other !== row).map((other) => other.mode),
-            })
+            swapBeside(
+              row,
+              rows.filter((other) => other !== row).map((other) => other.mode),
+            )
           }
         />
       </div>

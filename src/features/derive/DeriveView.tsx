@@ -1,24 +1,23 @@
 import { useStore } from "@nanostores/react";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { accidentalsOf, type Fifths, fifthsFrom, letterOf, printName } from "@/core/pitch";
 import { brightestFirst, colourSwap, type HomeMode, parallels, parentOf, relatives } from "@/core/scale";
 import { pathScore, swapScore } from "@/audio";
 import {
   $toSave,
+  $incoming,
   $place,
-  $selection,
-  $settings,
+  $placeMode,
   moveBy,
+  placeOf,
   setHomeMode,
   setPlace,
-  type Show,
-  SHOWS,
   swapLive,
   toggle,
-  writeAddress,
+  addressOf,
 } from "@/session";
 import { Tabs } from "@/kit/controls";
-import { type Held, HeldPanel, heldSelection, playVamp } from "@/shell/held";
+import { HeldPanel, playVamp } from "@/shell/held";
 import { useKeys } from "@/session/useKeys";
 import { useAfterPaint } from "@/kit/useAfterPaint";
 import { useSchools } from "@/session/useSchools";
@@ -29,6 +28,8 @@ import { CompareShow, compareRows } from "./CompareShow";
 import { MakeShow } from "./MakeShow";
 import { ModePanel, type Page, PAGES } from "./ModePanel";
 import { ModesShow } from "./ModesShow";
+import { $derive, DERIVE, lineUpBy, type Show, showPart, SHOWS, swapBeside } from "./route";
+import { $held, hold, letGo } from "./selection";
 import styles from "@/shell/frame/View.module.css";
 
 const TAB: Readonly<
@@ -44,12 +45,17 @@ const TAB: Readonly<
 /** Derive: the modes of a parent scale on one home or from every home of one set of notes, and what makes each. */
 export function DeriveView() {
   const place = useStore($place);
-  const { drone } = useStore($settings);
   const schools = useSchools();
   const [page, setPage] = useState<Page>("says");
-  const [holding, setHolding] = useState<{ readonly held: Held; readonly of: HomeMode }>();
-  const { home, mode, lineUp, show, beside } = place;
-  const homeMode = useMemo<HomeMode>(() => ({ home, mode }), [home, mode]);
+  const { show, lineUp, beside } = useStore($derive);
+  const homeMode = useStore($placeMode);
+  const held = useStore($held);
+  const incoming = useStore($incoming);
+  // A file of a scale is opened where scales are made.
+  useEffect(() => {
+    if (incoming?.to === DERIVE && show !== "make") showPart("make");
+  }, [incoming, show]);
+  const { home, mode } = homeMode;
   // The row in hand and its name are on the screen first; the other rows, the working and the stage follow.
   const settled = useAfterPaint(homeMode);
   const rows = useMemo(() => ladderRows(homeMode, lineUp), [homeMode, lineUp]);
@@ -58,21 +64,16 @@ export function DeriveView() {
     [homeMode, settled, lineUp, rows],
   );
   const swap = colourSwap(mode, schools);
-  // What was held of another mode, or in another part of the view, is let go.
-  const held = show === "chords" && holding?.of === settled ? holding.held : undefined;
-
-  useEffect(() => {
-    $selection.set(heldSelection(settled, held, schools, drone));
-  }, [settled, drone, schools, held]);
-
-  const hold = useCallback((next: Held) => setHolding({ held: next, of: settled }), [settled]);
   const walk = (by: 1 | -1) => {
     const listed = show === "compare" ? compareRows(homeMode, beside) : rows;
     const at = listed.findIndex((row) => row.mode === mode);
     const next = listed[at + by];
     if (!next) return;
     if (show === "compare")
-      setPlace({ mode: next.mode, beside: listed.filter((row) => row !== next).map((row) => row.mode) });
+      swapBeside(
+        next,
+        listed.filter((row) => row !== next).map((row) => row.mode),
+      );
     else setHomeMode(next);
   };
   const playSwap = () => {
@@ -103,12 +104,15 @@ export function DeriveView() {
     {
       key: "l",
       says: "Line up homes or notes",
-      act: () => setPlace({ show: "modes", lineUp: lineUp === "homes" ? "notes" : "homes" }),
+      act: () => {
+        if (show !== "modes") showPart("modes");
+        lineUpBy(lineUp === "homes" ? "notes" : "homes");
+      },
     },
     ...SHOWS.map((each) => ({
       key: TAB[each].keyName,
       says: TAB[each].says,
-      act: () => setPlace({ show: each }),
+      act: () => showPart(each),
     })),
     {
       key: "w",
@@ -130,9 +134,12 @@ export function DeriveView() {
           tabs={SHOWS.map((each) => ({
             value: each,
             ...TAB[each],
-            href: writeAddress({ ...place, show: each }),
+            href: addressOf({
+              ...place,
+              views: { ...place.views, [DERIVE]: { ...placeOf(DERIVE, place), part: each } },
+            }),
           }))}
-          onChoose={(next) => setPlace({ show: next })}
+          onChoose={showPart}
         />
         {show === "modes" && <ModesShow homeMode={homeMode} rows={shownRows} onPath={playPath} />}
         {show === "make" && <MakeShow homeMode={homeMode} />}
@@ -141,7 +148,7 @@ export function DeriveView() {
         {show === "ask" && <AskShow homeMode={homeMode} />}
       </div>
       {held ? (
-        <HeldPanel homeMode={homeMode} held={held} onLetGo={() => setHolding(undefined)} />
+        <HeldPanel homeMode={homeMode} held={held} onLetGo={letGo} />
       ) : (
         <ModePanel
           homeMode={homeMode}

@@ -12,7 +12,7 @@ import {
 } from "@/core/scale";
 import { Blind } from "@/kit/blind";
 import { shadeOf } from "@/kit/shade";
-import { useSchools } from "@/session/useSchools";
+import { useSchools, useWording } from "@/session/useSchools";
 import { brightnessText, homeModeText, listText, modeText, noteText, parentText } from "@/words";
 import styles from "./Ladder.module.css";
 
@@ -89,6 +89,7 @@ interface LadderRowProps extends Pick<LadderProps, "lineUp" | "shared" | "onSele
 /** One mode of the ladder; drawn anew only when something of its own changes. */
 const LadderRow = memo(function LadderRow(props: LadderRowProps) {
   const { home, mode, homeColumn, lineUp, shared, telling, isChosen, isHeard, onSelect } = props;
+  useWording();
   const row: HomeMode = { home, mode };
   return (
     <li data-heard={isHeard || undefined}>

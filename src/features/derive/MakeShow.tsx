@@ -12,11 +12,13 @@ import {
   size,
 } from "@/core/scale";
 import { readScala } from "@/formats";
-import { setHomeMode, setPlace } from "@/session";
+import { openFiles, setHomeMode, setPlace } from "@/session";
+import { useIncoming } from "@/session/useIncoming";
 import { useSchools } from "@/session/useSchools";
 import { SlatEditor } from "@/kit/blind";
 import { Button, FileButton, TextField, HomeField } from "@/kit/controls";
 import { Problems } from "@/kit/problems";
+import { UndoTools } from "@/shell/documents";
 import {
   capital,
   countText,
@@ -31,6 +33,8 @@ import {
 } from "@/words";
 import { Ladder } from "./Ladder";
 import { MODE_NAMES } from "./modeNames";
+import { DERIVE } from "./route";
+import { makeScale, scaleSteps } from "./scale-steps";
 import view from "@/shell/frame/View.module.css";
 import styles from "./MakeShow.module.css";
 
@@ -47,7 +51,7 @@ export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
       setRefused("A scale needs home and one note more; open another slat before you shut this one.");
     else {
       setRefused("");
-      setPlace({ mode: modeOf(sounds) });
+      makeScale(modeOf(sounds));
     }
   };
   const take = (text: string) => {
@@ -74,7 +78,8 @@ export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
           onCommit={(text) => (text.trim() === "" ? undefined : take(text))}
         />
         <div className={view.right}>
-          <ScalaFile onRead={(read) => setPlace({ mode: read })} />
+          <UndoTools of={scaleSteps} />
+          <ScalaFile onRead={makeScale} />
         </div>
       </div>
       <SlatEditor homeMode={homeMode} telling={schools} onFlip={flip} />
@@ -142,9 +147,12 @@ function ScalaFile({ onRead }: { readonly onRead: (mode: Mode) => void }) {
     setRead({ text, problems });
     if (value?.sounds !== undefined) onRead(modeOf(value.sounds));
   };
+  useIncoming(DERIVE, (files) => {
+    if (files[0]) void open(files[0]);
+  });
   return (
     <span className={styles.file}>
-      <FileButton label="Scala file" accept=".scl,text/plain" onFile={(file) => void open(file)}>
+      <FileButton label="Scala file" accept=".scl,text/plain" onFile={(file) => void openFiles([file])}>
         Open a Scala file
       </FileButton>
       {read && read.problems.length > 0 && (

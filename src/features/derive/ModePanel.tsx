@@ -18,7 +18,7 @@ import { Button, Choice, Select, WrittenField, HomeField } from "@/kit/controls"
 import { saveFile } from "@/kit/files";
 import { ComparisonSelect, HearAndKeep, OwnWordsFields, OwnWordsSaid, ReferenceSelect } from "@/shell/panel";
 import { Facts, Panel, Saying } from "@/kit/panel";
-import { useSchools } from "@/session/useSchools";
+import { useSchools, useWording } from "@/session/useSchools";
 import {
   backwardsText,
   capital,
@@ -99,6 +99,7 @@ export function ModePanel({
 
 /** What it is in plain sentences, the count, home chord, vamp, neighbours. */
 const Says = memo(function Says({ homeMode }: { readonly homeMode: HomeMode }) {
+  useWording();
   const schools = useSchools();
   const playing = useStore($playing);
   const vamp = vampText(homeMode);
@@ -141,6 +142,7 @@ const Says = memo(function Says({ homeMode }: { readonly homeMode: HomeMode }) {
 
 /** The working: intervals by name, what it is told by and told from, every smallest set, one note more or fewer. */
 const Working = memo(function Working({ homeMode }: { readonly homeMode: HomeMode }) {
+  useWording();
   const schools = useSchools();
   return (
     <Facts

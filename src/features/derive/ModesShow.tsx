@@ -10,11 +10,13 @@ import {
   type Mode,
   parentOf,
 } from "@/core/scale";
-import { $mark, $place, $playing, setHomeMode, setPlace } from "@/session";
+import { $mark, $playing, setHomeMode, setPlace } from "@/session";
 import { Button, Choice, Select, HomeField } from "@/kit/controls";
 import { familyText, ladderText, numberText } from "@/words";
 import { Ladder } from "./Ladder";
+import { $derive, lineUpBy } from "./route";
 import styles from "@/shell/frame/View.module.css";
+import { useWording } from "@/session/useSchools";
 
 interface ModesShowProps {
   readonly homeMode: HomeMode;
@@ -25,13 +27,14 @@ interface ModesShowProps {
 
 /** The modes of a parent scale: all on one home, or from every home of one set of notes. */
 export function ModesShow({ homeMode, rows, onPath }: ModesShowProps) {
-  const { lineUp } = useStore($place);
+  const { lineUp } = useStore($derive);
+  const wording = useWording();
   const playing = useStore($playing);
   const mark = useStore($mark);
   const { home, mode } = homeMode;
   const { family, tonic } = parentOf(homeMode);
   const byHomes = lineUp === "homes";
-  const options = useMemo(() => familyOptions(family), [family]);
+  const options = useMemo(() => ({ wording, all: familyOptions(family) }), [family, wording]);
   return (
     <>
       <div className={styles.sentence}>
@@ -46,7 +49,7 @@ export function ModesShow({ homeMode, rows, onPath }: ModesShowProps) {
         <Select
           label="Parent scale"
           value={family.id}
-          options={options}
+          options={options.all}
           onChange={(id) => setPlace({ mode: sameDegree(id, mode) })}
         />
         <div className={styles.right}>
@@ -63,7 +66,7 @@ export function ModesShow({ homeMode, rows, onPath }: ModesShowProps) {
             label="How the ladder is lined up"
             size="small"
             value={lineUp}
-            onChange={(next) => setPlace({ lineUp: next })}
+            onChange={lineUpBy}
             options={[
               { value: "homes", text: "Line up homes" },
               { value: "notes", text: "Line up notes" },

@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, render, screen, within } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
+import "@/features";
 import { fifthsOf, printName } from "@/core/pitch";
 import { colourSwap, FAMILIES, type HomeMode, mode, parallels } from "@/core/scale";
 import { vamps } from "@/core/progression";
@@ -10,10 +11,10 @@ import {
   $settings,
   chartDocument,
   modeQuestion,
+  setQuery,
   changeSettings,
   ownWordsFor,
   setOwnWords,
-  setPlace,
   shelf,
 } from "@/session";
 import { OwnWordsSaid } from "@/shell/panel";
@@ -26,6 +27,7 @@ import { type Held, HeldPanel, heldNotes, heldText } from "@/shell/held";
 import { Ladder } from "./Ladder";
 import { MakeShow } from "./MakeShow";
 import { ModePanel, type Page } from "./ModePanel";
+import { $derive, DERIVE, putBeside } from "./route";
 
 /** There is no worker here; its job is done in its place. */
 const asked = vi.hoisted(() => ({
@@ -39,6 +41,9 @@ vi.mock("@/workers", () => ({
 }));
 
 afterEach(cleanup);
+
+/** A busy machine takes its time over all modes. */
+const SLOW = { timeout: 30_000 };
 
 const at = (home: string, id: string): HomeMode => ({ home: fifthsOf(home), mode: mode(id) });
 const here = () => `${printName($place.get().home)} ${$place.get().mode.id}`;
@@ -264,7 +269,7 @@ describe("making a scale", () => {
 
 describe("comparing modes", () => {
   it("begins with the neighbours, adds and takes away, and says what differs", () => {
-    setPlace({ beside: undefined });
+    setQuery(DERIVE, { with: undefined });
     render(<CompareShow homeMode={at("D", "dorian")} onPath={() => undefined} />);
     const said = screen.getAllByRole("listitem").map(({ textContent }) => textContent);
     expect(said).toContain("D Mixolydian is D Dorian with F♯ for F.");
@@ -278,17 +283,17 @@ describe("comparing modes", () => {
     type("dorian");
     expect(screen.getByRole("alert").textContent).toBe("Dorian stands there already.");
     type("phrygian");
-    expect($place.get().beside?.map(({ id }) => id)).toEqual(["mixolydian", "aeolian", "phrygian"]);
+    expect($derive.get().beside?.map(({ id }) => id)).toEqual(["mixolydian", "aeolian", "phrygian"]);
     fireEvent.click(screen.getByRole("button", { name: "Take Aeolian away" }));
-    expect($place.get().beside?.map(({ id }) => id)).toEqual(["mixolydian", "phrygian"]);
-    setPlace({ beside: undefined });
+    expect($derive.get().beside?.map(({ id }) => id)).toEqual(["mixolydian", "phrygian"]);
+    setQuery(DERIVE, { with: undefined });
   });
 
   it("marks what all rows share", () => {
-    setPlace({ beside: [mode("aeolian")] });
+    putBeside([mode("aeolian")]);
     const { container } = render(<CompareShow homeMode={at("D", "dorian")} onPath={() => undefined} />);
     expect(container.querySelectorAll("[data-shared]")).toHaveLength(12);
-    setPlace({ beside: undefined });
+    setQuery(DERIVE, { with: undefined });
   });
 });
 
@@ -366,7 +371,7 @@ describe("asking all modes on the screen", () => {
     asked.answer = ask;
     modeQuestion.change({ chords: "Em F G#", anyHome: true });
     render(<AskShow homeMode={at("D", "dorian")} />);
-    await screen.findByText(/None of 5544 modes/);
+    await screen.findByText(/None of 5544 modes/, {}, SLOW);
     expect(screen.getByText(/needs eight different notes, more than seven/)).toBeTruthy();
     const field = screen.getByLabelText("Chords that they hold");
     const type = (value: string) => {
@@ -378,7 +383,7 @@ describe("asking all modes on the screen", () => {
     type("");
     fireEvent.click(screen.getByLabelText("or any home"));
     fireEvent.click(screen.getByLabelText("a home chord with only perfect fifths"));
-    await screen.findByText(/1 of 462 modes/);
+    await screen.findByText(/1 of 462 modes/, {}, SLOW);
     fireEvent.click(screen.getByRole("button", { name: /^D Dorian, colour 6/ }));
     expect(here()).toBe("D dorian");
     fireEvent.change(screen.getByLabelText("Notes that they hold"), { target: { value: "b3 F# Q" } });

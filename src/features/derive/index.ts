@@ -1,1 +1,30 @@
-export * from "./DeriveView";
+import { lazy } from "react";
+import { fifthsOf } from "@/core/pitch";
+import { mode } from "@/core/scale";
+import { type Feature, goTo, modeQuestion, savedOpener } from "@/session";
+import { DERIVE, SHOWS } from "./route";
+import { scaleSteps } from "./scale-steps";
+
+export const derive: Feature = {
+  id: DERIVE,
+  name: "Derive",
+  about: "the modes of a scale and what makes each",
+  parts: SHOWS,
+  View: lazy(() => import("./DeriveView").then(({ DeriveView }) => ({ default: DeriveView }))),
+  undoes: (part) => (part === "ask" ? modeQuestion : part === "make" ? scaleSteps : undefined),
+  files: ["scala"],
+  saved: [
+    savedOpener({
+      kind: "mode",
+      plural: "Modes",
+      line: ({ home, mode: id }) => `${home} ${id.replaceAll("-", " ")}`,
+      open: ({ home, mode: id }) => goTo(DERIVE, { home: fifthsOf(home), mode: mode(id) }),
+    }),
+    savedOpener({
+      kind: "words",
+      plural: "Your words for modes",
+      line: ({ tune }) => tune,
+      open: ({ mode: id }) => goTo(DERIVE, { mode: mode(id) }),
+    }),
+  ],
+};

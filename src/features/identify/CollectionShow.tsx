@@ -14,6 +14,7 @@ import { Button, Select } from "@/kit/controls";
 import { shadeOf } from "@/kit/shade";
 import { countText, homeModeText, modeText, noteText, ONLY_TEXT, problemText, weightText } from "@/words";
 import view from "@/shell/frame/View.module.css";
+import { useWording } from "@/session/useSchools";
 import { $collection, type Collection, type Row } from "./collection";
 import { CollectionPanel } from "./CollectionPanel";
 import styles from "./CollectionShow.module.css";
@@ -159,6 +160,7 @@ const Rows = memo(function Rows({
   readonly rows: readonly Row[];
   readonly onOpen: (row: Row) => void;
 }) {
+  useWording();
   const data = useMemo(() => [...rows], [rows]);
   const table = useTable({ features, columns, data, enableSortingRemoval: true });
   const sorted = table.getRowModel().rows;
@@ -219,6 +221,7 @@ interface TuneRowProps {
 
 const TuneRow = memo(function TuneRow({ row, index, start, onOpen }: TuneRowProps) {
   const { title, found, declared, agrees, notes, problems } = row;
+  useWording();
   const homeMode = found && { home: found.home, mode: modeById(found.mode) };
   const [problem] = problems;
   return (

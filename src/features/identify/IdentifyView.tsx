@@ -1,10 +1,11 @@
 import { useStore } from "@nanostores/react";
-import { type DragEvent, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { soundOf } from "@/core/pitch";
 import { allNotes } from "@/core/tune";
 import { readTunes, type TuneText as TextOfTune } from "@/formats";
 import { byTurns, swapped, tuneScore } from "@/audio";
-import { $ready, $toSave, BLANK_TUNE, swapLive, toggle, tuneDocument } from "@/session";
+import { $ready, $toSave, BLANK_TUNE, openFiles, swapLive, toggle, tuneDocument } from "@/session";
+import { useIncoming } from "@/session/useIncoming";
 import { useSchools } from "@/session/useSchools";
 import { HeightBlind } from "@/kit/blind";
 import { Button, Select } from "@/kit/controls";
@@ -16,9 +17,10 @@ import styles from "@/shell/frame/View.module.css";
 import { Candidates } from "./Candidates";
 import { $isInCollection, openCollection, type Row, textOf } from "./collection";
 import { CollectionShow, useCollection } from "./CollectionShow";
-import { droppedFiles, isRecording, noTune, onlyTextIn } from "./files";
+import { isRecording, noTune, onlyTextIn } from "./files";
 import { heardSwap, placesOf, staffText } from "./heard-tune";
 import own from "./IdentifyView.module.css";
+import { IDENTIFY } from "./route";
 import { NoteInHand } from "./NoteInHand";
 import { Passages } from "./Passages";
 import { PlayIn } from "./PlayIn";
@@ -26,8 +28,9 @@ import { ReasonPanel } from "./ReasonPanel";
 import { Record } from "./Record";
 import { SaveDialog } from "./SaveDialog";
 import { TuneText, type Way, Ways } from "./TuneInput";
+import { undecidedNotes } from "./selection";
 import { UNTOUCHED } from "./taken-in";
-import { undecidedNotes, useAnswer } from "./useAnswer";
+import { useAnswer } from "./useAnswer";
 import { useRecording } from "./useRecording";
 import { fromStaff, mostEngraved, onStaff, typedTune, useTunes } from "./useTunes";
 import { Voices } from "./Voices";
@@ -84,10 +87,7 @@ export function IdentifyView() {
       else setRefusal(problemText(problems[0] ?? noTune(file.name), only.source === "midi" ? "" : only.text));
     } else setRefusal(problemText(only, ""));
   };
-  const onDrop = (event: DragEvent) => {
-    event.preventDefault();
-    void droppedFiles(event.dataTransfer).then(takeFiles);
-  };
+  useIncoming(IDENTIFY, (files) => void takeFiles(files));
   const openRow = async (row: Row) => {
     const text = await textOf(row);
     if (!text) return;
@@ -130,7 +130,7 @@ export function IdentifyView() {
 
   if (collection && isInCollection) {
     return (
-      <div className={own.drop} onDragOver={(event) => event.preventDefault()} onDrop={onDrop}>
+      <div className={own.drop}>
         <CollectionShow
           collection={collection}
           onOpen={(row) => void openRow(row)}
@@ -147,7 +147,7 @@ export function IdentifyView() {
     (way === "staff" &&
       (isEmpty || (isReady && read !== undefined && !answer && !inHand.isWorking && isTyped)));
   return (
-    <div className={styles.view} onDragOver={(event) => event.preventDefault()} onDrop={onDrop}>
+    <div className={styles.view}>
       <div className={`${styles.answer} ${own.column}`} data-way={isTextOpen ? "type" : way}>
         <div className={styles.sentence}>
           <h1 className={answer ? "visually-hidden" : own.ask}>Which mode is this tune in?</h1>
@@ -169,7 +169,7 @@ export function IdentifyView() {
             </strong>
           )}
           <DocumentTools document={tuneDocument} name="tune" onOther={() => setWay("staff")} />
-          <Ways way={isTextOpen ? "type" : way} onWay={setWay} onFiles={(files) => void takeFiles(files)} />
+          <Ways way={isTextOpen ? "type" : way} onWay={setWay} onFiles={(files) => void openFiles(files)} />
           {tune && read && (
             <span className={own.count}>
               {tuneCountText(tune, read.source, read.origin)}

@@ -1,4 +1,5 @@
 import { DEMO_TUNES } from "@/demo";
+import { tuneDocument } from "@/session";
 import { Button, Choice, FileButton } from "@/kit/controls";
 import { Problems } from "@/kit/problems";
 import { TUNE_FILES } from "./files";
@@ -68,6 +69,13 @@ export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }
           spellCheck={false}
           placeholder={"A4:1 B4:0.5 C#5:0.5 | D5:2 ||\nor ABC:\nX:1\nK:AMix\nA2 c2 B2 d2 |"}
           onChange={(event) => onText(event.target.value)}
+          onKeyDown={(event) => {
+            const key = event.key.toLowerCase();
+            if (!(event.ctrlKey || event.metaKey) || !["z", "y"].includes(key)) return;
+            event.preventDefault();
+            if (key === "y" || event.shiftKey) tuneDocument.redo();
+            else tuneDocument.undo();
+          }}
         />
       )}
       {isEmpty && (

@@ -109,29 +109,3 @@ export async function textAt(file: File, from: number, to: number): Promise<Tune
     if ("text" in found) return found.text;
   return undefined;
 }
-
-/** The files of what was dropped, those in folders too. Files that are hidden are passed over. */
-export async function droppedFiles(transfer: DataTransfer): Promise<readonly File[]> {
-  // Entries are only there while the drop is handled, so that they are all taken before anything is waited for.
-  const entries = [...transfer.items].flatMap((item) => item.webkitGetAsEntry() ?? []);
-  if (entries.every(({ isFile }) => isFile)) return [...transfer.files];
-  const found = await Promise.all(entries.map(filesUnder));
-  return found.flat().filter(({ name }) => !name.startsWith("."));
-}
-
-async function filesUnder(entry: FileSystemEntry): Promise<readonly File[]> {
-  if (entry.isFile)
-    return [
-      await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject)),
-    ];
-  const reader = (entry as FileSystemDirectoryEntry).createReader();
-  const all: File[] = [];
-  // A folder hands out its entries a hundred at a time.
-  for (;;) {
-    const some = await new Promise<FileSystemEntry[]>((resolve, reject) =>
-      reader.readEntries(resolve, reject),
-    );
-    if (some.length === 0) return all;
-    for (const each of some) all.push(...(await filesUnder(each)));
-  }
-}

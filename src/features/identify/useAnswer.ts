@@ -1,23 +1,14 @@
 import { useStore } from "@nanostores/react";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useLayoutEffect, useMemo, useState } from "react";
 import { type Fifths, fifthsOf, printName, soundOf } from "@/core/pitch";
 import { type Expectation, identify, type Identification } from "@/core/identify";
-import { colourOn, colourSwap, type HomeMode, intervalAt, mode as modeById } from "@/core/scale";
+import { colourOn, type HomeMode, mode as modeById } from "@/core/scale";
 import { allNotes, type BarRange, partOf, phraseEnds, type Tune, type TuneNote } from "@/core/tune";
-import { tuneScore } from "@/audio";
-import { $place, $selection, $settings, setPlace, tuneDocument, type TuneValue } from "@/session";
+import { $settings, tuneDocument, type TuneValue } from "@/session";
 import { useSchools } from "@/session/useSchools";
 import { identifyLong } from "@/workers";
-import { onStaff, type ReadTune, type ReadTunes, readyTune } from "./useTunes";
-
-/** The answer for the tune in hand: what was found, and what the staff marks. */
-export interface Answer {
-  readonly shown: ReadTune;
-  readonly found: Identification;
-  /** Places of the notes that are engraved: characteristic notes, and the ends of phrases. */
-  readonly colour: readonly number[];
-  readonly ends: readonly number[];
-}
+import { $answer, type Answer } from "./selection";
+import { onStaff, type ReadTunes, readyTune } from "./useTunes";
 
 /** What was set by hand for one tune, as the document has it. */
 export interface ByHand {
@@ -36,13 +27,6 @@ const byHandOf = ({ about, home, bars, without }: TuneValue): ByHand => ({
   bars,
   without: new Set(without),
 });
-
-/** The notes of the answer that are never heard and would decide. */
-export const undecidedNotes = ({ undecided, homeMode: { home, mode } }: Identification): readonly Fifths[] =>
-  (undecided?.degrees ?? []).flatMap((number) => {
-    const interval = intervalAt(mode.intervals, number);
-    return interval === undefined ? [] : [home + interval];
-  });
 
 /** The places of the notes that end a phrase of what is listened to. */
 function endsOf(tune: Tune, without: ReadonlySet<number>): readonly number[] {
@@ -123,22 +107,7 @@ export function useAnswer(read: ReadTunes | undefined) {
     };
   }, [shown, found, schools, byHand.without]);
 
-  useEffect(() => {
-    if (!answer) return;
-    const { found, shown: inHand } = answer;
-    const { home, mode } = found.homeMode;
-    const unknown = undecidedNotes(found);
-    $selection.set({
-      homeMode: found.homeMode,
-      lit: colourOn(found.homeMode, schools).filter((note) => !unknown.includes(note)),
-      unknown,
-      targets: [],
-      swap: colourSwap(found.homeMode.mode, schools),
-      play: { code: "tune", score: tuneScore(inHand.tune, true) },
-    });
-    const place = $place.get();
-    if (place.home !== home || place.mode !== mode) setPlace({ home, mode });
-  }, [answer]);
+  useLayoutEffect(() => $answer.set(answer), [answer]);
 
   const isByHand = Boolean(about ?? ownHome ?? bars) || without.length > 0;
   const change = tuneDocument.change;

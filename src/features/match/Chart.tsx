@@ -15,7 +15,7 @@ import { brightness, type HomeMode } from "@/core/scale";
 import { ChordBlind } from "@/kit/blind";
 import { shadeOf } from "@/kit/shade";
 import { useNarrow } from "@/kit/useNarrow";
-import { useSchools } from "@/session/useSchools";
+import { useSchools, useWording } from "@/session/useSchools";
 import {
   homeModeText,
   noteText,
@@ -89,6 +89,7 @@ interface LineProps extends Omit<ChartProps, "chart"> {
 /** One line of bars; drawn anew only when what it shows changes. */
 const Line = memo(
   function Line(props: LineProps) {
+    useWording();
     const { line, columns, isFirst, shown, readings, guides, inHand, stretch, onChoose, onBand } = props;
     const [first] = line;
     const row = useRef<HTMLOListElement>(null);

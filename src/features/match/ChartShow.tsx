@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { type ReactNode, useEffect, useMemo, useState } from "react";
+import { type ReactNode, useLayoutEffect, useMemo, useState } from "react";
 import { type Chord, type Lock, withLock } from "@/core/chord";
 import { soundOf } from "@/core/pitch";
 import { chordBefore, decisions, guideLines, openBetween, segmentAt, targetNotes } from "@/core/progression";
@@ -8,16 +8,17 @@ import { byTurns, chartScore, modeScore, targetScore } from "@/audio";
 import {
   $heardPlaces,
   $toSave,
-  $place,
   $ready,
   $settings,
   chartDocument,
   changeSettings,
+  openFiles,
   swapLive,
   toggle,
 } from "@/session";
 import { ChartEditor, completionsFor } from "@/kit/chart-editor";
 import { Button } from "@/kit/controls";
+import { useIncoming } from "@/session/useIncoming";
 import { useKeys } from "@/session/useKeys";
 import { Problems } from "@/kit/problems";
 import { useSchools } from "@/session/useSchools";
@@ -31,11 +32,13 @@ import { ChordPanel } from "./ChordPanel";
 import { EmptyChart } from "./EmptyChart";
 import { FilesDialog } from "./FilesDialog";
 import { ReadingsDialog } from "./ReadingsDialog";
+import { MATCH } from "./route";
+import { $onChart } from "./selection";
 import { SetByHand } from "./SetByHand";
 import { placeAtCursor, placesToLoop, stretchesToSet } from "./stretch";
 import { useChartFile } from "./useChartFile";
 import { useInHand } from "./useInHand";
-import { useFollowing, useOnStage } from "./useOnStage";
+import { useFollowing } from "./useFollowing";
 import { useReadings } from "./useReadings";
 import { useTypedChart } from "./useTypedChart";
 
@@ -63,6 +66,10 @@ export function ChartShow({ tabs }: ChartShowProps) {
     onRead: (isRead) => setDialog(isRead ? undefined : "files"),
   });
 
+  useIncoming(MATCH, (files) => {
+    if (files[0]) void file.open(files[0]);
+  });
+
   const scales = useMemo(() => modesOfFamilies(families), [families]);
   const homeMode = segment?.homeMode;
   const schools = useSchools();
@@ -84,7 +91,9 @@ export function ChartShow({ tabs }: ChartShowProps) {
   }, [chart]);
   const [standIn, setStandIn] = useState<{ readonly at: number; readonly chord: Chord }>();
   const arpeggio = standIn?.at === chosen ? standIn.chord : undefined;
-  useOnStage({ chart, text, chosen, homeMode, targets, arpeggio });
+  useLayoutEffect(() => {
+    $onChart.set(homeMode && { chart, at: chosen, homeMode, targets, arpeggio });
+  }, [chart, chosen, homeMode, targets, arpeggio]);
   useFollowing(follow, chart, choose);
 
   const put = (chords: string, step?: string) => {
@@ -142,15 +151,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
   const isEmpty = text.trim() === "";
   const place = chart.chords[chosen];
   return (
-    <div
-      className={view.view}
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={(event) => {
-        event.preventDefault();
-        const dropped = event.dataTransfer.files.item(0);
-        if (dropped) void file.open(dropped);
-      }}
-    >
+    <div className={view.view}>
       <div className={view.answer}>
         <div className={own.top}>
           {tabs}
@@ -264,7 +265,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
         text={text}
         title={chartTitle}
         problems={file.problems}
-        onFile={(chosenFile) => void file.open(chosenFile)}
+        onFile={(chosenFile) => void openFiles([chosenFile])}
       />
       <ReadingsDialog open={dialog === "readings"} onClose={() => setDialog(undefined)} families={families} />
     </div>
@@ -281,13 +282,3 @@ const Key = () => (
     <span data-kind="outside">outside the mode</span>
   </p>
 );
-
-/** A link brings its own chords, as a chart of their own; otherwise those last worked on are here again. */
-export function useLinkedChords(): void {
-  const isReady = useStore($ready);
-  useEffect(() => {
-    const { chords } = $place.get();
-    if (isReady && chords !== undefined && chords !== chartDocument.$value.get().chords)
-      chartDocument.open({ chords, title: "" });
-  }, [isReady]);
-}

@@ -1,9 +1,11 @@
 import { useStore } from "@nanostores/react";
-import { $place, MATCH_SHOWS, type MatchShow, setPlace, writeAddress } from "@/session";
+import { useEffect } from "react";
+import { $incoming, $place, addressOf, placeOf } from "@/session";
 import { Tabs } from "@/kit/controls";
 import { useKeys } from "@/session/useKeys";
-import { ChartShow, useLinkedChords } from "./ChartShow";
+import { ChartShow } from "./ChartShow";
 import { OverBassShow } from "./OverBassShow";
+import { $matchShow, MATCH, MATCH_SHOWS, type MatchShow, showPart } from "./route";
 import { WriteShow } from "./WriteShow";
 
 const TAB: Readonly<
@@ -17,28 +19,36 @@ const TAB: Readonly<
 /** Match: modes for chords, chords for a mode, and one shape over a bass. */
 export function MatchView() {
   const place = useStore($place);
-  useLinkedChords();
+  const show = useStore($matchShow);
+  const incoming = useStore($incoming);
+  // A chart from a file is opened where charts are.
+  useEffect(() => {
+    if (incoming?.to === MATCH && show !== "chart") showPart("chart");
+  }, [incoming, show]);
   useKeys(
-    "match-shows",
+    "match-parts",
     MATCH_SHOWS.map((each) => ({
       key: TAB[each].keyName,
       says: TAB[each].says,
-      act: () => setPlace({ matchShow: each }),
+      act: () => showPart(each),
     })),
   );
   const tabs = (
     <Tabs
       label="Parts of Match"
-      value={place.matchShow}
+      value={show}
       tabs={MATCH_SHOWS.map((each) => ({
         value: each,
         ...TAB[each],
-        href: writeAddress({ ...place, matchShow: each }),
+        href: addressOf({
+          ...place,
+          views: { ...place.views, [MATCH]: { ...placeOf(MATCH, place), part: each } },
+        }),
       }))}
-      onChoose={(next) => setPlace({ matchShow: next })}
+      onChoose={showPart}
     />
   );
-  if (place.matchShow === "write") return <WriteShow tabs={tabs} />;
-  if (place.matchShow === "over-bass") return <OverBassShow tabs={tabs} />;
+  if (show === "write") return <WriteShow tabs={tabs} />;
+  if (show === "over-bass") return <OverBassShow tabs={tabs} />;
   return <ChartShow tabs={tabs} />;
 }

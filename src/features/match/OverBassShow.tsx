@@ -1,29 +1,18 @@
 import { useStore } from "@nanostores/react";
-import { type ReactNode, useEffect, useMemo, useState } from "react";
-import { type BassColour, type Chord, chordNotes, coloursOver, type ShapePlace } from "@/core/chord";
-import { GUITAR } from "@/core/instrument";
+import type { ReactNode } from "react";
+import type { BassColour, Chord, ShapePlace } from "@/core/chord";
 import { type Fifths, soundOf } from "@/core/pitch";
-import { brightness, type HomeMode } from "@/core/scale";
+import { brightness } from "@/core/scale";
 import { overBassScore } from "@/audio";
-import {
-  $mark,
-  $place,
-  $playing,
-  $selection,
-  $settings,
-  $tuning,
-  chordShape,
-  setPlace,
-  toggle,
-} from "@/session";
+import { $placeMode, $playing, setPlace, toggle } from "@/session";
 import { Button, HomeField } from "@/kit/controls";
-import { type Held, HeldPanel, heldSelection } from "@/shell/held";
+import { HeldPanel } from "@/shell/held";
 import { useKeys } from "@/session/useKeys";
 import { Panel, Saying } from "@/kit/panel";
-import { OneShape, shapeTones } from "@/shell/shape";
+import { OneShape } from "@/shell/shape";
 import { shadeOf } from "@/kit/shade";
-import { useSchools } from "@/session/useSchools";
 import { chordText, homeModeText, modeText, noteText, notesText } from "@/words";
+import { $colours, $heardColour, overBass, WALK } from "./selection";
 import view from "@/shell/frame/View.module.css";
 import styles from "./OverBassShow.module.css";
 
@@ -31,39 +20,14 @@ interface OverBassShowProps {
   readonly tabs: ReactNode;
 }
 
-/** The name under which the colours are played. */
-const WALK = "colours";
-
 /** One chord shape over a held bass: all twelve places, and the seven colours in a row. */
 export function OverBassShow({ tabs }: OverBassShowProps) {
-  const { home, mode } = useStore($place);
-  const { drone } = useStore($settings);
-  const { text: shape } = useStore(chordShape.$value);
-  const tuning = useStore($tuning) ?? GUITAR;
-  const schools = useSchools();
+  const homeMode = useStore($placeMode);
+  const { home, mode } = homeMode;
   const playing = useStore($playing);
-  const mark = useStore($mark);
-  const homeMode = useMemo<HomeMode>(() => ({ home, mode }), [home, mode]);
-  const colours = useMemo(() => coloursOver(home, shapeTones(shape, tuning)), [home, shape, tuning]);
-  const [holding, setHolding] = useState<{ readonly held: Held; readonly of: HomeMode }>();
-  const held = holding?.of === homeMode ? holding.held : undefined;
-  const heard = playing === WALK && mark !== undefined ? colours[mark] : undefined;
-
-  useEffect(() => {
-    const selection = heldSelection(homeMode, held, schools, drone);
-    const chord = heard?.place?.name;
-    // While the colours are walked through, the stage shows the one that sounds.
-    $selection.set(
-      heard
-        ? {
-            ...heldSelection(heard.homeMode, undefined, schools, drone),
-            targets: chord ? chordNotes(chord) : [],
-            chord,
-            play: selection.play,
-          }
-        : selection,
-    );
-  }, [homeMode, held, heard, schools, drone]);
+  const colours = useStore($colours);
+  const held = useStore(overBass.$held);
+  const heard = useStore($heardColour);
 
   const walk = () =>
     toggle(
@@ -88,13 +52,13 @@ export function OverBassShow({ tabs }: OverBassShowProps) {
           <OneShape
             homeMode={homeMode}
             held={held}
-            onHold={(next) => setHolding({ held: next, of: homeMode })}
+            onHold={overBass.hold}
             onMode={(next) => setPlace({ mode: next })}
           />
         </div>
       </div>
       {held ? (
-        <HeldPanel homeMode={homeMode} held={held} onLetGo={() => setHolding(undefined)} />
+        <HeldPanel homeMode={homeMode} held={held} onLetGo={overBass.letGo} />
       ) : (
         <Panel
           title={`${noteText(home)} in seven colours`}

@@ -1,14 +1,13 @@
 import { useStore } from "@nanostores/react";
-import { type ReactNode, useEffect, useMemo, useState } from "react";
+import { type ReactNode, useState } from "react";
 import { chordNotes } from "@/core/chord";
 import { type Writing, WRITINGS, writtenFor, type Written, writtenText } from "@/core/progression";
 import { maybeTuning, stacksOn } from "@/core/instrument";
 import { CATALOGUE, FAMILIES, type HomeMode } from "@/core/scale";
-import { $place, $selection, $settings, $tuning, putIntoChart, setPlace } from "@/session";
+import { $placeMode, $tuning, putIntoChart, setPlace } from "@/session";
 import { Choice, HomeField, Select } from "@/kit/controls";
-import { type Held, Hold, HeldPanel, heldSelection } from "@/shell/held";
+import { type Held, Hold, HeldPanel } from "@/shell/held";
 import { Panel, Saying } from "@/kit/panel";
-import { useSchools } from "@/session/useSchools";
 import {
   capital,
   chordText,
@@ -20,6 +19,7 @@ import {
   notesText,
   WRITING_TEXT,
 } from "@/words";
+import { written } from "./selection";
 import view from "@/shell/frame/View.module.css";
 import styles from "./WriteShow.module.css";
 
@@ -35,20 +35,9 @@ const asHeld = ({ chords }: Written): Held | undefined => {
 
 /** From a mode to chords: the ways to say it, each to be heard and put into the chart. */
 export function WriteShow({ tabs }: WriteShowProps) {
-  const { home, mode } = useStore($place);
-  const { drone } = useStore($settings);
-  const schools = useSchools();
-  const homeMode = useMemo<HomeMode>(() => ({ home, mode }), [home, mode]);
-  const [holding, setHolding] = useState<{
-    readonly held: Held;
-    readonly line: string;
-    readonly of: HomeMode;
-  }>();
-  const held = holding?.of === homeMode ? holding.held : undefined;
-
-  useEffect(() => {
-    $selection.set(heldSelection(homeMode, held, schools, drone));
-  }, [homeMode, held, schools, drone]);
+  const homeMode = useStore($placeMode);
+  const { home, mode } = homeMode;
+  const held = useStore(written.$held);
 
   return (
     <div className={view.view}>
@@ -86,18 +75,13 @@ export function WriteShow({ tabs }: WriteShowProps) {
               way={way}
               homeMode={homeMode}
               held={held}
-              onHold={(next, line) => setHolding({ held: next, line, of: homeMode })}
+              onHold={(next, line) => written.hold({ ...next, line })}
             />
           ))}
         </div>
       </div>
-      {held && holding ? (
-        <HeldPanel
-          homeMode={homeMode}
-          held={held}
-          line={holding.line}
-          onLetGo={() => setHolding(undefined)}
-        />
+      {held ? (
+        <HeldPanel homeMode={homeMode} held={held} line={held.line} onLetGo={written.letGo} />
       ) : (
         <Panel title={homeModeText(homeMode)} aside="in chords">
           <Saying>
@@ -138,20 +122,20 @@ function Way({ way, homeMode, held, onHold }: WayProps) {
       )}
       {all.length === 0 && <p className={styles.aside}>This scale has none.</p>}
       <ul className={styles.list}>
-        {all.map((written) => {
-          const line = writtenText(written);
-          const what = asHeld(written);
+        {all.map((each) => {
+          const line = writtenText(each);
+          const what = asHeld(each);
           return (
             what && (
               <li key={line}>
                 <Hold what={what} held={held} onHold={(next) => onHold(next, line)}>
-                  {labelOf(written, way)}
+                  {labelOf(each, way)}
                 </Hold>
-                <span className={styles.aside}>{missingText(written.missing)}</span>
+                <span className={styles.aside}>{missingText(each.missing)}</span>
                 <button
                   type="button"
                   className={styles.put}
-                  aria-label={`Put ${labelOf(written, way)} into the chart`}
+                  aria-label={`Put ${labelOf(each, way)} into the chart`}
                   title="Put into the chart"
                   onClick={() => putIntoChart(line)}
                 >

@@ -94,12 +94,12 @@ describe("a chart in a file", () => {
 
   test.each([
     ["gate.pdf", "%PDF", "kind-of-file"],
-    ["gate", "Em9", "kind-of-file"],
-    ["gate.mid", "Em9", "midi-unread"],
+    ["gate", "just words here", "kind-of-file"],
+    ["gate.mid", "MThd", "midi-unread"],
     ["gate.mxl", "PK\u0003\u0004", "xml-unread"],
-    ["gate.xml", "", "xml-unread"],
+    ["gate.xml", "<?xml", "xml-unread"],
     ["gate.cho", "", "no-chords"],
-    ["gate.txt", "just words here", "no-chords"],
+    ["gate.txt", "just words here", "kind-of-file"],
     ["gate.txt", `| ${"C ".repeat(150_000)}|`, "file-too-large"],
   ])("%s with %j is refused", async (name, content, code) => {
     const { value, problems } = await readChartFile(name, strToU8(content));

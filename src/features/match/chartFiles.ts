@@ -3,7 +3,10 @@ import { type Ensemble, ENSEMBLES, laidOut } from "@/core/instrument";
 import { midiOf } from "@/core/pitch";
 import type { Problem, Reading } from "@/core/problem";
 import {
+  decoded,
   type FileChart,
+  fileKind,
+  HEAD_BYTES,
   type MidiPart,
   readChordPro,
   readMidiChords,
@@ -22,12 +25,12 @@ import { ENSEMBLE_PART_TEXT } from "@/words";
 export const CHART_FILES = ".cho,.crd,.chopro,.chordpro,.pro,.txt,.musicxml,.mxl,.xml,.mid,.midi";
 
 /**
- * Reads a chart from a file by its ending. Never throws; a file of another kind says so.
+ * Reads a chart from a file, by what is in it. Never throws; a file of another kind says so.
  *
  * @example (await readChartFile("gate.cho", bytes)).value.text
  */
 export async function readChartFile(name: string, bytes: Uint8Array): Promise<Reading<FileChart>> {
-  const read = await readByEnding(name, bytes);
+  const read = await readByKind(name, bytes);
   if (read.value.text.length <= MOST_CHART_TEXT) return read;
   return {
     value: { title: "", text: "" },
@@ -35,18 +38,22 @@ export async function readChartFile(name: string, bytes: Uint8Array): Promise<Re
   };
 }
 
-async function readByEnding(name: string, bytes: Uint8Array): Promise<Reading<FileChart>> {
-  const ending = /\.([^.]+)$/u.exec(name.toLowerCase())?.[1] ?? "";
-  const text = () => new TextDecoder().decode(bytes);
-  if (/^(?:cho|crd|chopro|chordpro|pro)$/u.test(ending)) return readChordPro(text());
-  if (/^(?:musicxml|mxl|xml)$/u.test(ending)) return readMusicXml(bytes);
-  if (/^midi?$/u.test(ending)) return readMidiChords(bytes);
-  if (ending === "txt") return isChordPro(text()) ? readChordPro(text()) : readPlainChart(text());
-  const problem: Problem = { code: "kind-of-file", offset: 0, length: 0, found: name };
-  return { value: { title: "", text: "" }, problems: [problem] };
+async function readByKind(name: string, bytes: Uint8Array): Promise<Reading<FileChart>> {
+  switch (fileKind(bytes.subarray(0, HEAD_BYTES), name)) {
+    case "chordpro":
+      return readChordPro(decoded(bytes));
+    case "chart":
+      return readPlainChart(decoded(bytes));
+    case "musicxml":
+      return readMusicXml(bytes);
+    case "midi":
+      return readMidiChords(bytes);
+    default: {
+      const problem: Problem = { code: "kind-of-file", offset: 0, length: 0, found: name };
+      return { value: { title: "", text: "" }, problems: [problem] };
+    }
+  }
 }
-
-const isChordPro = (text: string) => /^\s*\{\s*(?:title|t|start_of|sov|soc|comment|c)\b/imu.test(text);
 
 /** What a chart is saved as. */
 export const SAVED_AS = ["chordpro", "text", "musicxml", "midi"] as const;

@@ -6,6 +6,7 @@ import { findModes, type HomeMode, mode as modeById } from "@/core/scale";
 import {
   $hand,
   $place,
+  addressOf,
   $ready,
   $settings,
   $tuning,
@@ -13,11 +14,10 @@ import {
   type Practice,
   practiceSheet,
   start,
-  writeAddress,
 } from "@/session";
 import { Button, Choice, Select, TextField, Toggle } from "@/kit/controls";
 import { type MadeFile, saveFiles } from "@/kit/files";
-import { useSchools, useWordingKey } from "@/session/useSchools";
+import { useSchools, useWording } from "@/session/useSchools";
 import { FIGURE_TEXT, handText, homeModeText, positionText, systemText, wording } from "@/words";
 import { pngFile, svgFile } from "./picture";
 import { blocksOf, pagesOf } from "./practice";
@@ -41,7 +41,7 @@ export function PracticePage() {
   const ready = useStore($ready);
   const tuning = useStore($tuning) ?? GUITAR;
   const schools = useSchools();
-  const wordingKey = useWordingKey();
+  const wordingKey = useWording();
   const pages = useRef<HTMLDivElement>(null);
   const [trouble, setTrouble] = useState("");
   useEffect(() => void start(), []);
@@ -86,7 +86,7 @@ export function PracticePage() {
     <main className={styles.sheet} data-ready={ready || undefined}>
       <h1 className="visually-hidden">Practice sheet</h1>
       <div className={styles.acts}>
-        <a className={styles.back} href={writeAddress({ ...place, view: "derive" })}>
+        <a className={styles.back} href={addressOf({ ...place, view: "derive" })}>
           Back to Derive
         </a>
         <Button kind="main" onClick={() => window.print()}>

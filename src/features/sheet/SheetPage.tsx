@@ -6,17 +6,17 @@ import { writeCsv } from "@/formats";
 import {
   $addressNotices,
   $place,
+  addressOf,
   $ready,
   $settings,
   $tuning,
   ownWordsFor,
   shelf,
   start,
-  writeAddress,
 } from "@/session";
 import { Button } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
-import { useSchools, useWordingKey } from "@/session/useSchools";
+import { useSchools, useWording } from "@/session/useSchools";
 import { noticeText } from "@/words";
 import { sheetRows } from "./facts";
 import { pngFile, svgFile } from "./picture";
@@ -30,7 +30,7 @@ export function SheetPage() {
   const kept = useStore(shelf.$saved);
   const ready = useStore($ready);
   const schools = useSchools();
-  const wordingKey = useWordingKey();
+  const wordingKey = useWording();
   const tuning = useStore($tuning);
   const { leftHanded } = useStore($settings);
   const page = useRef<HTMLDivElement>(null);
@@ -52,7 +52,7 @@ export function SheetPage() {
     <main className={styles.sheet} data-ready={ready || undefined}>
       <h1 className="visually-hidden">Mode sheet</h1>
       <div className={styles.acts}>
-        <a className={styles.back} href={writeAddress({ ...place, view: "derive" })}>
+        <a className={styles.back} href={addressOf({ ...place, view: "derive" })}>
           Back to Derive
         </a>
         <Button kind="main" onClick={() => window.print()}>

@@ -18,7 +18,13 @@ const NAMES: Readonly<Record<string, string>> = {
   ArrowRight: "→",
 };
 
-const PARTS: Readonly<Record<string, string>> = { bar: "Everywhere", stage: "On the stage" };
+const PARTS: Readonly<Record<string, string>> = {
+  bar: "Everywhere",
+  "bar-link": "Links",
+  stage: "On the stage",
+  "match-parts": "Parts of Match",
+  "over-bass": "Over one bass",
+};
 
 /** Lists the keys of what is in front. */
 export function KeysDialog({ open, onClose }: KeysDialogProps) {

@@ -1,6 +1,15 @@
 import { useStore } from "@nanostores/react";
 import { useEffect, useState } from "react";
-import { $addressNotices, $copies, $storage, aside, saving } from "@/session";
+import {
+  $addressNotices,
+  $copies,
+  $stageBefore,
+  $storage,
+  $unopened,
+  aside,
+  saving,
+  setStageBack,
+} from "@/session";
 import { saveBackup } from "@/shell/shelf";
 import { Button } from "@/kit/controls";
 import { countText, noticeText, unsavedText } from "@/words";
@@ -10,11 +19,18 @@ import styles from "./TopBar.module.css";
 export function Notices() {
   const addresses = useStore($addressNotices);
   const copies = useStore($copies);
+  const stageBefore = useStore($stageBefore);
+  const unopened = useStore($unopened);
   const { failing } = useStore(saving.$state);
   const storage = useStore($storage);
   const count = useStore(aside.$records).length;
   const [seen, setSeen] = useState(0);
-  const isDismissable = addresses.length > 0 || copies.length > 0 || count > seen;
+  const isDismissable =
+    addresses.length > 0 ||
+    copies.length > 0 ||
+    count > seen ||
+    stageBefore !== undefined ||
+    unopened !== undefined;
   const isFailing = failing.size > 0 || storage === "silent";
   useWarning(failing.size > 0);
   if (!isDismissable && !isFailing) return null;
@@ -33,6 +49,14 @@ export function Notices() {
       {addresses.map((notice) => (
         <p key={notice.code}>{noticeText(notice)}</p>
       ))}
+      {stageBefore && (
+        <p>
+          The link changed the stage. <Button onClick={setStageBack}>Back to mine</Button>
+        </p>
+      )}
+      {unopened !== undefined && (
+        <p>{`I can’t tell what “${unopened.slice(0, 60)}” is. Shade opens ABC, MusicXML, MIDI, ChordPro, chord charts, Scala scales, recordings and its own backups.`}</p>
+      )}
       {copies.map((title) => (
         <p key={title}>{`Two tabs changed the same thing. Both are kept; the second is “${title}”.`}</p>
       ))}
@@ -45,6 +69,8 @@ export function Notices() {
           onClick={() => {
             $addressNotices.set([]);
             $copies.set([]);
+            $stageBefore.set(undefined);
+            $unopened.set(undefined);
             setSeen(count);
           }}
         >

@@ -2,24 +2,29 @@ import { useStore } from "@nanostores/react";
 import { type MouseEvent, useEffect, useLayoutEffect, useState } from "react";
 import {
   $bindings,
+  $features,
+  $incoming,
   $toSave,
   $place,
+  $selection,
   $settings,
+  addressOf,
   bindingFor,
   changeSettings,
   type Focused,
   goTo,
+  placeOf,
+  here,
   shelf,
+  SHELF_FILES,
   start,
-  type View,
-  VIEWS,
-  writeAddress,
 } from "@/session";
 import { useKeys } from "@/session/useKeys";
 import { useAfterPaint } from "@/kit/useAfterPaint";
 import { SaveDialog, ShelfDialog } from "@/shell/shelf";
-import { capital } from "@/words";
 import { FindDialog } from "./FindDialog";
+import { CopyLink } from "./CopyLink";
+import { DropTarget } from "@/shell/files";
 import { KeysDialog } from "./KeysDialog";
 import { Mark } from "./Mark";
 import { Notices } from "./Notices";
@@ -30,8 +35,10 @@ type Open = "shelf" | "find" | "settings" | "keys" | undefined;
 
 /** The bar at the top: the views in the order of the work, the Shelf, Find and Keys. */
 export function TopBar() {
-  // Only the links need the place: they can wait until the change is on the screen.
-  const place = useAfterPaint(useStore($place));
+  const { view: front } = useStore($place);
+  const features = useStore($features);
+  // Only the links need what is selected: they can wait until the change is on the screen.
+  useAfterPaint(useStore($selection));
   const kept = useStore(shelf.$saved);
   const keeping = useStore($toSave);
   const [open, setOpen] = useState<Open>();
@@ -42,12 +49,17 @@ export function TopBar() {
 
   useEffect(() => void start(), []);
   useKeyboard();
+  const incoming = useStore($incoming);
+  // A backup is looked into on the Shelf.
+  useEffect(() => {
+    if (incoming?.to === SHELF_FILES) setOpen("shelf");
+  }, [incoming]);
   const flipTheme = () => changeSettings({ theme: isDusk ? "day" : "dusk" });
   useKeys("bar", [
-    ...VIEWS.map((view, at) => ({
+    ...features.map(({ id, name }, at) => ({
       key: String(at + 1),
-      says: `Go to ${capital(view)}`,
-      act: () => goTo(view),
+      says: `Go to ${name}`,
+      act: () => goTo(id),
     })),
     { key: "/", says: "Find a mode or something kept", act: () => setOpen("find") },
     { key: "h", says: "Open the Shelf", act: () => setOpen("shelf") },
@@ -56,7 +68,7 @@ export function TopBar() {
     { key: "?", says: "List the keys", act: () => setOpen("keys") },
   ]);
 
-  const follow = (view: View) => (event: MouseEvent) => {
+  const follow = (view: string) => (event: MouseEvent) => {
     if (event.ctrlKey || event.metaKey || event.shiftKey) return;
     event.preventDefault();
     goTo(view);
@@ -68,23 +80,23 @@ export function TopBar() {
       <header className={styles.bar}>
         <a
           className={styles.name}
-          href={writeAddress({ ...place, view: "derive" })}
-          onClick={follow("derive")}
+          href={addressOf({ ...here(), view: features[0]?.id ?? "" })}
+          onClick={follow(features[0]?.id ?? "")}
         >
           <Mark />
           <span>Shade</span>
         </a>
         <nav aria-label="Views">
           <ul className={styles.views}>
-            {VIEWS.map((view) => (
-              <li key={view}>
+            {features.map(({ id, name }) => (
+              <li key={id}>
                 <a
                   className={styles.view}
-                  href={writeAddress({ ...place, view })}
-                  aria-current={place.view === view ? "page" : undefined}
-                  onClick={follow(view)}
+                  href={addressOf({ ...here(), view: id })}
+                  aria-current={front === id ? "page" : undefined}
+                  onClick={follow(id)}
                 >
-                  {capital(view)}
+                  {name}
                 </a>
               </li>
             ))}
@@ -103,12 +115,14 @@ export function TopBar() {
           <button type="button" onClick={() => setOpen("settings")}>
             Settings
           </button>
+          <CopyLink />
           <button type="button" onClick={() => setOpen("keys")}>
             Keys <kbd>?</kbd>
           </button>
         </div>
       </header>
       <Notices />
+      <DropTarget />
       <ShelfDialog open={open === "shelf"} onClose={close} />
       <FindDialog open={open === "find"} onClose={close} />
       <SettingsDialog open={open === "settings"} onClose={close} />
@@ -144,7 +158,9 @@ function useKeyboard(): void {
       // An editor stands in a shadow tree: what was pressed in is the first of the path.
       const [first] = event.composedPath();
       const target = first instanceof HTMLElement ? first : document.body;
-      const binding = bindingFor(event, focusOn(target), $bindings.get());
+      const focused = focusOn(target);
+      if (undoes(event, focused)) return;
+      const binding = bindingFor(event, focused, $bindings.get());
       if (!binding) return;
       event.preventDefault();
       binding.act();
@@ -152,6 +168,24 @@ function useKeyboard(): void {
     document.addEventListener("keydown", listen);
     return () => document.removeEventListener("keydown", listen);
   }, []);
+}
+
+/** Undoes or redoes in the view in front, where the key says so; a field that is typed in undoes its own. */
+function undoes(event: KeyboardEvent, { isTyping, isInDialog }: Focused): boolean {
+  const isZ = event.key.toLowerCase() === "z";
+  const isY = event.key.toLowerCase() === "y";
+  if (!(event.ctrlKey || event.metaKey) || event.altKey || !(isZ || isY) || isTyping || isInDialog)
+    return false;
+  const { view } = $place.get();
+  const steps = $features
+    .get()
+    .find(({ id }) => id === view)
+    ?.undoes?.(placeOf(view).part);
+  if (!steps) return false;
+  event.preventDefault();
+  if (isY || event.shiftKey) steps.redo();
+  else steps.undo();
+  return true;
 }
 
 /** What has the focus takes some keys itself: text and lists all of them, radio buttons and sliders those that move them. */

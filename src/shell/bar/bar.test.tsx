@@ -5,7 +5,7 @@ import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
 import { printName } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import { $place, $settings, changeSettings, setOwnWords, setPlace } from "@/session";
-import { useWordingKey } from "@/session/useSchools";
+import { useWording } from "@/session/useSchools";
 import { homeModeText } from "@/words";
 import { FindDialog } from "./FindDialog";
 import { SettingsDialog } from "./SettingsDialog";
@@ -21,9 +21,7 @@ beforeAll(() => {
 afterEach(cleanup);
 
 describe("settings", () => {
-  const Title = () => (
-    <output key={useWordingKey()}>{homeModeText({ home: 5, mode: mode("aeolian") })}</output>
-  );
+  const Title = () => <output key={useWording()}>{homeModeText({ home: 5, mode: mode("aeolian") })}</output>;
 
   it("change every name on the page at once", () => {
     render(

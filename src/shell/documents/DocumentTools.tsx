@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
-import type { OpenDocument } from "@/session";
+import type { OpenDocument, ToUndo } from "@/session";
 import { Button } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
 import { whenText } from "@/words";
@@ -16,7 +16,6 @@ interface DocumentToolsProps<T> {
 
 /** Undo, redo, and the documents that were open before: none is lost by opening another. */
 export function DocumentTools<T>({ document, name, onOther }: DocumentToolsProps<T>) {
-  const { undo, redo } = useStore(document.$steps);
   const recent = useStore(document.$recent);
   const [isOpen, setOpen] = useState(false);
   const [said, setSaid] = useState("");
@@ -28,12 +27,7 @@ export function DocumentTools<T>({ document, name, onOther }: DocumentToolsProps
   };
   return (
     <span className={styles.tools}>
-      <Button kind="quiet" disabled={undo === 0} title="Ctrl+Z" onClick={document.undo}>
-        Undo
-      </Button>
-      <Button kind="quiet" disabled={redo === 0} title="Shift+Ctrl+Z" onClick={document.redo}>
-        Redo
-      </Button>
+      <UndoTools of={document} />
       {recent.length > 0 && (
         <Button kind="quiet" aria-haspopup="dialog" onClick={() => setOpen(true)}>
           Recent
@@ -68,6 +62,21 @@ export function DocumentTools<T>({ document, name, onOther }: DocumentToolsProps
           ))}
         </ul>
       </Dialog>
+    </span>
+  );
+}
+
+/** Undo and redo. */
+export function UndoTools({ of: { $steps, undo, redo } }: { readonly of: ToUndo }) {
+  const steps = useStore($steps);
+  return (
+    <span className={styles.tools}>
+      <Button kind="quiet" disabled={steps.undo === 0} title="Ctrl+Z" onClick={undo}>
+        Undo
+      </Button>
+      <Button kind="quiet" disabled={steps.redo === 0} title="Shift+Ctrl+Z" onClick={redo}>
+        Redo
+      </Button>
     </span>
   );
 }

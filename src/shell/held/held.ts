@@ -1,3 +1,4 @@
+import { atom, computed, type ReadableAtom } from "nanostores";
 import { type Fifths, soundOf } from "@/core/pitch";
 import { type Chord, chordNotes, printChord } from "@/core/chord";
 import { bestVamp } from "@/core/progression";
@@ -65,3 +66,13 @@ export const heldSelection = (
   swap: colourSwap(homeMode.mode, telling),
   play: held ? { code: "held", score: heldScore(held) } : { code: "mode", score: modeScore(homeMode, drone) },
 });
+
+/** What is held of a mode, or of several in turn: it is let go when the mode changes. */
+export function holding<T extends Held>($homeMode: ReadableAtom<HomeMode>) {
+  const $holding = atom<{ readonly held: T; readonly of: HomeMode } | undefined>();
+  return {
+    $held: computed([$holding, $homeMode], (now, homeMode) => (now?.of === homeMode ? now.held : undefined)),
+    hold: (held: T) => $holding.set({ held, of: $homeMode.get() }),
+    letGo: () => $holding.set(undefined),
+  };
+}

@@ -1,6 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { useRef, useState } from "react";
-import { $imported, exportAll, importBy, planOf, undoImport } from "@/session";
+import { $imported, exportAll, importBy, planOf, SHELF_FILES, undoImport } from "@/session";
+import { useIncoming } from "@/session/useIncoming";
 import { ARRIVALS, type BackupProblem, type ImportChoice, type ImportPlan, USUAL_CHOICE } from "@/storage";
 import { Button, Choice, FileButton, Toggle } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
@@ -37,21 +38,21 @@ export function Backup() {
     setProblems(found.problems);
   };
 
+  const open = (file: File) =>
+    void look(file).catch(() => {
+      setPlan(undefined);
+      setSaid("This file can't be read.");
+    });
+  useIncoming(SHELF_FILES, (files) => {
+    if (files[0]) open(files[0]);
+  });
+
   return (
     <section className={styles.files}>
       <h3 className={styles.kind}>Backup</h3>
       <div className={styles.acts}>
         <Button onClick={saveBackup}>Export all</Button>
-        <FileButton
-          label="Backup file"
-          accept=".json,application/json"
-          onFile={(file) =>
-            void look(file).catch(() => {
-              setPlan(undefined);
-              setSaid("This file can't be read.");
-            })
-          }
-        >
+        <FileButton label="Backup file" accept=".json,application/json" onFile={open}>
           Import a file
         </FileButton>
         {imported && (

@@ -1,11 +1,10 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import { printFingering } from "@/core/instrument";
-import { bringInDemo, shelf } from "@/session";
+import { $features, bringInDemo, savedOpener, type SavedOpener, shelf } from "@/session";
 import { KEEP_DELETED_DAYS, type Saved } from "@/storage";
 import { Button } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
-import { SOURCE_TEXT } from "@/words";
 import { AsideList } from "./AsideList";
 import { Backup } from "./Backup";
 import { openSaved } from "./open";
@@ -17,13 +16,12 @@ interface ShelfDialogProps {
   readonly onClose: () => void;
 }
 
-const KINDS = [
-  ["mode", "Modes"],
-  ["progression", "Progressions"],
-  ["tune", "Tunes"],
-  ["voicing", "Voicings"],
-  ["words", "Your words for modes"],
-] as const;
+const VOICINGS: SavedOpener = savedOpener({
+  kind: "voicing",
+  plural: "Voicings",
+  line: ({ chord, frets }) => `${chord}, ${printFingering(frets)}`,
+  open: openSaved,
+});
 
 /** Rows of a kind that are shown before more are asked for. */
 const ROWS = 60;
@@ -31,6 +29,7 @@ const ROWS = 60;
 /** The Shelf: what was saved, with the user's words; opened, renamed, deleted, brought back, exported and imported. */
 export function ShelfDialog({ open, onClose }: ShelfDialogProps) {
   const saved = useStore(shelf.$saved);
+  const kinds = [...useStore($features).flatMap((each) => each.saved ?? []), VOICINGS];
   const [edited, setEdited] = useState<Saved>();
   // What is being reworded stays in the list, whatever another tab does with it.
   const living = saved.filter(({ id, deletedAt }) => deletedAt === undefined || id === edited?.id);
@@ -48,17 +47,18 @@ export function ShelfDialog({ open, onClose }: ShelfDialogProps) {
       place="side"
     >
       {living.length === 0 && !isGone && <EmptyShelf />}
-      {KINDS.map(([kind, name]) => {
+      {kinds.map(({ kind, plural, line }) => {
         const things = (isGone ? [...living, edited] : living).filter((thing) => thing.kind === kind);
         return things.length === 0 ? null : (
           <section key={kind}>
-            <h3 className={styles.kind}>{name}</h3>
+            <h3 className={styles.kind}>{plural}</h3>
             <Rows
               things={things}
               row={(thing) => (
                 <SavedRow
                   key={thing.id}
                   thing={thing}
+                  line={line(thing as never)}
                   edited={edited?.id === thing.id ? edited : undefined}
                   onEdit={setEdited}
                   onOpen={onClose}
@@ -123,24 +123,17 @@ function EmptyShelf() {
   );
 }
 
-/** What a saved thing is, under its title. */
-function under(thing: Saved): string {
-  if (thing.kind === "mode") return `${thing.home} ${thing.mode.replaceAll("-", " ")}`;
-  if (thing.kind === "progression") return thing.chords.slice(0, 300);
-  if (thing.kind === "words") return thing.tune;
-  if (thing.kind === "voicing") return `${thing.chord}, ${printFingering(thing.frets)}`;
-  return `tune, ${SOURCE_TEXT[thing.source]}`;
-}
-
 interface SavedRowProps {
   readonly thing: Saved;
+  /** What it is, under its title. */
+  readonly line: string;
   /** The thing as it was when the user began to reword it. */
   readonly edited: Saved | undefined;
   readonly onEdit: (thing: Saved | undefined) => void;
   readonly onOpen: () => void;
 }
 
-function SavedRow({ thing, edited, onEdit, onOpen }: SavedRowProps) {
+function SavedRow({ thing, line, edited, onEdit, onOpen }: SavedRowProps) {
   const isUnsaved = useStore(shelf.$unsaved).has(thing.id);
   if (edited) {
     return (
@@ -169,7 +162,7 @@ function SavedRow({ thing, edited, onEdit, onOpen }: SavedRowProps) {
         }}
       >
         <strong>{thing.title}</strong>
-        <small className={styles.under}>{under(thing)}</small>
+        <small className={styles.under}>{line}</small>
       </button>
       {isUnsaved && <small className={styles.unsaved}>Saving…</small>}
       {thing.words !== "" && <p className={styles.words}>{thing.words}</p>}

@@ -4,6 +4,7 @@ import { act, cleanup, fireEvent, render, screen, waitFor, within } from "@testi
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from "vitest";
 import { printName } from "@/core/pitch";
 import { DEMO } from "@/demo";
+import "@/features";
 import {
   $place,
   $settings,

@@ -1,0 +1,51 @@
+import { computed } from "nanostores";
+import { type HomeMode, maybeMode, type Mode } from "@/core/scale";
+import { $place, goTo, placeOf, setHomeMode, setQuery } from "@/session";
+
+export const DERIVE = "derive";
+
+/** What Derive shows beside its panel. */
+export const SHOWS = ["modes", "make", "compare", "chords", "ask"] as const;
+export type Show = (typeof SHOWS)[number];
+
+/** How the ladder is lined up: every mode on one home (parallel), or one set of notes from every home (relative). */
+export type LineUp = "homes" | "notes";
+
+/** Modes compared with the one selected, at most. */
+export const MOST_BESIDE = 3;
+
+/** What of the address is Derive's. */
+export interface DerivePlace {
+  readonly show: Show;
+  readonly lineUp: LineUp;
+  /** Modes that Compare has beside the one selected; undefined where the user has chosen none. */
+  readonly beside: readonly Mode[] | undefined;
+}
+
+/** The modes of a comma-separated list of ids, each once; ids that there are not are passed over. */
+function readBeside(text: string | undefined, selected: Mode): readonly Mode[] | undefined {
+  if (text === undefined) return undefined;
+  const modes = text.split(",").flatMap((id) => maybeMode(id) ?? []);
+  return [...new Set(modes)].filter((mode) => mode !== selected).slice(0, MOST_BESIDE);
+}
+
+export const $derive = computed($place, (place): DerivePlace => {
+  const { part, query } = placeOf(DERIVE, place);
+  return {
+    show: SHOWS.find((each) => each === part) ?? "modes",
+    lineUp: query.line === "notes" ? "notes" : "homes",
+    beside: readBeside(query.with, place.mode),
+  };
+});
+
+export const showPart = (show: Show): void => goTo(DERIVE, { part: show });
+export const lineUpBy = (lineUp: LineUp): void =>
+  setQuery(DERIVE, { line: lineUp === "notes" ? lineUp : undefined });
+export const putBeside = (modes: readonly Mode[]): void =>
+  setQuery(DERIVE, { with: modes.map(({ id }) => id).join(",") });
+
+/** Takes one of the compared modes in place of the one selected, which stands beside it from then on. */
+export function swapBeside(next: HomeMode, others: readonly Mode[]): void {
+  setHomeMode(next);
+  putBeside(others);
+}

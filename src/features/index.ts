@@ -1,0 +1,9 @@
+import { type Feature, installFeatures } from "@/session";
+import { derive } from "./derive";
+import { identify } from "./identify";
+import { match } from "./match";
+
+/** The views in the order of the work. Another one is its folder and a line here. */
+export const FEATURES: readonly Feature[] = [derive, match, identify];
+
+installFeatures(FEATURES);

@@ -1,0 +1,52 @@
+import { atom } from "nanostores";
+import { fileKind, type FileKind, HEAD_BYTES } from "@/formats/file-kind";
+import { $features } from "./feature";
+import { $place, goTo } from "./place";
+
+/** Files on their way to a view, or to the Shelf, which takes them when it is in front. */
+interface Incoming {
+  readonly to: string;
+  readonly files: readonly File[];
+}
+
+export const $incoming = atom<Incoming | undefined>();
+
+/** Where backups go. */
+export const SHELF_FILES = "shelf";
+
+/** What nobody here can open, by its name; said until it is dismissed. */
+export const $unopened = atom<string | undefined>();
+
+/** What a file holds, by how it begins. */
+const kindOf = async (file: File): Promise<FileKind> => {
+  if (file.type.startsWith("audio/") && !/midi?$/u.test(file.type)) return "recording";
+  return fileKind(new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer()), file.name);
+};
+
+/**
+ * Opens files where they belong: in the view in front if it takes their kind, otherwise in the one that takes it first. Several files
+ * go together, where the first of them goes.
+ */
+export async function openFiles(files: readonly File[]): Promise<void> {
+  const [file] = files;
+  if (!file) return;
+  const kind = await kindOf(file).catch(() => "unknown" as const);
+  if (kind === "backup") {
+    $incoming.set({ to: SHELF_FILES, files });
+    return;
+  }
+  const { view } = $place.get();
+  const takers = $features
+    .get()
+    .filter(({ files: taken = [] }) => taken.includes(kind))
+    .toSorted((a, b) => (a.files ?? []).indexOf(kind) - (b.files ?? []).indexOf(kind));
+  // What nobody knows is answered by the view in front, if it opens files at all: it says why it can't.
+  const front = $features.get().find(({ id, files: taken }) => id === view && taken);
+  const taker = takers.find(({ id }) => id === view) ?? takers[0] ?? (kind === "unknown" ? front : undefined);
+  if (!taker) {
+    $unopened.set(file.name);
+    return;
+  }
+  if (taker.id !== view) goTo(taker.id);
+  $incoming.set({ to: taker.id, files });
+}

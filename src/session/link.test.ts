@@ -1,0 +1,77 @@
+// @vitest-environment jsdom
+import "fake-indexeddb/auto";
+import { beforeEach, describe, expect, it } from "vitest";
+import { readStrings } from "@/core/instrument";
+import "@/features";
+import {
+  $place,
+  $settings,
+  $stageBefore,
+  changeSettings,
+  chartDocument,
+  goTo,
+  linkHere,
+  openLinked,
+  setStageBack,
+  tuneDocument,
+  BLANK_TUNE,
+} from ".";
+
+beforeEach(() => {
+  $place.listen(() => undefined);
+});
+
+describe("a link", () => {
+  it("carries the chart, the stage and the place, and opens beside what is here", () => {
+    const own = {
+      name: "Low",
+      instrument: "guitar",
+      strings: "C2 G2 D3 G3 B3 E4",
+      frets: 22,
+      scaleLength: 648,
+    };
+    expect(readStrings(own.strings).problems).toEqual([]);
+    goTo("match");
+    chartDocument.open({ chords: "| Em9 | A13 |", title: "Lamps" });
+    changeSettings({ tuning: "own/Low", ownTunings: [own], capo: 2, labels: "degrees" });
+    const link = new URL(linkHere());
+    expect(link.search + link.hash.slice(0, 6)).toBe("?home=D&mode=dorian#with=");
+    chartDocument.open({ chords: "| C |", title: "Mine" });
+    changeSettings({ tuning: "guitar/standard", ownTunings: [], capo: 0, labels: "notes" });
+    openLinked(link);
+    expect(chartDocument.$value.get()).toEqual({ chords: "| Em9 | A13 |", title: "Lamps" });
+    expect($settings.get()).toMatchObject({ tuning: "own/Low", ownTunings: [own], capo: 2 });
+    const id = chartDocument.$id.get();
+    openLinked(link);
+    expect(chartDocument.$id.get()).toBe(id);
+    setStageBack();
+    expect([$settings.get().capo, $settings.get().labels, $stageBefore.get()]).toEqual([
+      0,
+      "notes",
+      undefined,
+    ]);
+  });
+
+  it("carries a tune with what was set by hand", () => {
+    goTo("identify");
+    tuneDocument.open({ ...BLANK_TUNE, text: "A4 B4 C5", home: 3, without: [1] });
+    const link = new URL(linkHere());
+    tuneDocument.open(BLANK_TUNE);
+    openLinked(link);
+    expect(tuneDocument.$value.get()).toMatchObject({ text: "A4 B4 C5", home: 3, without: [1] });
+  });
+
+  it.each(["#with=", "#with=%%%", "#with=AAAA", "#with=bnVsbA", "#else"])(
+    "that is damaged (%s) changes nothing",
+    (hash) => {
+      const before = [chartDocument.$value.get(), tuneDocument.$value.get(), $settings.get()];
+      openLinked(new URL(`http://127.0.0.1/match${hash}`));
+      expect([chartDocument.$value.get(), tuneDocument.$value.get(), $settings.get()]).toEqual(before);
+    },
+  );
+
+  it("of the first version, with chords in its address, opens them as a chart of their own", () => {
+    openLinked(new URL("http://127.0.0.1/match?home=E&mode=dorian&chords=C7(b9)"));
+    expect(chartDocument.$value.get()).toEqual({ chords: "C7(b9)", title: "" });
+  });
+});
