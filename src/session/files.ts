@@ -11,6 +11,10 @@ interface Incoming {
 
 export const $incoming = atom<Incoming | undefined>();
 
+/** The sheet that is open over the page. */
+export type Sheet = "shelf" | "find" | "settings" | "keys";
+export const $sheet = atom<Sheet | undefined>();
+
 /** Where backups go. */
 export const SHELF_FILES = "shelf";
 
@@ -33,6 +37,7 @@ export async function openFiles(files: readonly File[]): Promise<void> {
   const kind = await kindOf(file).catch(() => "unknown" as const);
   if (kind === "backup") {
     $incoming.set({ to: SHELF_FILES, files });
+    $sheet.set("shelf");
     return;
   }
   const { view } = $place.get();

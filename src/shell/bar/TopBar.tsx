@@ -3,11 +3,11 @@ import { type MouseEvent, useEffect, useLayoutEffect, useState } from "react";
 import {
   $bindings,
   $features,
-  $incoming,
   $toSave,
   $place,
   $selection,
   $settings,
+  $sheet,
   addressOf,
   bindingFor,
   changeSettings,
@@ -16,7 +16,7 @@ import {
   placeOf,
   here,
   shelf,
-  SHELF_FILES,
+  type Sheet,
   start,
 } from "@/session";
 import { useKeys } from "@/session/useKeys";
@@ -31,8 +31,6 @@ import { Notices } from "./Notices";
 import { SettingsDialog } from "./SettingsDialog";
 import styles from "./TopBar.module.css";
 
-type Open = "shelf" | "find" | "settings" | "keys" | undefined;
-
 /** The bar at the top: the views in the order of the work, the Shelf, Find and Keys. */
 export function TopBar() {
   const { view: front } = useStore($place);
@@ -41,7 +39,8 @@ export function TopBar() {
   useAfterPaint(useStore($selection));
   const kept = useStore(shelf.$saved);
   const keeping = useStore($toSave);
-  const [open, setOpen] = useState<Open>();
+  const open = useStore($sheet);
+  const setOpen = (sheet: Sheet) => $sheet.set(sheet);
   const isDusk = useTheme();
   const unsaved = useStore(shelf.$unsaved);
   // Only what storage has taken is counted.
@@ -49,11 +48,6 @@ export function TopBar() {
 
   useEffect(() => void start(), []);
   useKeyboard();
-  const incoming = useStore($incoming);
-  // A backup is looked into on the Shelf.
-  useEffect(() => {
-    if (incoming?.to === SHELF_FILES) setOpen("shelf");
-  }, [incoming]);
   const flipTheme = () => changeSettings({ theme: isDusk ? "day" : "dusk" });
   useKeys("bar", [
     ...features.map(({ id, name }, at) => ({
@@ -73,7 +67,7 @@ export function TopBar() {
     event.preventDefault();
     goTo(view);
   };
-  const close = () => setOpen(undefined);
+  const close = () => $sheet.set(undefined);
 
   return (
     <>

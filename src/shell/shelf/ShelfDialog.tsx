@@ -58,7 +58,7 @@ export function ShelfDialog({ open, onClose }: ShelfDialogProps) {
                 <SavedRow
                   key={thing.id}
                   thing={thing}
-                  line={line(thing as never)}
+                  line={line(thing)}
                   edited={edited?.id === thing.id ? edited : undefined}
                   onEdit={setEdited}
                   onOpen={onClose}
