@@ -6,6 +6,7 @@
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
+import { openedWith, typedInto } from "./bench-work.mjs";
 import { CHROMIUM_FLAGS, ensureBuild, ensureChromium, root, startServer } from "./ready.mjs";
 
 const PORT = 4397;
@@ -346,6 +347,13 @@ async function streamed(count) {
 }
 
 try {
+  for (const chords of [8, 1000])
+    report(
+      `A letter typed into a chart of ${chords} chords, page thread`,
+      await typedInto(browser, address, chords),
+    );
+  for (const things of [0, 5000])
+    report(`Opened with ${things} saved things`, await openedWith(browser, address, things, COLD_RUNS));
   await reportTunes();
   for (const count of [1000, 5000]) await streamed(count);
   const cold = [];

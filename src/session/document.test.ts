@@ -123,6 +123,28 @@ describe("a document", () => {
     expect(opened.$value.get().text).toBe("mine");
   });
 
+  it("that is left while it is being written is written as it was, and once", async () => {
+    const browser = newBrowser();
+    const { opened, settled, twice } = tab(browser);
+    opened.change({ text: "C" });
+    await settled();
+    opened.change({ text: "C G" });
+    opened.change({ text: "C G Am" });
+    opened.open({ text: "another", title: "" });
+    opened.change({ text: "another one" });
+    await settled();
+    expect(twice).toEqual([]);
+    expect(opened.$recent.get().map(({ title }) => title)).toEqual(["C G Am"]);
+    // One part of a write that fails is no other tab's change.
+    browser.store.set("full");
+    opened.change({ text: "another two" });
+    await new Promise((resolve) => setTimeout(resolve, 15));
+    opened.change({ text: "another three" });
+    browser.store.set("well");
+    await settled();
+    expect([twice, opened.$recent.get().length]).toEqual([[], 1]);
+  });
+
   it("that was changed while records were read is a document of its own", async () => {
     const browser = newBrowser();
     const one = tab(browser);

@@ -104,15 +104,15 @@ export function openDocument<T extends object>(
   const $history = atom<History<T>>(begun(blank));
   const $id = atom(newId());
   const $all = atom<readonly RecentDocument[]>([]);
-  /** The state in storage that the present one came from; undefined while it was never written. */
-  let base: string | undefined;
+  /** The states in storage that the values here came from, by document; none where it was never written. */
+  const bases = new Map<string, string>();
   let isDirty = false;
   /** Nothing has been opened or changed yet. */
   let isFresh = true;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let lastStep: { readonly step: string; readonly at: number } | undefined;
-  /** A name given to the second of two, until its content gives it one. */
-  let title: string | undefined;
+  /** Names given to the second of two. */
+  const titles = new Map<string, string>();
 
   const isTouched = () => isDirty;
   const isUntouched = () => isFresh;
@@ -129,37 +129,42 @@ export function openDocument<T extends object>(
     const revision = newId();
     const record: StoredDocument<T> = { revision, value: history.now, past: history.past };
     await values.write(valueKey(id), documentRecord(kind, stored.version, record));
+    bases.set(id, revision);
     const recent: RecentDocument = {
       version: 1,
       id,
       kind,
-      title: (title ?? titleOf(history.now)).slice(0, 240),
+      title: (titles.get(id) ?? titleOf(history.now)).slice(0, 240),
       changedAt: now().toISOString(),
       revision,
     };
     await store.write(recentKey(id), recent);
     list(recent);
     tell(recentKey(id));
-    return revision;
+  };
+  /** Writes a document; where another tab has changed it meanwhile, under a name of its own, which is answered. */
+  const writeBeside = async (id: string, history: History<T>): Promise<string> => {
+    const lies = readDocument(stored, await values.read(valueKey(id)));
+    const isChangedElsewhere = "value" in lies && lies.value.revision !== bases.get(id);
+    if (!isChangedElsewhere || JSON.stringify(lies.value.value) === JSON.stringify(history.now)) {
+      await writeAs(id, history);
+      return id;
+    }
+    const copy = newId();
+    const title = copyTitle(titleOf(history.now));
+    titles.set(copy, title);
+    await writeAs(copy, history);
+    const theirs = understand(RECENTS, await store.read(recentKey(id)));
+    if ("value" in theirs) list(theirs.value);
+    onTwice(title);
+    return copy;
   };
   const write = async () => {
     const history = $history.get();
     const id = $id.get();
-    const lies = readDocument(stored, await values.read(valueKey(id)));
-    const isChangedElsewhere = "value" in lies && lies.value.revision !== base;
-    if (isChangedElsewhere && JSON.stringify(lies.value.value) !== JSON.stringify(history.now)) {
-      // This tab goes on with its own under a new name; what the other tab wrote stays.
-      title = copyTitle(titleOf(history.now));
-      const copy = newId();
-      const revision = await writeAs(copy, history);
-      if ($id.get() === id) use(copy, revision);
-      const theirs = understand(RECENTS, await store.read(recentKey(id)));
-      if ("value" in theirs) list(theirs.value);
-      onTwice(title);
-    } else {
-      const revision = await writeAs(id, history);
-      if ($id.get() === id) base = revision;
-    }
+    const written = await writeBeside(id, history);
+    // This tab goes on with its own.
+    if (written !== id && $id.get() === id) use(written);
     if ($history.get() === history) {
       isDirty = false;
       journal.remove(kind, id);
@@ -171,9 +176,8 @@ export function openDocument<T extends object>(
     timer = undefined;
     if (isDirty) void saving.save(valueKey($id.get()), write);
   };
-  const use = (id: string, revision: string | undefined) => {
+  const use = (id: string) => {
     $id.set(id);
-    base = revision;
     lastOpen.set(kind, id);
   };
   const forgetOld = async () => {
@@ -194,11 +198,11 @@ export function openDocument<T extends object>(
     else timer = setTimeout(save, pause);
   };
   const show = (id: string, { revision, value, past }: StoredDocument<T>) => {
-    title = undefined;
     lastStep = undefined;
     isDirty = false;
     isFresh = false;
-    use(id, revision);
+    bases.set(id, revision);
+    use(id);
     $history.set(begun(value, past));
   };
   /** What is open stays under Recent, whatever is opened next. */
@@ -209,7 +213,7 @@ export function openDocument<T extends object>(
     isDirty = false;
     if (!isBlank(history.now))
       void saving.save(valueKey(id), async () => {
-        await writeAs(id, history);
+        await writeBeside(id, history);
       });
   };
   const readStored = async (id: string) => {
@@ -235,8 +239,8 @@ export function openDocument<T extends object>(
       return;
     }
     leave();
-    title = undefined;
-    use(id, left.data.base);
+    if (left.data.base !== undefined) bases.set(id, left.data.base);
+    use(id);
     touch(begun(value.data));
   };
 
@@ -264,9 +268,8 @@ export function openDocument<T extends object>(
     open: (value) => {
       leave();
       isFresh = false;
-      title = undefined;
       lastStep = undefined;
-      use(newId(), undefined);
+      use(newId());
       $history.set(begun(value));
       isDirty = !isBlank(value);
       save();
@@ -282,7 +285,7 @@ export function openDocument<T extends object>(
     forget: (id) => void saving.save(valueKey(id), () => forgetNow(id)),
     flush: () => {
       if (!isDirty) return;
-      journal.write(kind, $id.get(), { base, value: $history.get().now });
+      journal.write(kind, $id.get(), { base: bases.get($id.get()), value: $history.get().now });
       save();
     },
     read: (value) => {
@@ -312,10 +315,10 @@ export function openDocument<T extends object>(
       if (!("value" in recent)) return;
       list(recent.value);
       const { id, revision } = recent.value;
-      if (id !== $id.get() || revision === base || isDirty) return;
+      if (id !== $id.get() || revision === bases.get(id) || isDirty) return;
       const found = await readStored(id);
       if (!found || isTouched() || id !== $id.get()) return;
-      base = found.revision;
+      bases.set(id, found.revision);
       $history.set(changed($history.get(), found.value));
     },
   };

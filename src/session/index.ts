@@ -12,6 +12,7 @@ export * from "./link";
 export * from "./mending";
 export * from "./place";
 export * from "./records";
+export * from "./room";
 export * from "./selection";
 export * from "./settings";
 export * from "./shelf";

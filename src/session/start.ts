@@ -5,6 +5,7 @@ import { flushDocuments, loadDocuments } from "./documents";
 import { openLinked } from "./link";
 import { takeBackUnderstood } from "./mending";
 import { aside, saving } from "./records";
+import { keepWhatIsSaved } from "./room";
 import { loadSettings } from "./settings";
 import { shelf } from "./shelf";
 
@@ -43,6 +44,7 @@ export function start(): Promise<void> {
 /** Reads every record. One that can't be read is set aside and holds nothing up. */
 async function load(): Promise<void> {
   listenForLeaving();
+  keepWhatIsSaved();
   await loadSettings();
   await aside.load();
   await shelf.load();

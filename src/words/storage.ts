@@ -49,6 +49,25 @@ export function roomText(bytes: number): string {
     : `${(bytes / 1_000_000_000).toFixed(1)} GB`;
 }
 
+/** What the browser says of its storage, for the settings. */
+export function storageText({
+  used,
+  most,
+  isKept,
+}: {
+  readonly used?: number | undefined;
+  readonly most?: number | undefined;
+  readonly isKept: boolean;
+}): string {
+  const room =
+    used === undefined || most === undefined ? "" : `${roomText(used)} of ${roomText(most)} in use. `;
+  return `${room}${
+    isKept
+      ? "The browser keeps it until you clear it yourself."
+      : "The browser may clear it when it runs out of room. Export a backup now and then."
+  }`;
+}
+
 /** When something was last changed, in the user's own way of writing dates. */
 export const whenText = (instant: string): string =>
   new Date(instant).toLocaleString(undefined, { dateStyle: "medium", timeStyle: "short" });

@@ -15,6 +15,7 @@ import type {
   TrackAsked,
   VoicingJobs,
 } from "./messages";
+import { newestWins } from "./newest";
 import { withOwnModes } from "./own-modes";
 import { received } from "./read-chart";
 
@@ -23,11 +24,11 @@ export { collectionPool, type CollectionPool } from "./pool";
 
 let jobs: Remote<ModeJobs> | undefined;
 
-/** Asks all modes, off the main thread. The worker starts with the first question and stays. */
-export async function askAllModes(question: AskedOf): Promise<ReckonedAnswer> {
+/** Asks all modes, off the main thread. The worker starts with the first question and stays; undefined where a newer one came. */
+export const askAllModes = newestWins(async (question: AskedOf): Promise<ReckonedAnswer> => {
   jobs ??= wrap<ModeJobs>(new Worker(new URL("./modes.worker.ts", import.meta.url), { type: "module" }));
   return jobs.ask(question);
-}
+});
 
 /** A search that is under way. */
 export interface Search {
@@ -38,13 +39,13 @@ export interface Search {
 
 let reader: Remote<ReadingJobs> | undefined;
 
-/** Reads a chart off the main thread. The worker starts with the first chart and stays. */
-export async function readReadings(asked: ReadingsAsked): Promise<Readings> {
+/** Reads a chart off the main thread. The worker starts with the first chart and stays; undefined where a newer one came. */
+export const readReadings = newestWins(async (asked: ReadingsAsked): Promise<Readings> => {
   reader ??= wrap<ReadingJobs>(
     new Worker(new URL("./readings.worker.ts", import.meta.url), { type: "module" }),
   );
   return received(await reader.read(asked));
-}
+});
 
 let listener: Remote<CollectionJobs> | undefined;
 

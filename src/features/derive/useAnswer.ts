@@ -8,7 +8,7 @@ export function useAnswer(question: AskedOf): ReckonedAnswer | undefined {
   useEffect(() => {
     let isCurrent = true;
     void askAllModes(JSON.parse(key) as AskedOf).then((answer) => {
-      if (isCurrent) setAnswered({ to: key, answer });
+      if (isCurrent && answer) setAnswered({ to: key, answer });
     });
     return () => {
       isCurrent = false;

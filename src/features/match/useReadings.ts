@@ -40,7 +40,7 @@ export function useReadings(
     let isCurrent = true;
     const asked = { text, families: key.split(" "), most: MOST };
     void readReadings(asked).then((readings) => {
-      if (isCurrent) setRead({ text, chart: now.value, readings });
+      if (isCurrent && readings) setRead({ text, chart: now.value, readings });
     });
     return () => {
       isCurrent = false;

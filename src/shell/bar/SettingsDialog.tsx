@@ -1,10 +1,12 @@
 import { useStore } from "@nanostores/react";
+import { useEffect } from "react";
 import { NOTE_NAMINGS, type NoteNaming } from "@/core/pitch";
-import { $settings, changeSettings } from "@/session";
+import { $room, $settings, changeSettings, measureRoom } from "@/session";
 import type { Settings } from "@/storage";
 import { Choice, Select } from "@/kit/controls";
 import { ComparisonSelect, ReferenceSelect } from "@/shell/panel";
 import { Dialog, Setting } from "@/kit/dialog";
+import { storageText } from "@/words";
 
 interface SettingsDialogProps {
   readonly open: boolean;
@@ -81,6 +83,16 @@ export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
           ]}
         />
       </Setting>
+      <Setting name="Storage">
+        <StorageSaid />
+      </Setting>
     </Dialog>
   );
+}
+
+/** How much room what is saved takes, and whether the browser keeps it. */
+function StorageSaid() {
+  const room = useStore($room);
+  useEffect(() => void measureRoom().catch(() => undefined), []);
+  return <p>{room ? storageText(room) : "The browser doesn’t say how much room there is."}</p>;
 }
