@@ -138,6 +138,15 @@ describe("two tabs", () => {
     store.records.delete(`shelf:${id}`);
     await two.shelf.reload(`shelf:${id}`);
     expect(titles(two)).toEqual([]);
+    // Many at once, and the undoing of them.
+    const things = one.shelf.$saved.get();
+    const step = await one.shelf.putAll(things.map((each, at) => ({ ...each, id: `many-${at}` })));
+    expect([step.count, step.added, one.told.at(-1)]).toEqual([1, ["many-0"], "shelf:"]);
+    await two.shelf.load();
+    expect(titles(two)).toEqual(["D Dorian"]);
+    await one.shelf.undoPut(step);
+    await two.shelf.load();
+    expect(titles(two)).toEqual([]);
   });
 
   it("that changed one thing keep it twice, and it is said", async () => {

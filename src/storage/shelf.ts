@@ -149,8 +149,9 @@ export function openShelf(surroundings: ShelfSurroundings): Shelf {
           things.push(read.value);
         }
       }
-      // What was saved while the records were being read is newer than they are.
-      show([...things, ...unsaved.values()]);
+      // What was saved while the records were being read is newer than they are; what another tab took away goes.
+      const all = new Map([...things, ...unsaved.values()].map((each) => [each.id, each]));
+      $saved.set([...all.values()].toSorted(bySavedAt));
     },
     reload: async (key) => {
       const id = key.slice(SHELF.length);
