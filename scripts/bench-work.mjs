@@ -51,6 +51,8 @@ export async function openedWith(browser, address, count, runs) {
   const context = await browser.newContext();
   const page = await context.newPage();
   await page.goto(`${address}/derive`, { waitUntil: "networkidle" });
+  await page.getByRole("button", { name: "Shelf 0" }).waitFor();
+  await page.waitForTimeout(1000);
   await page.evaluate(async (things) => {
     const date = "2026-01-01T00:00:00.000Z";
     await new Promise((resolve, reject) => {
