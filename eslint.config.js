@@ -97,6 +97,6 @@ export default ts.config(
   ...astro.configs.recommended,
   { files: ["scripts/**/*.mjs", "*.config.{js,mjs}"], languageOptions: { globals: globals.node } },
   // What the benchmark runs inside the page.
-  { files: ["scripts/bench*.mjs"], languageOptions: { globals: globals.browser } },
+  { files: ["scripts/bench/*.mjs"], languageOptions: { globals: globals.browser } },
   ...roomRules,
 );

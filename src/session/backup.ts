@@ -63,7 +63,7 @@ export async function importBy(
     changeSettings({ ...plan.settings, volume: Math.min(volume, SAFE_VOLUME) });
   }
   $imported.set({ ...step, settings: before });
-  return step.count;
+  return step.put.length;
 }
 
 /** Puts everything back as it was before the last import. */

@@ -23,6 +23,8 @@ export interface DocumentKind<T extends object> {
   readonly blank: T;
   readonly isBlank: (value: T) => boolean;
   readonly titleOf: (value: T) => string;
+  /** Its documents are listed under Recent. */
+  readonly isListed?: boolean;
 }
 
 /** What can be undone and redone. */
@@ -36,6 +38,7 @@ export interface ToUndo {
 /** What a tab has open of one kind of document. */
 export interface OpenDocument<T> extends ToUndo {
   readonly kind: string;
+  readonly isListed: boolean;
   readonly $value: ReadableAtom<T>;
   /** Its name in storage; another one where another document is opened. */
   readonly $id: ReadableAtom<string>;
@@ -47,8 +50,6 @@ export interface OpenDocument<T> extends ToUndo {
   readonly $recent: ReadableAtom<readonly RecentDocument[]>;
   /** Opens one of them again; false where it can't be read. */
   readonly bringBack: (id: string) => Promise<boolean>;
-  /** Takes one off the list for good. */
-  readonly forget: (id: string) => void;
   /** Writes at once what is still waiting for a pause. */
   readonly flush: () => void;
   /** A value out of a file, a link or an older record; undefined where it is none. */
@@ -88,15 +89,15 @@ export interface DocumentSurroundings {
   readonly lastOpen: { get: (kind: string) => string | null; set: (kind: string, id: string) => void };
 }
 
-/** Documents of a kind that are kept under Recent. */
-export const MOST_RECENT = 30;
+/** Documents of a kind that are kept under Recent; those changed longest ago go. */
+const MOST_RECENT = 200;
 
 /** Milliseconds within which changes of one step are undone together. */
 const SAME_STEP = 1200;
 
 /** Opens what a tab works on of one kind. */
 export function openDocument<T extends object>(
-  { kind, stored, blank, isBlank, titleOf }: DocumentKind<T>,
+  { kind, stored, blank, isBlank, titleOf, isListed = false }: DocumentKind<T>,
   surroundings: DocumentSurroundings,
 ): OpenDocument<T> {
   const { store, values, saving, aside, now, newId, pause, copyTitle, tell, onTwice, journal, lastOpen } =
@@ -181,9 +182,9 @@ export function openDocument<T extends object>(
     lastOpen.set(kind, id);
   };
   const forgetOld = async () => {
-    for (const { id } of $all.get().slice(MOST_RECENT)) await forgetNow(id);
+    for (const { id } of $all.get().slice(MOST_RECENT)) await forget(id);
   };
-  const forgetNow = async (id: string) => {
+  const forget = async (id: string) => {
     $all.set($all.get().filter((each) => each.id !== id));
     await store.remove(recentKey(id));
     await values.remove(valueKey(id));
@@ -222,7 +223,7 @@ export function openDocument<T extends object>(
     const lies = readDocument(stored, record);
     if ("value" in lies) return lies.value;
     await aside.put(valueKey(id), record, lies.why);
-    await forgetNow(id);
+    await forget(id);
     return undefined;
   };
 
@@ -246,6 +247,7 @@ export function openDocument<T extends object>(
 
   return {
     kind,
+    isListed,
     $value: computed($history, ({ now: value }) => value),
     $id,
     $steps: computed($history, ({ past, future }) => ({ undo: past.length, redo: future.length })),
@@ -282,7 +284,6 @@ export function openDocument<T extends object>(
       show(id, found);
       return true;
     },
-    forget: (id) => void saving.save(valueKey(id), () => forgetNow(id)),
     flush: () => {
       if (!isDirty) return;
       journal.write(kind, $id.get(), { base: bases.get($id.get()), value: $history.get().now });

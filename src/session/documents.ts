@@ -82,15 +82,15 @@ function parsed(text: string | null): unknown {
 
 let isLoaded = false;
 
-/** A document with the views that show it: links to them carry it. */
+/** A document with the parts of views that show it, "derive/ask": links to them carry it. */
 export interface ShownDocument<T> extends OpenDocument<T> {
-  readonly views: readonly string[];
+  readonly shownIn: readonly string[];
 }
 
 /** Opens a kind of document for this tab. It is read with all others at the start, or at once where it comes later. */
 export function documentOf<T extends object>(
   kind: DocumentKind<T>,
-  ...views: readonly string[]
+  ...shownIn: readonly string[]
 ): ShownDocument<T> {
   const document = openDocument(kind, {
     store: records,
@@ -106,7 +106,7 @@ export function documentOf<T extends object>(
     journal,
     lastOpen,
   });
-  const opened = { ...document, views };
+  const opened = { ...document, shownIn };
   $documents.set([...$documents.get(), opened as unknown as ShownDocument<object>]);
   hearTabs(opened.hear);
   if (isLoaded) void opened.load().catch(() => undefined);
@@ -134,12 +134,13 @@ export type ChartValue = z.infer<typeof chartValue>;
 export const chartDocument = documentOf<ChartValue>(
   {
     kind: "chart",
+    isListed: true,
     stored: { version: 1, schema: chartValue, migrations: [] },
     blank: { chords: "", title: "" },
     isBlank: ({ chords }) => chords.trim() === "",
     titleOf: ({ title, chords }) => title || (chords.trim().split("\n")[0] ?? "").slice(0, 60),
   },
-  "match",
+  "match/chart",
 );
 
 const place = z.int().min(0);
@@ -177,6 +178,7 @@ export const BLANK_TUNE: TuneValue = { source: "notes", text: "", name: "", whic
 export const tuneDocument = documentOf<TuneValue>(
   {
     kind: "tune",
+    isListed: true,
     stored: { version: 1, schema: tuneValue, migrations: [] },
     blank: BLANK_TUNE,
     isBlank: ({ text }) => text.trim() === "",
@@ -185,7 +187,7 @@ export const tuneDocument = documentOf<TuneValue>(
       return (/^T:\s*(.+)$/mu.exec(text)?.[1] ?? text.trim().split("\n")[0] ?? "").slice(0, 60);
     },
   },
-  "identify",
+  "identify/tune",
 );
 
 const question = z.object({
@@ -208,7 +210,7 @@ export const modeQuestion = documentOf<Question>(
     isBlank: () => false,
     titleOf: ({ holds, chords }) => [holds, chords].filter((each) => each !== "").join(", "),
   },
-  "derive",
+  "derive/ask",
 );
 
 const practice = z.object({
@@ -247,5 +249,6 @@ export const chordShape = documentOf<z.infer<typeof shape>>(
     isBlank: () => false,
     titleOf: ({ text }) => text,
   },
-  "match",
+  "match/over-bass",
+  "derive/chords",
 );

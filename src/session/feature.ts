@@ -14,6 +14,13 @@ export interface SavedOpener<K extends SavedKind = SavedKind> {
   readonly open: (thing: Extract<Saved, { kind: K }>) => void;
 }
 
+/** Files that a view opens, and the part of it where they are opened. */
+export interface FilesOpened {
+  /** Those that are its own before those that others open as well. */
+  readonly kinds: readonly FileKind[];
+  readonly part: string;
+}
+
 /** A view with all that the rest must know of it. The shell knows the list of features, and none of them. */
 export interface Feature {
   /** The first part of its address. */
@@ -28,8 +35,8 @@ export interface Feature {
   readonly undoes?: (part: string) => ToUndo | undefined;
   /** Saved things that open in it. */
   readonly saved?: readonly SavedOpener[] | undefined;
-  /** Kinds of files that it opens, those that are its own before those that others open as well. */
-  readonly files?: readonly FileKind[] | undefined;
+  /** Files that it opens. */
+  readonly files?: FilesOpened | undefined;
 }
 
 /** A kind of saved thing, told of with its own type. */

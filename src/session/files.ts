@@ -1,7 +1,7 @@
 import { atom } from "nanostores";
 import { fileKind, type FileKind, HEAD_BYTES } from "@/formats/file-kind";
-import { $features } from "./feature";
-import { $place, goTo } from "./place";
+import { $features, type Feature } from "./feature";
+import { $place, goTo, placeOf } from "./place";
 
 /** Files on their way to a view, or to the Shelf, which takes them when it is in front. */
 interface Incoming {
@@ -41,17 +41,19 @@ export async function openFiles(files: readonly File[]): Promise<void> {
     return;
   }
   const { view } = $place.get();
+  const rank = ({ files: taken }: Feature) => taken?.kinds.indexOf(kind) ?? -1;
   const takers = $features
     .get()
-    .filter(({ files: taken = [] }) => taken.includes(kind))
-    .toSorted((a, b) => (a.files ?? []).indexOf(kind) - (b.files ?? []).indexOf(kind));
+    .filter((each) => rank(each) >= 0)
+    .toSorted((a, b) => rank(a) - rank(b));
   // What nobody knows is answered by the view in front, if it opens files at all: it says why it can't.
   const front = $features.get().find(({ id, files: taken }) => id === view && taken);
   const taker = takers.find(({ id }) => id === view) ?? takers[0] ?? (kind === "unknown" ? front : undefined);
-  if (!taker) {
+  if (!taker?.files) {
     $unopened.set(file.name);
     return;
   }
-  if (taker.id !== view) goTo(taker.id);
+  const { part } = taker.files;
+  if (taker.id !== view || placeOf(view).part !== part) goTo(taker.id, { part });
   $incoming.set({ to: taker.id, files });
 }

@@ -10,6 +10,7 @@ export * from "./history";
 export * from "./keys";
 export * from "./link";
 export * from "./mending";
+export * from "./open-saved";
 export * from "./place";
 export * from "./records";
 export * from "./room";

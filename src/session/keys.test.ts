@@ -8,10 +8,18 @@ const bindings = new Map([
       { key: " ", says: "play", act: () => undefined },
       { key: "d", says: "home D", act: () => undefined },
       { key: "ArrowUp", says: "up", act: () => undefined },
+      { key: "Ctrl+z", says: "undo", act: () => undefined },
+      { key: "Ctrl+Shift+z", says: "redo", act: () => undefined },
     ],
   ],
 ]);
-const press = (key: string, ctrlKey = false) => ({ key, ctrlKey, altKey: false, metaKey: false });
+const press = (key: string, ctrlKey = false, shiftKey = false) => ({
+  key,
+  ctrlKey,
+  shiftKey,
+  altKey: false,
+  metaKey: false,
+});
 const body = { tag: "BODY", isTyping: false, isMoved: false, isInDialog: false };
 
 describe("keys", () => {
@@ -27,6 +35,10 @@ describe("keys", () => {
     ["d while typing", press("d"), { ...body, tag: "INPUT", isTyping: true }, undefined],
     ["d in a dialog", press("d"), { ...body, isInDialog: true }, undefined],
     ["ctrl d", press("d", true), body, undefined],
+    ["ctrl z", press("z", true), body, "undo"],
+    ["shift ctrl z", press("Z", true, true), body, "redo"],
+    ["ctrl z while typing", press("z", true), { ...body, tag: "INPUT", isTyping: true }, undefined],
+    ["z", press("z"), body, undefined],
     ["an unbound key", press("q"), body, undefined],
   ])("%s", (_, pressed, focused, says) => expect(bindingFor(pressed, focused, bindings)?.says).toBe(says));
 

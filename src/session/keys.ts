@@ -2,7 +2,7 @@ import { atom } from "nanostores";
 
 /** A key and what it does; `says` names the act for the list of keys. */
 export interface KeyBinding {
-  /** `event.key` of the press: "a", " ", "[", "ArrowUp", "?". */
+  /** `event.key` of the press: "a", " ", "[", "ArrowUp", "?"; with Ctrl, or the command key of a Mac, "Ctrl+z", "Ctrl+Shift+z". */
   readonly key: string;
   readonly says: string;
   readonly act: () => void;
@@ -30,8 +30,8 @@ export interface Focused {
 }
 
 /**
- * The binding that a press calls for. None while text is typed, while a dialog is open, with Ctrl, Alt or Meta, or where
- * the focused button or list takes the key itself.
+ * The binding that a press calls for. None while text is typed, while a dialog is open, with Alt, or where the focused button or
+ * list takes the key itself.
  */
 export function bindingFor(
   press: {
@@ -39,14 +39,16 @@ export function bindingFor(
     readonly ctrlKey: boolean;
     readonly altKey: boolean;
     readonly metaKey: boolean;
+    readonly shiftKey: boolean;
   },
   focused: Focused,
   bindings: ReadonlyMap<string, readonly KeyBinding[]>,
 ): KeyBinding | undefined {
-  if (press.ctrlKey || press.altKey || press.metaKey || focused.isTyping || focused.isInDialog)
-    return undefined;
+  if (press.altKey || focused.isTyping || focused.isInDialog) return undefined;
+  const shift = press.shiftKey ? "Shift+" : "";
+  const name = press.ctrlKey || press.metaKey ? `Ctrl+${shift}${press.key.toLowerCase()}` : press.key;
   if (["BUTTON", "A", "SUMMARY"].includes(focused.tag) && [" ", "Enter"].includes(press.key))
     return undefined;
   if (focused.isMoved && /^(?:Arrow|Page|Home|End)/u.test(press.key)) return undefined;
-  return [...bindings.values()].flat().find(({ key }) => key === press.key);
+  return [...bindings.values()].flat().find(({ key }) => key === name);
 }

@@ -44,10 +44,18 @@ describe("a link", () => {
     const id = chartDocument.$id.get();
     openLinked(link);
     expect(chartDocument.$id.get()).toBe(id);
+    // A tuning of the same name that is another one stays.
+    changeSettings({ ownTunings: [{ ...own, strings: "D2 A2 D3 G3 B3 E4" }], tuning: "guitar/standard" });
+    openLinked(link);
+    expect($settings.get().ownTunings.map(({ name, strings }) => [name, strings])).toEqual([
+      ["Low", "D2 A2 D3 G3 B3 E4"],
+      ["Low 2", own.strings],
+    ]);
+    expect($settings.get().tuning).toBe("own/Low 2");
     setStageBack();
-    expect([$settings.get().capo, $settings.get().labels, $stageBefore.get()]).toEqual([
-      0,
-      "notes",
+    expect([$settings.get().tuning, $settings.get().ownTunings.length, $stageBefore.get()]).toEqual([
+      "guitar/standard",
+      1,
       undefined,
     ]);
   });

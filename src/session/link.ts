@@ -1,9 +1,10 @@
 import { atom } from "nanostores";
 import { deflateSync, inflateSync, strFromU8, strToU8 } from "fflate";
-import { isFields, type Settings, settingsIn } from "@/storage";
+import { isFields, type OwnTuning, type Settings, settingsIn } from "@/storage";
 import { chartDocument, $documents } from "./documents";
-import { addressOf, here } from "./place";
+import { addressOf, here, placeOf } from "./place";
 import { $settings, changeSettings } from "./settings";
+import { ownTuningId } from "./stage";
 
 /** What of the settings a link carries: how the stage looks. */
 const STAGE = [
@@ -33,19 +34,17 @@ const some = (settings: Settings, fields: readonly string[]): Partial<Settings> 
 
 /** A link to everything that is seen: the place, the stage, what is worked on. That stands in the fragment, which no server is told. */
 export function linkHere(): string {
-  const { view } = here();
+  const place = here();
   const { tuning, ownTunings } = $settings.get();
   const stage = {
     ...some($settings.get(), STAGE),
-    ownTunings: ownTunings.filter(({ name }) => tuning === `own/${name}`),
+    ownTunings: ownTunings.filter(({ name }) => tuning === ownTuningId(name)),
   };
-  const documents = Object.fromEntries(
-    $documents
-      .get()
-      .flatMap(({ kind, views, $value }) => (views.includes(view) ? [[kind, $value.get()] as const] : [])),
-  );
+  const at = `${place.view}/${placeOf(place.view).part}`;
+  const shown = $documents.get().filter(({ shownIn }) => shownIn.includes(at));
+  const documents = Object.fromEntries(shown.map(({ kind, $value }) => [kind, $value.get()]));
   const packed = deflateSync(strToU8(JSON.stringify({ stage, documents })), { level: 9 });
-  return `${window.location.origin}${addressOf(here())}#with=${base64(packed)}`;
+  return `${window.location.origin}${addressOf(place)}#with=${base64(packed)}`;
 }
 
 const base64 = (bytes: Uint8Array): string => {
@@ -72,34 +71,47 @@ function unpacked(text: string): unknown {
 export function openLinked(url: URL): void {
   const chords = url.searchParams.get("chords");
   if (chords !== null && chords.trim() !== chartDocument.$value.get().chords.trim())
-    openIn(chartDocument.kind, { chords, title: "" });
+    openLinkedIn(chartDocument.kind, { chords, title: "" });
   const packed = /^#with=(.+)$/u.exec(url.hash)?.[1];
   if (packed === undefined) return;
   const content = unpacked(packed);
   if (isFields(content)) {
     if (isFields(content.documents))
-      for (const [kind, value] of Object.entries(content.documents)) openIn(kind, value);
+      for (const [kind, value] of Object.entries(content.documents)) openLinkedIn(kind, value);
     setStage(settingsIn(content.stage));
   }
   window.history.replaceState(window.history.state, "", addressOf(here()));
 }
 
-function openIn(kind: string, linked: unknown): void {
+function openLinkedIn(kind: string, linked: unknown): void {
   const document = $documents.get().find((each) => each.kind === kind);
   const value = document?.read(linked);
   // The same link twice, or a reload, changes nothing.
   if (!document || !value || JSON.stringify(value) === JSON.stringify(document.$value.get())) return;
-  document.open(value);
+  // Only charts and tunes are listed under Recent; anything else is a step that can be undone.
+  if (document.isListed) document.open(value);
+  else document.change(value);
+}
+
+/** A tuning made by hand, under a name that is free here unless it is here already. */
+function freeTuning(linked: OwnTuning, here: readonly OwnTuning[]): OwnTuning {
+  const isSame = (own: OwnTuning) => JSON.stringify(own) === JSON.stringify(linked);
+  let name = linked.name;
+  for (let n = 2; here.some((own) => own.name === name && !isSame(own)); n += 1)
+    name = `${linked.name.slice(0, 50)} ${n}`;
+  return { ...linked, name };
 }
 
 /** Sets the stage as a link has it. */
 function setStage(linked: Partial<Settings>): void {
   const now = $settings.get();
-  const { ownTunings = [], ...others } = some({ ...now, ...linked }, STAGE);
-  const known = new Set(now.ownTunings.map(({ name }) => name));
+  const [own] = linked.ownTunings ?? [];
+  const made = own && freeTuning(own, now.ownTunings);
+  const isHere = now.ownTunings.some(({ name }) => name === made?.name);
   const stage: Partial<Settings> = {
-    ...others,
-    ownTunings: [...now.ownTunings, ...ownTunings.filter(({ name }) => !known.has(name))],
+    ...some({ ...now, ...linked }, STAGE),
+    ownTunings: made && !isHere ? [...now.ownTunings, made] : now.ownTunings,
+    ...(made ? { tuning: ownTuningId(made.name) } : {}),
   };
   const differing = Object.keys(stage).filter(
     (field) =>

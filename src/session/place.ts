@@ -3,6 +3,7 @@ import type { Fifths } from "@/core/pitch";
 import { type HomeMode, type Mode, oneNoteAway } from "@/core/scale";
 import type { AddressNotice } from "@/words";
 import { type Address, readAddress, START, type ViewPlace, viewPlace, writeAddress } from "./address";
+import type { OpenDocument } from "./document";
 import { $documents } from "./documents";
 import { $features } from "./feature";
 import { $front, $selection, BEFORE, plainSelection, selects } from "./selection";
@@ -101,7 +102,12 @@ function stopFollowing(): void {
 
 function follow(): void {
   stopFollowing();
-  window.history.replaceState(step(), "", addressOf(here()));
+  const [address, state] = [addressOf(here()), step()];
+  // Browsers count how often a page does this.
+  const isThere =
+    address === window.location.pathname + window.location.search &&
+    JSON.stringify(state) === JSON.stringify(window.history.state);
+  if (!isThere || window.location.hash !== "") window.history.replaceState(state, "", address);
 }
 
 function followSoon(): void {
@@ -140,6 +146,12 @@ export function goTo(
     views: { ...from.views, [view]: { ...place, part: part ?? place.part } },
   });
   window.history.pushState(step(), "", addressOf({ ...$place.get(), hand: $hand.get() }));
+}
+
+/** Opens a thing in its view: a step of its own, so that the browser's back button brings what was open before. */
+export function openIn<T>(view: string, document: OpenDocument<T>, value: T, part?: string): void {
+  goTo(view, part === undefined ? {} : { part });
+  document.open(value);
 }
 
 /** Where a view is, or begins. */

@@ -41,10 +41,11 @@ describe("a browser", () => {
     expect(one.chordShape.$value.get()).toEqual({ text: "m7" });
     expect(one.aside.$records.get().map(({ from }) => from)).toEqual(["shelf:torn"]);
     await one.settled();
+    expect(await one.records.read("draft")).toBeNull();
     const two = await page();
     expect(two.chartDocument.$value.get().title).toBe("Stairs");
+    expect(two.modeQuestion.$value.get()).toMatchObject({ holds: "C E" });
     expect(two.aside.$records.get()).toHaveLength(1);
-    expect(await two.records.read("draft")).toBeNull();
   });
 
   const BROKEN = [5, "x", [], {}, { version: 99 }, { version: 1 }, { version: "1", kind: 7 }];

@@ -12,6 +12,18 @@ import { shelf } from "./shelf";
 /** Whether what this browser keeps has been read, or has been waited for long enough. */
 export const $ready = atom(false);
 
+/** Does something with what was worked on once that is open: at once where it is. */
+export function whenReady(act: () => void): void {
+  if ($ready.get()) {
+    act();
+    return;
+  }
+  const stop = $ready.listen(() => {
+    stop();
+    act();
+  });
+}
+
 /** Whether storage answered when the page was opened: "waiting" until then, "silent" where it did not answer or refused. */
 export const $storage = atom<"waiting" | "open" | "silent">("waiting");
 

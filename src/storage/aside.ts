@@ -21,6 +21,8 @@ export interface AsideRecord {
 /** Records set aside: seen, exported, repaired or deleted by the user, and never by themselves. */
 export interface Aside {
   readonly $records: ReadableAtom<readonly AsideRecord[]>;
+  /** How many were set aside since the page was opened: those that the user hasn't been told of. */
+  readonly $new: ReadableAtom<number>;
   load: () => Promise<void>;
   /** Sets a record aside; one that lies there already is not set aside twice. Resolves once it is written. */
   put: (from: string, record: unknown, why: NotUnderstood) => Promise<void>;
@@ -30,6 +32,7 @@ export interface Aside {
 /** Opens what was set aside in a store. */
 export function openAside(store: RecordStore, saving: Saving): Aside {
   const $records = atom<readonly AsideRecord[]>([]);
+  const $new = atom(0);
   const put: Aside["put"] = async (from, record, why) => {
     const text = JSON.stringify(record);
     const all = $records.get();
@@ -38,10 +41,12 @@ export function openAside(store: RecordStore, saving: Saving): Aside {
     let key = `${ASIDE}${from}`;
     for (let n = 2; taken.has(key); n++) key = `${ASIDE}${from} ${n}`;
     $records.set([...all, { key, from, why, record }]);
+    $new.set($new.get() + 1);
     await saving.save(key, () => store.write(key, { from, why, record }));
   };
   return {
     $records,
+    $new,
     load: async () => {
       const found = [...(await store.readAll(ASIDE))].map(([key, lies]): AsideRecord => {
         const { from, why, record } = isFields(lies) ? lies : { from: key, why: "broken", record: lies };

@@ -141,7 +141,11 @@ describe("two tabs", () => {
     // Many at once, and the undoing of them.
     const things = one.shelf.$saved.get();
     const step = await one.shelf.putAll(things.map((each, at) => ({ ...each, id: `many-${at}` })));
-    expect([step.count, step.added, one.told.at(-1)]).toEqual([1, ["many-0"], "shelf:"]);
+    expect([step.put.map((each) => each.id), step.before, one.told.at(-1)]).toEqual([
+      ["many-0"],
+      [],
+      "shelf:",
+    ]);
     await two.shelf.load();
     expect(titles(two)).toEqual(["D Dorian"]);
     await one.shelf.undoPut(step);
@@ -198,5 +202,56 @@ describe("two tabs", () => {
     await one.settled();
     expect(one.shelf.$saved.get()[0]).toMatchObject({ words: "newer" });
     expect(one.shelf.$saved.get()[0]?.deletedAt).toBeUndefined();
+  });
+});
+
+describe("many at once", () => {
+  const many = (count: number, words = ""): readonly Saved[] =>
+    Array.from({ length: count }, (_, at) => ({
+      ...{ version: 2 as const, id: `many-${at}`, title: `Mode ${at}`, words },
+      ...{ kind: "mode" as const, home: "D", mode: "dorian" },
+      savedAt: "2026-01-01T00:00:00.000Z",
+      changedAt: "2026-01-01T00:00:00.000Z",
+      revisions: [`${words} ${at}`],
+    }));
+
+  it("are counted as storage takes them, and can be called off though it takes none", async () => {
+    const store = memoryStore();
+    const { shelf } = tab(store);
+    const controller = new AbortController();
+    const counts: number[] = [];
+    const onProgress = (count: number) => {
+      counts.push(count);
+      if (count === 2000) store.set("full");
+    };
+    const putting = shelf.putAll(many(3500), { onProgress, signal: controller.signal });
+    await new Promise((resolve) => setTimeout(resolve, 40));
+    expect([counts, shelf.$saved.get().length]).toEqual([[1000, 2000], 2000]);
+    controller.abort();
+    const { put } = await putting;
+    store.set("well");
+    expect([put.length, store.records.size]).toEqual([2000, 2000]);
+  });
+
+  it("are undone in one step, but for what was changed since", async () => {
+    const store = memoryStore();
+    const one = tab(store);
+    await one.shelf.putAll(many(2, "mine"));
+    const step = await one.shelf.putAll(many(4, "theirs"));
+    one.shelf.change(
+      one.shelf.$saved.get().find(({ id }) => id === "many-3")!,
+      { words: "worked on" },
+    );
+    await one.settled();
+    await one.shelf.undoPut(step);
+    const words = one.shelf.$saved.get().map((each) => [each.id, each.words]);
+    expect(words.toSorted()).toEqual([
+      ["many-0", "mine"],
+      ["many-1", "mine"],
+      ["many-3", "worked on"],
+    ]);
+    const again = tab(store);
+    await again.shelf.load();
+    expect(again.shelf.$saved.get()).toEqual(one.shelf.$saved.get());
   });
 });

@@ -24,10 +24,10 @@ const STRETCH = 1000;
 
 /** What putting many things on the Shelf changed, so that it can be undone in one step. */
 export interface PutStep {
-  readonly added: readonly string[];
+  /** What is in: fewer than were given where it was called off. */
+  readonly put: readonly Saved[];
+  /** What was there before under their ids. */
   readonly before: readonly Saved[];
-  /** How many are in; fewer than were given where it was called off. */
-  readonly count: number;
 }
 
 /** The Shelf: everything saved, deleted things among it until they are too old to bring back. */
@@ -176,30 +176,41 @@ export function openShelf(surroundings: ShelfSurroundings): Shelf {
     },
     putAll: async (things, { onProgress, signal } = {}) => {
       const own = new Map($saved.get().map((each) => [each.id, each]));
-      const step = { added: [] as string[], before: [] as Saved[], count: 0 };
+      const put: Saved[] = [];
+      // Storage that refuses is not waited for by somebody who calls it off.
+      signal?.addEventListener("abort", saving.retry);
       for (let from = 0; from < things.length && signal?.aborted !== true; from += STRETCH) {
         const some = things.slice(from, from + STRETCH);
-        await saving.save(`${SHELF} many`, () =>
-          store.writeAll(new Map(some.map((each) => [SHELF + each.id, each]))),
-        );
-        for (const { id } of some) {
-          const mine = own.get(id);
-          if (mine) step.before.push(mine);
-          else step.added.push(id);
-        }
+        const stretch = { isWritten: false };
+        await saving.save(`${SHELF} many`, async () => {
+          if (signal?.aborted === true) return;
+          await store.writeAll(new Map(some.map((each) => [SHELF + each.id, each])));
+          stretch.isWritten = true;
+        });
+        if (!stretch.isWritten) break;
         show(some);
-        step.count += some.length;
-        onProgress?.(step.count);
+        put.push(...some);
+        onProgress?.(put.length);
       }
+      signal?.removeEventListener("abort", saving.retry);
       tell?.(SHELF);
-      return step;
+      return { put, before: put.flatMap(({ id }) => own.get(id) ?? []) };
     },
-    undoPut: async ({ added, before }) => {
+    undoPut: async ({ put, before }) => {
+      const now = new Map($saved.get().map((each) => [each.id, each]));
+      // What was changed since stays.
+      const isAsPut = (each: Saved) => {
+        const here = now.get(each.id);
+        return here !== undefined && revisionOf(here) === revisionOf(each);
+      };
+      const ids = new Set(put.filter(isAsPut).map(({ id }) => id));
+      const back = before.filter(({ id }) => ids.has(id));
+      for (const { id } of back) ids.delete(id);
       await saving.save(`${SHELF} many`, async () => {
-        await store.writeAll(new Map(before.map((each) => [SHELF + each.id, each])));
-        await Promise.all(added.map((id) => store.remove(SHELF + id)));
+        await store.writeAll(new Map(back.map((each) => [SHELF + each.id, each])));
+        await Promise.all([...ids].map((id) => store.remove(SHELF + id)));
       });
-      show(before, new Set(added));
+      show(back, ids);
       tell?.(SHELF);
     },
   };

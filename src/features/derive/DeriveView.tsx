@@ -1,22 +1,10 @@
 import { useStore } from "@nanostores/react";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { accidentalsOf, type Fifths, fifthsFrom, letterOf, printName } from "@/core/pitch";
 import { brightestFirst, colourSwap, type HomeMode, parallels, parentOf, relatives } from "@/core/scale";
 import { pathScore, swapScore } from "@/audio";
-import {
-  $toSave,
-  $incoming,
-  $place,
-  $placeMode,
-  moveBy,
-  placeOf,
-  setHomeMode,
-  setPlace,
-  swapLive,
-  toggle,
-  addressOf,
-} from "@/session";
-import { Tabs } from "@/kit/controls";
+import { $toSave, $placeMode, moveBy, setHomeMode, setPlace, swapLive, toggle } from "@/session";
+import { PartTabs } from "@/shell/frame/PartTabs";
 import { HeldPanel, playVamp } from "@/shell/held";
 import { useKeys } from "@/session/useKeys";
 import { useAfterPaint } from "@/kit/useAfterPaint";
@@ -28,33 +16,25 @@ import { CompareShow, compareRows } from "./CompareShow";
 import { MakeShow } from "./MakeShow";
 import { ModePanel, type Page, PAGES } from "./ModePanel";
 import { ModesShow } from "./ModesShow";
-import { $derive, DERIVE, lineUpBy, type Show, showPart, SHOWS, swapBeside } from "./route";
+import { $derive, DERIVE, lineUpBy, showPart, swapBeside } from "./route";
 import { $held, hold, letGo } from "./selection";
 import styles from "@/shell/frame/View.module.css";
 
-const TAB: Readonly<
-  Record<Show, { readonly text: string; readonly keyName: string; readonly says: string }>
-> = {
-  modes: { text: "Modes", keyName: "m", says: "The modes of a parent scale" },
-  make: { text: "Make a scale", keyName: "o", says: "Open and shut slats" },
-  compare: { text: "Compare", keyName: "x", says: "Compare modes" },
-  chords: { text: "Chords", keyName: "r", says: "The chords of the mode" },
-  ask: { text: "Ask all modes", keyName: "q", says: "Ask all modes" },
-};
+const PARTS = [
+  { value: "modes", text: "Modes", keyName: "m", says: "The modes of a parent scale" },
+  { value: "make", text: "Make a scale", keyName: "o", says: "Open and shut slats" },
+  { value: "compare", text: "Compare", keyName: "x", says: "Compare modes" },
+  { value: "chords", text: "Chords", keyName: "r", says: "The chords of the mode" },
+  { value: "ask", text: "Ask all modes", keyName: "q", says: "Ask all modes" },
+] as const;
 
 /** Derive: the modes of a parent scale on one home or from every home of one set of notes, and what makes each. */
 export function DeriveView() {
-  const place = useStore($place);
   const schools = useSchools();
   const [page, setPage] = useState<Page>("says");
   const { show, lineUp, beside } = useStore($derive);
   const homeMode = useStore($placeMode);
   const held = useStore($held);
-  const incoming = useStore($incoming);
-  // A file of a scale is opened where scales are made.
-  useEffect(() => {
-    if (incoming?.to === DERIVE && show !== "make") showPart("make");
-  }, [incoming, show]);
   const { home, mode } = homeMode;
   // The row in hand and its name are on the screen first; the other rows, the working and the stage follow.
   const settled = useAfterPaint(homeMode);
@@ -89,7 +69,7 @@ export function DeriveView() {
       mode: mode.id,
     });
 
-  useKeys("derive", [
+  useKeys("Derive", [
     ...[..."abcdefg"].map((letter) => ({
       key: letter,
       says: `Home ${letter.toUpperCase()}`,
@@ -109,11 +89,6 @@ export function DeriveView() {
         lineUpBy(lineUp === "homes" ? "notes" : "homes");
       },
     },
-    ...SHOWS.map((each) => ({
-      key: TAB[each].keyName,
-      says: TAB[each].says,
-      act: () => showPart(each),
-    })),
     {
       key: "w",
       says: "Turn the panel's page",
@@ -128,19 +103,7 @@ export function DeriveView() {
   return (
     <div className={styles.view}>
       <div className={styles.answer}>
-        <Tabs
-          label="Parts of Derive"
-          value={show}
-          tabs={SHOWS.map((each) => ({
-            value: each,
-            ...TAB[each],
-            href: addressOf({
-              ...place,
-              views: { ...place.views, [DERIVE]: { ...placeOf(DERIVE, place), part: each } },
-            }),
-          }))}
-          onChoose={showPart}
-        />
+        <PartTabs view={DERIVE} name="Derive" parts={PARTS} />
         {show === "modes" && <ModesShow homeMode={homeMode} rows={shownRows} onPath={playPath} />}
         {show === "make" && <MakeShow homeMode={homeMode} />}
         {show === "compare" && <CompareShow homeMode={homeMode} onPath={playPath} />}

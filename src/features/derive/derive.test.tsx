@@ -8,6 +8,7 @@ import { vamps } from "@/core/progression";
 import {
   $toSave,
   $place,
+  $ready,
   $settings,
   chartDocument,
   modeQuestion,
@@ -361,7 +362,11 @@ describe("the chords of a mode on the screen", () => {
       title: "G♭ and A♭ in G♭ Lydian",
     });
     fireEvent.click(screen.getByRole("button", { name: "Put into the chart" }));
-    expect([$place.get().view, chartDocument.$value.get().chords]).toEqual(["match", "| Gb | Ab |"]);
+    expect([$place.get().view, chartDocument.$value.get().chords]).toEqual(["match", ""]);
+    // What was worked on has been read: the chords go to its end.
+    chartDocument.open({ chords: "| Gb |", title: "" });
+    $ready.set(true);
+    expect(chartDocument.$value.get().chords).toBe("| Gb |\n| Gb | Ab |");
     $toSave.set(undefined);
   });
 });

@@ -12,7 +12,7 @@ export const derive: Feature = {
   parts: SHOWS,
   View: lazy(() => import("./DeriveView").then(({ DeriveView }) => ({ default: DeriveView }))),
   undoes: (part) => (part === "ask" ? modeQuestion : part === "make" ? scaleSteps : undefined),
-  files: ["scala"],
+  files: { kinds: ["scala"], part: "make" },
   saved: [
     savedOpener({
       kind: "mode",

@@ -4,7 +4,7 @@ import { soundOf } from "@/core/pitch";
 import { allNotes } from "@/core/tune";
 import { readTunes, type TuneText as TextOfTune } from "@/formats";
 import { byTurns, swapped, tuneScore } from "@/audio";
-import { $ready, $toSave, BLANK_TUNE, openFiles, swapLive, toggle, tuneDocument } from "@/session";
+import { $ready, $toSave, BLANK_TUNE, openFiles, openIn, swapLive, toggle, tuneDocument } from "@/session";
 import { useIncoming } from "@/session/useIncoming";
 import { useSchools } from "@/session/useSchools";
 import { HeightBlind } from "@/kit/blind";
@@ -58,13 +58,13 @@ export function IdentifyView() {
     setNote(undefined);
     setPointed(undefined);
     setWay(nextWay);
-    tuneDocument.open({ ...BLANK_TUNE, source, text, name });
+    openIn(IDENTIFY, tuneDocument, { ...BLANK_TUNE, source, text, name });
   };
   const type = (text: string) => {
     setRefusal(undefined);
     setNote(undefined);
     setWay("type");
-    tuneDocument.change({ ...UNTOUCHED, ...typedTune(text, value.name) }, "typing");
+    tuneDocument.change({ ...UNTOUCHED, ...typedTune(text, value.name), origin: undefined }, "typing");
   };
   const recording = useRecording();
   const takeFiles = async (files: readonly File[]) => {
@@ -122,7 +122,7 @@ export function IdentifyView() {
     $toSave.set({ kind: "tune", title: title || "Tune", words: "", ...answer.shown.kept });
   };
 
-  useKeys("identify", [
+  useKeys("Identify", [
     { key: "s", says: "Hear the tune with the colour note swapped, by turns", act: hearSwap },
     { key: "k", says: "Keep this tune", act: keep },
     { key: "o", says: "Show the tune, or the collection", act: () => setInCollection(!isInCollection) },

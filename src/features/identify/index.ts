@@ -1,5 +1,5 @@
 import { lazy } from "react";
-import { BLANK_TUNE, type Feature, goTo, savedOpener, tuneDocument } from "@/session";
+import { BLANK_TUNE, type Feature, openIn, savedOpener, tuneDocument } from "@/session";
 import { SOURCE_TEXT } from "@/words";
 import { IDENTIFY } from "./route";
 
@@ -10,15 +10,14 @@ export const identify: Feature = {
   parts: ["tune"],
   View: lazy(() => import("./IdentifyView").then(({ IdentifyView }) => ({ default: IdentifyView }))),
   undoes: () => tuneDocument,
-  files: ["abc", "notes", "midi", "musicxml", "recording"],
+  files: { kinds: ["abc", "notes", "midi", "musicxml", "recording"], part: "tune" },
   saved: [
     savedOpener({
       kind: "tune",
       plural: "Tunes",
       line: ({ source }) => `tune, ${SOURCE_TEXT[source]}`,
       open: ({ source, text, title }) => {
-        goTo(IDENTIFY);
-        tuneDocument.open({ ...BLANK_TUNE, source, text, name: title });
+        openIn(IDENTIFY, tuneDocument, { ...BLANK_TUNE, source, text, name: title });
       },
     }),
   ],

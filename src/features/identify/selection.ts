@@ -3,12 +3,12 @@ import type { Identification } from "@/core/identify";
 import type { Fifths } from "@/core/pitch";
 import { colourOn, colourSwap, intervalAt } from "@/core/scale";
 import { tuneScore } from "@/audio";
-import { $place, $settings, type Selection, selects } from "@/session";
+import { $placeMode, $settings, type Selection, selects } from "@/session";
 import { heldSelection } from "@/shell/held";
 import { IDENTIFY } from "./route";
 import type { ReadTune } from "./useTunes";
 
-/** The answer for the tune in hand: what was found, and what the staff marks. */
+/** The answer for the tune in front: what was found, and what the staff marks. */
 export interface Answer {
   readonly shown: ReadTune;
   readonly found: Identification;
@@ -29,8 +29,8 @@ export const $answer = atom<Answer | undefined>();
 
 selects(
   IDENTIFY,
-  computed([$answer, $place, $settings], (answer, { home, mode }, settings): Selection => {
-    if (!answer) return heldSelection({ home, mode }, undefined, settings, settings.drone);
+  computed([$answer, $placeMode, $settings], (answer, homeMode, settings): Selection => {
+    if (!answer) return heldSelection(homeMode, undefined, settings, settings.drone);
     const { found, shown } = answer;
     const unknown = undecidedNotes(found);
     return {

@@ -20,8 +20,9 @@ export interface ByHand {
 
 /** What was set by hand is part of the document: this is none of it. */
 const NOTHING = { about: undefined, home: undefined, bars: undefined, without: [] };
+const NONE: ByHand = { without: new Set() };
 
-const byHandOf = ({ about, home, bars, without }: TuneValue): ByHand => ({
+const byHandOf = ({ about, home, bars, without }: Pick<TuneValue, keyof typeof NOTHING>): ByHand => ({
   about: about && { home: fifthsOf(about.home), mode: modeById(about.mode) },
   home,
   bars,
@@ -77,9 +78,14 @@ export function useAnswer(read: ReadTunes | undefined) {
   const { expects } = useStore($settings);
   const value = useStore(tuneDocument.$value);
   const { about, home: ownHome, bars, without, which } = value;
-  const file = read?.tunes[which] ?? read?.tunes[0];
+  // Until the text of another document is read, the answer is that of the one before, without what was set by hand.
+  const isRead = read?.text === value.text;
+  const file = read?.tunes[isRead ? which : 0] ?? read?.tunes[0];
   const shown = useMemo(() => (file && read ? readyTune(file, read) : undefined), [file, read]);
-  const byHand = useMemo(() => byHandOf(value), [about, ownHome, bars, without]);
+  const byHand = useMemo(
+    () => (isRead ? byHandOf({ about, home: ownHome, bars, without }) : NONE),
+    [isRead, about, ownHome, bars, without],
+  );
 
   const found = useFound(shown?.tune, byHand, expects);
   const answer = useMemo((): Answer | undefined => {

@@ -17,7 +17,6 @@ import {
   toggle,
 } from "@/session";
 import { ChartEditor, completionsFor } from "@/kit/chart-editor";
-import { Button } from "@/kit/controls";
 import { useIncoming } from "@/session/useIncoming";
 import { useKeys } from "@/session/useKeys";
 import { Problems } from "@/kit/problems";
@@ -133,7 +132,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
     chartDocument.change({ chords: withLock(text, from, to, lock) });
   };
 
-  useKeys("match", [
+  useKeys("Match", [
     { key: "ArrowLeft", says: "The chord before", act: () => hand.step(-1) },
     { key: "ArrowRight", says: "The next chord", act: () => hand.step(1) },
     { key: "x", says: "Begin or end a stretch", act: hand.mark },
@@ -186,16 +185,8 @@ export function ChartShow({ tabs }: ChartShowProps) {
           )}
         </div>
         <Problems problems={problems} text={shownText} />
-        {file.hasBefore && (
-          <p className={own.before} role="status">
-            <span>Another chart was put in its place.</span>
-            <Button kind="quiet" onClick={() => void file.bringBack()}>
-              Bring the one before back
-            </Button>
-          </p>
-        )}
         {isEmpty && isReady ? (
-          <EmptyChart onTake={file.replace} />
+          <EmptyChart onTake={file.take} />
         ) : (
           <>
             {reading && chart.bars.length >= LONG && (

@@ -41,7 +41,7 @@ export function FilesDialog({ open, onClose, chart, text, title, problems, onFil
   return (
     <Dialog
       title="Files"
-      says="A chart comes in from a file, and goes out into one. What was in the field can be brought back after."
+      says="Open a chart from a file, or save this one as a file. The chart you have here stays under Recent."
       open={open}
       onClose={onClose}
       place="side"

@@ -37,7 +37,7 @@ export function OverBassShow({ tabs }: OverBassShowProps) {
         colours.map(({ place }) => place && asSlash(place, home)),
       ),
     );
-  useKeys("over-bass", [{ key: "r", says: "Play the seven colours in a row", act: walk }]);
+  useKeys("Over one bass", [{ key: "r", says: "Play the seven colours in a row", act: walk }]);
 
   return (
     <div className={view.view}>

@@ -1,5 +1,5 @@
 import { lazy } from "react";
-import { chartDocument, chordShape, type Feature, goTo, savedOpener } from "@/session";
+import { chartDocument, chordShape, type Feature, openIn, savedOpener } from "@/session";
 import { MATCH, MATCH_SHOWS } from "./route";
 
 export const match: Feature = {
@@ -9,15 +9,14 @@ export const match: Feature = {
   parts: MATCH_SHOWS,
   View: lazy(() => import("./MatchView").then(({ MatchView }) => ({ default: MatchView }))),
   undoes: (part) => (part === "over-bass" ? chordShape : chartDocument),
-  files: ["chordpro", "chart", "musicxml", "midi"],
+  files: { kinds: ["chordpro", "chart", "musicxml", "midi"], part: "chart" },
   saved: [
     savedOpener({
       kind: "progression",
       plural: "Progressions",
       line: ({ chords }) => chords.slice(0, 300),
       open: ({ chords, title }) => {
-        goTo(MATCH, { part: "chart" });
-        chartDocument.open({ chords, title });
+        openIn(MATCH, chartDocument, { chords, title }, "chart");
       },
     }),
   ],

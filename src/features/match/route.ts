@@ -1,5 +1,5 @@
 import { computed } from "nanostores";
-import { $place, goTo, placeOf } from "@/session";
+import { $place, placeOf } from "@/session";
 
 export const MATCH = "match";
 
@@ -11,5 +11,3 @@ export const $matchShow = computed(
   $place,
   (place): MatchShow => MATCH_SHOWS.find((each) => each === placeOf(MATCH, place).part) ?? "chart",
 );
-
-export const showPart = (show: MatchShow): void => goTo(MATCH, { part: show });

@@ -1,9 +1,9 @@
-import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import type { Problem } from "@/core/problem";
 import { MOST_FILE_BYTES } from "@/kit/files";
-import { chartDocument } from "@/session";
+import { chartDocument, openIn } from "@/session";
 import { readChartFile } from "./chartFiles";
+import { MATCH } from "./route";
 
 interface ChartFileActs {
   /** Another chart stands in the field. */
@@ -12,14 +12,11 @@ interface ChartFileActs {
   readonly onRead: (isRead: boolean) => void;
 }
 
-/** Charts opened in place of another, from a file among them; the one before can be brought back. */
+/** Charts opened beside the one in front, from a file among them. */
 export function useChartFile({ onOther, onRead }: ChartFileActs) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [before, setBefore] = useState<string>();
-  const recent = useStore(chartDocument.$recent);
-  const replace = (chords: string, title: string) => {
-    if (chartDocument.$value.get().chords.trim() !== "") setBefore(chartDocument.$id.get());
-    chartDocument.open({ chords, title });
+  const take = (chords: string, title: string) => {
+    openIn(MATCH, chartDocument, { chords, title }, "chart");
     onOther();
   };
   const open = async (file: File) => {
@@ -31,15 +28,10 @@ export function useChartFile({ onOther, onRead }: ChartFileActs) {
           }
         : await readChartFile(file.name, new Uint8Array(await file.arrayBuffer()));
     setProblems(read.problems);
-    if (read.value.text !== "") replace(read.value.text, read.value.title || nameOf(file));
+    if (read.value.text !== "") take(read.value.text, read.value.title || nameOf(file));
     onRead(read.problems.length === 0);
   };
-  const bringBack = async () => {
-    if (before !== undefined) await chartDocument.bringBack(before);
-    setBefore(undefined);
-    onOther();
-  };
-  return { problems, hasBefore: recent.some(({ id }) => id === before), replace, open, bringBack };
+  return { problems, take, open };
 }
 
 const nameOf = ({ name }: File) => name.replace(/\.[^.]+$/u, "");

@@ -2,7 +2,7 @@ import { useEffect } from "react";
 import type { Chart } from "@/core/chord";
 import { $heardPlaces, $mark, $playing, MAIN } from "@/session";
 
-/** While the chart is heard, or a stretch of it, the chord that sounds is taken in hand. */
+/** While the chart is heard, or some bars of it, the chord that sounds is selected. */
 export function useFollowing(
   isOn: boolean,
   { order }: Chart,

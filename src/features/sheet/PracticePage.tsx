@@ -6,7 +6,6 @@ import { findModes, type HomeMode, mode as modeById } from "@/core/scale";
 import {
   $hand,
   $place,
-  addressOf,
   $ready,
   $settings,
   $tuning,
@@ -22,6 +21,7 @@ import { FIGURE_TEXT, handText, homeModeText, positionText, systemText, wording 
 import { pngFile, svgFile } from "./picture";
 import { blocksOf, pagesOf } from "./practice";
 import { PracticeDrawing } from "./PracticeDrawing";
+import { SheetActs, troubleText } from "./SheetActs";
 import styles from "./SheetPage.module.css";
 
 /** Modes on a sheet at most. */
@@ -68,10 +68,7 @@ export function PracticePage() {
     });
     Promise.all(made)
       .then((files) => saveFiles("practice", files))
-      .catch((error: unknown) => {
-        const reason = error instanceof Error ? error.message : String(error);
-        setTrouble(`It could not be saved: ${reason}. Print it to a file instead.`);
-      });
+      .catch((error: unknown) => setTrouble(troubleText(error)));
   };
   const add = (text: string): string | undefined => {
     if (text.trim() === "") return undefined;
@@ -85,17 +82,7 @@ export function PracticePage() {
   return (
     <main className={styles.sheet} data-ready={ready || undefined}>
       <h1 className="visually-hidden">Practice sheet</h1>
-      <div className={styles.acts}>
-        <a className={styles.back} href={addressOf({ ...place, view: "derive" })}>
-          Back to Derive
-        </a>
-        <Button kind="main" onClick={() => window.print()}>
-          Print
-        </Button>
-        <Button onClick={() => save("svg")}>Save as SVG</Button>
-        <Button onClick={() => save("png")}>Save as PNG</Button>
-        {trouble !== "" && <p role="alert">{trouble}</p>}
-      </div>
+      <SheetActs onSvg={() => save("svg")} onPng={() => save("png")} trouble={trouble} />
       <div className={styles.chosen}>
         <p className={styles.line}>
           <span>Practise</span>

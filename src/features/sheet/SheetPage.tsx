@@ -3,23 +3,14 @@ import { useEffect, useRef, useState } from "react";
 import { GUITAR } from "@/core/instrument";
 import { printName } from "@/core/pitch";
 import { writeCsv } from "@/formats";
-import {
-  $addressNotices,
-  $place,
-  addressOf,
-  $ready,
-  $settings,
-  $tuning,
-  ownWordsFor,
-  shelf,
-  start,
-} from "@/session";
+import { $addressNotices, $place, $ready, $settings, $tuning, ownWordsFor, shelf, start } from "@/session";
 import { Button } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { useSchools, useWording } from "@/session/useSchools";
 import { noticeText } from "@/words";
 import { sheetRows } from "./facts";
 import { pngFile, svgFile } from "./picture";
+import { SheetActs, troubleText } from "./SheetActs";
 import { SheetDrawing } from "./SheetDrawing";
 import styles from "./SheetPage.module.css";
 
@@ -42,48 +33,30 @@ export function SheetPage() {
     const drawing = page.current?.querySelector("svg");
     setTrouble("");
     if (!drawing) return;
-    make(drawing).catch((error: unknown) => {
-      const reason = error instanceof Error ? error.message : String(error);
-      setTrouble(`It could not be saved: ${reason}. Print it to a file instead.`);
-    });
+    make(drawing).catch((error: unknown) => setTrouble(troubleText(error)));
   };
 
   return (
     <main className={styles.sheet} data-ready={ready || undefined}>
       <h1 className="visually-hidden">Mode sheet</h1>
-      <div className={styles.acts}>
-        <a className={styles.back} href={addressOf({ ...place, view: "derive" })}>
-          Back to Derive
-        </a>
-        <Button kind="main" onClick={() => window.print()}>
-          Print
-        </Button>
-        <Button
-          onClick={() =>
-            save(async (drawing) => saveFile(`${name}.svg`, await svgFile(drawing), "image/svg+xml"))
-          }
-        >
-          Save as SVG
-        </Button>
-        <Button
-          onClick={() =>
-            save(async (drawing) => saveFile(`${name}.png`, await pngFile(drawing), "image/png"))
-          }
-        >
-          Save as PNG
-        </Button>
+      <SheetActs
+        onSvg={() =>
+          save(async (drawing) => saveFile(`${name}.svg`, await svgFile(drawing), "image/svg+xml"))
+        }
+        onPng={() => save(async (drawing) => saveFile(`${name}.png`, await pngFile(drawing), "image/png"))}
+        trouble={trouble}
+      >
         <Button
           onClick={() => saveFile(`${name}.csv`, `\uFEFF${writeCsv(sheetRows(place, schools))}`, "text/csv")}
         >
           Save as CSV
         </Button>
-        {trouble !== "" && <p role="alert">{trouble}</p>}
         {notices.map((notice) => (
           <p key={notice.code} role="status">
             {noticeText(notice)}
           </p>
         ))}
-      </div>
+      </SheetActs>
       <div ref={page} className={styles.page}>
         <SheetDrawing
           key={wordingKey}

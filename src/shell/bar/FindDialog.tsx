@@ -1,9 +1,8 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import { findModes, parentOf } from "@/core/scale";
-import { $place, goTo, ownWordsFor, shelf } from "@/session";
+import { $place, goTo, openSaved, ownWordsFor, shelf } from "@/session";
 import { Dialog } from "@/kit/dialog";
-import { openSaved } from "@/shell/shelf";
 import { countText, homeModeText, parentText, wording } from "@/words";
 import styles from "./FindDialog.module.css";
 

@@ -1,7 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { $bindings } from "@/session";
 import { Dialog } from "@/kit/dialog";
-import { capital } from "@/words";
 import styles from "./KeysDialog.module.css";
 
 interface KeysDialogProps {
@@ -16,14 +15,8 @@ const NAMES: Readonly<Record<string, string>> = {
   ArrowDown: "↓",
   ArrowLeft: "←",
   ArrowRight: "→",
-};
-
-const PARTS: Readonly<Record<string, string>> = {
-  bar: "Everywhere",
-  "bar-link": "Links",
-  stage: "On the stage",
-  "match-parts": "Parts of Match",
-  "over-bass": "Over one bass",
+  "Ctrl+z": "Ctrl+Z",
+  "Ctrl+Shift+z": "Ctrl+Shift+Z",
 };
 
 /** Lists the keys of what is in front. */
@@ -38,7 +31,7 @@ export function KeysDialog({ open, onClose }: KeysDialogProps) {
     >
       {[...bindings].map(([part, keys]) => (
         <section key={part}>
-          <h3 className={styles.part}>{PARTS[part] ?? `In ${capital(part)}`}</h3>
+          <h3 className={styles.part}>{part}</h3>
           <dl className={styles.list}>
             {keys.map(({ key, says }) => (
               <div key={key} className={styles.row}>

@@ -23,7 +23,7 @@ export function Notices() {
   const unopened = useStore($unopened);
   const { failing } = useStore(saving.$state);
   const storage = useStore($storage);
-  const count = useStore(aside.$records).length;
+  const count = useStore(aside.$new);
   const [seen, setSeen] = useState(0);
   const isDismissable =
     addresses.length > 0 ||
@@ -57,8 +57,8 @@ export function Notices() {
       {unopened !== undefined && (
         <p>{`I can’t tell what “${unopened.slice(0, 60)}” is. Shade opens ABC, MusicXML, MIDI, ChordPro, chord charts, Scala scales, recordings and its own backups.`}</p>
       )}
-      {copies.map((title) => (
-        <p key={title}>{`Two tabs changed the same thing. Both are kept; the second is “${title}”.`}</p>
+      {copies.map((title, at) => (
+        <p key={at}>{`Two tabs changed the same thing. Both are kept; the second is “${title}”.`}</p>
       ))}
       {count > seen && (
         <p>{`Shade couldn’t read ${countText(count - seen, "saved record")}. See “Set aside” on the Shelf.`}</p>

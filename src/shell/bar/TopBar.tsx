@@ -23,7 +23,7 @@ import { useKeys } from "@/session/useKeys";
 import { useAfterPaint } from "@/kit/useAfterPaint";
 import { SaveDialog, ShelfDialog } from "@/shell/shelf";
 import { FindDialog } from "./FindDialog";
-import { CopyLink } from "./CopyLink";
+import { LinkDialog, useLink } from "./Link";
 import { DropTarget } from "@/shell/files";
 import { KeysDialog } from "./KeysDialog";
 import { Mark } from "./Mark";
@@ -47,9 +47,10 @@ export function TopBar() {
   const count = kept.filter(({ id, deletedAt }) => deletedAt === undefined && !unsaved.has(id)).length;
 
   useEffect(() => void start(), []);
+  const link = useLink();
   useKeyboard();
   const flipTheme = () => changeSettings({ theme: isDusk ? "day" : "dusk" });
-  useKeys("bar", [
+  useKeys("Everywhere", [
     ...features.map(({ id, name }, at) => ({
       key: String(at + 1),
       says: `Go to ${name}`,
@@ -60,6 +61,9 @@ export function TopBar() {
     { key: "t", says: "Day or dusk", act: flipTheme },
     { key: "i", says: "Settings", act: () => setOpen("settings") },
     { key: "?", says: "List the keys", act: () => setOpen("keys") },
+    { key: "L", says: "Copy a link to what you see", act: link.copy },
+    { key: "Ctrl+z", says: "Undo", act: () => undoable()?.undo() },
+    { key: "Ctrl+Shift+z", says: "Redo", act: () => undoable()?.redo() },
   ]);
 
   const follow = (view: string) => (event: MouseEvent) => {
@@ -109,7 +113,9 @@ export function TopBar() {
           <button type="button" onClick={() => setOpen("settings")}>
             Settings
           </button>
-          <CopyLink />
+          <button type="button" onClick={link.copy}>
+            {link.isCopied ? "Copied" : "Copy link"}
+          </button>
           <button type="button" onClick={() => setOpen("keys")}>
             Keys <kbd>?</kbd>
           </button>
@@ -120,6 +126,7 @@ export function TopBar() {
       <ShelfDialog open={open === "shelf"} onClose={close} />
       <FindDialog open={open === "find"} onClose={close} />
       <SettingsDialog open={open === "settings"} onClose={close} />
+      <LinkDialog link={link} />
       <KeysDialog open={open === "keys"} onClose={close} />
       <SaveDialog thing={keeping} onClose={() => $toSave.set(undefined)} />
     </>
@@ -152,9 +159,7 @@ function useKeyboard(): void {
       // An editor stands in a shadow tree: what was pressed in is the first of the path.
       const [first] = event.composedPath();
       const target = first instanceof HTMLElement ? first : document.body;
-      const focused = focusOn(target);
-      if (undoes(event, focused)) return;
-      const binding = bindingFor(event, focused, $bindings.get());
+      const binding = bindingFor(event, focusOn(target), $bindings.get());
       if (!binding) return;
       event.preventDefault();
       binding.act();
@@ -164,22 +169,11 @@ function useKeyboard(): void {
   }, []);
 }
 
-/** Undoes or redoes in the view in front, where the key says so; a field that is typed in undoes its own. */
-function undoes(event: KeyboardEvent, { isTyping, isInDialog }: Focused): boolean {
-  const isZ = event.key.toLowerCase() === "z";
-  const isY = event.key.toLowerCase() === "y";
-  if (!(event.ctrlKey || event.metaKey) || event.altKey || !(isZ || isY) || isTyping || isInDialog)
-    return false;
+/** What is undone in the part of the view that is in front. */
+function undoable() {
   const { view } = $place.get();
-  const steps = $features
-    .get()
-    .find(({ id }) => id === view)
-    ?.undoes?.(placeOf(view).part);
-  if (!steps) return false;
-  event.preventDefault();
-  if (isY || event.shiftKey) steps.redo();
-  else steps.undo();
-  return true;
+  const front = $features.get().find(({ id }) => id === view);
+  return front?.undoes?.(placeOf(view).part);
 }
 
 /** What has the focus takes some keys itself: text and lists all of them, radio buttons and sliders those that move them. */

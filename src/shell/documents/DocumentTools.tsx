@@ -51,13 +51,6 @@ export function DocumentTools<T>({ document, name, onOther }: DocumentToolsProps
                 <strong>{title === "" ? `Empty ${name}` : title}</strong>
                 <small>{whenText(changedAt)}</small>
               </button>
-              <Button
-                kind="quiet"
-                aria-label={`Remove ${title === "" ? `empty ${name}` : title}`}
-                onClick={() => document.forget(id)}
-              >
-                Remove
-              </Button>
             </li>
           ))}
         </ul>

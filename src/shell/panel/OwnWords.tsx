@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import type { Mode } from "@/core/scale";
-import { BLANK_TUNE, goTo, ownWordsFor, setOwnWords, shelf, tuneDocument } from "@/session";
+import { openSaved, ownWordsFor, setOwnWords, shelf } from "@/session";
 import { Button, WrittenField } from "@/kit/controls";
 import styles from "./OwnWords.module.css";
 
@@ -40,13 +40,7 @@ export function OwnWordsFields({ mode }: { readonly mode: Mode }) {
         onCommit={(text) => setOwnWords(mode, words, text)}
       />
       {model?.kind === "tune" && (
-        <Button
-          kind="quiet"
-          onClick={() => {
-            tuneDocument.open({ ...BLANK_TUNE, source: model.source, text: model.text, name: model.title });
-            goTo("identify");
-          }}
-        >
+        <Button kind="quiet" onClick={() => openSaved(model)}>
           {`Open ${model.title}`}
         </Button>
       )}

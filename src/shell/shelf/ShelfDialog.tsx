@@ -1,13 +1,12 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import { printFingering } from "@/core/instrument";
-import { $features, bringInDemo, savedOpener, type SavedOpener, shelf } from "@/session";
+import { $features, bringInDemo, openSaved, savedOpener, type SavedOpener, shelf } from "@/session";
 import { KEEP_DELETED_DAYS, type Saved } from "@/storage";
 import { Button } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
 import { AsideList } from "./AsideList";
 import { Backup } from "./Backup";
-import { openSaved } from "./open";
 import { SavedForm } from "./SaveDialog";
 import styles from "./Shelf.module.css";
 

@@ -1,4 +1,3 @@
 export * from "./SaveDialog";
-export * from "./open";
 export * from "./ShelfDialog";
 export { saveBackup } from "./Backup";

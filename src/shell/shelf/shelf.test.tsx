@@ -12,11 +12,12 @@ import {
   bringInDemo,
   chartDocument,
   exportAll,
+  openSaved,
   saving,
   shelf,
   tuneDocument,
 } from "@/session";
-import { SaveDialog, openSaved, ShelfDialog } from ".";
+import { SaveDialog, ShelfDialog } from ".";
 
 beforeAll(() => {
   // The test's document has no modal dialogs; open and shut is all that is needed of them.

@@ -48,7 +48,7 @@ export function Stage() {
   const step = (way: 1 | -1) => (division === "voicing" ? voicings.step(way) : stepPosition(way));
   const divide = (next: Division) => changeSettings({ division: next });
 
-  useKeys("stage", [
+  useKeys("The stage", [
     { key: "p", says: "Position, whole, line or voicing", act: () => divide(after(DIVISIONS, division)) },
     { key: ",", says: "The position or voicing before", act: () => step(-1) },
     { key: ".", says: "The next position or voicing", act: () => step(1) },

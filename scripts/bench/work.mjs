@@ -1,17 +1,15 @@
 // @ts-check
-/** What `npm run bench` measures of the work itself: a key typed into a long chart, and opening with many saved things. */
+/** The work itself: a letter typed into a long chart, and opening with many saved things. */
+import { address, browser } from "./started.mjs";
 
 const CHORDS = ["Em9", "A13", "Cmaj7", "D6", "F#m7b5", "B7", "Gmaj7", "C#m7"];
 
 /**
- * Milliseconds of the page's own thread that each typed letter takes in a chart of so many chords, and how many analyses came of
- * all of them together.
+ * Milliseconds of the page's own thread that each typed letter takes in a chart of so many chords.
  *
- * @param {import("@playwright/test").Browser} browser
- * @param {string} address
  * @param {number} count
  */
-export async function typedInto(browser, address, count) {
+export async function typedInto(count) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${address}/match`, { waitUntil: "networkidle" });
   const chart = Array.from({ length: count }, (_, at) => CHORDS[at % CHORDS.length]);
@@ -42,12 +40,10 @@ export async function typedInto(browser, address, count) {
 /**
  * Milliseconds from the start of the page until its Shelf is counted, with so many things on it.
  *
- * @param {import("@playwright/test").Browser} browser
- * @param {string} address
  * @param {number} count
  * @param {number} runs
  */
-export async function openedWith(browser, address, count, runs) {
+export async function openedWith(count, runs) {
   const context = await browser.newContext();
   const page = await context.newPage();
   await page.goto(`${address}/derive`, { waitUntil: "networkidle" });
@@ -57,9 +53,10 @@ export async function openedWith(browser, address, count, runs) {
     const date = "2026-01-01T00:00:00.000Z";
     await new Promise((resolve, reject) => {
       const request = indexedDB.open("shade");
-      request.onerror = reject;
+      request.onerror = () => reject(new Error("not opened"));
       request.onsuccess = () => {
         const write = request.result.transaction("records", "readwrite");
+        write.onerror = () => reject(new Error("not written"));
         for (let at = 0; at < things; at += 1)
           write.objectStore("records").put(
             {
@@ -68,7 +65,7 @@ export async function openedWith(browser, address, count, runs) {
             },
             `shelf:many-${at}`,
           );
-        write.oncomplete = resolve;
+        write.oncomplete = () => resolve(undefined);
       };
     });
   }, count);

@@ -1,5 +1,6 @@
-import { $features, takeVoicing } from "@/session";
 import type { Saved } from "@/storage";
+import { $features } from "./feature";
+import { takeVoicing } from "./stage";
 
 /** Opens a saved thing: in the view that takes its kind, a voicing on the stage. */
 export function openSaved(thing: Saved): void {
