@@ -33,6 +33,7 @@ export type ProblemCode =
   | "zip-unread"
   | "too-long"
   | "tune-cut"
+  | "not-identified"
   | "count-unread"
   | "pitch-unread"
   | "pitches-missing"

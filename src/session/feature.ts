@@ -14,11 +14,12 @@ export interface SavedOpener<K extends SavedKind = SavedKind> {
   readonly open: (thing: Extract<Saved, { kind: K }>) => void;
 }
 
-/** Files that a view opens, and the part of it where they are opened. */
+/** Files that a view opens. */
 export interface FilesOpened {
   /** Those that are its own before those that others open as well. */
   readonly kinds: readonly FileKind[];
-  readonly part: string;
+  /** The part of it that takes them, where not every part does. */
+  readonly part?: string;
 }
 
 /** A view with all that the rest must know of it. The shell knows the list of features, and none of them. */

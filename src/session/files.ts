@@ -53,7 +53,7 @@ export async function openFiles(files: readonly File[]): Promise<void> {
     $unopened.set(file.name);
     return;
   }
-  const { part } = taker.files;
+  const { part = placeOf(taker.id).part } = taker.files;
   if (taker.id !== view || placeOf(view).part !== part) goTo(taker.id, { part });
   $incoming.set({ to: taker.id, files });
 }

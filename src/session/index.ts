@@ -1,4 +1,5 @@
 export * from "./address";
+export * from "./answering";
 export * from "./backup";
 export * from "./chart";
 export * from "./demo";
@@ -20,4 +21,5 @@ export * from "./shelf";
 export * from "./sound";
 export * from "./stage";
 export * from "./start";
+export * from "./steady";
 export * from "./striking";

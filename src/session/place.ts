@@ -124,6 +124,7 @@ export function setPlace(part: { readonly home?: Fifths; readonly mode?: Mode })
 export function setQuery(view: string, words: Readonly<Record<string, string | undefined>>): void {
   const query: Record<string, string> = {};
   const before = placeOf(view);
+  if (Object.entries(words).every(([name, word]) => before.query[name] === word)) return;
   for (const [name, word] of Object.entries({ ...before.query, ...words }))
     if (word !== undefined) query[name] = word;
   put({ ...$place.get(), views: { ...$place.get().views, [view]: { ...before, query } } });
@@ -133,7 +134,7 @@ export function setQuery(view: string, words: Readonly<Record<string, string | u
 /** Goes to another view, or to a part of one: a step that the browser's back button undoes. */
 export function goTo(
   view: string,
-  { part, ...homeMode }: { readonly home?: Fifths; readonly mode?: Mode; readonly part?: string } = {},
+  { part, query, ...homeMode }: Partial<ViewPlace> & { readonly home?: Fifths; readonly mode?: Mode } = {},
 ): void {
   const from = here();
   const place = placeOf(view);
@@ -143,15 +144,22 @@ export function goTo(
     ...from,
     ...homeMode,
     view,
-    views: { ...from.views, [view]: { ...place, part: part ?? place.part } },
+    views: { ...from.views, [view]: { part: part ?? place.part, query: query ?? place.query } },
   });
   window.history.pushState(step(), "", addressOf({ ...$place.get(), hand: $hand.get() }));
 }
 
 /** Opens a thing in its view: a step of its own, so that the browser's back button brings what was open before. */
 export function openIn<T>(view: string, document: OpenDocument<T>, value: T, part?: string): void {
-  goTo(view, part === undefined ? {} : { part });
+  // What stands in the address was of the thing before.
+  goTo(view, { query: {}, ...(part === undefined ? {} : { part }) });
   document.open(value);
+}
+
+/** Opens a document of the view in front again: a step of its own. False where it can't be read. */
+export function bringBack<T>(document: OpenDocument<T>, id: string): Promise<boolean> {
+  goTo($place.get().view, { query: {} });
+  return document.bringBack(id);
 }
 
 /** Where a view is, or begins. */

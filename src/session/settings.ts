@@ -2,9 +2,17 @@ import { atom } from "nanostores";
 import { SAFE_VOLUME } from "@/audio";
 import { DEFAULTS, isFields, readSettings, type Settings, SETTINGS_VERSION } from "@/storage";
 import { aside, hearTabs, records, saving, tellTabs } from "./records";
+import { steady } from "./steady";
 
 /** How the application is set up, in every tab of this browser. */
 export const $settings = atom<Settings>(DEFAULTS);
+
+/** The schools that the user has chosen: what modes are told by, told from, and sung in. */
+export const $schools = steady($settings, ({ reference, comparison, syllables }) => ({
+  reference,
+  comparison,
+  syllables,
+}));
 
 const KEY = "settings";
 

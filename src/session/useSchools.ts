@@ -1,6 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { useMemo } from "react";
-import { $settings } from "@/session";
+import { $schools, $settings } from "@/session";
 import { type Schools, setWording } from "@/words";
 
 // Before anything is drawn with a new setting, the words follow it.
@@ -12,8 +11,5 @@ export function useWording(): string {
   return `${noteNames} ${majorNames}`;
 }
 
-/** The schools that the user has chosen: what modes are told by, told from, and sung in. */
-export function useSchools(): Schools {
-  const { reference, comparison, syllables } = useStore($settings);
-  return useMemo(() => ({ reference, comparison, syllables }), [reference, comparison, syllables]);
-}
+/** The schools that the user has chosen. */
+export const useSchools = (): Schools => useStore($schools);

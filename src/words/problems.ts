@@ -82,6 +82,8 @@ export function problemText(problem: Problem, text: string): string {
         : `A neck has 1 to 12 strings here, not ${problem.found}.`;
     case "tune-cut":
       return `A tune in “${problem.found}” is longer than any: its first ${problem.expected ?? ""} bytes were read.`;
+    case "not-identified":
+      return `This tune in “${problem.found}” could not be identified: the computation failed.`;
     case "too-long":
       return `${where}: longer than is read here; what stands before was read.`;
   }

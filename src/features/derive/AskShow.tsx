@@ -1,9 +1,8 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
-import { type Fifths, maybeDegree, maybeFifthsIn } from "@/core/pitch";
-import { type Chord, CLAIMS, type Claim, readChart } from "@/core/chord";
+import { CLAIMS, type Claim } from "@/core/chord";
 import { type HomeMode, mode as modeById, size } from "@/core/scale";
-import { modeQuestion, type Question, setHomeMode, setPlace } from "@/session";
+import { $settings, modeQuestion, type Question, setHomeMode, setPlace } from "@/session";
 import { Blind } from "@/kit/blind";
 import { Button, Select, TextField, Toggle, HomeField } from "@/kit/controls";
 import { shadeOf } from "@/kit/shade";
@@ -19,56 +18,11 @@ import {
   numberText,
   problemText,
   soundsText,
-  wording,
 } from "@/words";
-import type { AskedOf, ReckonedAnswer, ReckonedMode } from "@/workers";
-import { useAnswer } from "./useAnswer";
+import type { ReckonedAnswer, ReckonedMode } from "@/workers";
+import { $answer, readChords, readNotesOrDegrees } from "./asked";
 import view from "@/shell/frame/View.module.css";
 import styles from "./AskShow.module.css";
-
-/** Notes by name, or degrees counted from home; the word that is neither is given back. */
-function readNotesOrDegrees(
-  text: string,
-  home: Fifths,
-): { readonly notes: readonly Fifths[]; readonly unread?: string } {
-  const words = text.split(/[\s,;]+/u).filter((word) => word !== "");
-  const read = words.map((word) => {
-    const degree = maybeDegree(word);
-    return maybeFifthsIn(word, wording().noteNames) ?? (degree === undefined ? undefined : home + degree);
-  });
-  const unread = words.find((_, at) => read[at] === undefined);
-  const notes = read.filter((note) => note !== undefined);
-  return unread === undefined ? { notes } : { notes, unread };
-}
-
-/** Chords parted by spaces, commas or "and". */
-const readChords = (text: string) => {
-  const { value, problems } = readChart(
-    text.replaceAll(/,|\band\b/gu, " "),
-    wording().noteNames === "german" ? "german" : "english",
-  );
-  return { value: value.chords, problems };
-};
-
-function asked(
-  question: Question,
-  { home, mode }: HomeMode,
-  schools: Pick<AskedOf, "comparison" | "reference">,
-): AskedOf {
-  const chords = readChords(question.chords).value.flatMap(({ chord }): readonly Chord[] =>
-    chord ? [chord] : [],
-  );
-  return {
-    among: question.among,
-    home: question.anyHome ? undefined : home,
-    holds: readNotesOrDegrees(question.holds, home).notes,
-    lacks: readNotesOrDegrees(question.lacks, home).notes,
-    chords,
-    claims: question.claims,
-    ...(question.near ? { near: mode.id } : {}),
-    ...schools,
-  };
-}
 
 const AMONG = [
   { value: "7", text: "all 462 modes of seven notes" },
@@ -82,9 +36,9 @@ const ROWS = 30;
 /** Questions held against all modes: notes, chords, claims, neighbours. */
 export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
   const question = useStore(modeQuestion.$value);
-  const { comparison, reference } = useSchools();
   const { home } = homeMode;
-  const answer = useAnswer(asked(question, homeMode, { comparison, reference }));
+  const { noteNames } = useStore($settings);
+  const answer = useStore($answer);
   const flip = (claim: Claim) =>
     modeQuestion.change({
       claims: question.claims.includes(claim)
@@ -99,7 +53,7 @@ export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
       width={11}
       size="small"
       onCommit={(text) => {
-        const { unread } = readNotesOrDegrees(text, home);
+        const { unread } = readNotesOrDegrees(text, home, noteNames);
         if (unread !== undefined)
           return `“${unread.slice(0, 20)}” is no note and no degree; C F♯ B♭, or 3 ♯4, would do.`;
         modeQuestion.change({ [field]: text.trim() });
@@ -137,7 +91,7 @@ export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
           width={12}
           size="small"
           onCommit={(text) => {
-            const [problem] = readChords(text).problems;
+            const [problem] = readChords(text, noteNames).problems;
             if (problem) return problemText(problem, text);
             modeQuestion.change({ chords: text.trim() });
             return undefined;

@@ -50,6 +50,7 @@ export function CollectionPanel({ collection, shown, isReading }: CollectionPane
       }
     >
       <p role="status">{collectionText(collection)}</p>
+      {collection.isKept === false && <p>This table isn’t saved. After a reload, open its files again.</p>}
       {isReading && (
         <progress
           className={styles.progress}

@@ -7,7 +7,7 @@ import {
   useTable,
 } from "@tanstack/react-table";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { memo, useMemo, useRef, useState } from "react";
+import { memo, useMemo, useRef } from "react";
 import { soundOf } from "@/core/pitch";
 import { brightness, mode as modeById } from "@/core/scale";
 import { Button, Select } from "@/kit/controls";
@@ -15,10 +15,10 @@ import { shadeOf } from "@/kit/shade";
 import { countText, homeModeText, modeText, noteText, ONLY_TEXT, problemText, weightText } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { useWording } from "@/session/useSchools";
-import { $collection, type Collection, type Row } from "./collection";
+import { $collection, $table, type Collection, type Row, setTable } from "./collection";
 import { CollectionPanel } from "./CollectionPanel";
 import styles from "./CollectionShow.module.css";
-import { countByMode, passes, type RowFilter } from "./results";
+import { countByMode, ONLY, passes, type RowFilter } from "./results";
 
 const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel() });
 const helper = createColumnHelper<typeof features, Row>();
@@ -76,9 +76,9 @@ interface CollectionShowProps {
 /** A collection as a table: sorted and filtered, its results to be saved, any row to be opened. */
 export function CollectionShow({ collection, onOpen, onBack }: CollectionShowProps) {
   const { rows, state } = collection;
-  const [filter, setFilter] = useState<RowFilter>({});
+  const { filter } = useStore($table);
   const shown = useMemo(() => rows.filter((row) => passes(row, filter)), [rows, filter]);
-  const set = (part: RowFilter) => setFilter({ ...filter, ...part });
+  const set = (part: RowFilter) => setTable({ filter: { ...filter, ...part }, offset: 0 });
   const modes = useMemo(() => countByMode(rows), [rows]);
   const homes = useMemo(
     () =>
@@ -151,8 +151,6 @@ export function CollectionShow({ collection, onOpen, onBack }: CollectionShowPro
   );
 }
 
-const ONLY = ["undecided", "key", "passages", "unsure", "none"] as const;
-
 const Rows = memo(function Rows({
   rows,
   onOpen,
@@ -162,7 +160,17 @@ const Rows = memo(function Rows({
 }) {
   useWording();
   const data = useMemo(() => [...rows], [rows]);
-  const table = useTable({ features, columns, data, enableSortingRemoval: true });
+  const { sorting } = useStore($table);
+  const state = useMemo(() => ({ sorting: [...sorting] }), [sorting]);
+  const table = useTable({
+    features,
+    columns,
+    data,
+    enableSortingRemoval: true,
+    state,
+    onSortingChange: (change) =>
+      setTable({ sorting: typeof change === "function" ? change(state.sorting) : change }),
+  });
   const sorted = table.getRowModel().rows;
   const room = useRef<HTMLDivElement>(null);
   // What it answers changes while it stays the same object: the compiler leaves this component as it is, and may.
@@ -172,6 +180,11 @@ const Rows = memo(function Rows({
     getScrollElement: () => room.current,
     estimateSize: () => ROW_HEIGHT,
     overscan: 8,
+    // Where the table was left: it comes back to that row.
+    initialOffset: () => $table.get().offset,
+    onChange: ({ scrollOffset, isScrolling }) => {
+      if (!isScrolling && scrollOffset !== null) setTable({ offset: scrollOffset });
+    },
   });
   const orderOf = (id: string) => table.getColumn(id)?.getIsSorted() ?? false;
   return (

@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { soundOf } from "@/core/pitch";
 import { allNotes } from "@/core/tune";
 import { readTunes, type TuneText as TextOfTune } from "@/formats";
@@ -15,24 +15,36 @@ import { Staff } from "@/kit/staff";
 import { countText, noteText, problemText, tuneCountText } from "@/words";
 import styles from "@/shell/frame/View.module.css";
 import { Candidates } from "./Candidates";
-import { $isInCollection, openCollection, type Row, textOf } from "./collection";
+import { bringBackCollection, openCollection, type Row, textOf } from "./collection";
 import { CollectionShow, useCollection } from "./CollectionShow";
 import { isRecording, noTune, onlyTextIn } from "./files";
 import { heardSwap, placesOf, staffText } from "./heard-tune";
 import own from "./IdentifyView.module.css";
-import { IDENTIFY } from "./route";
+import { $identifyPart, $way, IDENTIFY, setWay, showPart } from "./route";
 import { NoteInHand } from "./NoteInHand";
 import { Passages } from "./Passages";
 import { PlayIn } from "./PlayIn";
 import { ReasonPanel } from "./ReasonPanel";
 import { Record } from "./Record";
 import { SaveDialog } from "./SaveDialog";
-import { TuneText, type Way, Ways } from "./TuneInput";
+import { TuneText, Ways } from "./TuneInput";
 import { undecidedNotes } from "./selection";
 import { UNTOUCHED } from "./taken-in";
-import { useAnswer } from "./useAnswer";
 import { useRecording } from "./useRecording";
-import { fromStaff, mostEngraved, onStaff, typedTune, useTunes } from "./useTunes";
+import { $tunes, fromStaff, mostEngraved, onStaff, typedTune } from "./read-tunes";
+import {
+  $answer,
+  $byHand,
+  $isListening,
+  $isSilenced,
+  $which,
+  chooseBars,
+  chooseHome,
+  chooseMode,
+  chooseTune,
+  leaveOut,
+  setBack,
+} from "./tune-answer";
 import { Voices } from "./Voices";
 
 /** Identify: a tune from files, typed, played or recorded, and the mode it is in with the reasons; or a collection of tunes. */
@@ -41,24 +53,25 @@ export function IdentifyView() {
   const value = useStore(tuneDocument.$value);
   const isReady = useStore($ready);
   const collection = useCollection();
-  const isInCollection = useStore($isInCollection);
-  const setInCollection = (isIn: boolean) => $isInCollection.set(isIn);
-  const read = useTunes(value);
-  const inHand = useAnswer(read);
-  const { answer, which, byHand, chooseTune, chooseMode, chooseHome, chooseBars, leaveOut, setBack } = inHand;
-  const [way, setWay] = useState<Way>("staff");
+  const part = useStore($identifyPart);
+  const read = useStore($tunes);
+  const which = useStore($which);
+  const answer = useStore($answer);
+  const byHand = useStore($byHand);
+  const isListening = useStore($isListening);
+  const isSilenced = useStore($isSilenced);
+  const way = useStore($way);
   const [refusal, setRefusal] = useState<string>();
   const [pointed, setPointed] = useState<readonly number[]>();
   const [note, setNote] = useState<number>();
   const [isSaving, setSaving] = useState(false);
 
   /** A tune from elsewhere is a document of its own; the one before stays under Recent. */
-  const take = ({ source, text, name }: TextOfTune, nextWay: Way = "staff") => {
+  const take = ({ source, text, name }: TextOfTune) => {
     setRefusal(undefined);
     setNote(undefined);
     setPointed(undefined);
-    setWay(nextWay);
-    openIn(IDENTIFY, tuneDocument, { ...BLANK_TUNE, source, text, name });
+    openIn(IDENTIFY, tuneDocument, { ...BLANK_TUNE, source, text, name }, "tune");
   };
   const type = (text: string) => {
     setRefusal(undefined);
@@ -72,13 +85,13 @@ export function IdentifyView() {
     if (!file) return;
     setRefusal(undefined);
     if (files.length === 1 && isRecording(file)) {
+      showPart("tune");
       setWay("record");
-      setInCollection(false);
       await recording.open(file);
       return;
     }
     const only = files.length > 1 ? "several" : await onlyTextIn(file);
-    setInCollection(only === "several");
+    showPart(only === "several" ? "collection" : "tune");
     if (only === "several") await openCollection(files);
     else if ("source" in only) {
       // What holds no tune is refused, and what was worked on stays in front.
@@ -87,12 +100,11 @@ export function IdentifyView() {
       else setRefusal(problemText(problems[0] ?? noTune(file.name), only.source === "midi" ? "" : only.text));
     } else setRefusal(problemText(only, ""));
   };
+  useEffect(() => void bringBackCollection(), []);
   useIncoming(IDENTIFY, (files) => void takeFiles(files));
   const openRow = async (row: Row) => {
     const text = await textOf(row);
-    if (!text) return;
-    take(text);
-    setInCollection(false);
+    if (text) take(text);
   };
 
   const tune = answer?.shown.tune;
@@ -125,16 +137,20 @@ export function IdentifyView() {
   useKeys("Identify", [
     { key: "s", says: "Hear the tune with the colour note swapped, by turns", act: hearSwap },
     { key: "k", says: "Keep this tune", act: keep },
-    { key: "o", says: "Show the tune, or the collection", act: () => setInCollection(!isInCollection) },
+    {
+      key: "o",
+      says: "Show the tune, or the collection",
+      act: () => showPart(part === "tune" && collection ? "collection" : "tune"),
+    },
   ]);
 
-  if (collection && isInCollection) {
+  if (collection && part === "collection") {
     return (
       <div className={own.drop}>
         <CollectionShow
           collection={collection}
           onOpen={(row) => void openRow(row)}
-          onBack={() => setInCollection(false)}
+          onBack={() => showPart("tune")}
         />
       </div>
     );
@@ -144,8 +160,7 @@ export function IdentifyView() {
   const isTyped = value.source === "abc" || value.source === "notes" || isEmpty;
   const isTextOpen =
     way === "type" ||
-    (way === "staff" &&
-      (isEmpty || (isReady && read !== undefined && !answer && !inHand.isWorking && isTyped)));
+    (way === "staff" && (isEmpty || (isReady && read !== undefined && !answer && !isListening && isTyped)));
   return (
     <div className={styles.view}>
       <div className={`${styles.answer} ${own.column}`} data-way={isTextOpen ? "type" : way}>
@@ -168,7 +183,7 @@ export function IdentifyView() {
               {title || "without a title"}
             </strong>
           )}
-          <DocumentTools document={tuneDocument} name="tune" onOther={() => setWay("staff")} />
+          <DocumentTools document={tuneDocument} name="tune" />
           <Ways way={isTextOpen ? "type" : way} onWay={setWay} onFiles={(files) => void openFiles(files)} />
           {tune && read && (
             <span className={own.count}>
@@ -179,7 +194,7 @@ export function IdentifyView() {
             </span>
           )}
           {collection && (
-            <Button kind="quiet" keyName="o" onClick={() => setInCollection(true)}>
+            <Button kind="quiet" keyName="o" onClick={() => showPart("collection")}>
               {`All ${collection.rows.length} tunes`}
             </Button>
           )}
@@ -195,12 +210,12 @@ export function IdentifyView() {
           onText={type}
           onTry={(text) => take(typedTune(text, ""))}
         />
-        {inHand.isWorking && (
-          <p className={own.replaced} role="status">
+        {isListening && (
+          <p className={own.listening} role="status">
             Listening to a long piece…
           </p>
         )}
-        {inHand.isSilenced && (
+        {isSilenced && (
           <p className={own.replaced}>
             Every note is left out.
             <Button kind="quiet" onClick={setBack}>

@@ -4,10 +4,8 @@ import { Button, Choice, FileButton } from "@/kit/controls";
 import { Problems } from "@/kit/problems";
 import { TUNE_FILES } from "./files";
 import own from "./IdentifyView.module.css";
-import type { ReadTunes } from "./useTunes";
-
-/** How a tune is looked at or taken in. */
-export type Way = "staff" | "type" | "play" | "record";
+import type { ReadTunes } from "./read-tunes";
+import type { Way } from "./route";
 
 interface WaysProps {
   readonly way: Way;

@@ -4,6 +4,15 @@ import type { TuneText } from "@/formats";
 import { $settings } from "@/session";
 import { type CollectionPool, collectionPool, type SentTune } from "@/workers";
 import { textAt, type TextInFile, textsIn } from "./files";
+import {
+  FIRST_LOOK,
+  forgetCollection,
+  keepCollection,
+  keepTable,
+  keptCollection,
+  type TableView,
+} from "./kept-collection";
+import { showPart } from "./route";
 
 /** A tune of a collection, and where it came from. */
 export interface Row extends SentTune {
@@ -23,13 +32,28 @@ export interface Collection {
   /** Bytes that were gone through, and all of them. */
   readonly done: number;
   readonly of: number;
+  /** Whether it is there again after a reload; unknown while it is being written. */
+  readonly isKept?: boolean;
 }
 
-/** The collection that is open; it stays while the views change. */
+/** The collection that is open; it stays while the views change, and comes back after a reload. */
 export const $collection = atom<Collection | undefined>(undefined);
 
-/** Whether the collection is in front, or the tune in hand. */
-export const $isInCollection = atom(true);
+/** How its table is looked at. */
+export const $table = atom<TableView>(FIRST_LOOK);
+export const setTable = (part: Partial<TableView>): void => {
+  $table.set({ ...$table.get(), ...part });
+  keepTable($table.get());
+};
+
+/** Brings the collection back that was open before a reload. */
+export async function bringBackCollection(): Promise<void> {
+  if ($collection.get() || reading > 0) return;
+  const kept = await keptCollection();
+  if (!kept || $collection.get() || reading > 0) return;
+  $table.set(kept.table);
+  $collection.set(kept.collection);
+}
 
 /** Tunes that are sent to a worker at a time: few at first, so that the first rows come soon. */
 const [FIRST_BATCH, BATCH] = [4, 24];
@@ -48,19 +72,30 @@ export function cancelCollection(): void {
   pool?.end();
   pool = undefined;
   const now = $collection.get();
-  if (now?.state === "reading") $collection.set({ ...now, state: "cancelled" });
+  if (now?.state === "reading") end({ ...now, state: "cancelled" });
+}
+
+/** Shows what a reading came to, and keeps it. */
+function end(collection: Collection): void {
+  $collection.set(collection);
+  void keepCollection(collection).then((isKept) => {
+    if ($collection.get() === collection) $collection.set({ ...collection, isKept });
+  });
 }
 
 /** Puts the collection away. */
 export function closeCollection(): void {
   cancelCollection();
   $collection.set(undefined);
+  showPart("tune");
+  void forgetCollection();
 }
 
 /** Opens files as a collection: read one after another, identified by several workers, rows in the order of the files. */
 export async function openCollection(files: readonly File[]): Promise<void> {
   cancelCollection();
   const mine = reading;
+  setTable(FIRST_LOOK);
   const { expects } = $settings.get();
   const workers = collectionPool(navigator.hardwareConcurrency);
   pool = workers;
@@ -82,7 +117,9 @@ export async function openCollection(files: readonly File[]): Promise<void> {
       batches[shown] = [];
     }
     rows = [...rows, ...ready.map((row, at) => ({ ...row, at: rows.length + at }))];
-    $collection.set({ state, rows, problems: [...problems], done, of });
+    const now: Collection = { state, rows, problems: [...problems], done, of };
+    if (state === "reading") $collection.set(now);
+    else end(now);
   };
   const showSoon = () => {
     // The longer the table, the more there is to put in order each time.
@@ -97,7 +134,11 @@ export async function openCollection(files: readonly File[]): Promise<void> {
     await workers.ready();
     const job = workers
       .identify(batch.map(({ text }) => ({ ...text, expects })))
-      .then((told) => {
+      .then((outcome) => {
+        const told =
+          "answer" in outcome
+            ? outcome.answer
+            : batch.map(({ text }) => [notIdentified(text.name, file.name)]);
         batches[place] = told.flatMap((tunes, at) =>
           tunes.map((tune) => ({ ...tune, at: 0, file, from: batch[at]?.from ?? 0, to: batch[at]?.to ?? 0 })),
         );
@@ -136,6 +177,14 @@ export async function openCollection(files: readonly File[]): Promise<void> {
   workers.end();
   if (pool === workers) pool = undefined;
 }
+
+/** A row for a tune that no worker came through with. */
+const notIdentified = (title: string, found: string): SentTune => ({
+  title,
+  notes: 0,
+  bars: 0,
+  problems: [{ code: "not-identified", offset: 0, length: 0, found }],
+});
 
 /** The text of a row's tune, read again from its file. */
 export const textOf = ({ file, from, to }: Row): Promise<TuneText | undefined> => textAt(file, from, to);

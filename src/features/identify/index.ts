@@ -1,23 +1,23 @@
 import { lazy } from "react";
 import { BLANK_TUNE, type Feature, openIn, savedOpener, tuneDocument } from "@/session";
 import { SOURCE_TEXT } from "@/words";
-import { IDENTIFY } from "./route";
+import { IDENTIFY, IDENTIFY_PARTS } from "./route";
 
 export const identify: Feature = {
   id: IDENTIFY,
   name: "Identify",
   about: "the mode of a tune",
-  parts: ["tune"],
+  parts: IDENTIFY_PARTS,
   View: lazy(() => import("./IdentifyView").then(({ IdentifyView }) => ({ default: IdentifyView }))),
   undoes: () => tuneDocument,
-  files: { kinds: ["abc", "notes", "midi", "musicxml", "recording"], part: "tune" },
+  files: { kinds: ["abc", "notes", "midi", "musicxml", "recording"] },
   saved: [
     savedOpener({
       kind: "tune",
       plural: "Tunes",
       line: ({ source }) => `tune, ${SOURCE_TEXT[source]}`,
       open: ({ source, text, title }) => {
-        openIn(IDENTIFY, tuneDocument, { ...BLANK_TUNE, source, text, name: title });
+        openIn(IDENTIFY, tuneDocument, { ...BLANK_TUNE, source, text, name: title }, "tune");
       },
     }),
   ],

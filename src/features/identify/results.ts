@@ -3,14 +3,16 @@ import { mode } from "@/core/scale";
 import { writeCsv } from "@/formats";
 import type { Row } from "./collection";
 
+/** Kinds of rows: degrees left open, key against what was found, more than one passage, not sure, no answer. */
+export const ONLY = ["undecided", "key", "passages", "unsure", "none"] as const;
+
 /** Which rows of a collection are shown. */
 export interface RowFilter {
   /** Id of a mode. */
   readonly mode?: string | undefined;
   /** By sound, 0 is C. */
   readonly home?: number | undefined;
-  /** Only rows of one kind: degrees left open, key against what was found, more than one passage, no answer. */
-  readonly only?: "undecided" | "key" | "passages" | "unsure" | "none" | undefined;
+  readonly only?: (typeof ONLY)[number] | undefined;
   /** Letters in the title. */
   readonly title?: string | undefined;
 }

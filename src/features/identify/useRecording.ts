@@ -4,7 +4,7 @@ import { heardNotes, type PitchFrame, type Timed } from "@/core/tune";
 import { decodedAudio, type Microphone, record, type Recorded, type Recording, timedNotes } from "@/devices";
 import { readNotes } from "@/formats";
 import { tuneDocument } from "@/session";
-import { trackPitch, type Tracking } from "@/workers";
+import { trackPitch } from "@/workers";
 import { takeRecording } from "./taken-in";
 
 /** What the fiddler plays who stands in for a player before the microphone. */
@@ -35,20 +35,29 @@ export function useRecording() {
   const [state, setState] = useState<RecordState>({ at: "idle" });
   const { line } = useStore(tuneDocument.$value);
   const recording = useRef<Recording>(undefined);
-  const tracking = useRef<Tracking>(undefined);
+  const tracking = useRef<AbortController>(undefined);
   useEffect(
     () => () => {
       recording.current?.cancel();
-      tracking.current?.cancel();
+      tracking.current?.abort();
     },
     [],
   );
 
   const listen = async (recorded: Recorded, name: string) => {
     setState({ at: "listening", share: 0 });
-    const job = trackPitch(recorded, (share) => setState({ at: "listening", share }));
-    tracking.current = job;
-    const frames = await job.frames;
+    const calling = new AbortController();
+    tracking.current = calling;
+    const outcome = await trackPitch(recorded, {
+      onProgress: (share) => setState({ at: "listening", share }),
+      signal: calling.signal,
+    });
+    if (calling.signal.aborted) return;
+    if (!("answer" in outcome)) {
+      setState({ at: "idle" });
+      return;
+    }
+    const frames = outcome.answer;
     const notes = heardNotes(frames);
     if (notes.length === 0) {
       setState({ at: "refused", why: "nothing-heard", name });
@@ -85,7 +94,7 @@ export function useRecording() {
     cancel: () => {
       recording.current?.cancel();
       recording.current = undefined;
-      tracking.current?.cancel();
+      tracking.current?.abort();
       setState({ at: line ? "heard" : "idle" });
     },
   };

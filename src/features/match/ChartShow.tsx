@@ -1,8 +1,8 @@
 import { useStore } from "@nanostores/react";
-import { type ReactNode, useLayoutEffect, useMemo, useState } from "react";
-import { type Chord, type Lock, withLock } from "@/core/chord";
-import { soundOf } from "@/core/pitch";
-import { chordBefore, decisions, guideLines, openBetween, segmentAt, targetNotes } from "@/core/progression";
+import { type ReactNode, useMemo, useState } from "react";
+import { type Lock, withLock } from "@/core/chord";
+import { type Fifths, soundOf } from "@/core/pitch";
+import { chordBefore, decisions, guideLines, openBetween, segmentAt } from "@/core/progression";
 import { modesOfFamilies, notesOf } from "@/core/scale";
 import { byTurns, chartScore, modeScore, targetScore } from "@/audio";
 import {
@@ -20,7 +20,6 @@ import { ChartEditor, completionsFor } from "@/kit/chart-editor";
 import { useIncoming } from "@/session/useIncoming";
 import { useKeys } from "@/session/useKeys";
 import { Problems } from "@/kit/problems";
-import { useSchools } from "@/session/useSchools";
 import { homeModeText, problemText } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { Chart } from "./Chart";
@@ -31,15 +30,16 @@ import { ChordPanel } from "./ChordPanel";
 import { EmptyChart } from "./EmptyChart";
 import { FilesDialog } from "./FilesDialog";
 import { ReadingsDialog } from "./ReadingsDialog";
+import * as hand from "./in-hand";
+import { $charted, $typed, storedAs } from "./read";
 import { MATCH } from "./route";
-import { $onChart } from "./selection";
+import { $onChart, showArpeggio } from "./selection";
 import { SetByHand } from "./SetByHand";
 import { placeAtCursor, placesToLoop, stretchesToSet } from "./stretch";
 import { useChartFile } from "./useChartFile";
-import { useInHand } from "./useInHand";
 import { useFollowing } from "./useFollowing";
-import { useReadings } from "./useReadings";
-import { useTypedChart } from "./useTypedChart";
+
+const NONE: readonly Fifths[] = [];
 
 /** From so many bars on the whole has a map. */
 const LONG = 17;
@@ -50,20 +50,15 @@ interface ChartShowProps {
 
 /** A chart of chords with its three readings, and the panel about the chord in hand. */
 export function ChartShow({ tabs }: ChartShowProps) {
-  const { chords: text, title: chartTitle } = useStore(chartDocument.$value);
-  const { families, bands, follow, guides } = useStore($settings);
+  const { title: chartTitle } = useStore(chartDocument.$value);
+  const { families, follow, guides } = useStore($settings);
   const isReady = useStore($ready);
-  const typed = useTypedChart(text);
-  const { shown: shownText, naming } = typed;
-  const read = useReadings(text, typed, families);
-  const { chart, readings, problems, isBehind } = read;
+  const { text, shown: shownText, naming, problems } = useStore($typed);
+  const { text: readText, chart, readings } = useStore($charted);
   const [dialog, setDialog] = useState<"files" | "readings">();
-  const hand = useInHand(read, bands);
-  const { chosen, stretch, kind, shown, reading, segment, choose } = hand;
-  const file = useChartFile({
-    onOther: () => hand.startAgain(true),
-    onRead: (isRead) => setDialog(isRead ? undefined : "files"),
-  });
+  const { chosen, last, stretch, kind, shown, reading, segment } = useStore(hand.$inHand);
+  const { targets = NONE, arpeggio } = useStore($onChart) ?? {};
+  const file = useChartFile((isRead) => setDialog(isRead ? undefined : "files"));
 
   useIncoming(MATCH, (files) => {
     if (files[0]) void file.open(files[0]);
@@ -71,11 +66,6 @@ export function ChartShow({ tabs }: ChartShowProps) {
 
   const scales = useMemo(() => modesOfFamilies(families), [families]);
   const homeMode = segment?.homeMode;
-  const schools = useSchools();
-  const targets = useMemo(
-    () => targetNotes(chart, chosen, homeMode, schools),
-    [chart, chosen, homeMode, schools],
-  );
   const open = useMemo(() => openBetween(readings["one-mode"], chart.chords), [readings, chart]);
   const deciding = useMemo(
     () => (segment ? decisions(segment, chart.chords, { scales }) : []),
@@ -88,18 +78,10 @@ export function ChartShow({ tabs }: ChartShowProps) {
     );
     return [...new Map(roots).values()];
   }, [chart]);
-  const [standIn, setStandIn] = useState<{ readonly at: number; readonly chord: Chord }>();
-  const arpeggio = standIn?.at === chosen ? standIn.chord : undefined;
-  useLayoutEffect(() => {
-    $onChart.set(homeMode && { chart, at: chosen, homeMode, targets, arpeggio });
-  }, [chart, chosen, homeMode, targets, arpeggio]);
-  useFollowing(follow, chart, choose);
+  useFollowing(follow, chart, hand.choose);
 
-  const put = (chords: string, step?: string) => {
-    hand.startAgain(false);
-    chartDocument.change({ chords }, step);
-  };
-  const type = (next: string, isTyped: boolean) => put(typed.stored(next), isTyped ? "typing" : undefined);
+  const put = (chords: string, step?: string) => chartDocument.change({ chords }, step);
+  const type = (next: string, isTyped: boolean) => put(storedAs(next), isTyped ? "typing" : undefined);
   const play = (name: string, places: readonly number[], score = chartScore(chart, places)) => {
     $heardPlaces.set(places);
     toggle(name, score);
@@ -127,8 +109,8 @@ export function ChartShow({ tabs }: ChartShowProps) {
   };
   const setLock = (from: number, to: number, lock: Lock | undefined) => {
     // The places are those of the chart that was read: what has been typed since is not to be lost.
-    if (isBehind) return;
-    choose(chosen, false);
+    if (readText !== text) return;
+    hand.choose(chosen, false);
     chartDocument.change({ chords: withLock(text, from, to, lock) });
   };
 
@@ -159,7 +141,6 @@ export function ChartShow({ tabs }: ChartShowProps) {
             home={homeMode?.home}
             scales={scales.length}
             onText={(next) => put(next)}
-            onOther={() => hand.startAgain(true)}
             onReadings={() => setDialog("readings")}
             onFiles={() => setDialog("files")}
           />
@@ -179,7 +160,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
               complete={(before) => completionsFor(before, homeMode, scales, naming)}
               onCursor={(offset) => {
                 const found = placeAtCursor(chart, offset);
-                if (found !== undefined) choose(found, false);
+                if (found !== undefined) hand.choose(found, false);
               }}
             />
           )}
@@ -194,7 +175,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
                 chart={chart}
                 reading={reading}
                 chosen={chosen}
-                onChoose={(next) => choose(next, false)}
+                onChoose={(next) => hand.choose(next, false)}
               />
             )}
             <div className={own.chart} role="region" aria-label="Chart" tabIndex={-1}>
@@ -205,9 +186,9 @@ export function ChartShow({ tabs }: ChartShowProps) {
                 readings={readings}
                 inHand={kind}
                 stretch={stretch}
-                onChoose={choose}
+                onChoose={hand.choose}
                 onBand={hand.chooseIn}
-                onKind={hand.setInHand}
+                onKind={hand.setKind}
                 onRank={hand.rankKind}
               />
               {shown.length > 0 && <Key />}
@@ -227,7 +208,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
             reading && reading.segments.length === 1 && reading.kind !== "chord-by-chord" ? open : undefined
           }
           arpeggio={arpeggio}
-          onArpeggio={(chord) => setStandIn(chord && { at: chosen, chord })}
+          onArpeggio={showArpeggio}
           scales={scales}
           rival={rival}
           setting={
@@ -238,7 +219,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
                 homeMode={segment.homeMode}
                 homes={homes}
                 scales={scales}
-                over={stretchesToSet(stretch, segment, hand.last)}
+                over={stretchesToSet(stretch, segment, last)}
                 onSet={setLock}
               />
             ) : undefined

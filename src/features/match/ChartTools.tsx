@@ -13,8 +13,6 @@ interface ChartToolsProps {
   readonly home: Fifths | undefined;
   readonly scales: number;
   readonly onText: (text: string) => void;
-  /** Another chart is open now. */
-  readonly onOther: () => void;
   readonly onReadings: () => void;
   readonly onFiles: () => void;
 }
@@ -26,12 +24,12 @@ const homesRound = (home: Fifths): readonly Fifths[] =>
   );
 
 /** What is done with the chart as a whole: its readings, its key, files, following it. */
-export function ChartTools({ text, home, scales, onText, onOther, onReadings, onFiles }: ChartToolsProps) {
+export function ChartTools({ text, home, scales, onText, onReadings, onFiles }: ChartToolsProps) {
   const { follow } = useStore($settings);
   const moved = (by: 1 | -1) => onText(transposeChart(text, plainestInterval(text, by)));
   return (
     <div className={own.tools}>
-      <DocumentTools document={chartDocument} name="chart" onOther={onOther} />
+      <DocumentTools document={chartDocument} name="chart" />
       <Button kind="quiet" aria-haspopup="dialog" onClick={onReadings}>
         {`Readings, ${countText(scales, "scale")}`}
       </Button>

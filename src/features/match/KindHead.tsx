@@ -1,15 +1,6 @@
-import type { ChartReading, ReadingKind, Readings } from "@/core/progression";
+import type { ChartReading, ReadingKind } from "@/core/progression";
 import { modesText, READING_TEXT, readingText } from "@/words";
 import styles from "./KindHead.module.css";
-
-/** Which of the best readings of each kind is shown, from 0. */
-export type Ranks = Readonly<Partial<Record<ReadingKind, number>>>;
-
-/** The reading of a kind at a rank, the last where there are not so many. */
-export function rankedReading(readings: Readings, kind: ReadingKind, ranks: Ranks): ChartReading | undefined {
-  const all = readings[kind];
-  return all[Math.min(ranks[kind] ?? 0, all.length - 1)];
-}
 
 interface KindHeadProps {
   readonly reading: ChartReading;

@@ -2,13 +2,14 @@ import { atom, computed } from "nanostores";
 import { type Chart, type Chord, chordNotes, coloursOver } from "@/core/chord";
 import { GUITAR } from "@/core/instrument";
 import type { Fifths } from "@/core/pitch";
-import { guideTonesOf } from "@/core/progression";
+import { guideTonesOf, targetNotes } from "@/core/progression";
 import { colourOn, colourSwap, type HomeMode, type Telling } from "@/core/scale";
 import { chartScore } from "@/audio";
 import {
   $mark,
   $placeMode,
   $playing,
+  $schools,
   $settings,
   $tuning,
   chordShape,
@@ -17,6 +18,8 @@ import {
 } from "@/session";
 import { type Held, heldSelection, holding } from "@/shell/held";
 import { shapeTones } from "@/shell/shape";
+import { $inHand } from "./in-hand";
+import { $charted } from "./read";
 import { $matchShow, MATCH } from "./route";
 
 /** Chords for a mode that are selected, and the line of the chart that they would be. */
@@ -38,6 +41,14 @@ export const $heardColour = computed([$colours, $playing, $mark], (colours, play
   playing === WALK && mark !== undefined ? colours[mark] : undefined,
 );
 
+/** An arpeggio that is shown in place of the tones of a chord in a chart. */
+const $standIn = atom<{ readonly chart: Chart; readonly at: number; readonly chord: Chord } | undefined>();
+
+export function showArpeggio(chord: Chord | undefined): void {
+  const { chosen: at } = $inHand.get();
+  $standIn.set(chord && { chart: $charted.get().chart, at, chord });
+}
+
 /** The chord that is selected in a chart, under its mode. */
 export interface OnChart {
   readonly chart: Chart;
@@ -49,7 +60,15 @@ export interface OnChart {
 }
 
 /** What the chart shows as selected. */
-export const $onChart = atom<OnChart | undefined>();
+export const $onChart = computed(
+  [$charted, $inHand, $standIn, $schools],
+  ({ chart }, { chosen: at, segment }, standIn, schools): OnChart | undefined => {
+    if (!segment) return undefined;
+    const { homeMode } = segment;
+    const arpeggio = standIn?.chart === chart && standIn.at === at ? standIn.chord : undefined;
+    return { chart, at, homeMode, targets: targetNotes(chart, at, homeMode, schools), arpeggio };
+  },
+);
 
 function chartSelection({ chart, at, homeMode, targets, arpeggio }: OnChart, telling: Telling): Selection {
   const chord = chart.chords[at]?.chord;

@@ -5,20 +5,14 @@ import { chartDocument, openIn } from "@/session";
 import { readChartFile } from "./chartFiles";
 import { MATCH } from "./route";
 
-interface ChartFileActs {
-  /** Another chart stands in the field. */
-  readonly onOther: () => void;
-  /** The last file was read, or was not; `isRead` tells whether it is wholly understood. */
-  readonly onRead: (isRead: boolean) => void;
-}
-
-/** Charts opened beside the one in front, from a file among them. */
-export function useChartFile({ onOther, onRead }: ChartFileActs) {
+/**
+ * Charts opened beside the one in front, from a file among them.
+ *
+ * @param onRead the last file was read; `isRead` tells whether it is wholly understood
+ */
+export function useChartFile(onRead: (isRead: boolean) => void) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const take = (chords: string, title: string) => {
-    openIn(MATCH, chartDocument, { chords, title }, "chart");
-    onOther();
-  };
+  const take = (chords: string, title: string) => openIn(MATCH, chartDocument, { chords, title }, "chart");
   const open = async (file: File) => {
     const read =
       file.size > MOST_FILE_BYTES

@@ -13,6 +13,7 @@ import {
 import { saveBackup } from "@/shell/shelf";
 import { Button } from "@/kit/controls";
 import { countText, noticeText, unsavedText } from "@/words";
+import { $jobFailed } from "@/workers";
 import styles from "./TopBar.module.css";
 
 /** What the user has to know of: what an address asked for in vain, what two tabs changed at once, what storage refuses. */
@@ -23,12 +24,14 @@ export function Notices() {
   const unopened = useStore($unopened);
   const { failing } = useStore(saving.$state);
   const storage = useStore($storage);
+  const jobFailed = useStore($jobFailed);
   const count = useStore(aside.$new);
   const [seen, setSeen] = useState(0);
   const isDismissable =
     addresses.length > 0 ||
     copies.length > 0 ||
     count > seen ||
+    jobFailed ||
     stageBefore !== undefined ||
     unopened !== undefined;
   const isFailing = failing.size > 0 || storage === "silent";
@@ -60,6 +63,7 @@ export function Notices() {
       {copies.map((title, at) => (
         <p key={at}>{`Two tabs changed the same thing. Both are kept; the second is “${title}”.`}</p>
       ))}
+      {jobFailed && <p>A computation failed. Reload the page if an answer is missing.</p>}
       {count > seen && (
         <p>{`Shade couldn’t read ${countText(count - seen, "saved record")}. See “Set aside” on the Shelf.`}</p>
       )}
@@ -71,6 +75,7 @@ export function Notices() {
             $copies.set([]);
             $stageBefore.set(undefined);
             $unopened.set(undefined);
+            $jobFailed.set(false);
             setSeen(count);
           }}
         >

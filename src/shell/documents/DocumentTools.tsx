@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
-import type { OpenDocument, ToUndo } from "@/session";
+import { bringBack, type OpenDocument, type ToUndo } from "@/session";
 import { Button } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
 import { whenText } from "@/words";
@@ -10,20 +10,16 @@ interface DocumentToolsProps<T> {
   readonly document: OpenDocument<T>;
   /** What one of them is: "chart", "tune". */
   readonly name: string;
-  /** Another one is open now. */
-  readonly onOther?: () => void;
 }
 
 /** Undo, redo, and the documents that were open before: none is lost by opening another. */
-export function DocumentTools<T>({ document, name, onOther }: DocumentToolsProps<T>) {
+export function DocumentTools<T>({ document, name }: DocumentToolsProps<T>) {
   const recent = useStore(document.$recent);
   const [isOpen, setOpen] = useState(false);
   const [said, setSaid] = useState("");
-  const bringBack = async (id: string) => {
-    if (await document.bringBack(id)) {
-      setOpen(false);
-      onOther?.();
-    } else setSaid("This one can’t be read. It was set aside on the Shelf.");
+  const open = async (id: string) => {
+    if (await bringBack(document, id)) setOpen(false);
+    else setSaid("This one can’t be read. It was set aside on the Shelf.");
   };
   return (
     <span className={styles.tools}>
@@ -47,7 +43,7 @@ export function DocumentTools<T>({ document, name, onOther }: DocumentToolsProps
         <ul className={styles.list}>
           {recent.map(({ id, title, changedAt }) => (
             <li key={id} className={styles.row}>
-              <button type="button" className={styles.open} onClick={() => void bringBack(id)}>
+              <button type="button" className={styles.open} onClick={() => void open(id)}>
                 <strong>{title === "" ? `Empty ${name}` : title}</strong>
                 <small>{whenText(changedAt)}</small>
               </button>

@@ -59,19 +59,22 @@ export function useVoicings(
   useEffect(() => {
     if (!isWanted || !tuning) return undefined;
     const begun = performance.now();
-    const { found, cancel } = findVoicings({ tuning, chord, limit, kind, near: near.current }, (part) => {
+    const calling = new AbortController();
+    const onProgress = (part: number) => {
       if (performance.now() - begun > PATIENCE) setShare(part);
-    });
-    let isCurrent = true;
+    };
     search.current = () => {
-      isCurrent = false;
-      cancel();
+      calling.abort();
       setShare(undefined);
       setAnswer({ chord, found: [] });
     };
-    void found.then((voicings) => {
-      if (!isCurrent) return;
+    void findVoicings(
+      { tuning, chord, limit, kind, near: near.current },
+      { onProgress, signal: calling.signal },
+    ).then((outcome) => {
+      if (calling.signal.aborted) return;
       setShare(undefined);
+      const voicings = "answer" in outcome ? outcome.answer : [];
       const frets = kept && printChord(kept.chord) === printChord(chord) ? kept.frets.join(" ") : undefined;
       setAnswer({ chord, found: voicings });
       setAt(
@@ -81,10 +84,7 @@ export function useVoicings(
         ),
       );
     });
-    return () => {
-      isCurrent = false;
-      cancel();
-    };
+    return () => calling.abort();
   }, [isWanted, chord, tuning, limit, kept, kind]);
 
   const found = answer?.found ?? [];

@@ -1,7 +1,7 @@
 import { describe, expect, it, test } from "vitest";
 import { allNotes } from "@/core/tune";
 import { readNotes, readTunes } from "@/formats";
-import { typedTune, fromStaff, mostEngraved, onStaff, readyTune } from "./useTunes";
+import { typedTune, fromStaff, mostEngraved, onStaff, readyTune } from "./read-tunes";
 
 const ready = async (text: string, name = "") => {
   const typed = typedTune(text, name);

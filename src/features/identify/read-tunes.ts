@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { computed } from "nanostores";
 import type { Problem } from "@/core/problem";
 import { allNotes, excerptOf, type Tune } from "@/core/tune";
 import {
@@ -11,7 +11,7 @@ import {
   type TuneText,
   writeAbc,
 } from "@/formats";
-import type { TuneValue } from "@/session";
+import { answering, tuneDocument } from "@/session";
 
 /** A tune as read, what it is kept as, and the same as ABC for the engraver with its notes placed in that. */
 export interface ReadTune {
@@ -77,20 +77,18 @@ export function onStaff(shown: ReadTune, places: readonly number[]): readonly nu
 export const fromStaff = (shown: ReadTune, place: number): number =>
   place < shown.engraved.notes.length ? place : place + shift(shown);
 
+const $source = computed(tuneDocument.$value, ({ source }) => source);
+const $text = computed(tuneDocument.$value, ({ text }) => text);
+const $name = computed(tuneDocument.$value, ({ name }) => name);
+const $origin = computed(tuneDocument.$value, ({ origin }) => origin);
+
+const $asked = computed([$source, $text, $name, $origin], (source, text, name, origin) =>
+  text.trim() === "" ? undefined : { source, text, name, origin },
+);
+
+const $read = answering($asked, async (asked) => ({ answer: await readTunes(asked) }));
+
 /** The tunes of what is worked on, read anew when its text changes; the last ones stay until then. */
-export function useTunes({ source, text, name, origin }: TuneValue): ReadTunes | undefined {
-  const [read, setRead] = useState<ReadTunes>();
-  const isEmpty = text.trim() === "";
-  useEffect(() => {
-    let isCurrent = true;
-    if (!isEmpty) {
-      void readTunes({ source, text, name }).then(({ value: tunes, problems }) => {
-        if (isCurrent) setRead({ source, text, name, origin, tunes, problems });
-      });
-    }
-    return () => {
-      isCurrent = false;
-    };
-  }, [source, text, name, origin, isEmpty]);
-  return isEmpty ? undefined : read;
-}
+export const $tunes = computed($read, (read): ReadTunes | undefined =>
+  read ? { ...read.asked, tunes: read.answer.value, problems: read.answer.problems } : undefined,
+);

@@ -1,0 +1,167 @@
+import { computed } from "nanostores";
+import { identify, type Identification } from "@/core/identify";
+import { type Fifths, fifthsOf, printName, soundOf } from "@/core/pitch";
+import { colourOn, type HomeMode, mode as modeById } from "@/core/scale";
+import { allNotes, type BarRange, partOf, phraseEnds, type Tune, type TuneNote } from "@/core/tune";
+import { $schools, $settings, answering, tuneDocument, type TuneValue } from "@/session";
+import type { Schools } from "@/words";
+import { identifyLong, type TuneAsked } from "@/workers";
+import { $tunes, onStaff, type ReadTune, readyTune } from "./read-tunes";
+
+/** What was set by hand for one tune, as the document has it. */
+export interface ByHand {
+  readonly about?: HomeMode | undefined;
+  readonly home?: Fifths | undefined;
+  readonly without: ReadonlySet<number>;
+  readonly bars?: BarRange | undefined;
+}
+
+/** What was set by hand is part of the document: this is none of it. */
+const NOTHING = { about: undefined, home: undefined, bars: undefined, without: [] };
+const NONE: ByHand = { without: new Set() };
+
+const byHandOf = ({ about, home, bars, without }: Pick<TuneValue, keyof typeof NOTHING>): ByHand => ({
+  about: about && { home: fifthsOf(about.home), mode: modeById(about.mode) },
+  home,
+  bars,
+  without: new Set(without),
+});
+
+/** Until the text of another document is read, the answer is that of the one before, without what was set by hand. */
+const $isRead = computed([$tunes, tuneDocument.$value], (tunes, { text }) => tunes?.text === text);
+
+/** Which tune of the text is in front, from 0. */
+export const $which = computed([$isRead, tuneDocument.$value], (isRead, { which }) => (isRead ? which : 0));
+
+const $shown = computed([$tunes, $which], (read, which): ReadTune | undefined => {
+  const file = read?.tunes[which] ?? read?.tunes[0];
+  return file && read ? readyTune(file, read) : undefined;
+});
+
+const [$about, $home, $bars, $without] = [
+  computed(tuneDocument.$value, ({ about }) => about),
+  computed(tuneDocument.$value, ({ home }) => home),
+  computed(tuneDocument.$value, ({ bars }) => bars),
+  computed(tuneDocument.$value, ({ without }) => without),
+];
+
+/** What was set by hand for the tune in front. */
+export const $byHand = computed(
+  [$isRead, $about, $home, $bars, $without],
+  (isRead, about, home, bars, without) => (isRead ? byHandOf({ about, home, bars, without }) : NONE),
+);
+
+const $expects = computed($settings, ({ expects }) => expects);
+
+/** What is asked: what the tune in front is in, with what was set by hand for it. */
+interface Asked extends TuneAsked {
+  readonly shown: ReadTune;
+  readonly byHand: ByHand;
+}
+
+const $asked = computed([$shown, $byHand, $expects], (shown, byHand, expects): Asked | undefined =>
+  shown ? { shown, byHand, tune: shown.tune, choice: { ...byHand, expects } } : undefined,
+);
+
+/** A tune of more notes takes longer than a drawing may: a worker identifies it. */
+const LONG = 200;
+
+const isLong = ({ tune }: TuneAsked) => allNotes(tune).length > LONG;
+
+/** What was found of a tune; none where every note is left out. */
+type Found = Identification | undefined;
+
+async function identifyElsewhere({ tune, choice }: Asked) {
+  const outcome = await identifyLong({ tune, choice });
+  // Where no worker can be had, the page waits.
+  return "none" in outcome && outcome.none === "failed" ? { answer: identify(tune, choice) } : outcome;
+}
+
+const $long = answering(
+  computed($asked, (asked) => (asked && isLong(asked) ? asked : undefined)),
+  identifyElsewhere,
+);
+
+/** The last that was found, and what it was asked of: until a long tune is identified it is about the one before. */
+const $found = computed([$asked, $long], (asked, long): { asked: Asked; found: Found } | undefined => {
+  if (!asked) return undefined;
+  if (isLong(asked)) return long && { asked: long.asked, found: long.answer };
+  return { asked, found: identify(asked.tune, asked.choice) };
+});
+
+/** A long tune is still being listened to. */
+export const $isListening = computed([$asked, $found], (asked, found) => asked !== found?.asked);
+
+/** Every note of the tune is left out, or too many to say anything. */
+export const $isSilenced = computed($found, (last) => {
+  if (!last || last.found) return false;
+  const { about, home, bars, without } = last.asked.byHand;
+  return Boolean(about ?? home ?? bars) || without.size > 0;
+});
+
+/** The answer for the tune in front: what was found, and what the staff marks. */
+export interface Answer {
+  readonly shown: ReadTune;
+  readonly found: Identification;
+  /** Places of the notes that are engraved: characteristic notes, and the ends of phrases. */
+  readonly colour: readonly number[];
+  readonly ends: readonly number[];
+}
+
+export const $answer = computed([$found, $schools], (last, schools) =>
+  last?.found ? answerOf(last.asked, last.found, schools) : undefined,
+);
+
+function answerOf({ shown, byHand }: Asked, found: Identification, schools: Schools): Answer {
+  const { tune } = shown;
+  const whole = { from: 0, to: tune.bars.length - 1 };
+  const parts =
+    found.passages.length > 1 && !found.isByHand
+      ? found.passages
+      : [{ bars: found.bars ?? whole, homeMode: found.homeMode }];
+  const lit = parts.map(({ bars, homeMode }) => ({
+    bars,
+    sounds: new Set(colourOn(homeMode, schools).map(soundOf)),
+  }));
+  const isLit = ({ pitch, bar }: TuneNote) =>
+    lit.find(({ bars }) => bar >= bars.from && bar <= bars.to)?.sounds.has(soundOf(pitch.name)) === true;
+  return {
+    shown,
+    found,
+    colour: onStaff(
+      shown,
+      allNotes(tune).flatMap((note, at) => (isLit(note) ? [at] : [])),
+    ),
+    ends: onStaff(shown, endsOf(tune, byHand.without)),
+  };
+}
+
+/** The places of the notes that end a phrase of what is listened to. */
+function endsOf(tune: Tune, without: ReadonlySet<number>): readonly number[] {
+  const heard = partOf(tune, { from: 0, to: tune.bars.length - 1 }, without);
+  if (heard === tune) return phraseEnds(tune);
+  const places = new Map(allNotes(tune).map((note, at) => [note, at]));
+  return phraseEnds(heard).flatMap((at) => places.get(heard.notes[at] as TuneNote) ?? []);
+}
+
+const { change } = tuneDocument;
+
+export const chooseTune = (which: number): void => change({ ...NOTHING, which });
+
+export const chooseMode = ({ home, mode }: HomeMode): void =>
+  change({ about: { home: printName(home), mode: mode.id } });
+
+export const chooseHome = (home: Fifths | undefined): void => change({ home, about: undefined });
+
+export const chooseBars = (bars: BarRange | undefined): void => change({ bars, about: undefined });
+
+/** Leaves notes out, or takes them in again where all of them are out. */
+export function leaveOut(notes: readonly number[]): void {
+  const { without } = tuneDocument.$value.get();
+  const isOut = notes.every((note) => without.includes(note));
+  const next = isOut ? without.filter((note) => !notes.includes(note)) : [...without, ...notes];
+  change({ without: [...new Set(next)], about: undefined });
+}
+
+/** Takes back all that was set by hand. */
+export const setBack = (): void => change(NOTHING);

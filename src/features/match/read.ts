@@ -1,0 +1,69 @@
+import { computed } from "nanostores";
+import { type Chart, readChart, renamedChart } from "@/core/chord";
+import type { NoteNaming } from "@/core/pitch";
+import type { Problem } from "@/core/problem";
+import type { Readings } from "@/core/progression";
+import { $settings, answering, chartDocument, steady } from "@/session";
+import { readReadings } from "@/workers";
+
+/** Readings of each kind that are found. */
+const MOST = 5;
+
+const $text = computed(chartDocument.$value, ({ chords }) => chords);
+const $families = steady($settings, ({ families }) => families);
+const $naming = computed($settings, ({ noteNames }): NoteNaming =>
+  noteNames === "german" ? "german" : "english",
+);
+
+/** What was typed last: with German note names it may not come back from what it is stored as in every letter. */
+let typed: { readonly shown: string; readonly stored: string; readonly naming: NoteNaming } | undefined;
+
+/** The chart in English note names, in which charts are kept, linked and saved. */
+export function storedAs(shown: string): string {
+  const naming = $naming.get();
+  const stored = renamedChart(shown, naming, "english");
+  typed = { shown, stored, naming };
+  return stored;
+}
+
+/** A text with the chart in it, as the user writes it. */
+interface Typed {
+  /** As it is kept. */
+  readonly text: string;
+  /** In the user's note names. */
+  readonly shown: string;
+  readonly naming: NoteNaming;
+  /** Its places count the letters of `shown`. */
+  readonly chart: Chart;
+  readonly problems: readonly Problem[];
+}
+
+/** The chart that is worked on, as it is typed: with German note names H and B are typed and shown, while it is kept in English. */
+export const $typed = computed([$text, $naming], (text, naming): Typed => {
+  const shown =
+    typed?.stored === text && typed.naming === naming ? typed.shown : renamedChart(text, "english", naming);
+  const { value: chart, problems } = readChart(shown, naming);
+  return { text, shown, naming, chart, problems };
+});
+
+const $asked = computed([$typed, $families], ({ text, chart }, families) => ({ text, chart, families }));
+
+const $read = answering($asked, ({ text, families }) => readReadings({ text, families, most: MOST }));
+
+/** A chart with its readings: both are of the same text. */
+export interface ReadCharted {
+  readonly text: string;
+  readonly chart: Chart;
+  readonly readings: Readings;
+}
+
+const NOTHING: ReadCharted = {
+  text: "",
+  chart: { chords: [], bars: [], order: [] },
+  readings: { "fewest-turns": [], "one-mode": [], "chord-by-chord": [] },
+};
+
+/** The chart with its readings; while the next are being found, the last ones stay with their chart. */
+export const $charted = computed($read, (read): ReadCharted =>
+  read ? { text: read.asked.text, chart: read.asked.chart, readings: read.answer } : NOTHING,
+);

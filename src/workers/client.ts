@@ -1,0 +1,108 @@
+import { atom } from "nanostores";
+import { type Endpoint, type Remote, wrap } from "comlink";
+
+/** What came of a job: its answer, or why there is none. */
+export type Outcome<R> =
+  { readonly answer: R } | { readonly none: "superseded" | "cancelled" | "failed"; readonly why?: string };
+
+/** A worker as the client uses it. */
+export type Started = Endpoint & Pick<Worker, "terminate">;
+
+/** Whether a job failed: the page says so until that is dismissed. */
+export const $jobFailed = atom(false);
+
+/** Workers of one kind. */
+export interface WorkerClient<J> {
+  /** Does a job in one of them. Never rejects. */
+  readonly ask: <R>(job: (jobs: Remote<J>) => Promise<R>, signal?: AbortSignal) => Promise<Outcome<R>>;
+  /** Ends those that wait for a job. */
+  readonly rest: () => void;
+}
+
+interface Ready<J> {
+  readonly worker: Started;
+  readonly jobs: Remote<J>;
+}
+
+/**
+ * A client for the workers of one kind. The first job starts one, which stays for the next. A job begun while another is under way gets a
+ * worker of its own. A worker whose job is cancelled, or that breaks, is ended, and the next job starts another.
+ *
+ * @param stay how many stay for the next job
+ * @example const modes = workerClient<ModeJobs>(() => new Worker(…)); await modes.ask((jobs) => jobs.ask(question)) // { answer }
+ */
+export function workerClient<J>(start: () => Started, stay = 1): WorkerClient<J> {
+  const idle: Ready<J>[] = [];
+  const begin = (): Ready<J> => {
+    const worker = start();
+    return { worker, jobs: wrap<J>(worker) };
+  };
+  const ask = <R>(job: (jobs: Remote<J>) => Promise<R>, signal?: AbortSignal) =>
+    new Promise<Outcome<R>>((resolve) => {
+      if (signal?.aborted) {
+        resolve({ none: "cancelled" });
+        return;
+      }
+      const ready = idle.pop() ?? begin();
+      const settle = (outcome: Outcome<R>, isSound: boolean) => {
+        ready.worker.removeEventListener("error", breakDown);
+        signal?.removeEventListener("abort", cancel);
+        if (isSound && idle.length < stay) idle.push(ready);
+        else ready.worker.terminate();
+        if ("none" in outcome && outcome.none === "failed") $jobFailed.set(true);
+        resolve(outcome);
+      };
+      const cancel = () => {
+        settle({ none: "cancelled" }, false);
+      };
+      // The script could not be loaded, or something in it was thrown outside of the job.
+      const breakDown = (event: Event) => {
+        settle({ none: "failed", why: "message" in event ? String(event.message) : "" }, false);
+      };
+      ready.worker.addEventListener("error", breakDown);
+      signal?.addEventListener("abort", cancel);
+      job(ready.jobs).then(
+        (answer) => {
+          if (!signal?.aborted) settle({ answer }, true);
+        },
+        (error: unknown) => {
+          if (!signal?.aborted) settle({ none: "failed", why: String(error) }, true);
+        },
+      );
+    });
+  return {
+    ask,
+    rest: () => {
+      for (const { worker } of idle.splice(0)) worker.terminate();
+    },
+  };
+}
+
+/**
+ * Asks one thing at a time. While one is being answered only the newest of those that come meanwhile waits; the others are superseded,
+ * since nobody waits for them any more.
+ *
+ * @example const read = newestWins(ask); await Promise.all([read("C"), read("C G"), read("C G Am")]) // the second is superseded
+ */
+export function newestWins<A, R>(ask: (asked: A) => Promise<Outcome<R>>): (asked: A) => Promise<Outcome<R>> {
+  let isBusy = false;
+  let waiting: { readonly settle: (isNext: boolean) => void } | undefined;
+  return async (asked) => {
+    if (isBusy) {
+      waiting?.settle(false);
+      const isNext = await new Promise<boolean>((settle) => {
+        waiting = { settle };
+      });
+      if (!isNext) return { none: "superseded" };
+    }
+    isBusy = true;
+    try {
+      return await ask(asked);
+    } finally {
+      isBusy = false;
+      const next = waiting;
+      waiting = undefined;
+      next?.settle(true);
+    }
+  };
+}
