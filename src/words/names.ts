@@ -149,10 +149,13 @@ export function brightnessText(value: number): string {
 }
 
 /** "A", "A and B", "A, B and C". */
-export function listText(items: readonly string[], joined = "and"): string {
-  if (items.length < 2) return items.join("");
-  return `${items.slice(0, -1).join(", ")} ${joined} ${items.at(-1) ?? ""}`;
-}
+export const listText = (items: readonly string[], joined: "and" | "or" = "and"): string =>
+  LISTS[joined].format(items);
+
+const LISTS = {
+  and: new Intl.ListFormat("en-GB", { type: "conjunction" }),
+  or: new Intl.ListFormat("en-GB", { type: "disjunction" }),
+} as const;
 
 const NUMBERS = [
   "no",

@@ -1,3 +1,4 @@
+import { distance } from "fastest-levenshtein";
 import {
   type Fifths,
   fifthsOf,
@@ -33,20 +34,6 @@ export interface Nearest<T> {
 const SEARCHED: readonly Mode[] = [...CATALOGUE, ...LISTED];
 
 const namesOf = (mode: Mode) => [mode.id, mode.name, ...mode.aliases].map(plainForm);
-
-/** Single-letter insertions, deletions and replacements between two texts (Levenshtein 1966). */
-function distance(a: string, b: string): number {
-  let row = Array.from({ length: b.length + 1 }, (_, at) => at);
-  for (const [i, letter] of [...a].entries()) {
-    const next = [i + 1];
-    for (let j = 0; j < b.length; j += 1) {
-      const replaced = (row[j] ?? 0) + (letter === b[j] ? 0 : 1);
-      next.push(Math.min(replaced, (row[j + 1] ?? 0) + 1, (next[j] ?? 0) + 1));
-    }
-    row = next;
-  }
-  return row[b.length] ?? 0;
-}
 
 function nearest<T>(
   asked: string,
