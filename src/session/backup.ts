@@ -3,38 +3,50 @@ import { SAFE_VOLUME } from "@/audio";
 import {
   arriving,
   type BackupProblem,
+  type DocumentInFile,
   type ImportChoice,
   type ImportPlan,
   planImport,
   type PutStep,
   readBackup,
+  type RecentDocument,
   type Settings,
   writeBackup,
 } from "@/storage";
-import { aside } from "./records";
+import { arrivingDocuments, documentsForFile, takeDocument, takeOutDocument } from "./documents-backup";
+import { aside, saving } from "./records";
 import { $settings, changeSettings } from "./settings";
 import { shelf } from "./shelf";
 
 /** Everything that this browser keeps, as the text of one file; deleted things are left out. */
-export const exportAll = (): string =>
-  writeBackup(
-    shelf.$saved.get().filter(({ deletedAt }) => deletedAt === undefined),
-    $settings.get(),
-    aside.$records.get(),
-  );
+export const exportAll = async (): Promise<string> =>
+  writeBackup({
+    shelf: shelf.$saved.get().filter(({ deletedAt }) => deletedAt === undefined),
+    settings: $settings.get(),
+    aside: aside.$records.get(),
+    documents: await documentsForFile(),
+  });
+
+/** What a file would bring, documents among it. */
+export interface FilePlan extends ImportPlan {
+  readonly documents: readonly DocumentInFile[];
+}
 
 /** What a file would bring; no plan where it is no backup. Nothing is changed yet. */
-export function planOf(text: string): {
-  readonly plan: ImportPlan | undefined;
+export async function planOf(text: string): Promise<{
+  readonly plan: FilePlan | undefined;
   readonly problems: readonly BackupProblem[];
-} {
+}> {
   const { value, problems } = readBackup(text);
-  return { plan: value && planImport(value, shelf.$saved.get(), $settings.get()), problems };
+  if (!value) return { plan: undefined, problems };
+  const documents = await arrivingDocuments(value.documents, fromFile);
+  return { plan: { ...planImport(value, shelf.$saved.get(), $settings.get()), documents }, problems };
 }
 
 /** The last import, which can be undone in one step until the page is closed. */
 interface Imported extends PutStep {
   readonly settings: Partial<Settings>;
+  readonly documents: readonly RecentDocument[];
 }
 
 export const $imported = atom<Imported | undefined>(undefined);
@@ -46,15 +58,28 @@ const fromFile = (title: string) => `${title.slice(0, 200)} (from the file)`;
  * Takes what a plan brings, by choice; resolves once storage has all of it, or it was called off. The count is what storage has.
  */
 export async function importBy(
-  plan: ImportPlan,
+  plan: FilePlan,
   choice: ImportChoice,
   watch: { readonly onProgress: (done: number, of: number) => void; readonly signal: AbortSignal },
 ): Promise<number> {
   const things = arriving(plan, choice, fromFile);
+  const of = things.length + plan.documents.length;
   const step = await shelf.putAll(things, {
-    onProgress: (done) => watch.onProgress(done, things.length),
+    onProgress: (done) => watch.onProgress(done, of),
     signal: watch.signal,
   });
+  const documents: RecentDocument[] = [];
+  for (const [at, each] of plan.documents.entries()) {
+    if (watch.signal.aborted) break;
+    // What storage refuses waits with all else that isn't saved, and comes in when it is through.
+    const later = () => saving.save(each.recent.id, async () => void (await takeDocument(each)));
+    const taken = takeDocument(each).catch(() => {
+      void later();
+      return false;
+    });
+    if (await Promise.race([taken, aborted(watch.signal)])) documents.push(each.recent);
+    watch.onProgress(things.length + at + 1, of);
+  }
   for (const { from, record, why } of plan.aside) await aside.put(from, record, why);
   const before: Record<string, unknown> = {};
   if (choice.settings && !watch.signal.aborted) {
@@ -62,9 +87,13 @@ export async function importBy(
     const { volume = $settings.get().volume } = plan.settings;
     changeSettings({ ...plan.settings, volume: Math.min(volume, SAFE_VOLUME) });
   }
-  $imported.set({ ...step, settings: before });
-  return step.put.length;
+  $imported.set({ ...step, settings: before, documents });
+  return step.put.length + documents.length;
 }
+
+/** Settles when it is called off. */
+const aborted = (signal: AbortSignal) =>
+  new Promise<false>((resolve) => signal.addEventListener("abort", () => resolve(false), { once: true }));
 
 /** Puts everything back as it was before the last import. */
 export async function undoImport(): Promise<void> {
@@ -72,5 +101,6 @@ export async function undoImport(): Promise<void> {
   if (!step) return;
   $imported.set(undefined);
   await shelf.undoPut(step);
+  for (const document of step.documents) await takeOutDocument(document);
   changeSettings(step.settings);
 }

@@ -180,6 +180,27 @@ describe("a document", () => {
     expect(next.opened.$value.get().text).toBe("C");
   });
 
+  it("that was left for another before storage had it is there after the page is closed, behind the one that was open", async () => {
+    const browser = newBrowser();
+    const silent = {
+      ...browser,
+      values: { ...browser.values, write: () => new Promise<never>(() => undefined) },
+    };
+    const one = tab(silent);
+    await one.opened.load();
+    one.opened.open({ text: "first", title: "" });
+    one.opened.open({ text: "second", title: "" });
+    expect(one.opened.unsaved().map(({ recent: { title } }) => title)).toEqual(["first", "second"]);
+    one.opened.flush();
+    // The closed tab holds nothing any more.
+    const later = tab({ ...browser, hold: oneAtATime() }, one.session);
+    await later.opened.load();
+    await later.settled();
+    expect(later.opened.$value.get().text).toBe("second");
+    expect(later.opened.$recent.get().map(({ title }) => title)).toEqual(["first"]);
+    expect(later.opened.unsaved()).toEqual([]);
+  });
+
   it("follows another tab, and can go back from what came", async () => {
     const browser = newBrowser();
     const one = tab(browser);

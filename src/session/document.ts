@@ -2,6 +2,7 @@ import { z } from "zod";
 import { atom, computed, type ReadableAtom } from "nanostores";
 import {
   DOCUMENT,
+  type DocumentInFile,
   documentRecord,
   readDocument,
   RECENT,
@@ -12,6 +13,7 @@ import {
   type RecordStore,
   type StoredDocument,
   understand,
+  type Understood,
   type Versioned,
 } from "@/storage";
 import { begun, changed, type History, redone, undone } from "./history";
@@ -52,6 +54,10 @@ export interface OpenDocument<T> extends ToUndo {
   readonly bringBack: (id: string) => Promise<boolean>;
   /** Writes at once what is still waiting for a pause. */
   readonly flush: () => void;
+  /** What storage doesn't have yet, as a file has it. */
+  readonly unsaved: () => readonly DocumentInFile[];
+  /** Whether a stored record is a document of this kind. */
+  readonly understands: (record: unknown) => Understood<unknown>;
   /** A value out of a file, a link or an older record; undefined where it is none. */
   readonly read: (value: unknown) => T | undefined;
   readonly load: () => Promise<void>;
@@ -108,6 +114,8 @@ export function openDocument<T extends object>(
   /** The states in storage that the values here came from, by document; none where it was never written. */
   const bases = new Map<string, string>();
   let isDirty = false;
+  /** What was left for another document before storage had it. */
+  const leaving = new Map<string, History<T>>();
   /** Nothing has been opened or changed yet. */
   let isFresh = true;
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -126,19 +134,20 @@ export function openDocument<T extends object>(
       ),
     );
 
+  const recentOf = (id: string, value: T, revision: string): RecentDocument => ({
+    version: 1,
+    id,
+    kind,
+    title: (titles.get(id) ?? titleOf(value)).slice(0, 240),
+    changedAt: now().toISOString(),
+    revision,
+  });
   const writeAs = async (id: string, history: History<T>) => {
     const revision = newId();
     const record: StoredDocument<T> = { revision, value: history.now, past: history.past };
     await values.write(valueKey(id), documentRecord(kind, stored.version, record));
     bases.set(id, revision);
-    const recent: RecentDocument = {
-      version: 1,
-      id,
-      kind,
-      title: (titles.get(id) ?? titleOf(history.now)).slice(0, 240),
-      changedAt: now().toISOString(),
-      revision,
-    };
+    const recent = recentOf(id, history.now, revision);
     await store.write(recentKey(id), recent);
     list(recent);
     tell(recentKey(id));
@@ -177,6 +186,11 @@ export function openDocument<T extends object>(
     timer = undefined;
     if (isDirty) void saving.save(valueKey($id.get()), write);
   };
+  /** What storage doesn't have yet, by the name of its document. */
+  const unwritten = (): ReadonlyMap<string, History<T>> => {
+    const open = $history.get();
+    return isDirty && !isBlank(open.now) ? new Map([...leaving, [$id.get(), open]]) : leaving;
+  };
   const use = (id: string) => {
     $id.set(id);
     lastOpen.set(kind, id);
@@ -212,10 +226,13 @@ export function openDocument<T extends object>(
     clearTimeout(timer);
     const [id, history] = [$id.get(), $history.get()];
     isDirty = false;
-    if (!isBlank(history.now))
-      void saving.save(valueKey(id), async () => {
-        await writeBeside(id, history);
-      });
+    if (isBlank(history.now)) return;
+    leaving.set(id, history);
+    void saving.save(valueKey(id), async () => {
+      await writeBeside(id, history);
+      if (leaving.get(id) === history) leaving.delete(id);
+      journal.remove(kind, id);
+    });
   };
   const readStored = async (id: string) => {
     const record = await values.read(valueKey(id));
@@ -285,10 +302,16 @@ export function openDocument<T extends object>(
       return true;
     },
     flush: () => {
-      if (!isDirty) return;
-      journal.write(kind, $id.get(), { base: bases.get($id.get()), value: $history.get().now });
+      for (const [id, { now: value }] of unwritten()) journal.write(kind, id, { base: bases.get(id), value });
       save();
     },
+    unsaved: () =>
+      [...unwritten()].map(([id, { now: value }]) => {
+        const revision = newId();
+        const document = documentRecord(kind, stored.version, { revision, value, past: [] });
+        return { recent: recentOf(id, value, revision), document };
+      }),
+    understands: (record) => readDocument(stored, record),
     read: (value) => {
       const known = stored.schema.safeParse(value);
       return known.success ? known.data : undefined;
@@ -308,11 +331,16 @@ export function openDocument<T extends object>(
       const found = id === undefined ? undefined : await readStored(id);
       // What was changed while it was being read is a document of its own.
       if (id !== undefined && found && isUntouched()) show(id, found);
-      for (const left of journal.read(kind)) takeUp(left);
+      // What this tab had open comes last: it is what stays open.
+      const all = journal.read(kind);
+      for (const left of all.filter((each) => each.id !== wanted)) takeUp(left);
+      for (const left of all.filter((each) => each.id === wanted)) takeUp(left);
     },
     hear: async (key) => {
       if (!key.startsWith(`${RECENT}${kind}:`)) return;
-      const recent = understand(RECENTS, await store.read(key));
+      const lies = await store.read(key);
+      if (lies === null) $all.set($all.get().filter(({ id }) => recentKey(id) !== key));
+      const recent = understand(RECENTS, lies);
       if (!("value" in recent)) return;
       list(recent.value);
       const { id, revision } = recent.value;

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { AsideRecord } from "./aside";
+import { type DocumentInFile, RECENTS } from "./documents";
 import { SAVED, type Saved } from "./saved";
 import { type Settings, settingsIn } from "./settings";
 import { isFields, understand } from "./versioned";
@@ -17,6 +18,8 @@ export interface Backup {
   readonly settings: Partial<Settings>;
   /** Records that couldn't be read, here or where the file was made. */
   readonly aside: readonly AsideInFile[];
+  /** What was worked on: charts and tunes under Recent, and what else is open. */
+  readonly documents: readonly DocumentInFile[];
 }
 
 /** Why a backup, or a record in it, was not taken. */
@@ -33,19 +36,23 @@ const envelope = z.object({
   shelf: z.array(z.unknown()).max(200_000),
   settings: z.unknown(),
   aside: z.array(z.unknown()).catch([]),
+  documents: z.array(z.unknown()).max(20_000).catch([]),
   /** What version 1 called them. */
   quarantine: z.array(z.unknown()).catch([]),
 });
 
 /** Writes the backup as text: one record an entry, in order of id, its fields in the schema's order, so that equal contents give equal files. */
-export function writeBackup(
-  shelf: readonly Saved[],
-  settings: Settings,
-  aside: readonly AsideInFile[],
-): string {
+export function writeBackup({ shelf, settings, aside, documents }: Backup): string {
   const ordered = shelf.map((thing) => SAVED.schema.parse(thing)).toSorted((a, b) => (a.id < b.id ? -1 : 1));
   const kept = aside.map(({ from, why, record }) => ({ from, why, record }));
-  const backup = { format: "shade-backup", version: BACKUP_VERSION, shelf: ordered, settings, aside: kept };
+  const backup = {
+    format: "shade-backup",
+    version: BACKUP_VERSION,
+    shelf: ordered,
+    settings,
+    aside: kept,
+    documents: documents.toSorted((a, b) => (a.recent.id < b.recent.id ? -1 : 1)),
+  };
   return `${JSON.stringify(backup, null, 1)}\n`;
 }
 
@@ -69,7 +76,7 @@ export function readBackup(text: string): {
   }
   const outer = envelope.safeParse(json);
   if (!outer.success) return refused("not-a-backup", text.slice(0, 40));
-  const { version, shelf, settings, aside, quarantine } = outer.data;
+  const { version, shelf, settings, aside, quarantine, documents } = outer.data;
   if (version > BACKUP_VERSION) return refused("newer-version", String(version));
   const problems: BackupProblem[] = [];
   const unread: AsideInFile[] = [
@@ -83,7 +90,15 @@ export function readBackup(text: string): {
     unread.push({ from: IMPORTED, why: read.why, record });
     return [];
   });
-  return { value: { shelf: things, settings: settingsIn(settings), aside: unread }, problems };
+  const worked = documents.flatMap((lies): readonly DocumentInFile[] => {
+    const recent = isFields(lies) ? understand(RECENTS, lies.recent) : { why: "broken" as const };
+    if ("value" in recent && isFields(lies)) return [{ recent: recent.value, document: lies.document }];
+    problems.push({ code: "record-unread", found: JSON.stringify(lies).slice(0, 80) });
+    unread.push({ from: IMPORTED, why: "why" in recent ? recent.why : "broken", record: lies });
+    return [];
+  });
+  const value = { shelf: things, settings: settingsIn(settings), aside: unread, documents: worked };
+  return { value, problems };
 }
 
 /** Where a record lay that came in a file and could not be read. */

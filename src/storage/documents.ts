@@ -49,6 +49,12 @@ const STORED: Versioned<z.infer<typeof stored>> = {
   migrations: [],
 };
 
+/** A document as a file has it: that it is there, and what is in it, without the steps of undo. */
+export interface DocumentInFile {
+  readonly recent: RecentDocument;
+  readonly document: unknown;
+}
+
 /** Reads a stored document of a kind; steps of undo that can't be read are left out. */
 export function readDocument<T>(versioned: Versioned<T>, record: unknown): Understood<StoredDocument<T>> {
   const lies = understand(STORED, record);

@@ -11,6 +11,7 @@ import {
   writeBackup,
 } from ".";
 
+const NOW = "2026-01-01T00:00:00.000Z";
 let ids = 0;
 const mode = (part: Partial<Extract<Saved, { kind: "mode" }>> = {}): Saved => ({
   version: 2,
@@ -25,7 +26,8 @@ const mode = (part: Partial<Extract<Saved, { kind: "mode" }>> = {}): Saved => ({
   revisions: ["r1"],
   ...part,
 });
-const fileOf = (things: readonly Saved[]) => readBackup(writeBackup(things, DEFAULTS, [])).value!;
+const EMPTY = { shelf: [], settings: DEFAULTS, aside: [], documents: [] };
+const fileOf = (things: readonly Saved[]) => readBackup(writeBackup({ ...EMPTY, shelf: things })).value!;
 const copyTitle = (title: string) => `${title} (from the file)`;
 const states = ({ items }: ImportPlan) => items.map(({ arrival }) => arrival);
 /** What is here after an import with the usual choices. */
@@ -43,11 +45,16 @@ describe("a backup", () => {
     fc.assert(
       fc.property(fc.array(thing, { maxLength: 8 }), (things) => {
         const aside = [{ from: "shelf:x", why: "newer" as const, record: { version: 99 } }];
-        const file = writeBackup(things, { ...DEFAULTS, tempo: 120 }, aside);
+        const documents = things.map(({ id, title }) => ({
+          recent: { version: 1 as const, id, kind: "chart", title, changedAt: NOW, revision: "r" },
+          document: { version: 1, kind: "chart", revision: "r", value: { chords: title, version: 1 } },
+        }));
+        const settings = { ...DEFAULTS, tempo: 120 };
+        const file = writeBackup({ shelf: things, settings, aside, documents });
         const { value, problems } = readBackup(file);
         expect(problems).toEqual([]);
         expect(value?.shelf.map(({ id }) => id).toSorted()).toEqual(things.map(({ id }) => id).toSorted());
-        expect(writeBackup(value!.shelf, { ...DEFAULTS, ...value?.settings }, value!.aside)).toBe(file);
+        expect(writeBackup({ ...value!, settings: { ...DEFAULTS, ...value?.settings } })).toBe(file);
       }),
     );
   });
@@ -88,7 +95,7 @@ describe("a backup", () => {
   });
 
   it("names what it can't read, and takes the rest", () => {
-    const file = JSON.parse(writeBackup([mode()], DEFAULTS, [])) as { shelf: unknown[] };
+    const file = JSON.parse(writeBackup({ ...EMPTY, shelf: [mode()] })) as { shelf: unknown[] };
     file.shelf.push({ ...mode(), mode: "doriann" }, 7);
     const { value, problems } = readBackup(JSON.stringify(file));
     expect([value?.shelf.length, value?.aside.length]).toEqual([1, 2]);
@@ -142,7 +149,9 @@ describe("an import", () => {
   });
 
   it("shows settings apart: those of the file that differ, off unless they are asked for", () => {
-    const file = readBackup(writeBackup([], { ...DEFAULTS, tempo: 150, theme: "dusk" }, [])).value!;
+    const file = readBackup(
+      writeBackup({ ...EMPTY, settings: { ...DEFAULTS, tempo: 150, theme: "dusk" } }),
+    ).value!;
     expect(planImport(file, [], DEFAULTS).settings).toEqual({ tempo: 150, theme: "dusk" });
     expect(planImport({ ...file, settings: {} }, [], { ...DEFAULTS, tempo: 150 }).settings).toEqual({});
     expect(USUAL_CHOICE.settings).toBe(false);

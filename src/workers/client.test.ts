@@ -25,7 +25,7 @@ function stand() {
           return text.length;
         },
       } satisfies Jobs,
-      port2 as unknown as Started,
+      port2,
     );
     port2.start();
     const one = {
@@ -46,7 +46,7 @@ function stand() {
         (type === "error" ? errors : port1).removeEventListener(type, listener),
       start: () => port1.start(),
       terminate: one.end,
-    } as unknown as Started;
+    };
   };
   const client = workerClient<Jobs>(start);
   return {

@@ -80,7 +80,7 @@ export async function keepCollection({ rows, state, problems, of }: Collection):
     return false;
   }
   const places = new Map(files.map((file, at) => [file, at]));
-  const kept = rows.map(({ at: _, file, ...each }) => ({ ...each, file: places.get(file) }));
+  const kept = rows.map((each) => ({ ...each, file: places.get(each.file) }));
   return documentValues.write(COLLECTION, { version: 1, files, rows: kept, state, problems, of }).then(
     () => true,
     () => false,

@@ -1,8 +1,8 @@
 import { useStore } from "@nanostores/react";
 import { useRef, useState } from "react";
-import { $imported, exportAll, importBy, planOf, SHELF_FILES, undoImport } from "@/session";
+import { $imported, exportAll, type FilePlan, importBy, planOf, SHELF_FILES, undoImport } from "@/session";
 import { useIncoming } from "@/session/useIncoming";
-import { ARRIVALS, type BackupProblem, type ImportChoice, type ImportPlan, USUAL_CHOICE } from "@/storage";
+import { ARRIVALS, type BackupProblem, type ImportChoice, USUAL_CHOICE } from "@/storage";
 import { Button, Choice, FileButton, Toggle } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { ARRIVAL_TEXT, backupProblemText, importedText } from "@/words";
@@ -13,7 +13,8 @@ const MOST_BYTES = 256 * 1024 * 1024;
 
 /** Saves everything as a file. */
 export function saveBackup(): void {
-  saveFile(`shade-${new Date().toISOString().slice(0, 10)}.json`, exportAll(), "application/json");
+  const name = `shade-${new Date().toISOString().slice(0, 10)}.json`;
+  void exportAll().then((text) => saveFile(name, text, "application/json"));
 }
 
 /** How many problems of a file are listed. */
@@ -21,7 +22,7 @@ const MOST_PROBLEMS = 5;
 
 /** The Shelf to and from a file: what a file would bring is shown before anything of it is taken. */
 export function Backup() {
-  const [plan, setPlan] = useState<ImportPlan>();
+  const [plan, setPlan] = useState<FilePlan>();
   const [said, setSaid] = useState("");
   const [problems, setProblems] = useState<readonly BackupProblem[]>([]);
   const imported = useStore($imported);
@@ -33,7 +34,7 @@ export function Backup() {
       setSaid("This file is too large for a backup. Choose a file that the Shelf exported.");
       return;
     }
-    const found = planOf(await file.text());
+    const found = await planOf(await file.text());
     setPlan(found.plan);
     setProblems(found.problems);
   };
@@ -90,7 +91,7 @@ export function Backup() {
 }
 
 interface PreviewProps {
-  readonly plan: ImportPlan;
+  readonly plan: FilePlan;
   readonly onDone: (count: number, isAll: boolean) => void;
   readonly onCancel: () => void;
 }
@@ -112,11 +113,12 @@ function Preview({ plan, onDone, onCancel }: PreviewProps) {
     plan.items.reduce((sum, item) => sum + (item.arrival === arrival ? 1 : 0), 0);
   const counts = ARRIVALS.map((arrival) => [arrival, count(arrival)] as const).filter(([, n]) => n > 0);
   const settings = Object.keys(plan.settings).length;
+  const isEmpty = counts.length + settings + plan.aside.length + plan.documents.length === 0;
 
   const take = async () => {
     const controller = new AbortController();
     calling.current = controller;
-    setProgress([0, plan.items.length]);
+    setProgress([0, plan.items.length + plan.documents.length]);
     const done = await importBy(plan, choice, {
       onProgress: (n, of) => setProgress([n, of]),
       signal: controller.signal,
@@ -139,13 +141,19 @@ function Preview({ plan, onDone, onCancel }: PreviewProps) {
             <dd>{settings}</dd>
           </div>
         )}
+        {plan.documents.length > 0 && (
+          <div>
+            <dt>charts, tunes and sheets, unsaved</dt>
+            <dd>{plan.documents.length}</dd>
+          </div>
+        )}
         {plan.aside.length > 0 && (
           <div>
             <dt>unreadable, will be set aside</dt>
             <dd>{plan.aside.length}</dd>
           </div>
         )}
-        {counts.length === 0 && settings === 0 && plan.aside.length === 0 && <p>The file is empty.</p>}
+        {isEmpty && <p>The file brings nothing that isn’t here.</p>}
       </dl>
       {ASKED.filter(([arrival]) => count(arrival) > 0).map(([arrival, label, ways]) => (
         <div key={arrival} className={styles.asked}>

@@ -72,7 +72,7 @@ describe("the Shelf on the screen", () => {
     await screen.findByText(/it is not JSON/);
     const two = shelf.save({ kind: "progression", title: "Two", words: "", chords: "C G" });
     await settled();
-    const file = exportAll().replace('"tempo": 96', '"tempo": 150');
+    const file = (await exportAll()).replace('"tempo": 96', '"tempo": 150');
     shelf.change(two, { words: "mine" });
     shelf.save({ kind: "progression", title: "Three", words: "", chords: "D A" });
     await settled();
