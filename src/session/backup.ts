@@ -72,9 +72,11 @@ export async function importBy(
   for (const [at, each] of plan.documents.entries()) {
     if (watch.signal.aborted) break;
     // What storage refuses waits with all else that isn't saved, and comes in when it is through.
-    const later = () => saving.save(each.recent.id, async () => void (await takeDocument(each)));
+    const again = async () => {
+      await takeDocument(each);
+    };
     const taken = takeDocument(each).catch(() => {
-      void later();
+      void saving.save(each.recent.id, again);
       return false;
     });
     if (await Promise.race([taken, aborted(watch.signal)])) documents.push(each.recent);
