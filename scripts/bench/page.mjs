@@ -22,6 +22,8 @@ export async function voicings({ tuning, chord }) {
       await page.getByLabel("Instrument", { exact: true }).last().selectOption(tuning);
       await page.keyboard.press("Escape");
     }
+    // Without a chord there are no voicings to step to.
+    await page.getByRole("button", { name: /^Bar 1, / }).waitFor();
     await page.getByRole("radio", { name: "Line", exact: true }).check();
     /** @param {string} key @param {string} wanted */
     const pressed = (key, wanted) =>
