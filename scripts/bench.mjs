@@ -8,7 +8,7 @@ import { paints, voicings } from "./bench/page.mjs";
 import { end } from "./bench/started.mjs";
 import { reportTunes, streamed } from "./bench/tunes.mjs";
 import { openedWith, typedInto } from "./bench/work.mjs";
-import { coldWorker, reportReadings } from "./bench/workers.mjs";
+import { coldWorker, reportAnalyses } from "./bench/workers.mjs";
 
 try {
   for (const chords of [8, 1000])
@@ -28,7 +28,7 @@ try {
   }
   report(`All ${count} modes in a worker, cold`, cold);
   report(`All ${count} modes in a worker, asked again`, warm);
-  await reportReadings();
+  await reportAnalyses();
   for (const [name, search] of /** @type {const} */ ([
     ["Em9 on six strings", { tuning: "guitar", chord: "Em9" }],
     ["A13 on six strings", { tuning: "guitar", chord: "A13" }],

@@ -50,7 +50,7 @@ const SHOTS = [
       await page.getByLabel("or any home").check();
       await page.getByLabel("Chords that they hold").fill("Am E F");
       await page.keyboard.press("Enter");
-      await page.getByRole("button", { name: /^A harmonic minor, colour/ }).waitFor();
+      await page.getByRole("button", { name: /^A harmonic minor, characteristic/ }).waitFor();
     },
   },
   { name: "sheet", path: "/sheet?home=C%23&mode=phrygian-dominant", size: [960, 1330] },
@@ -112,7 +112,7 @@ const SHOTS = [
   },
   { name: "shelf", path: "/derive", act: (page) => page.keyboard.press("h") },
   {
-    name: "derive-dusk",
+    name: "derive-dark",
     path: "/derive?home=C%23&mode=phrygian-dominant",
     theme: "dark",
     act: async (page) => {

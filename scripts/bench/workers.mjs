@@ -62,12 +62,12 @@ const chartOf = (count) =>
   );
 
 /**
- * Reads charts in one worker, by every scale of the catalogue, all three readings and the best five of each. The first run
+ * Reads charts in one worker, by every scale of the catalogue, all three and the best five of each. The first run
  * holds the worker's start.
  *
  * @param {readonly number[]} counts
  */
-async function readings(counts) {
+async function analyses(counts) {
   const page = await browser.newPage();
   await page.goto(`${address}/api`, { waitUntil: "networkidle" });
   const times = await page.evaluate(
@@ -89,21 +89,21 @@ async function readings(counts) {
       }
       return times;
     },
-    /** @type {const} */ ([fileOf("readings.worker"), counts.map(chartOf)]),
+    /** @type {const} */ ([fileOf("analyses.worker"), counts.map(chartOf)]),
   );
   await page.close();
   return times;
 }
 
 /** How long charts take: cold, again and again, and how the time grows with the number of chords. */
-export async function reportReadings() {
+export async function reportAnalyses() {
   const RUNS = 12;
-  const [cold = NaN, ...warm] = await readings(Array.from({ length: RUNS + 1 }, () => 64));
+  const [cold = NaN, ...warm] = await analyses(Array.from({ length: RUNS + 1 }, () => 64));
   console.log(`A chart of 64 chords, the whole catalogue, worker cold: ${shown(cold)}`);
   report("A chart of 64 chords, the whole catalogue, asked again", warm);
   const counts = [125, 250, 500, 1000];
   const rounds = 5;
-  const times = (await readings([64, ...Array.from({ length: rounds }, () => counts).flat()])).slice(1);
+  const times = (await analyses([64, ...Array.from({ length: rounds }, () => counts).flat()])).slice(1);
   for (const [at, count] of counts.entries()) {
     const own = times.filter((_, n) => n % counts.length === at);
     report(`A chart of ${count} chords`, own);

@@ -5,12 +5,12 @@ import { vamps } from "@/core/progression";
 import { mode, notesOf } from "@/core/scale";
 import { readAbc, readNotes } from "@/formats";
 import {
-  byTurns,
+  alternating,
   chartScore,
   modeScore,
   overBassScore,
   type Part,
-  pathScore,
+  ladderScore,
   risingChordScore,
   targetScore,
   swapped,
@@ -58,7 +58,7 @@ describe("what is played", () => {
   });
 
   it("a path goes up each mode in turn over its home, with a mark at each", () => {
-    const score = pathScore(["lydian", "ionian"].map((id) => ({ home: fifthsOf("D"), mode: mode(id) })));
+    const score = ladderScore(["lydian", "ionian"].map((id) => ({ home: fifthsOf("D"), mode: mode(id) })));
     expect(midis(score, "line")).toEqual([62, 64, 66, 68, 69, 71, 73, 74, 62, 64, 66, 67, 69, 71, 73, 74]);
     expect([score.marks, score.beats]).toEqual([[0, 5], 10]);
     expect(
@@ -158,7 +158,7 @@ describe("what is played", () => {
     expect(tuneScore(tune, true)).toEqual(plain);
     const sharp = swapped(tuneScore(tune), { home: fifthsOf("A"), from: -2, to: 5 });
     expect(sharp.notes.map(({ midi }) => midi)).toEqual([69, 68, 73, 80]);
-    expect(byTurns(plain, sharp)).toMatchObject({ beats: 12, loops: true });
+    expect(alternating(plain, sharp)).toMatchObject({ beats: 12, loops: true });
   });
 
   it("a tune with its repeats and endings, and what lies beneath it", async () => {

@@ -64,12 +64,12 @@ export function modeScore({ home, mode }: HomeMode, withDrone: boolean): Score {
 }
 
 /**
- * The colour note and its ordinary neighbour by turns: the mode up and down with the one, then with the other, over the
+ * The characteristic note and its ordinary neighbour, alternating: the mode up and down with the one, then with the other, over the
  * held home note, round and round.
  */
 export function swapScore(homeMode: HomeMode, from: Interval, to: Interval): Score {
   const own = modeScore(homeMode, true);
-  return byTurns(own, swapped(own, { home: homeMode.home, from, to }));
+  return alternating(own, swapped(own, { home: homeMode.home, from, to }));
 }
 
 /** A chord in close position above its bass. */
@@ -107,7 +107,7 @@ export function risingChordScore(notes: readonly Fifths[]): Score {
 }
 
 /** How a path through several modes goes: each up to the octave, a beat of rest between. */
-export function pathScore(modes: readonly HomeMode[]): Score {
+export function ladderScore(modes: readonly HomeMode[]): Score {
   let at = 0;
   const marks: number[] = [];
   const notes = modes.flatMap(({ home, mode }) => {
@@ -376,7 +376,7 @@ export function tuneScore(tune: Tune, repeats = false): Score {
 }
 
 /** One score after another: the first, then the second, round and round. */
-export function byTurns(one: Score, other: Score): Score {
+export function alternating(one: Score, other: Score): Score {
   return {
     notes: [...one.notes, ...other.notes.map((note) => ({ ...note, at: note.at + one.beats }))],
     beats: one.beats + other.beats,

@@ -1,5 +1,5 @@
 import { accidentalsOf, type Fifths, fifthsFrom, letterOf, soundOf } from "@/core/pitch";
-import { type HomeMode, mode, modeOf, type Mode, soundSet } from "@/core/scale";
+import { type HomeMode, mode, modeOf, type Mode, pitchClassSet } from "@/core/scale";
 
 /** What a key field says: the note each letter stands for, and home and mode where it names a home. */
 export interface KeyField {
@@ -74,5 +74,5 @@ function modeMade(home: Fifths, signature: ReadonlyMap<string, number>): Mode {
   const sounds = [..."CDEFGAB"].map((letter) =>
     soundOf(fifthsFrom(letter, signature.get(letter) ?? 0) - home),
   );
-  return modeOf(soundSet([0, ...sounds]));
+  return modeOf(pitchClassSet([0, ...sounds]));
 }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { mode, modeOf, soundSet } from "@/core/scale";
+import { mode, modeOf, pitchClassSet } from "@/core/scale";
 import { readScala, writeCsv, writeScala } from ".";
 
 const file = (...lines: readonly string[]) => ["! a.scl", "!", "A scale", ...lines].join("\n");
@@ -69,7 +69,7 @@ describe("Scala files", () => {
     expect(writeScala({ home: 2, mode: mode("major-pentatonic") }, "D major pentatonic")).toBe(
       "! major-pentatonic.scl\n!\nD major pentatonic\n 5\n!\n 200.0\n 400.0\n 700.0\n 900.0\n 1200.0\n",
     );
-    expect(readScala(file("2", "100.", "1200.")).value?.sounds).toBe(soundSet([0, 1]));
+    expect(readScala(file("2", "100.", "1200.")).value?.sounds).toBe(pitchClassSet([0, 1]));
   });
 });
 

@@ -1,13 +1,13 @@
 import { halfSteps } from "@/core/pitch";
 import type { Problem, ProblemCode, Reading } from "@/core/problem";
-import { type HomeMode, type SoundSet, size, soundSet } from "@/core/scale";
+import { type HomeMode, type PitchClassSet, size, pitchClassSet } from "@/core/scale";
 
 /** A scale as a Scala file holds it: cents above home, rising or not, the last being the octave. */
 export interface ScalaScale {
   readonly description: string;
   readonly cents: readonly number[];
   /** Its notes by half steps, home as bit 0, where every pitch is one of the twelve of equal temperament. */
-  readonly sounds: SoundSet | undefined;
+  readonly sounds: PitchClassSet | undefined;
 }
 
 /** A pitch this far from an equal-tempered one, in cents, is another tuning and not a spelling of it. */
@@ -83,7 +83,7 @@ export function readScala(text: string): Reading<ScalaScale | undefined> {
   const octave = pitches.at(-1)?.line ?? count;
   if (last === undefined || Math.abs(last - 1200) > TOLERANCE)
     refuse("no-octave", { ...octave, text: last === undefined ? "" : printCents(last) }, "1200");
-  const sounds = soundSet([0, ...cents.map((each) => Math.round(each / 100))]);
+  const sounds = pitchClassSet([0, ...cents.map((each) => Math.round(each / 100))]);
   if (problems.length === 0 && size(sounds) < 2) refuse("no-notes", count);
   return {
     value: {

@@ -11,12 +11,12 @@ import {
   printChord,
   printFifth,
   reducedChord,
-  sharedOut,
+  chordPairs,
 } from "@/core/chord";
 import { vamps } from "@/core/progression";
 import {
   brightness,
-  colourNotes,
+  characteristicNotes,
   type Comparison,
   type HomeMode,
   isNamed,
@@ -29,7 +29,7 @@ import {
   parallels,
   parentOf,
   reference,
-  type ReferenceSchool,
+  type ReferenceConvention,
   relatives,
   soundsOf,
   stepsOf,
@@ -55,7 +55,7 @@ const VAMPS = 6;
 function short(
   { home, mode }: HomeMode,
   comparison?: Comparison,
-  school?: ReferenceSchool,
+  convention?: ReferenceConvention,
 ): z.infer<typeof shortMode> {
   const parent = parentOf({ home, mode });
   return {
@@ -65,7 +65,7 @@ function short(
     notes: names(notesOf({ home, mode })),
     degrees: degrees(mode.intervals),
     brightness: brightness(mode.intervals),
-    colour: colourNotes(mode, comparison, school).map(degrees),
+    characteristic: characteristicNotes(mode, comparison, convention).map(degrees),
   };
 }
 
@@ -86,16 +86,16 @@ const degreeChords = ({ degree, chords, roman }: DegreeChords) => ({
 function whole(
   homeMode: HomeMode,
   comparison: Comparison,
-  school: ReferenceSchool,
+  convention: ReferenceConvention,
 ): z.infer<typeof wholeMode> {
   const { home, mode } = homeMode;
   const semitones = mode.intervals.map(halfSteps);
-  const told = reference(mode, school);
+  const told = reference(mode, convention);
   const { tonic } = parentOf(homeMode);
   const full = fullChord(mode);
   const named = (intervals: readonly Interval[]) => names(intervals.map((interval) => home + interval));
   return {
-    ...short(homeMode, comparison, school),
+    ...short(homeMode, comparison, convention),
     semitones,
     steps: [...stepsOf(semitones)],
     solfege: {
@@ -120,7 +120,7 @@ function whole(
     vamps: vamps(homeMode)
       .slice(0, VAMPS)
       .map(({ chords }) => chords.map((chord) => printChord(chord))),
-    shared: sharedOut(homeMode).map(({ chords, missing }) => ({
+    shared: chordPairs(homeMode).map(({ chords, missing }) => ({
       chords: chords.map((chord) => printChord(chord)),
       missing: degrees(missing),
     })),
@@ -136,8 +136,8 @@ function whole(
 export function derive(url: URL): Response {
   const asked = askQuery(deriveQuery, url);
   if ("refused" in asked) return asked.refused;
-  const { home, mode, comparison, reference: school } = asked.value;
-  return jsonResponse(whole({ home, mode }, comparison, school));
+  const { home, mode, comparison, reference: convention } = asked.value;
+  return jsonResponse(whole({ home, mode }, comparison, convention));
 }
 
 /** `GET /api/v1/modes?parent=major&tonic=C` (relative) or `&home=C` (parallel): the modes of a parent, in short. */

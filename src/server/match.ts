@@ -2,12 +2,12 @@ import type { z } from "zod";
 import { printDegree, printName } from "@/core/pitch";
 import { chordNotes, readChart } from "@/core/chord";
 import {
-  type ChartReading,
+  type ChartAnalysis,
   type Decision,
   decisions,
   modesForChord,
-  type ReadingKind,
-  readings,
+  type AnalysisKind,
+  analyses,
   segmentAt,
   targetNotes,
 } from "@/core/progression";
@@ -29,7 +29,7 @@ function deciding({ between, by, first, second, differ }: Decision) {
   return { between: both, by, ...told, ...undecided };
 }
 
-const reading = ({ kind, segments, cost }: ChartReading) => ({
+const analysis = ({ kind, segments, cost }: ChartAnalysis) => ({
   kind,
   segments: segments.map(({ from, to, homeMode, outside }) => ({
     from,
@@ -41,9 +41,9 @@ const reading = ({ kind, segments, cost }: ChartReading) => ({
 });
 
 /** The kinds in the order in which they are answered. */
-const KINDS: readonly ReadingKind[] = ["one-mode", "fewest-turns", "chord-by-chord"];
+const KINDS: readonly AnalysisKind[] = ["one-mode", "fewest-changes", "chord-by-chord"];
 
-/** `POST /api/v1/match`: the modes that hold each chord, the three readings of all of them, what decides. */
+/** `POST /api/v1/match`: the modes that hold each chord, the three analyses of all of them, what decides. */
 export async function match(request: Request): Promise<Response> {
   if (mediaType(request) !== "application/json") {
     return problemResponse(415, [
@@ -54,8 +54,8 @@ export async function match(request: Request): Promise<Response> {
   if ("refused" in asked) return asked.refused;
   const { chords: text, naming, home, scales, most } = asked.value;
   const { value: chart, problems } = readChart(text, naming);
-  const found = readings(chart, { home, scales, most });
-  const [leader] = found["fewest-turns"];
+  const found = analyses(chart, { home, scales, most });
+  const [leader] = found["fewest-changes"];
   if (!leader) return problemResponse(422, located(problems, text));
   const fits = fitsBySymbol(scales);
   const homeModeAt = (at: number) => segmentAt(leader, at)?.homeMode;
@@ -70,7 +70,7 @@ export async function match(request: Request): Promise<Response> {
       modes: chord ? fits(symbol, chord) : [],
     })),
     order: [...chart.order],
-    readings: KINDS.flatMap((kind) => found[kind].map(reading)),
+    analyses: KINDS.flatMap((kind) => found[kind].map(analysis)),
     deciding: leader.segments
       .flatMap((segment) => decisions(segment, chart.chords, { home, scales }))
       .map(deciding),
@@ -78,15 +78,15 @@ export async function match(request: Request): Promise<Response> {
   } satisfies z.infer<typeof matchAnswer>);
 }
 
-/** The modes that hold a chord, reckoned once for each symbol. */
+/** The modes that hold a chord, answering once for each symbol. */
 function fitsBySymbol(scales: Parameters<typeof modesForChord>[1]) {
-  const known = new Map<string, { home: string; mode: string; rubs: string[]; outside: string[] }[]>();
+  const known = new Map<string, { home: string; mode: string; avoidNotes: string[]; outside: string[] }[]>();
   return (symbol: string, chord: Parameters<typeof modesForChord>[0]) => {
     const before = known.get(symbol);
     if (before) return before;
-    const all = modesForChord(chord, scales).map(({ homeMode, rubs, outside }) => ({
+    const all = modesForChord(chord, scales).map(({ homeMode, avoidNotes, outside }) => ({
       ...place(homeMode),
-      rubs: names(rubs),
+      avoidNotes: names(avoidNotes),
       outside: names(outside),
     }));
     known.set(symbol, all);

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { COMFORTABLE_STRETCH, GUITAR, SYSTEMS, VOICING_KINDS } from "@/core/instrument";
-import { READING_KINDS } from "@/core/progression";
-import { COMPARISONS, REFERENCE_SCHOOLS } from "@/core/scale";
+import { ANALYSIS_KINDS } from "@/core/progression";
+import { COMPARISONS, REFERENCE_CONVENTIONS } from "@/core/scale";
 import {
   chordQuality,
   chordSymbol,
@@ -34,11 +34,8 @@ const symbol = z.string().meta({ description: "A chord symbol in ASCII", example
 export const deriveQuery = z.object({
   home: noteName.meta({ description: "The home note", example: "D" }),
   mode: modeId.meta({ description: "The mode's id", example: "dorian" }),
-  reference: z.enum(REFERENCE_SCHOOLS).default("by-third").meta({ description: "What the mode is told by" }),
-  comparison: z
-    .enum(COMPARISONS)
-    .default("usual")
-    .meta({ description: "What its colour notes tell it from" }),
+  reference: z.enum(REFERENCE_CONVENTIONS).default("by-third").meta({ description: "The reference scale" }),
+  comparison: z.enum(COMPARISONS).default("usual").meta({ description: "What it is compared with" }),
 });
 
 export const modesQuery = z.object({
@@ -128,7 +125,7 @@ export const matchBody = z.strictObject({
   }),
   home: noteName.optional().meta({ description: "The home, where it is known" }),
   scales: z.array(modeId).min(1).max(200).optional().meta({ description: "The modes to choose from" }),
-  most: z.int().min(1).max(20).default(5).meta({ description: "How many readings of each kind" }),
+  most: z.int().min(1).max(20).default(5).meta({ description: "How many analyses of each kind" }),
 });
 
 export const identifyBody = z.strictObject({
@@ -151,9 +148,9 @@ export const shortMode = z.object({
   notes: z.array(note),
   degrees: z.array(degree),
   brightness: z.number().meta({ description: "Mean of the degrees on the line of fifths" }),
-  colour: z
+  characteristic: z
     .array(z.array(degree))
-    .meta({ description: "Every smallest set of colour notes, the first shown first" }),
+    .meta({ description: "Every smallest set of characteristic notes, the first shown first" }),
 });
 
 const change = z.object({ from: degree, to: degree });
@@ -212,8 +209,8 @@ export const shapesAnswer = z.object({
       frets: z.array(z.int().nullable()).optional(),
     }),
   ),
-  colours: z.array(z.object({ mode: id, root: note.optional(), name: symbol.optional() })).meta({
-    description: "The bass in seven colours, from light to dark: the place of the shape in each mode",
+  bassModes: z.array(z.object({ mode: id, root: note.optional(), name: symbol.optional() })).meta({
+    description: "The bass in seven modes, from light to dark: the place of the shape in each mode",
   }),
 });
 
@@ -275,13 +272,13 @@ export const matchAnswer = z.object({
       symbol: z.string(),
       tones: z.array(note),
       targetNotes: z.array(note),
-      modes: z.array(place.extend({ rubs: z.array(note), outside: z.array(note) })),
+      modes: z.array(place.extend({ avoidNotes: z.array(note), outside: z.array(note) })),
     }),
   ),
   order: z.array(z.int()).meta({ description: "Places in chords, as they are played" }),
-  readings: z.array(
+  analyses: z.array(
     z.object({
-      kind: z.enum(READING_KINDS),
+      kind: z.enum(ANALYSIS_KINDS),
       segments: z.array(place.extend({ from: z.int(), to: z.int(), outside: z.array(note) })),
       cost: z.number(),
     }),
@@ -331,7 +328,7 @@ export const identifiedTune = z.object({
   key: place
     .extend({ agrees: z.enum(["same", "other-home", "other-notes"]) })
     .optional()
-    .meta({ description: "The key that the file declares, held against the answer" }),
+    .meta({ description: "The key that the file declares, compared with the answer" }),
   changes: z.boolean().meta({ description: "The mode changes: the passages are the answer" }),
   passages: z.array(
     place.extend({

@@ -41,7 +41,7 @@ describe("GET derive", () => {
       },
       brightness: 0,
       reference: { id: "aeolian", changes: [{ from: "b6", to: "6" }] },
-      colour: [["6"]],
+      characteristic: [["6"]],
       full: {
         name: "Dm13",
         notes: ["D", "F", "A", "C", "E", "G", "B"],
@@ -105,7 +105,7 @@ describe("GET modes", () => {
   );
 });
 
-describe("GET derive by other schools", () => {
+describe("GET derive by other conventions", () => {
   const told = async (query: string) => json(derive(at(`derive?home=D&${query}`)));
 
   it("tells a mode by what is asked", async () => {
@@ -120,7 +120,7 @@ describe("GET derive by other schools", () => {
       changes: [],
       drop: ["2", "b6"],
     });
-    expect(part(await told("mode=minor-pentatonic&comparison=parent"), "colour")).toEqual([["5"]]);
+    expect(part(await told("mode=minor-pentatonic&comparison=parent"), "characteristic")).toEqual([["5"]]);
     expect(part(await told("mode=set-1739"), "mode")).toMatchObject({
       id: "1-b2-b3-sharp4-5-6-b7",
       name: "Dorian ♭2 ♯4",
@@ -182,12 +182,12 @@ describe("GET shapes", () => {
     expect(shapes(at("shapes?bass=A&frets=x+3+2")).status).toBe(400);
   });
 
-  it("offers the right place nearest to a wrong one, and the bass in seven colours", async () => {
+  it("offers the right place nearest to a wrong one, and the bass in seven modes", async () => {
     const answer = await json(shapes(at("shapes?bass=A&chord=maj9&mode=dorian")));
     expect(part(answer, "rows.1")).toMatchObject({ root: "Bb", right: "C" });
     expect(part(answer, "rows.3.right")).toBeUndefined();
-    expect(part(answer, "colours")).toHaveLength(7);
-    expect(part(answer, "colours.0")).toMatchObject({ mode: "lydian", root: "E" });
+    expect(part(answer, "bassModes")).toHaveLength(7);
+    expect(part(answer, "bassModes.0")).toMatchObject({ mode: "lydian", root: "E" });
   });
 
   it("says what falls outside a mode", async () => {
@@ -341,7 +341,7 @@ describe("POST match", () => {
   it("reads a chart by one mode and says what decides", async () => {
     const answer = await json(ask({ chords: "| Em9 | A13 |" }));
     expect(part(answer, "chords.1")).toMatchObject({ bar: 2, symbol: "A13", targetNotes: ["C#", "A"] });
-    expect(part(answer, "readings.0")).toMatchObject({
+    expect(part(answer, "analyses.0")).toMatchObject({
       kind: "one-mode",
       segments: [{ from: 0, to: 1, home: "E", mode: "dorian", outside: [] }],
     });
@@ -356,26 +356,26 @@ describe("POST match", () => {
     });
   });
 
-  it("has the readings of all three kinds, the chart as it is played, and what is set by hand", async () => {
+  it("has the analyses of all three kinds, the chart as it is played, and what is set by hand", async () => {
     const answer = await json(ask({ chords: "|: Em9 | A13 :| {D lydian} D/E | {} Em9 |", most: 1 }));
     expect(part(answer, "order")).toEqual([0, 1, 0, 1, 2, 3]);
     expect(part(answer, "chords.0")).toMatchObject({ times: 2, length: 1 });
-    expect(part(answer, "readings.1")).toMatchObject({
-      kind: "fewest-turns",
+    expect(part(answer, "analyses.1")).toMatchObject({
+      kind: "fewest-changes",
       segments: [
         { from: 0, to: 1, home: "E", mode: "dorian" },
         { from: 2, to: 2, home: "D", mode: "lydian" },
         { from: 3, to: 3, home: "E" },
       ],
     });
-    expect(part(answer, "readings.2")).toMatchObject({ kind: "chord-by-chord" });
-    expect(part(answer, "readings")).toHaveLength(3);
+    expect(part(answer, "analyses.2")).toMatchObject({ kind: "chord-by-chord" });
+    expect(part(answer, "analyses")).toHaveLength(3);
   });
 
   it("chooses from the scales given, on the home given", async () => {
     const answer = await json(ask({ chords: "Em9 A13", home: "A", scales: ["mixolydian"], most: 1 }));
-    expect(part(answer, "readings")).toHaveLength(3);
-    expect(part(answer, "readings.0")).toMatchObject({ segments: [{ home: "A", mode: "mixolydian" }] });
+    expect(part(answer, "analyses")).toHaveLength(3);
+    expect(part(answer, "analyses.0")).toMatchObject({ segments: [{ home: "A", mode: "mixolydian" }] });
   });
 
   it("reads round what it cannot read, and says where it stands", async () => {
@@ -386,7 +386,7 @@ describe("POST match", () => {
       column: 5,
       found: "q",
     });
-    expect(part(answer, "readings.0")).toBeDefined();
+    expect(part(answer, "analyses.0")).toBeDefined();
   });
 
   test.each([

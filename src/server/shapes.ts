@@ -1,5 +1,5 @@
 import type { z } from "zod";
-import { coloursOver, printChord, rightPlaceNear, shapesOver } from "@/core/chord";
+import { modesOverBass, printChord, rightPlaceNear, shapesOver } from "@/core/chord";
 import { movedTo, readFingering, shapeOf } from "@/core/instrument";
 import { type Interval, printDegree, printName } from "@/core/pitch";
 import { names } from "./names";
@@ -47,7 +47,7 @@ export function shapes(url: URL): Response {
         ...(fingered ? { frets: [...movedTo(fingered, place.root)] } : {}),
       };
     }),
-    colours: coloursOver(bass, tones).map(({ homeMode, place }) => ({
+    bassModes: modesOverBass(bass, tones).map(({ homeMode, place }) => ({
       mode: homeMode.mode.id,
       ...(place ? { root: printName(place.root), name: printChord(place.name) } : {}),
     })),

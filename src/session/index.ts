@@ -22,4 +22,4 @@ export * from "./sound";
 export * from "./stage";
 export * from "./start";
 export * from "./steady";
-export * from "./striking";
+export * from "./note-input";

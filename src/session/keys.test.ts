@@ -1,5 +1,5 @@
 import { describe, expect, it, test } from "vitest";
-import { $bindings, bindingFor, bindKeys } from "./keys";
+import { $bindings, bindingFor, bindKeys, type Focused } from "./keys";
 
 const bindings = new Map([
   [
@@ -7,6 +7,7 @@ const bindings = new Map([
     [
       { key: " ", says: "play", act: () => undefined },
       { key: "d", says: "home D", act: () => undefined },
+      { key: "Escape", says: "stop", act: () => undefined },
       { key: "ArrowUp", says: "up", act: () => undefined },
       { key: "Ctrl+z", says: "undo", act: () => undefined },
       { key: "Ctrl+Shift+z", says: "redo", act: () => undefined },
@@ -20,27 +21,41 @@ const press = (key: string, ctrlKey = false, shiftKey = false) => ({
   altKey: false,
   metaKey: false,
 });
-const body = { tag: "BODY", isTyping: false, isMoved: false, isInDialog: false };
+const at = (on: Focused["on"], isInDialog = false): Focused => ({ on, isInDialog });
+const page = at("nothing");
 
 describe("keys", () => {
   test.each([
-    ["d on the page", press("d"), body, "home D"],
-    ["space on the page", press(" "), body, "play"],
-    ["space on a button", press(" "), { ...body, tag: "BUTTON" }, undefined],
-    ["d on a button", press("d"), { ...body, tag: "BUTTON" }, "home D"],
-    ["d on a slider", press("d"), { ...body, tag: "INPUT", isMoved: true }, "home D"],
-    ["space on a radio button", press(" "), { ...body, tag: "INPUT", isMoved: true }, "play"],
-    ["an arrow on the page", press("ArrowUp"), body, "up"],
-    ["an arrow on a slider", press("ArrowUp"), { ...body, tag: "INPUT", isMoved: true }, undefined],
-    ["d while typing", press("d"), { ...body, tag: "INPUT", isTyping: true }, undefined],
-    ["d in a dialog", press("d"), { ...body, isInDialog: true }, undefined],
-    ["ctrl d", press("d", true), body, undefined],
-    ["ctrl z", press("z", true), body, "undo"],
-    ["shift ctrl z", press("Z", true, true), body, "redo"],
-    ["ctrl z while typing", press("z", true), { ...body, tag: "INPUT", isTyping: true }, undefined],
-    ["z", press("z"), body, undefined],
-    ["an unbound key", press("q"), body, undefined],
+    ["d on the page", press("d"), page, "home D"],
+    ["space on the page", press(" "), page, "play"],
+    ["space on a button", press(" "), at("button"), undefined],
+    ["d on a button", press("d"), at("button"), "home D"],
+    ["d on a checkbox", press("d"), at("control"), undefined],
+    ["space on a checkbox", press(" "), at("control"), undefined],
+    ["escape on a checkbox", press("Escape"), at("control"), "stop"],
+    ["an arrow on the page", press("ArrowUp"), page, "up"],
+    ["an arrow on a slider", press("ArrowUp"), at("control"), undefined],
+    ["d while typing", press("d"), at("text"), undefined],
+    ["d in a dialog", press("d"), at("nothing", true), undefined],
+    ["ctrl d", press("d", true), page, undefined],
+    ["ctrl z", press("z", true), page, "undo"],
+    ["ctrl z on a checkbox", press("z", true), at("control"), "undo"],
+    ["shift ctrl z", press("Z", true, true), page, "redo"],
+    ["ctrl z while typing", press("z", true), at("text"), undefined],
+    ["z", press("z"), page, undefined],
+    ["an unbound key", press("q"), page, undefined],
   ])("%s", (_, pressed, focused, says) => expect(bindingFor(pressed, focused, bindings)?.says).toBe(says));
+
+  it("can be switched off where they are a single character", () => {
+    const says = (key: string, isCtrl = false) => bindingFor(press(key, isCtrl), page, bindings, false)?.says;
+    expect(["d", " ", "ArrowUp", "Escape"].map((key) => says(key))).toEqual([
+      undefined,
+      undefined,
+      "up",
+      "stop",
+    ]);
+    expect(says("z", true)).toBe("undo");
+  });
 
   it("go with the part of the screen that bound them", () => {
     bindKeys("x", [{ key: "q", says: "q", act: () => undefined }]);

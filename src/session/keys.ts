@@ -21,17 +21,16 @@ export function bindKeys(part: string, bindings: readonly KeyBinding[]): void {
 
 /** What the focus is on, as far as keys care. */
 export interface Focused {
-  readonly tag: string;
-  /** Text is written there, or a list is looked through: every key is its own. */
-  readonly isTyping: boolean;
-  /** A radio button or a slider: arrows and pages move it; letters and space mean nothing to it. */
-  readonly isMoved: boolean;
+  /** A field to write in, any other control that has a value, a button or link, or nothing that uses keys. */
+  readonly on: "text" | "control" | "button" | "nothing";
   readonly isInDialog: boolean;
 }
 
 /**
- * The binding that a press calls for. None while text is typed, while a dialog is open, with Alt, or where the focused button or
- * list takes the key itself.
+ * The binding that a press calls for. None while a dialog is open, with Alt, or where the focus is on something that may use the key
+ * itself: a checkbox, a radio button, a slider and a list have every key, a button has Space and Enter (WCAG 2.1.1).
+ *
+ * @param hasSingle whether single keys are on: they can be switched off (WCAG 2.1.4)
  */
 export function bindingFor(
   press: {
@@ -43,12 +42,18 @@ export function bindingFor(
   },
   focused: Focused,
   bindings: ReadonlyMap<string, readonly KeyBinding[]>,
+  hasSingle = true,
 ): KeyBinding | undefined {
-  if (press.altKey || focused.isTyping || focused.isInDialog) return undefined;
+  const { on, isInDialog } = focused;
+  if (press.altKey || isInDialog || on === "text") return undefined;
   const shift = press.shiftKey ? "Shift+" : "";
-  const name = press.ctrlKey || press.metaKey ? `Ctrl+${shift}${press.key.toLowerCase()}` : press.key;
-  if (["BUTTON", "A", "SUMMARY"].includes(focused.tag) && [" ", "Enter"].includes(press.key))
-    return undefined;
-  if (focused.isMoved && /^(?:Arrow|Page|Home|End)/u.test(press.key)) return undefined;
+  const isCombined = press.ctrlKey || press.metaKey;
+  const name = isCombined ? `Ctrl+${shift}${press.key.toLowerCase()}` : press.key;
+  if (!isCombined) {
+    // Escape stops all sound, wherever the focus is.
+    if (on === "control" && press.key !== "Escape") return undefined;
+    if (on === "button" && [" ", "Enter"].includes(press.key)) return undefined;
+    if (!hasSingle && press.key.length === 1) return undefined;
+  }
   return [...bindings.values()].flat().find(({ key }) => key === name);
 }

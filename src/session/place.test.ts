@@ -24,8 +24,8 @@ const openAt = (path: string) => {
   window.dispatchEvent(new PopStateEvent("popstate"));
 };
 const here = () => {
-  const { view, home, mode: inHand } = $place.get();
-  return `${view} ${printName(home)} ${inHand.id}`;
+  const { view, home, mode: selected } = $place.get();
+  return `${view} ${printName(home)} ${selected.id}`;
 };
 
 beforeEach(() => {

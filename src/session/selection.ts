@@ -17,14 +17,14 @@ export interface Selection {
   readonly way?: { readonly from: readonly Fifths[]; readonly to: readonly Fifths[] } | undefined;
   /** The chord that is selected: its voicings are what the stage offers. */
   readonly chord?: Chord | undefined;
-  /** The colour note and its ordinary neighbour, to be swapped while it sounds. */
+  /** The characteristic note and its ordinary neighbour, to be swapped while it sounds. */
   readonly swap?: { readonly from: Interval; readonly to: Interval } | undefined;
   readonly play: Playable;
 }
 
-/** Something that the stage can start: a mode, a tune, the bars of a chart, a chord or two held in hand. */
+/** Something that the stage can start: a mode, a tune, the bars of a chart, a chord or two. */
 export interface Playable {
-  readonly code: "mode" | "tune" | "chords" | "held";
+  readonly code: "mode" | "tune" | "chords" | "selected";
   readonly score: Score;
 }
 

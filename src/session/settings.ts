@@ -7,8 +7,8 @@ import { steady } from "./steady";
 /** How the application is set up, in every tab of this browser. */
 export const $settings = atom<Settings>(DEFAULTS);
 
-/** The schools that the user has chosen: what modes are told by, told from, and sung in. */
-export const $schools = steady($settings, ({ reference, comparison, syllables }) => ({
+/** The conventions that the user has chosen: the reference scale, the comparison and the solfège. */
+export const $conventions = steady($settings, ({ reference, comparison, syllables }) => ({
   reference,
   comparison,
   syllables,

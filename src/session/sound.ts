@@ -41,7 +41,7 @@ export const $heardPlaces = atom<readonly number[]>([]);
 /** The round that is heard, from 0. */
 export const $round = atom<number | undefined>(undefined);
 
-/** Whether the colour note gives way to its neighbour from the next round on. */
+/** Whether the characteristic note gives way to its neighbour from the next round on. */
 export const $isSwapped = atom(false);
 
 const engine = soundEngine({
@@ -193,7 +193,7 @@ export function playOrStop(): void {
 }
 
 /**
- * While what the stage shows is heard, swaps the colour note in it, from the next round on, or puts it back; then true. False
+ * While what the stage shows is heard, swaps the characteristic note in it, from the next round on, or puts it back; then true. False
  * where something else or nothing is heard, or there is no note to swap.
  */
 export function swapLive(): boolean {

@@ -64,7 +64,7 @@ describe("where the neck opens", () => {
   });
 });
 
-describe("the tuning in hand", () => {
+describe("the selected tuning", () => {
   const own = {
     name: "Low C",
     instrument: "guitar",
@@ -101,7 +101,7 @@ describe("the tuning in hand", () => {
   });
 });
 
-describe("the position in hand", () => {
+describe("the selected position", () => {
   it("is at or above the fret that was stepped to, and is stepped to the ends and no further", () => {
     expect($position.get()?.hand).toBe(5);
     stepPosition(1);
@@ -129,7 +129,7 @@ describe("the position in hand", () => {
   });
 });
 
-describe("the chord in hand", () => {
+describe("the selected chord", () => {
   it("is the one selected, one from the Shelf, or the home chord, also of scales without thirds", () => {
     expect(printChord($chord.get())).toBe("Dm7");
     takeVoicing("A13", [5, null, 5, 6, 7, null]);
@@ -197,7 +197,7 @@ describe("what is played", () => {
     expect(heard().score.notes[0]?.midi).toBe(55);
   });
 
-  it("has the colour note swapped while it is heard, and only then", () => {
+  it("has the characteristic note swapped while it is heard, and only then", () => {
     expect(swapLive()).toBe(false);
     changeSettings({ loop: true });
     const playing = mainPlaying();

@@ -43,7 +43,7 @@ export function tuningFor({ instrument, tuning, ownTunings, capo }: NeckSettings
   return capo === 0 ? base : { ...base, capo: Math.min(capo, base.frets - 4) };
 }
 
-/** The instrument in hand. */
+/** The selected instrument. */
 export const $instrument = computed(
   $settings,
   ({ instrument }): Instrument => maybeInstrument(instrument) ?? FIRST,
@@ -99,7 +99,7 @@ export function positionAt(all: readonly Position[], place: HandPlace | undefine
   return first && others.reduce((best, each) => (below(each) < below(best) ? each : best), first);
 }
 
-/** The position in hand. */
+/** The selected position. */
 export const $position = computed([$positions, $hand], positionAt);
 
 /** Its notes with the fingers that are wished for. */

@@ -33,7 +33,7 @@ describe("a browser", () => {
     await browserStore("shade").writeAll(new Map(Object.entries(V1)));
     const one = await page();
     expect(one.shelf.$saved.get()).toHaveLength(6);
-    expect(one.$settings.get()).toMatchObject({ theme: "dusk", tempo: 132, instrument: "mandolin" });
+    expect(one.$settings.get()).toMatchObject({ theme: "dark", tempo: 132, instrument: "mandolin" });
     expect(one.chartDocument.$value.get()).toEqual({ chords: "| Dm7 | G7 |\n| Cmaj7 |", title: "Stairs" });
     expect(one.tuneDocument.$value.get()).toMatchObject({ text: "E4:1 F4 G4 A4 | E4:4 ||", name: "Fox" });
     expect(one.modeQuestion.$value.get()).toMatchObject({ holds: "C E", anyHome: true });
@@ -46,6 +46,15 @@ describe("a browser", () => {
     expect(two.chartDocument.$value.get().title).toBe("Stairs");
     expect(two.modeQuestion.$value.get()).toMatchObject({ holds: "C E" });
     expect(two.aside.$records.get()).toHaveLength(1);
+  });
+
+  it("opens what its address brought along, though the address has followed the screen since", async () => {
+    history.replaceState(null, "", "/match?chords=%7C%20Gb%20%7C");
+    vi.resetModules();
+    const session = await import(".");
+    history.replaceState(null, "", "/match");
+    await session.start();
+    expect(session.chartDocument.$value.get().chords).toBe("| Gb |");
   });
 
   const BROKEN = [5, "x", [], {}, { version: 99 }, { version: 1 }, { version: "1", kind: 7 }];
@@ -92,10 +101,10 @@ describe("a browser", () => {
 
   it("changes settings in two tabs without either losing its own", async () => {
     const [one, two] = [await page(), await page()];
-    one.changeSettings({ theme: "dusk" });
+    one.changeSettings({ theme: "dark" });
     await one.settled();
     two.changeSettings({ tempo: 150 });
     await two.settled();
-    expect((await page()).$settings.get()).toMatchObject({ theme: "dusk", tempo: 150 });
+    expect((await page()).$settings.get()).toMatchObject({ theme: "dark", tempo: 150 });
   });
 });

@@ -30,13 +30,17 @@ export const $storage = atom<"waiting" | "open" | "silent">("waiting");
 /** Milliseconds that the page waits for storage before it begins without. What comes later still comes in. */
 const PATIENCE = 4000;
 
+/**
+ * The address that the page was opened at, read before anything else: it follows what is on the screen as soon as any part of the page is
+ * there, and would lose what it brought along.
+ */
+const opened = new URL(typeof window === "undefined" ? "http://localhost" : window.location.href);
+
 let started: Promise<void> | undefined;
 
 /** Opens the browser's records once, whichever part of the page asks first; with `?demo` in the address, the demo too. */
 export function start(): Promise<void> {
   started ??= (async () => {
-    // The address follows what is on the screen from now on: what it brought along is read first.
-    const opened = new URL(window.location.href);
     const wantsDemo = opened.searchParams.has("demo");
     const isOpen = load().then(
       () => true,

@@ -65,8 +65,9 @@ export function openAside(store: RecordStore, saving: Saving): Aside {
     },
     put,
     remove: async (key) => {
-      $records.set($records.get().filter((each) => each.key !== key));
       await saving.save(key, () => store.remove(key));
+      // It is gone when storage has said so.
+      $records.set($records.get().filter((each) => each.key !== key));
     },
   };
 }

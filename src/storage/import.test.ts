@@ -70,7 +70,7 @@ describe("a backup", () => {
     expect(readBackup(file)).toMatchObject({ value: undefined, problems: [{ code }] }),
   );
 
-  test.each(["5", "null", '"dusk"', "[]"])(
+  test.each(["5", "null", '"dark"', "[]"])(
     "with %s for settings brings none, and all the rest",
     (settings) => {
       const { value } = readBackup(`{"format":"shade-backup","version":1,"shelf":[],"settings":${settings}}`);
@@ -150,9 +150,9 @@ describe("an import", () => {
 
   it("shows settings apart: those of the file that differ, off unless they are asked for", () => {
     const file = readBackup(
-      writeBackup({ ...EMPTY, settings: { ...DEFAULTS, tempo: 150, theme: "dusk" } }),
+      writeBackup({ ...EMPTY, settings: { ...DEFAULTS, tempo: 150, theme: "dark" } }),
     ).value!;
-    expect(planImport(file, [], DEFAULTS).settings).toEqual({ tempo: 150, theme: "dusk" });
+    expect(planImport(file, [], DEFAULTS).settings).toEqual({ tempo: 150, theme: "dark" });
     expect(planImport({ ...file, settings: {} }, [], { ...DEFAULTS, tempo: 150 }).settings).toEqual({});
     expect(USUAL_CHOICE.settings).toBe(false);
   });

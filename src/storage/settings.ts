@@ -9,13 +9,13 @@ import {
   SYSTEMS,
 } from "@/core/instrument";
 import { NOTE_NAMINGS } from "@/core/pitch";
-import { READING_KINDS } from "@/core/progression";
-import { COMPARISONS, FAMILIES, REFERENCE_SCHOOLS, USUAL_FAMILIES } from "@/core/scale";
+import { ANALYSIS_KINDS } from "@/core/progression";
+import { COMPARISONS, FAMILIES, REFERENCE_CONVENTIONS, USUAL_FAMILIES } from "@/core/scale";
 import { modeId, strings } from "./saved";
-import { isFields } from "./versioned";
+import { type Fields, isFields } from "./versioned";
 
 /** The version of the settings written now. */
-export const SETTINGS_VERSION = 1;
+export const SETTINGS_VERSION = 2;
 
 /** A tuning made by hand. */
 export const ownTuningRecord = z
@@ -33,7 +33,7 @@ export type OwnTuning = z.infer<typeof ownTuningRecord>;
 export const DIVISIONS = ["position", "whole", "line", "voicing"] as const;
 export type Division = (typeof DIVISIONS)[number];
 
-/** What stands on the plates. */
+/** Note labels. */
 export const LABELS = ["notes", "degrees", "syllables", "fingers", "none"] as const;
 export type Labels = (typeof LABELS)[number];
 
@@ -65,7 +65,7 @@ const stage = {
   system: z.enum(SYSTEMS).catch("five-positions"),
   order: z.enum(ORDERS).catch("up-and-down"),
   labels: z.enum(LABELS).catch("notes"),
-  /** The mode whose fingering is known, that the one in hand is told from: by id, what it is told by, or none. */
+  /** The mode whose fingering is known, that the selected one is told from: by id, what it is told by, or none. */
   known: z.union([z.enum(["reference", "none"]), modeId]).catch("reference"),
   /** The fingering within the limit, where a position has one. */
   easier: z.boolean().catch(false),
@@ -100,29 +100,31 @@ const match = {
     .min(1)
     .max(FAMILIES.length)
     .catch([...USUAL_FAMILIES]),
-  /** Which readings stand under the chords. */
-  bands: z.enum(["all", ...READING_KINDS]).catch("all"),
+  /** Which analyses stand under the chords. */
+  bands: z.enum(["all", ...ANALYSIS_KINDS]).catch("all"),
   /** The target note is saved for the chord that has it, or used throughout, in practice. */
-  signalWay: z.enum(["save", "throughout"]).catch("save"),
+  targetWay: z.enum(["save", "throughout"]).catch("save"),
   /** The guide lines stand under the chords. */
   guides: z.boolean().catch(false),
-  /** The chord that sounds is the one in hand. */
+  /** The chord that sounds is the selected one. */
   follow: z.boolean().catch(false),
 };
 
 /** How the application is set up. Every field has a value to fall back on. */
 const settings = z.object({
   version: z.literal(SETTINGS_VERSION).catch(SETTINGS_VERSION),
-  theme: z.enum(["system", "day", "dusk"]).catch("system"),
+  theme: z.enum(["system", "light", "dark"]).catch("system"),
   tempo: z.number().min(30).max(300).catch(96),
+  /** Single keys act; without them only combined ones do. */
+  shortcuts: z.boolean().catch(true),
   /** Loudness in decibels below full scale. */
   volume: z.number().min(-60).max(0).catch(-18),
   drone: z.boolean().catch(true),
-  /** What is sung: from home as do, from the parent's tonic as do, numbers, or nothing. */
+  /** What is solfege: from home as do, from the parent's tonic as do, numbers, or nothing. */
   syllables: z.enum(["home", "parent", "numbers", "none"]).catch("home"),
   /** What a mode is told by. */
-  reference: z.enum(REFERENCE_SCHOOLS).catch("by-third"),
-  /** What its colour notes tell it from. */
+  reference: z.enum(REFERENCE_CONVENTIONS).catch("by-third"),
+  /** What it is compared with. */
   comparison: z.enum(COMPARISONS).catch("usual"),
   noteNames: z.enum(NOTE_NAMINGS).catch("english"),
   /** Ionian and Aeolian, or major and natural minor. */
@@ -140,15 +142,33 @@ export type Settings = z.infer<typeof settings>;
 export const DEFAULTS: Settings = settings.parse({});
 
 /** Settings out of whatever lies in storage or in a file: field by field, the usual value where one is missing or broken. */
-export const readSettings = (record: unknown): Settings => settings.parse(isFields(record) ? record : {});
+export const readSettings = (record: unknown): Settings =>
+  settings.parse(isFields(record) ? carriedOver(record) : {});
+
+/** What version 1 called otherwise. */
+const THEMES: Fields = { day: "light", dusk: "dark" };
+const BANDS: Fields = { "fewest-turns": "fewest-changes" };
+
+function carriedOver({ signalWay, ...record }: Fields): Fields {
+  if (record.version === SETTINGS_VERSION) return record;
+  const renamed = (field: string, names: Fields) =>
+    field in record ? { [field]: names[String(record[field])] ?? record[field] } : {};
+  return {
+    ...record,
+    ...renamed("theme", THEMES),
+    ...renamed("bands", BANDS),
+    ...(signalWay === undefined ? {} : { targetWay: signalWay }),
+    version: SETTINGS_VERSION,
+  };
+}
 
 /** Fields of settings that a record brings and that can be read, whatever else is in it. */
 export function settingsIn(record: unknown): Partial<Settings> {
   if (!isFields(record)) return {};
-  const read = readSettings(record);
+  const carried = carriedOver(record);
   return Object.fromEntries(
-    Object.entries(read).filter(
-      ([field, value]) => field !== "version" && JSON.stringify(record[field]) === JSON.stringify(value),
+    Object.entries(settings.parse(carried)).filter(
+      ([field, value]) => field !== "version" && JSON.stringify(carried[field]) === JSON.stringify(value),
     ),
   );
 }

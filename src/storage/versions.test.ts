@@ -44,16 +44,27 @@ describe("records of every version since 1", () => {
 });
 
 describe("settings", () => {
-  test.each([undefined, null, 5, "dusk", [], [1], true])("out of %j are the usual ones", (record) =>
+  test.each([undefined, null, 5, "dark", [], [1], true])("out of %j are the usual ones", (record) =>
     expect(readSettings(record)).toEqual(DEFAULTS),
   );
 
   it("of version 1 are all there", () =>
-    expect(readSettings(V1.settings)).toMatchObject(V1.settings as Record<string, unknown>));
+    expect(readSettings(V1.settings)).toMatchObject({
+      ...(V1.settings as Record<string, unknown>),
+      version: 2,
+      theme: "dark",
+    }));
+
+  it("of version 1 have the names of today", () => {
+    const old = { version: 1, theme: "day", bands: "fewest-turns", signalWay: "throughout" };
+    const now = { theme: "light", bands: "fewest-changes", targetWay: "throughout" };
+    expect(readSettings(old)).toMatchObject(now);
+    expect(settingsIn(old)).toEqual(now);
+  });
 
   it("fall back field by field", () => {
-    expect(readSettings({ tempo: 9999, theme: "dusk", instrument: "lute", capo: -1 })).toMatchObject({
-      theme: "dusk",
+    expect(readSettings({ tempo: 9999, theme: "dark", instrument: "lute", capo: -1 })).toMatchObject({
+      theme: "dark",
       tempo: 96,
       volume: -18,
       instrument: "guitar",
@@ -74,8 +85,8 @@ describe("settings", () => {
   });
 
   it("out of a file are those that it brings and that can be read, and no others", () => {
-    expect(settingsIn({ theme: "dusk", tempo: "fast", volume: -20, hat: 1 })).toEqual({
-      theme: "dusk",
+    expect(settingsIn({ theme: "dark", tempo: "fast", volume: -20, hat: 1 })).toEqual({
+      theme: "dark",
       volume: -20,
     });
     for (const none of [5, null, [], {}]) expect(settingsIn(none)).toEqual({});

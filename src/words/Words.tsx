@@ -8,7 +8,7 @@ interface WordsProps {
   readonly onPoint?: ((notes: readonly number[] | undefined) => void) | undefined;
 }
 
-/** A sentence in parts: plain, strong, colour notes on amber, and parts that point at notes when they are touched. */
+/** A sentence in parts: plain, strong, characteristic notes on amber, and parts that point at notes when they are touched. */
 export function Words({ children, onPoint }: WordsProps) {
   return children.map((phrase, at) => {
     if (typeof phrase === "string") return phrase;

@@ -1,6 +1,6 @@
 import { spellSound } from "@/core/pitch";
 import type { Claim } from "@/core/chord";
-import { members, type SoundSet, size } from "@/core/scale";
+import { members, type PitchClassSet, size } from "@/core/scale";
 import { countText, listText, noteText, numberText } from "./names";
 
 /** What a claim says of a mode. */
@@ -16,7 +16,7 @@ export const CLAIM_TEXT: Readonly<Record<Claim, string>> = {
 };
 
 /** "F♯, G and A": sounding notes by their plainest names. */
-export const soundsText = (sounds: SoundSet): string =>
+export const soundsText = (sounds: PitchClassSet): string =>
   listText(members(sounds).map((sound) => noteText(spellSound(sound))));
 
 /** "1 of 462 modes." */
@@ -26,7 +26,7 @@ export function foundText(found: number, asked: number): string {
 }
 
 /** Why nothing was found where it was the notes: "These need eight different notes: …, more than seven." */
-export function neededText(needed: SoundSet, among: "named" | number): string {
+export function neededText(needed: PitchClassSet, among: "named" | number): string {
   const count = size(needed);
   const much = typeof among === "number" && count > among ? `, more than ${numberText(among)}` : "";
   return `What you ask for needs ${countText(count, "different note")}${much}: ${soundsText(needed)}.`;

@@ -1,8 +1,8 @@
 import { type Fifths, soundOf } from "@/core/pitch";
 import { type Chord, type ChordKind, chordNotes, chordSounds, type ShapePlace } from "@/core/chord";
-import { colourOn, holdsAll, type HomeMode, notesOf, soundSet } from "@/core/scale";
+import { characteristicOn, holdsAll, type HomeMode, notesOf, pitchClassSet } from "@/core/scale";
 import { chordText, degreeText, homeModeText, listText, noteText, type Phrase } from "./names";
-import type { Schools } from "./derive";
+import type { Conventions } from "./derive";
 
 /** What the kinds of chord are called at the head of their column. */
 export const CHORD_KIND_TEXT: Readonly<Record<ChordKind, string>> = {
@@ -29,17 +29,17 @@ export const inModeText = (chord: Chord, { home }: HomeMode): string =>
     .join(", ");
 
 /** What a chord says of the mode: whether it has the characteristic notes, and which are missing. */
-export function chordSentence(chord: Chord, homeMode: HomeMode, schools: Schools): readonly Phrase[] {
+export function chordSentence(chord: Chord, homeMode: HomeMode, conventions: Conventions): readonly Phrase[] {
   const sounds = chordSounds(chord);
-  const own = soundSet(notesOf(homeMode).map(soundOf));
-  const outside = chordNotes(chord).filter((note) => !holdsAll(own, soundSet([soundOf(note)])));
+  const own = pitchClassSet(notesOf(homeMode).map(soundOf));
+  const outside = chordNotes(chord).filter((note) => !holdsAll(own, pitchClassSet([soundOf(note)])));
   if (outside.length > 0)
     return [
       `${notesText(outside)} ${outside.length === 1 ? "falls" : "fall"} outside ${homeModeText(homeMode)}.`,
     ];
-  const colour = colourOn(homeMode, schools);
-  const held = colour.filter((note) => holdsAll(sounds, soundSet([soundOf(note)])));
-  if (colour.length === 0 || held.length === 0)
+  const characteristic = characteristicOn(homeMode, conventions);
+  const held = characteristic.filter((note) => holdsAll(sounds, pitchClassSet([soundOf(note)])));
+  if (characteristic.length === 0 || held.length === 0)
     return [
       `In ${homeModeText(homeMode)}, without a characteristic note: modes near it have this chord too.`,
     ];
@@ -47,7 +47,7 @@ export function chordSentence(chord: Chord, homeMode: HomeMode, schools: Schools
     at === 0 ? "" : " and ",
     { lit: noteText(note) },
   ]);
-  const rest = colour.filter((note) => !held.includes(note)).map(noteText);
+  const rest = characteristic.filter((note) => !held.includes(note)).map(noteText);
   return [
     "Contains ",
     ...lit,

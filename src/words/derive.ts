@@ -2,7 +2,7 @@ import { accidentalsOf, degreeNumber, type Fifths, halfSteps, type Interval } fr
 import { diatonicChords, fullChord, fullChordSuffix } from "@/core/chord";
 import { bestVamp } from "@/core/progression";
 import {
-  colourNotes,
+  characteristicNotes,
   type Comparison,
   type Difference,
   extentOf,
@@ -20,10 +20,10 @@ import {
   period,
   type Reference,
   reference,
-  type ReferenceSchool,
+  type ReferenceConvention,
   relatives,
   SEVEN,
-  shownColour,
+  shownCharacteristic,
   stepsOf,
   syllable,
   thirdOf,
@@ -47,8 +47,8 @@ import {
   type Phrase,
 } from "./names";
 
-/** The schools that decide how a mode is told. */
-export type Schools = Pick<Settings, "reference" | "comparison" | "syllables">;
+/** The conventions that decide how a mode is told. */
+export type Conventions = Pick<Settings, "reference" | "comparison" | "syllables">;
 
 /** What a reference is called in a sentence. */
 function referenceText({ mode }: { readonly mode: Mode }): string {
@@ -84,18 +84,22 @@ function differenceText({ moved, dropped, added }: Difference): string {
 /** What the mode is, against its reference: "The natural minor with its sixth raised: B in place of B♭." */
 function referenceSentence(
   { home, mode }: HomeMode,
-  colour: readonly Interval[],
-  school: ReferenceSchool,
+  characteristic: readonly Interval[],
+  convention: ReferenceConvention,
 ): readonly Phrase[] {
-  const told = reference(mode, school);
+  const told = reference(mode, convention);
   if (extentOf(told) === 0) return [`${capital(referenceText(told))} itself. `];
   const pairs = told.moved.flatMap(({ from, to }, at): readonly Phrase[] => {
     const note = noteText(home + to);
     const joint = at === 0 ? ": " : at === told.moved.length - 1 ? " and " : ", ";
-    return [joint, colour.includes(to) ? { lit: note } : note, ` in place of ${noteText(home + from)}`];
+    return [
+      joint,
+      characteristic.includes(to) ? { lit: note } : note,
+      ` in place of ${noteText(home + from)}`,
+    ];
   });
   // Of a set without a name the nearest named one is told already.
-  const nearer = isNamed(mode) ? nearerReference(mode, school) : undefined;
+  const nearer = isNamed(mode) ? nearerReference(mode, convention) : undefined;
   return [
     `${capital(referenceText(told))} ${differenceText(told)}`,
     ...pairs,
@@ -143,9 +147,9 @@ function noneOfThemText(mode: Mode, comparison: Comparison): string {
 /** What tells the mode from those it is compared with: "The natural 6 (B) is its characteristic note: none of … has it." */
 function characteristicSentence(
   { home, mode }: HomeMode,
-  { comparison, reference: school }: Schools,
+  { comparison, reference: convention }: Conventions,
 ): readonly Phrase[] {
-  const [first, ...others] = colourNotes(mode, comparison, school);
+  const [first, ...others] = characteristicNotes(mode, comparison, convention);
   const third = thirdOf(mode);
   if (!first) return [holdersSentence(mode, comparison)];
   if (first.length === 0)
@@ -154,7 +158,7 @@ function characteristicSentence(
         ? "Nothing that it is compared with is like it."
         : `Its ${intervalText(third)} alone sets it apart: ${noneOfThemText(mode, comparison)} has one.`,
     ];
-  const altered = new Set(reference(mode, school).moved.map(({ to }) => to));
+  const altered = new Set(reference(mode, convention).moved.map(({ to }) => to));
   const said = (interval: Interval) =>
     altered.has(interval) && accidentalsOf(interval) === 0
       ? `natural ${degreeText(interval)}`
@@ -171,7 +175,7 @@ function characteristicSentence(
     ...named,
     ` ${isOne ? "is its characteristic note" : "are its characteristic notes"}: ${noneOfThemText(mode, comparison)} has ${all}.`,
     insteadText(others),
-    sharingText(mode, isOne, { comparison, reference: school }),
+    sharingText(mode, isOne, { comparison, reference: convention }),
   ];
 }
 
@@ -187,8 +191,12 @@ function insteadText(others: readonly (readonly Interval[])[]): string {
 }
 
 /** The modes one note away that have the characteristic notes too, though they are not compared with, and what sets them apart. */
-function sharingText(mode: Mode, isOne: boolean, telling: Pick<Schools, "comparison" | "reference">): string {
-  const [near, ...more] = neighboursSharing(mode, telling);
+function sharingText(
+  mode: Mode,
+  isOne: boolean,
+  comparedBy: Pick<Conventions, "comparison" | "reference">,
+): string {
+  const [near, ...more] = neighboursSharing(mode, comparedBy);
   if (!near) return "";
   const also = more.slice(0, 2).map(({ mode: other }) => inTitle(modeText(other)));
   const so = also.length === 0 ? "" : ` So ${also.length === 1 ? "does" : "do"} ${listText(also)}.`;
@@ -207,8 +215,8 @@ function holdersSentence(mode: Mode, comparison: Comparison): string {
 }
 
 /** "6", or every smallest set where there are several: "♭2 with 4 · ♭2 with 5". */
-export function everySetText({ mode }: HomeMode, { comparison, reference: school }: Schools): string {
-  const sets = colourNotes(mode, comparison, school);
+export function everySetText({ mode }: HomeMode, { comparison, reference: convention }: Conventions): string {
+  const sets = characteristicNotes(mode, comparison, convention);
   if (sets.length === 0) return "none";
   return sets.map((set) => (set.length === 0 ? "its third" : setText(set))).join(" · ");
 }
@@ -221,7 +229,7 @@ export const COMPARISON_TEXT: Readonly<Record<Comparison, string>> = {
   catalogue: "all named modes of its size",
 };
 
-export const REFERENCE_TEXT: Readonly<Record<ReferenceSchool, string>> = {
+export const REFERENCE_TEXT: Readonly<Record<ReferenceConvention, string>> = {
   "by-third": "major or minor, by its third",
   major: "major always",
   nearest: "the nearest of the seven",
@@ -257,13 +265,13 @@ export function symmetryText({ mode }: HomeMode): string {
 }
 
 /** The panel's opening: what the mode is, and what tells it. */
-export function whatItIs(homeMode: HomeMode, schools: Schools): readonly Phrase[] {
+export function whatItIs(homeMode: HomeMode, conventions: Conventions): readonly Phrase[] {
   const { mode } = homeMode;
-  const colour = shownColour(mode, schools);
+  const characteristic = shownCharacteristic(mode, conventions);
   return [
     ...unnamedSentence(homeMode),
-    ...referenceSentence(homeMode, colour, schools.reference),
-    ...characteristicSentence(homeMode, schools),
+    ...referenceSentence(homeMode, characteristic, conventions.reference),
+    ...characteristicSentence(homeMode, conventions),
   ];
 }
 
@@ -305,17 +313,17 @@ export const intervalsText = ({ mode }: HomeMode): string =>
     .map(intervalText)
     .join(", ");
 
-/** What is sung to a note of a mode: "me" from home, "fa" from the parent's tonic, "♭3", or nothing. */
-export function sungNote(note: Fifths, homeMode: HomeMode, school: Schools["syllables"]): string {
-  if (school === "none") return "";
-  if (school === "numbers") return degreeText(note - homeMode.home);
-  return syllable(note - (school === "parent" ? parentOf(homeMode).tonic : homeMode.home));
+/** The solfège of a note of a mode: "me" from home, "fa" from the parent's tonic, "♭3", or nothing. */
+export function solfegeNote(note: Fifths, homeMode: HomeMode, convention: Conventions["syllables"]): string {
+  if (convention === "none") return "";
+  if (convention === "numbers") return degreeText(note - homeMode.home);
+  return syllable(note - (convention === "parent" ? parentOf(homeMode).tonic : homeMode.home));
 }
 
 /** "do re me fa sol la te" from home; "re mi fa sol la ti do" from the parent's tonic; "1 2 ♭3 …"; nothing. */
-export const sungText = (homeMode: HomeMode, school: Schools["syllables"]): string =>
+export const solfegeText = (homeMode: HomeMode, convention: Conventions["syllables"]): string =>
   notesOf(homeMode)
-    .map((note) => sungNote(note, homeMode, school))
+    .map((note) => solfegeNote(note, homeMode, convention))
     .join(" ")
     .trim();
 
@@ -342,9 +350,9 @@ export function vampText(homeMode: HomeMode): string {
 }
 
 /** The name of the ladder for those who cannot see it. */
-export const ladderText = (homeMode: HomeMode, lineUp: "homes" | "notes"): string => {
+export const ladderText = (homeMode: HomeMode, alignment: "parallel" | "relative"): string => {
   const { tonic, family } = parentOf(homeMode);
-  return lineUp === "homes"
+  return alignment === "parallel"
     ? `The modes of ${familyText(family)} on ${noteText(homeMode.home)}, from bright to dark`
     : `The modes of ${parentText(tonic, family)}, from bright to dark`;
 };

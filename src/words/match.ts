@@ -3,16 +3,16 @@ import { type Chart, type ChartChord, type Chord, chordNotes, chordSounds } from
 import type { EnsemblePart } from "@/core/instrument";
 import {
   chordBefore,
-  type ChartReading,
+  type ChartAnalysis,
   type Decision,
   type Fit,
   type GuideTone,
   type OutsideReason,
   outsideOf,
-  type ReadingKind,
+  type AnalysisKind,
   type SimpleScale,
   type StandIn,
-  type Turn,
+  type Change,
   type Writing,
 } from "@/core/progression";
 import { type HomeMode, holds, notesOf, soundsOn, thirdOf } from "@/core/scale";
@@ -35,16 +35,16 @@ const unique = (notes: readonly Fifths[]) => [
   ...new Map(notes.map((note) => [soundOf(note), note])).values(),
 ];
 
-/** What the three readings are called. */
-export const READING_TEXT: Readonly<Record<ReadingKind, string>> = {
-  "fewest-turns": "Fewest turns",
+/** What the three analyses are called. */
+export const ANALYSIS_TEXT: Readonly<Record<AnalysisKind, string>> = {
+  "fewest-changes": "Fewest changes",
   "one-mode": "One mode",
   "chord-by-chord": "Chord by chord",
 };
 
 /** "nothing outside", "C is outside in one chord". */
-function outsideSummary(reading: ChartReading): string {
-  const outside = outsideOf(reading);
+function outsideSummary(analysis: ChartAnalysis): string {
+  const outside = outsideOf(analysis);
   if (outside.length === 0) return "nothing outside";
   const chords = new Set(outside.map(({ at }) => at)).size;
   const notes = unique(outside.map(({ note }) => note));
@@ -52,27 +52,27 @@ function outsideSummary(reading: ChartReading): string {
   return `${said} ${notes.length === 1 ? "is" : "are"} outside in ${countText(chords, "chord")}`;
 }
 
-/** "E Dorian throughout; C is outside in one chord.", "one turn; nothing outside". */
-export function readingText(reading: ChartReading): string {
-  const { segments, kind } = reading;
+/** "E Dorian throughout; C is outside in one chord.", "one change; nothing outside". */
+export function analysisText(analysis: ChartAnalysis): string {
+  const { segments, kind } = analysis;
   const [first] = segments;
   const isOne = segments.length === 1 && first !== undefined;
   const how = isOne
     ? `${homeModeText(first.homeMode)} throughout`
     : kind === "chord-by-chord"
       ? "every chord its own home"
-      : countText(segments.length - 1, "turn");
-  return `${how}; ${outsideSummary(reading)}`;
+      : countText(segments.length - 1, "change");
+  return `${how}; ${outsideSummary(analysis)}`;
 }
 
-/** The modes of a reading in order: "E Dorian, E Aeolian". */
-export const modesText = ({ segments }: ChartReading): string => {
+/** The modes of an analysis in order: "E Dorian, E Aeolian". */
+export const modesText = ({ segments }: ChartAnalysis): string => {
   const names = segments.map(({ homeMode }) => homeModeText(homeMode));
   return names.length > 5 ? `${names.slice(0, 4).join(", ")} and ${names.length - 4} more` : names.join(", ");
 };
 
-/** The note that changes at a turn: "C♯ → C"; only how many where there are more than two; undefined where the home alone does. */
-export function turnText({ leaves, takes }: Turn): string | undefined {
+/** The note that changes at a change: "C♯ → C"; only how many where there are more than two; undefined where the home alone does. */
+export function changeText({ leaves, takes }: Change): string | undefined {
   if (leaves.length + takes.length === 0) return undefined;
   if (Math.max(leaves.length, takes.length) > 2) return `${Math.max(leaves.length, takes.length)} notes`;
   return `${leaves.map(noteText).join(" ")} → ${takes.map(noteText).join(" ")}`;
@@ -99,7 +99,7 @@ const ROLES: Readonly<Record<string, string>> = {
 /** "third" for ♭3 and 3; the degree itself where it has no such name. */
 export const roleText = (role: number): string => ROLES[degreeText(role)] ?? degreeText(role);
 
-/** What is new in a chord and what to do with it, in the wording of both schools. */
+/** What is new in a chord and what to do with it, in the wording of both conventions. */
 export function targetSentence(
   chart: Chart,
   at: number,
@@ -222,12 +222,12 @@ export function tonesText(chord: NonNullable<ChartChord["chord"]>): string {
 }
 
 /** "D, a half step over the third". */
-export function rubsText({ rubs }: Fit, chord: NonNullable<ChartChord["chord"]>): string {
-  if (rubs.length === 0) return "none";
-  return rubs
-    .map((rub) => {
-      const under = chordNotes(chord).find((tone) => soundOf(tone + 7) === soundOf(rub)) ?? chord.root;
-      return `${noteText(rub)}, a half step over the ${roleText(under - chord.root)}`;
+export function avoidNotesText({ avoidNotes }: Fit, chord: NonNullable<ChartChord["chord"]>): string {
+  if (avoidNotes.length === 0) return "none";
+  return avoidNotes
+    .map((avoid) => {
+      const under = chordNotes(chord).find((tone) => soundOf(tone + 7) === soundOf(avoid)) ?? chord.root;
+      return `${noteText(avoid)}, a half step over the ${roleText(under - chord.root)}`;
     })
     .join("; ");
 }
@@ -302,9 +302,9 @@ export function lockText({ home, mode }: NonNullable<ChartChord["lock"]>): strin
 /** The ways to write chords for a mode. */
 export const WRITING_TEXT: Readonly<Record<Writing, string>> = {
   vamp: "Back and forth",
-  pedal: "Over its held home",
+  pedal: "Over a home pedal",
   full: "The mode as one chord",
-  "shared-out": "Two easy chords that share it out",
+  "chord-pairs": "Two chords that make the mode",
   fourths: "Fourths up the scale, for comping over the whole neck",
 };
 

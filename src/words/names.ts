@@ -10,7 +10,7 @@ import { type Chord, chordSuffix } from "@/core/chord";
 import type { Family, HomeMode, Mode } from "@/core/scale";
 import { wording } from "./wording";
 
-/** A part of a sentence: plain, lit (a colour note, on amber), strong, or one that points at notes of the tune. */
+/** A part of a sentence: plain, lit (a characteristic note, on amber), strong, or one that points at notes of the tune. */
 export type Phrase =
   | string
   | { readonly lit: string }

@@ -8,13 +8,13 @@ import {
   type Undecided,
 } from "@/core/identify";
 import {
-  colourOn,
-  colourSwap,
+  characteristicOn,
+  characteristicSwap,
   type HomeMode,
   notesOf,
   parentOf,
   type Swap,
-  type Telling,
+  type ComparedBy,
   thirdOf,
 } from "@/core/scale";
 import {
@@ -224,17 +224,17 @@ function undecidedText({ degrees, modes }: Undecided, home: Fifths): string {
 }
 
 /**
- * 4. "What tells it: a major third, C♯, with G over it. With G♯ it would be plain A major."
+ * 4. "What makes it that mode: a major third, C♯, with G over it. With G♯ it would be plain A major."
  */
-export function tellingReason(
+export function comparedReason(
   { homeMode, undecided }: Identification,
   placesOf: PlacesOf,
-  schools: Telling = {},
+  conventions: ComparedBy = {},
 ): readonly Phrase[] {
   const { home, mode } = homeMode;
   const third = thirdOf(mode);
   const isThirdHeard = third !== undefined && placesOf(home + third).length > 0;
-  const lead: Phrase = { strong: "What tells it:" };
+  const lead: Phrase = { strong: "What makes it that mode:" };
   const thirdPhrase: readonly Phrase[] = isThirdHeard
     ? [
         ` a ${third === 4 ? "major" : "minor"} third, `,
@@ -242,10 +242,10 @@ export function tellingReason(
       ]
     : [];
   if (undecided) return [{ strong: "What would decide:" }, ` ${undecidedText(undecided, home)}`];
-  const named = colourOn(homeMode, schools)
+  const named = characteristicOn(homeMode, conventions)
     .filter((note) => placesOf(note).length > 0)
     .flatMap((note, at): readonly Phrase[] => [at === 0 ? "" : " and ", { lit: noteText(note) }]);
-  const swap = colourSwap(mode, schools);
+  const swap = characteristicSwap(mode, conventions);
   const plain = swap ? ` With ${noteText(home + swap.to)} it would be ${swappedText(homeMode, swap)}.` : "";
   if (named.length === 0 && !isThirdHeard) return [lead, ` its notes and home together.${plain}`];
   if (named.length === 0) return [lead, ...thirdPhrase, `.${plain}`];

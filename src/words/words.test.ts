@@ -7,21 +7,21 @@ import {
   decisions,
   fitOf,
   guideLines,
-  oneModeReadings,
+  oneModeAnalyses,
   openBetween,
   outsideReasons,
   simpleScale,
-  readings,
+  analyses,
   targetNotes,
-  turnsOf,
+  changesOf,
   whatDecides,
 } from "@/core/progression";
 import {
   CATALOGUE,
-  colourSwap,
+  characteristicSwap,
   type HomeMode,
   mode,
-  colourNotes,
+  characteristicNotes,
   comparisonOf,
   holdsAll,
   neighboursSharing,
@@ -61,16 +61,16 @@ import {
   plainText,
   playItFromText,
   problemText,
-  readingText,
+  analysisText,
   roleText,
-  rubsText,
+  avoidNotesText,
   shortName,
   targetSentence,
   stepsText,
-  sungText,
+  solfegeText,
   swappedText,
   symbolText,
-  tellingReason,
+  comparedReason,
   tonesText,
   tuneCountText,
   vampText,
@@ -82,7 +82,7 @@ import {
   outsideReasonText,
   openText,
   simpleScaleText,
-  turnText,
+  changeText,
   inTitle,
   modeText,
   systemText,
@@ -226,7 +226,7 @@ describe("what a mode is, in a sentence", () => {
 
   it("claims nothing that its own neighbours refute: none in the set has it, and every one outside that has it is named or counted", () => {
     for (const each of CATALOGUE.filter(({ intervals }) => intervals.length === 7)) {
-      const [first] = colourNotes(each);
+      const [first] = characteristicNotes(each);
       if (!first || first.length === 0) continue;
       const third = thirdOf(each);
       const needed = soundsOf([0, ...(third === undefined ? [] : [third]), ...first]);
@@ -266,7 +266,7 @@ describe("what a mode is, in a sentence", () => {
     expect(plain(whatItIs(at("D", id), USUAL)).replaceAll(/[[\]]/g, "")).toContain(text),
   );
 
-  it("follows the schools", () => {
+  it("follows the conventions", () => {
     const dorian = at("D", "dorian");
     expect(plain(whatItIs(dorian, { ...USUAL, reference: "major" }))).toContain(
       "The major scale with its third and seventh lowered: F in place of F♯ and C in place of C♯.",
@@ -275,9 +275,9 @@ describe("what a mode is, in a sentence", () => {
       "Phrygian with its third raised",
     );
     expect(everySetText(dorian, { ...USUAL, comparison: "parent" })).toBe("6");
-    expect(sungText(dorian, "parent")).toBe("re mi fa sol la ti do");
-    expect(sungText(dorian, "numbers")).toBe("1 2 ♭3 4 5 6 ♭7");
-    expect(sungText(dorian, "none")).toBe("");
+    expect(solfegeText(dorian, "parent")).toBe("re mi fa sol la ti do");
+    expect(solfegeText(dorian, "numbers")).toBe("1 2 ♭3 4 5 6 ♭7");
+    expect(solfegeText(dorian, "none")).toBe("");
   });
 
   it("says why a scale has fewer modes than notes", () => {
@@ -312,7 +312,7 @@ describe("what a mode is, in a sentence", () => {
           plain(whatItIs(homeMode, USUAL)),
           countSentence(homeMode),
           stepsText(homeMode),
-          sungText(homeMode, "home"),
+          solfegeText(homeMode, "home"),
           homeChordText(homeMode),
           backwardsText(homeMode),
           intervalsText(homeMode),
@@ -331,36 +331,36 @@ describe("what a mode is, in a sentence", () => {
     expect(stepsText(at("A", "harmonic-minor"))).toBe(
       "whole half whole whole half 1½ half (2\u00A01\u00A02\u00A02\u00A01\u00A03\u00A01)",
     );
-    expect(sungText(dorian, "home")).toBe("do re me fa sol la te");
+    expect(solfegeText(dorian, "home")).toBe("do re me fa sol la te");
     expect(homeChordText(dorian)).toBe("Dm7, in full Dm13 (every fifth perfect)");
     expect(homeChordText(at("F", "lydian"))).toBe("Fmaj7, in full Fmaj13♯11 (5 of 6 fifths perfect)");
     expect(vampText(dorian)).toBe("Dm and G, back and forth");
-    expect(ladderText(dorian, "homes")).toBe("The modes of the major scale on D, from bright to dark");
-    expect(ladderText(dorian, "notes")).toBe("The modes of C major, from bright to dark");
+    expect(ladderText(dorian, "parallel")).toBe("The modes of the major scale on D, from bright to dark");
+    expect(ladderText(dorian, "relative")).toBe("The modes of C major, from bright to dark");
   });
 });
 
 describe("what is said about chords", () => {
   const chart = readChart("| Em9 | A13 | Em9 | A13 | Cmaj7 | D6 | Em9 | B7sus4 |").value;
   const { chords } = chart;
-  const [reading] = oneModeReadings(chart);
+  const [analysis] = oneModeAnalyses(chart);
   const dorian = { home: fifthsOf("E"), mode: mode("dorian") };
 
-  it("the reading and what lies outside it", () => {
-    expect(reading && readingText(reading)).toBe("E Dorian throughout; C is outside in one chord");
-    const [clean] = oneModeReadings(readChart("Em9 A13").value);
-    expect(clean && readingText(clean)).toBe("E Dorian throughout; nothing outside");
+  it("the analysis and what lies outside it", () => {
+    expect(analysis && analysisText(analysis)).toBe("E Dorian throughout; C is outside in one chord");
+    const [clean] = oneModeAnalyses(readChart("Em9 A13").value);
+    expect(clean && analysisText(clean)).toBe("E Dorian throughout; nothing outside");
   });
 
   it("turns, and what changes at them", () => {
-    const [turns] = readings(chart)["fewest-turns"];
-    expect(turns && readingText(turns)).toBe("one turn; nothing outside");
+    const [turns] = analyses(chart)["fewest-changes"];
+    expect(turns && analysisText(turns)).toBe("one change; nothing outside");
     expect(turns && modesText(turns)).toBe("E Dorian, E Aeolian");
-    expect(turns && turnsOf(turns).map(turnText)).toEqual(["C♯ → C"]);
-    const [far] = readings(readChart("| Dm7 | % | Ebm7 | % |").value)["fewest-turns"];
-    expect(far && turnsOf(far).map(turnText)).toEqual(["5 notes"]);
-    const each = readings(chart)["chord-by-chord"][0];
-    expect(each && readingText(each)).toBe("every chord its own home; nothing outside");
+    expect(turns && changesOf(turns).map(changeText)).toEqual(["C♯ → C"]);
+    const [far] = analyses(readChart("| Dm7 | % | Ebm7 | % |").value)["fewest-changes"];
+    expect(far && changesOf(far).map(changeText)).toEqual(["5 notes"]);
+    const each = analyses(chart)["chord-by-chord"][0];
+    expect(each && analysisText(each)).toBe("every chord its own home; nothing outside");
   });
 
   it("what a note outside might be, guide tones, the plain way, what is set", () => {
@@ -377,7 +377,7 @@ describe("what is said about chords", () => {
       "G, the seventh, stays",
       "D falls a half step to C♯, the third",
     ]);
-    const [turns] = readings(chart)["fewest-turns"];
+    const [turns] = analyses(chart)["fewest-changes"];
     const way = turns && simpleScale(turns, chart, 1);
     expect(way && simpleScaleText(way, chords)).toBe(
       "E minor pentatonic, bars 1 to 8; add C♯ and F♯ here for all of E Dorian",
@@ -387,7 +387,7 @@ describe("what is said about chords", () => {
     expect(lockText({ mode: mode("lydian") })).toBe("Lydian on any home");
   });
 
-  it("the target note in the wording of both schools", () => {
+  it("the target note in the wording of both conventions", () => {
     const said = (text: string, at: number) => {
       const read = readChart(text).value;
       return plain(targetSentence(read, at, targetNotes(read, at), dorian));
@@ -412,12 +412,12 @@ describe("what is said about chords", () => {
     ],
   ])("what is open in %s", (text, expected) => {
     const read = readChart(text).value;
-    const open = openBetween(readings(read)["one-mode"], read.chords);
+    const open = openBetween(analyses(read)["one-mode"], read.chords);
     expect(open && openText(open, read.chords)).toBe(expected);
   });
 
   it("what decides: a note, only the home, or nothing yet", () => {
-    expect(decisions(reading!.segments[0]!, chords).map((each) => decisionText(each, chords))).toEqual([
+    expect(decisions(analysis!.segments[0]!, chords).map((each) => decisionText(each, chords))).toEqual([
       "C♯, the third of A13 in bars 2 and 4, makes it Dorian; C in bar 5 leans towards Aeolian",
       "D Ionian has the same notes; only the home tells them apart",
     ]);
@@ -435,11 +435,11 @@ describe("what is said about chords", () => {
     );
   });
 
-  it("tones, rubs and roles", () => {
+  it("tones, avoid notes and roles", () => {
     const { chord } = chords[1]!;
     const fit = fitOf(chord!, dorian);
     expect(tonesText(chord!)).toBe("A C♯ E G, with B and F♯ above");
-    expect(rubsText(fit, chord!)).toBe("D, a half step over the third");
+    expect(avoidNotesText(fit, chord!)).toBe("D, a half step over the third");
     expect(["b3", "#5", "b2", "b7", "bb7"].map((degree) => roleText(degreeOf(degree)))).toEqual([
       "third",
       "fifth",
@@ -463,8 +463,8 @@ describe("the reasons for a tune", () => {
     expect(plain(countReason(stair, () => [0]))).toBe(
       "Count up from D: Ionian D, Dorian E, Phrygian F♯, Lydian G, Mixolydian A.",
     );
-    expect(plain(tellingReason(stair, () => [0]))).toBe(
-      "What tells it: a major third, C♯, with [G] over it. With G♯ it would be plain A major.",
+    expect(plain(comparedReason(stair, () => [0]))).toBe(
+      "What makes it that mode: a major third, C♯, with [G] over it. With G♯ it would be plain A major.",
     );
     expect([orText(stair), playItFromText(stair.homeMode)]).toEqual([
       undefined,
@@ -479,7 +479,7 @@ describe("the reasons for a tune", () => {
     expect(plain(notesReason(about("G#4 B4 C#5 D#5 E5 G#4"), () => [0]))).toContain(
       "Five of the seven are used. The second and seventh above G♯ are never heard.",
     );
-    expect(plain(tellingReason(pears, () => [0]))).toBe(
+    expect(plain(comparedReason(pears, () => [0]))).toBe(
       "What would decide: No 6 is heard. It would be D Aeolian with B♭ or D Dorian with B.",
     );
     expect(orText(pears)).toBe("or Dorian");
@@ -487,7 +487,7 @@ describe("the reasons for a tune", () => {
   });
 
   it("what a swap makes", () => {
-    const made = (home: string, id: string) => swappedText(at(home, id), colourSwap(mode(id))!);
+    const made = (home: string, id: string) => swappedText(at(home, id), characteristicSwap(mode(id))!);
     expect(made("A", "mixolydian")).toBe("plain A major");
     expect(made("Eb", "dorian")).toBe("plain E♭ minor");
     expect(made("B", "locrian")).toBe("B Phrygian");

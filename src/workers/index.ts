@@ -8,17 +8,17 @@ import type {
   FingeringAsked,
   ModeJobs,
   PitchJobs,
-  ReadingJobs,
-  ReadingsAsked,
+  AnalysisJobs,
+  AnalysesAsked,
   TrackAsked,
   VoicingJobs,
 } from "./messages";
 import { withOwnModes } from "./own-modes";
 import { collectionPool as poolOf, MOST_WORKERS } from "./pool";
-import { received } from "./read-chart";
+import { received } from "./analyse-chart";
 
 export { $jobFailed, type Outcome } from "./client";
-export type { AskedOf, ReckonedAnswer, ReckonedMode, SentTune } from "./messages";
+export type { AskedOf, ModesAnswer, AnsweringMode, SentTune } from "./messages";
 export type { CollectionPool } from "./pool";
 
 /** How a job that takes its time is watched and called off. */
@@ -31,8 +31,8 @@ interface Watch {
 const modes = workerClient<ModeJobs>(
   () => new Worker(new URL("./modes.worker.ts", import.meta.url), { type: "module" }),
 );
-const charts = workerClient<ReadingJobs>(
-  () => new Worker(new URL("./readings.worker.ts", import.meta.url), { type: "module" }),
+const charts = workerClient<AnalysisJobs>(
+  () => new Worker(new URL("./analyses.worker.ts", import.meta.url), { type: "module" }),
 );
 const tunes = workerClient<CollectionJobs>(
   () => new Worker(new URL("./identify.worker.ts", import.meta.url), { type: "module" }),
@@ -49,7 +49,7 @@ const pitches = workerClient<PitchJobs>(
 export const askAllModes = newestWins((question: AskedOf) => modes.ask((jobs) => jobs.ask(question)));
 
 /** Reads a chart; the newest wins. */
-export const readReadings = newestWins((asked: ReadingsAsked) =>
+export const analyseChart = newestWins((asked: AnalysesAsked) =>
   charts.ask(async (jobs) => received(await jobs.read(asked))),
 );
 

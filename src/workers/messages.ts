@@ -3,9 +3,9 @@ import type { Chord, Claim } from "@/core/chord";
 import type { Identification, IdentifyChoice } from "@/core/identify";
 import type { Expectation } from "@/core/identify/expectation";
 import type { Tuning, Voicing, VoicingsAsked } from "@/core/instrument";
-import type { ReadingKind, Segment } from "@/core/progression";
+import type { AnalysisKind, Segment } from "@/core/progression";
 import type { Problem } from "@/core/problem";
-import type { Comparison, ReferenceSchool, SoundSet } from "@/core/scale";
+import type { Comparison, ReferenceConvention, PitchClassSet } from "@/core/scale";
 import type { PitchFrame, Tune } from "@/core/tune";
 import type { TuneText } from "@/formats";
 
@@ -18,34 +18,38 @@ export interface AskedOf {
   readonly chords: readonly Chord[];
   readonly claims: readonly Claim[];
   readonly near?: string | undefined;
-  /** What the colour notes in the answer tell a mode from. */
+  /** What the characteristic notes in the answer tell a mode from. */
   readonly comparison: Comparison;
-  readonly reference: ReferenceSchool;
+  readonly reference: ReferenceConvention;
 }
 
-/** A mode that was reckoned: everything that a row about it shows. */
-export interface ReckonedMode {
+/** A mode that was answering: everything that a row about it shows. */
+export interface AnsweringMode {
   readonly home: Fifths;
   readonly id: string;
   readonly name: string;
   readonly brightness: number;
-  readonly colour: readonly (readonly Interval[])[];
+  readonly characteristic: readonly (readonly Interval[])[];
   /** Ids of the modes one note brighter and darker. */
   readonly brighter: readonly string[];
   readonly darker: readonly string[];
 }
 
 /** What comes back. */
-export interface ReckonedAnswer {
-  readonly found: readonly ReckonedMode[];
+export interface ModesAnswer {
+  readonly found: readonly AnsweringMode[];
   readonly asked: number;
-  readonly needed: SoundSet;
-  readonly nearest: readonly { readonly home: Fifths; readonly id: string; readonly missing: SoundSet }[];
+  readonly needed: PitchClassSet;
+  readonly nearest: readonly {
+    readonly home: Fifths;
+    readonly id: string;
+    readonly missing: PitchClassSet;
+  }[];
 }
 
 /** The jobs that the worker does. */
 export interface ModeJobs {
-  readonly ask: (question: AskedOf) => ReckonedAnswer;
+  readonly ask: (question: AskedOf) => ModesAnswer;
 }
 
 /** A chord to be fingered on a tuning. */
@@ -59,15 +63,15 @@ export interface VoicingJobs {
 }
 
 /** A chart to be read by scales of some families, or of the whole catalogue where none are named. */
-export interface ReadingsAsked {
+export interface AnalysesAsked {
   readonly text: string;
   readonly families?: readonly string[];
-  /** Readings of each kind. */
+  /** Analyses of each kind. */
   readonly most: number;
 }
 
 /** A reading as it crosses from the worker: modes by id. */
-export interface SentReading {
+export interface SentAnalysis {
   readonly cost: number;
   readonly segments: readonly (Omit<Segment, "homeMode"> & {
     readonly home: Fifths;
@@ -76,11 +80,11 @@ export interface SentReading {
 }
 
 /** What comes back. */
-export type SentReadings = Readonly<Record<ReadingKind, readonly SentReading[]>>;
+export type SentAnalyses = Readonly<Record<AnalysisKind, readonly SentAnalysis[]>>;
 
 /** The jobs of the worker that reads charts. */
-export interface ReadingJobs {
-  readonly read: (asked: ReadingsAsked) => SentReadings;
+export interface AnalysisJobs {
+  readonly read: (asked: AnalysesAsked) => SentAnalyses;
 }
 
 /** A tune to be identified, and what it is called where it does not say so itself. */

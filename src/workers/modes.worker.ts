@@ -1,4 +1,4 @@
 import { expose } from "comlink";
-import { modeJobs } from "./reckon";
+import { modeJobs } from "./ask-modes";
 
 expose(modeJobs);

@@ -1,5 +1,5 @@
 import { readChart } from "../../src/core/chord";
-import { type ChartReading, readings } from "../../src/core/progression";
+import { type ChartAnalysis, analyses } from "../../src/core/progression";
 import { fifthsOf, soundOf } from "../../src/core/pitch";
 import { TAUGHT_CHARTS, type TaughtChart, UNSEEN_CHARTS } from "./charts";
 
@@ -22,14 +22,14 @@ interface Told {
 
 function told({ chords, home, mode }: TaughtChart): Told {
   const chart = readChart(chords).value;
-  const found = readings(chart, { most: 1 });
+  const found = analyses(chart, { most: 1 });
   const sound = soundOf(fifthsOf(home));
-  const isOn = (each: ChartReading["segments"][number] | undefined) =>
+  const isOn = (each: ChartAnalysis["segments"][number] | undefined) =>
     each !== undefined && soundOf(each.homeMode.home) === sound;
   const [one] = found["one-mode"][0]?.segments ?? [];
   const barsOf = (from: number, to: number) =>
     chart.chords.slice(from, to + 1).reduce((sum, { length, times }) => sum + length * times, 0);
-  const segments = found["fewest-turns"][0]?.segments ?? [];
+  const segments = found["fewest-changes"][0]?.segments ?? [];
   const own = segments.filter(isOn).reduce((sum, { from, to }) => sum + barsOf(from, to), 0);
   return {
     isHome: isOn(one),

@@ -238,7 +238,7 @@ export async function report(composedAbc: string): Promise<string> {
   const head = `${"".padEnd(52)} tunes  home   parent mode`;
   const methods: readonly Method[] = BASELINES;
   const isTurn = (labelled: Labelled) => (found.get(labelled)?.passages.length ?? 1) > 1;
-  const isTurnAt = (labelled: Labelled) => {
+  const isChangeAt = (labelled: Labelled) => {
     const passages = found.get(labelled)?.passages ?? [];
     const [first, second] = passages;
     const { label, made: from } = labelled;
@@ -287,7 +287,7 @@ export async function report(composedAbc: string): Promise<string> {
     "",
     "Passages: a tune that stays is one passage; one that changes mode after eight bars",
     `  stays, one passage: ${share(stays, (labelled) => !isTurn(labelled))}`,
-    `  changes, more than one: ${share(turns, isTurn)}; both modes, and the bar within one: ${share(turns, isTurnAt)}`,
+    `  changes, more than one: ${share(turns, isTurn)}; both modes, and the bar within one: ${share(turns, isChangeAt)}`,
     "",
     ...confusion("What was found of tunes that stay", stays, own),
     ...methods.flatMap(({ name, find }) => confusion(name, stays, ({ tune }) => find(tune))),

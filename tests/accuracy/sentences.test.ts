@@ -14,7 +14,7 @@ import {
   passagesReason,
   plainText,
   rivalReason,
-  tellingReason,
+  comparedReason,
 } from "../../src/words";
 import { makeTune } from "./model";
 import { makePiece } from "./voices-model";
@@ -113,7 +113,7 @@ describe("every sentence about a tune agrees with its notes", () => {
   it("a third is named only where it is heard, and what is undecided never is", () => {
     for (const { found, heard } of all) {
       const { home, mode } = found.homeMode;
-      const said = plainText(tellingReason(found, placesOf(heard)));
+      const said = plainText(comparedReason(found, placesOf(heard)));
       const third = thirdOf(mode);
       if (/(?:major|minor) third/u.test(said)) expect(heardNames(heard, soundOf(home + third!))).toBe(true);
       for (const number of found.undecided?.degrees ?? []) {

@@ -5,10 +5,10 @@ import { open, watch } from "./pages";
 /** Changes the system's theme and waits until the page has followed; pages without the bar follow by style alone. */
 async function isSeenBy(page: Page, colorScheme: "light" | "dark"): Promise<void> {
   await page.emulateMedia({ colorScheme, reducedMotion: "reduce" });
-  const wanted = { light: "day", dark: "dusk" }[colorScheme];
   await page.waitForFunction(
-    (theme) => [undefined, theme].includes(document.documentElement.dataset.theme),
-    wanted,
+    (theme: string) =>
+      ([undefined, theme] as (string | undefined)[]).includes(document.documentElement.dataset.theme),
+    colorScheme,
   );
 }
 
@@ -77,8 +77,8 @@ test("every way into Identify and its collections are accessible", async ({ page
   await page.getByRole("button", { name: "Two Lanterns" }).click();
   await page.getByRole("region", { name: "Staff", exact: true }).first().focus();
   await page.keyboard.press("ArrowRight");
-  expect(await serious(page), "a note in hand").toEqual([]);
-  await page.getByRole("button", { name: "Save", exact: true }).click();
+  expect(await serious(page), "a selected note").toEqual([]);
+  await page.getByRole("button", { name: "Export", exact: true }).click();
   expect(await serious(page), "save").toEqual([]);
 });
 
@@ -95,12 +95,12 @@ test("every part of Match and its sheets are accessible", async ({ page }) => {
   await page.keyboard.press("h");
   await page.getByRole("button", { name: /^The night walk/ }).click();
   await page.getByRole("button", { name: /^Bar 43, / }).click();
-  await page.getByRole("button", { name: /^Readings,/ }).click();
+  await page.getByRole("button", { name: /^Analysis,/ }).click();
   await page.getByLabel("Guide tones").check();
   await page.keyboard.press("Escape");
   expect(await serious(page), "a long chart").toEqual([]);
   for (const [button, dialog] of [
-    [/^Readings,/, "Readings"],
+    [/^Analysis,/, "Analysis"],
     [/^Files/, "Files"],
   ] as const) {
     await page.getByRole("button", { name: button }).click();

@@ -35,7 +35,7 @@ test("the endpoints answer, refuse in problem details, and carry the security he
   const modes = await request.get("/api/v1/modes?parent=melodic-minor&home=C%23");
   expect(await modes.json()).toHaveProperty("modes.length", 7);
   const match = await request.post("/api/v1/match", { data: { chords: "| Em9 | A13 |" } });
-  expect(await match.json()).toHaveProperty("readings.0.segments.0.mode", "dorian");
+  expect(await match.json()).toHaveProperty("analyses.0.segments.0.mode", "dorian");
   const refused = await request.post("/api/v1/identify", {
     headers: { "content-type": "image/png" },
     data: "MThd",

@@ -17,7 +17,7 @@ test("keys set home, go brighter and darker, walk the ladder, and the address fo
   await expect(title).toHaveText("G♯ Dorian");
   await expect(page).toHaveURL(/home=G%23&mode=dorian/);
   await page.keyboard.press("l");
-  await expect(page).toHaveURL(/line=notes/);
+  await expect(page).toHaveURL(/align=relative/);
   await page.keyboard.press("ArrowDown");
   await expect(title).toHaveText("D♯ Aeolian");
   await expect(page).toHaveURL(/home=D%23&mode=aeolian/);
@@ -33,7 +33,7 @@ test("lining up notes keeps the parent's notes in their columns and moves home",
       .evaluateAll((sills) => sills.map((sill) => Math.round(sill.getBoundingClientRect().left)));
   await page.waitForTimeout(250);
   expect(new Set(await homes()).size).toBe(1);
-  await page.getByLabel("Line up notes").check();
+  await page.getByLabel("Relative (same notes)").check();
   await page.waitForTimeout(400);
   expect(new Set(await homes()).size).toBe(7);
   await expect(page.getByRole("button", { name: /^F Lydian, notes of C major/ })).toBeVisible();
@@ -104,4 +104,30 @@ test("the neck shows one position or all of it, as worked out by hand", async ({
   await expect(page.getByText("at fret 12")).toBeVisible();
   await page.keyboard.press("p");
   await expect(neck).toHaveAttribute("aria-label", /String 6: 0 E \(2\), 1 F/);
+});
+
+test("a control keeps its keys; pressed with the pointer it gives them back; single keys can be switched off", async ({
+  page,
+}) => {
+  await open(page, "/derive?home=D&mode=dorian");
+  const stage = page.getByRole("region", { name: "Stage" });
+  const drone = stage.getByRole("checkbox", { name: /^Drone/ });
+  await drone.focus();
+  await page.keyboard.press("Space");
+  await expect(drone).not.toBeChecked();
+  await expect(stage.getByRole("button", { name: /^Play/ })).toBeVisible();
+  await page.keyboard.press("a");
+  await expect(page.getByRole("heading", { name: "D Dorian" })).toBeVisible();
+  await stage.getByText(/^Drone/).click();
+  await expect(drone).toBeChecked();
+  await page.keyboard.press("a");
+  await expect(page.getByRole("heading", { name: "A Dorian" })).toBeVisible();
+  await page.keyboard.press("i");
+  const settings = page.getByRole("dialog", { name: "Settings" });
+  await settings.getByRole("radio", { name: "off", exact: true }).check({ force: true });
+  await page.keyboard.press("Escape");
+  await expect(settings).toBeHidden();
+  await page.keyboard.press("e");
+  await page.keyboard.press("ArrowDown");
+  await expect(page.getByRole("heading", { name: "A Aeolian" })).toBeVisible();
 });

@@ -23,7 +23,7 @@ test("a tune dropped on the view is read, engraved and marked", async ({ page })
   await expect(page.getByText("16 bars, 62 notes, from ABC")).toBeVisible();
   await expect(page.getByText("Ionian D, Dorian E, Phrygian F♯, Lydian G, Mixolydian A.")).toBeVisible();
   await expect(page.getByText("With G♯ it would be plain A major.")).toBeVisible();
-  await expect(page.locator(".abcjs-note[data-colour]")).toHaveCount(7);
+  await expect(page.locator(".abcjs-note[data-characteristic]")).toHaveCount(7);
   await expect(page.locator("rect[data-mark]")).toHaveCount(4);
   expect(seen).toEqual([]);
 });
@@ -107,17 +107,17 @@ test("MusicXML and MXL sound as their instrument does, and can be saved as MIDI 
   await expect(answer(page, "E Phrygian")).toBeVisible();
   await page.reload();
   await expect(answer(page, "E Phrygian")).toBeVisible();
-  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await page.getByRole("button", { name: "Export", exact: true }).click();
   await page.getByRole("radio", { name: "MIDI" }).check({ force: true });
   const saved = page.waitForEvent("download");
-  await page.getByRole("dialog", { name: "Save the tune" }).getByRole("button", { name: "Save" }).click();
+  await page.getByRole("dialog", { name: "Export the tune" }).getByRole("button", { name: "Export" }).click();
   const path = info.outputPath("reed.mid");
   await (await saved).saveAs(path);
   await files(page).setInputFiles(path);
   await expect(page.getByText("4 bars, 16 notes, from MIDI")).toBeVisible();
   await expect(answer(page, "E Phrygian")).toBeVisible();
   await page.keyboard.press("k");
-  await page.getByRole("dialog", { name: "Keep it" }).getByRole("button", { name: "Keep" }).click();
+  await page.getByRole("dialog", { name: "Save", exact: true }).getByRole("button", { name: "Save" }).click();
   await page.getByRole("button", { name: /^Shelf/ }).click();
   await expect(page.getByRole("dialog", { name: "Shelf" }).getByText("tune, from MIDI")).toBeVisible();
   expect(seen).toEqual([]);
@@ -250,10 +250,10 @@ test("a recording through the simulated fiddler becomes notes, which are correct
   const notes = page.getByRole("listbox", { name: /Notes heard/ }).getByRole("option");
   await expect(notes).toHaveCount(22);
   await notes.nth(1).click();
-  await expect(page.getByText("F4 in hand:")).toBeVisible();
+  await expect(page.getByText("F4 selected:")).toBeVisible();
   await page.keyboard.press("ArrowUp");
-  await expect(page.getByText("F♯4 in hand:")).toBeVisible();
-  await page.getByRole("button", { name: "Take it out" }).click();
+  await expect(page.getByText("F♯4 selected:")).toBeVisible();
+  await page.getByRole("button", { name: "Remove" }).click();
   await expect(notes).toHaveCount(21);
   await page.getByRole("button", { name: "Undo" }).last().click();
   await page.getByRole("button", { name: "Undo" }).last().click();
@@ -340,7 +340,7 @@ test("a collection becomes a table: sorted, filtered, saved, any row opened", as
   await expect(page.getByText(/^\d+ of 212 tunes$/)).toBeVisible();
   await expect(table.getByRole("row").nth(1)).toContainText("Dorian");
   const saved = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Save as CSV" }).click();
+  await page.getByRole("button", { name: "Export CSV" }).click();
   const path = info.outputPath("modes.csv");
   await (await saved).saveAs(path);
   const lines = (await readFile(path, "utf8")).trim().split("\r\n");
@@ -378,7 +378,7 @@ test("a collection becomes a table: sorted, filtered, saved, any row opened", as
   await expect.poll(() => room.evaluate(({ scrollTop }) => scrollTop)).toBeGreaterThan(3000);
   await page.keyboard.press("o");
   await page.keyboard.press("o");
-  await page.getByRole("button", { name: "Put it away" }).click();
+  await page.getByRole("button", { name: "Close" }).click();
   await expect(answer(page, "A Mixolydian")).toBeVisible();
   expect(seen).toEqual([]);
 });
@@ -390,7 +390,7 @@ test("a collection that is called off keeps what was told so far", async ({ page
   await expect(page.getByRole("table", { name: "Tunes" }).getByRole("row").nth(1)).toBeVisible();
   await page.getByRole("button", { name: "Cancel" }).click();
   await expect(page.getByText(/^Called off after/)).toBeVisible();
-  await expect(page.getByRole("button", { name: "Save as CSV" })).toBeEnabled();
+  await expect(page.getByRole("button", { name: "Export CSV" })).toBeEnabled();
 });
 
 test("a piece in four voices: drawn with its clefs, each voice heard, pressed and left out; a long one is worked out beside the page", async ({

@@ -2,7 +2,7 @@ import { readFile } from "node:fs/promises";
 import { expect, test } from "@playwright/test";
 import { keepAs, open, watch } from "./pages";
 
-test("slats are opened and shut by pointer and by keyboard alone, and the scale is named or described", async ({
+test("cells are opened and shut by pointer and by keyboard alone, and the scale is named or described", async ({
   page,
 }) => {
   const seen = watch(page);
@@ -86,7 +86,7 @@ test("the path is played through, each mode marked while it is heard", async ({ 
   await expect(heard).toHaveCount(0, { timeout: 15_000 });
 });
 
-test("questions are held against all modes, off the page's own thread", async ({ page }) => {
+test("questions are compared with all modes, off the page's own thread", async ({ page }) => {
   const seen = watch(page);
   await open(page, "/derive?home=D&mode=dorian");
   await page.keyboard.press("q");
@@ -102,7 +102,7 @@ test("questions are held against all modes, off the page's own thread", async ({
   await page.keyboard.press("Enter");
   await page.reload();
   await expect(page.getByLabel("Chords that they hold")).toHaveValue("Am E F");
-  const row = page.getByRole("button", { name: /^A harmonic minor, colour/ });
+  const row = page.getByRole("button", { name: /^A harmonic minor, characteristic/ });
   await expect(row).toBeVisible();
   await row.click();
   await expect(page.getByRole("heading", { name: "A harmonic minor" })).toBeVisible();
@@ -112,14 +112,14 @@ test("questions are held against all modes, off the page's own thread", async ({
   expect(seen).toEqual([]);
 });
 
-test("a chord of the mode is heard, shown on the neck, kept and matched", async ({ page }) => {
+test("a chord of the mode is heard, shown on the neck, saved and matched", async ({ page }) => {
   await open(page, "/derive?home=C%23&mode=dorian&show=chords");
   await page.getByRole("button", { name: "F♯13", exact: true }).click();
   await expect(page.getByRole("heading", { level: 2, name: /^F♯13/ })).toBeVisible();
   await expect(page.getByText("the characteristic note")).toBeVisible();
-  await page.getByRole("button", { name: "Keep", exact: true }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
   await keepAs(page, "Fourth of the stair");
-  await page.getByLabel("One shape over the bass").check();
+  await page.getByLabel("Slash chords over one bass").check();
   await expect(page.getByText(/over C♯\. From E and B all of it is in C♯ Dorian\./)).toBeVisible();
   await page.getByLabel("Home chord and vamps").check();
   await page.getByRole("button", { name: "C♯m and F♯", exact: true }).click();

@@ -29,8 +29,8 @@ test("reads a chart three ways as it is typed, with what decides and the target 
   await field(page).click();
   await page.keyboard.type(SCENE);
   await page.keyboard.press("Escape");
-  await expect(band(page, "Fewest turns").nth(1)).toHaveAccessibleName(
-    "Fewest turns: E Aeolian from bar 5, C♯ → C",
+  await expect(band(page, "Fewest changes").nth(1)).toHaveAccessibleName(
+    "Fewest changes: E Aeolian from bar 5, C♯ → C",
   );
   await expect(page.getByText("E Dorian throughout; C is outside in one chord")).toBeVisible();
   await expect(page.getByText("every chord its own home; nothing outside")).toBeVisible();
@@ -50,20 +50,22 @@ test("reads a chart three ways as it is typed, with what decides and the target 
   expect(seen).toEqual([]);
 });
 
-test("a lock is kept to and the rest adapts; it stands in the text, in another tab and after a reload", async ({
+test("a lock is saved to and the rest adapts; it stands in the text, in another tab and after a reload", async ({
   page,
   context,
 }) => {
   await open(page, "/match");
   await field(page).fill("| Em9 | A13 | Em9 | A13 |");
-  await expect(band(page, "Fewest turns")).toHaveAccessibleName("Fewest turns: E Dorian from bar 1");
+  await expect(band(page, "Fewest changes")).toHaveAccessibleName("Fewest changes: E Dorian from bar 1");
   await page.getByRole("button", { name: /^Bar 1, Em9/ }).click();
   await page.getByLabel("Mode that is set").selectOption("aeolian");
   await page.getByLabel("Over which chords").selectOption("chord");
   await page.getByRole("button", { name: "Set", exact: true }).click();
   await expect.poll(() => typed(page)).toBe("| {E Aeolian} Em9 | {} A13 | Em9 | A13 |");
-  await expect(band(page, "Fewest turns").first()).toHaveAccessibleName("Fewest turns: E Aeolian from bar 1");
-  await expect(band(page, "Fewest turns").nth(1)).toHaveAccessibleName(/E Dorian from bar 2, C → C♯/);
+  await expect(band(page, "Fewest changes").first()).toHaveAccessibleName(
+    "Fewest changes: E Aeolian from bar 1",
+  );
+  await expect(band(page, "Fewest changes").nth(1)).toHaveAccessibleName(/E Dorian from bar 2, C → C♯/);
   await page.reload();
   await expect(page.getByText("Here E Aeolian is set.")).toBeVisible();
   const other = await context.newPage();
@@ -73,20 +75,20 @@ test("a lock is kept to and the rest adapts; it stands in the text, in another t
   await expect.poll(() => typed(page)).toBe("| Em9 | A13 | Em9 | A13 |");
 });
 
-test("another reading of its kind can be taken, and scales can be chosen", async ({ page }) => {
+test("another analysis of its kind can be taken, and scales can be chosen", async ({ page }) => {
   await open(page, "/match");
   await field(page).fill(SCENE);
   await expect(band(page, "One mode")).toHaveAccessibleName("One mode: E Dorian from bar 1");
-  await page.getByRole("button", { name: "One mode: the next best reading" }).click();
+  await page.getByRole("button", { name: "One mode: the next best analysis" }).click();
   await expect(band(page, "One mode")).not.toHaveAccessibleName("One mode: E Dorian from bar 1");
-  await page.getByRole("button", { name: "Readings, 28 scales" }).click();
+  await page.getByRole("button", { name: "Analysis, 28 scales" }).click();
   await page.getByRole("button", { name: "Major alone" }).click();
   await page.keyboard.press("Escape");
-  await expect(page.getByRole("button", { name: "Readings, seven scales" })).toBeVisible();
-  await page.getByRole("button", { name: "Readings, seven scales" }).click();
-  await page.getByLabel("Which readings are shown").selectOption("one-mode");
+  await expect(page.getByRole("button", { name: "Analysis, seven scales" })).toBeVisible();
+  await page.getByRole("button", { name: "Analysis, seven scales" }).click();
+  await page.getByLabel("Which analyses are shown").selectOption("one-mode");
   await page.keyboard.press("Escape");
-  await expect(band(page, "Fewest turns")).toHaveCount(0);
+  await expect(band(page, "Fewest changes")).toHaveCount(0);
 });
 
 test("what nobody can read keeps its place, is underlined, and nothing typed is lost", async ({ page }) => {
@@ -96,7 +98,7 @@ test("what nobody can read keeps its place, is underlined, and nothing typed is 
   await expect(page.getByText(/a note A to G should stand behind the slash/)).toBeVisible();
   await expect(page.locator(".cm-lintRange-error").first()).toHaveText("yz");
   await expect(page.getByRole("button", { name: "Bar 2, Axyz, not read" })).toBeVisible();
-  await expect(band(page, "Fewest turns")).toHaveAccessibleName("Fewest turns: E Dorian from bar 1");
+  await expect(band(page, "Fewest changes")).toHaveAccessibleName("Fewest changes: E Dorian from bar 1");
   await page.reload();
   await expect.poll(() => typed(page)).toBe("| Em9 | Axyz | A13 | G/ |");
   await field(page).fill("| qqq | ??? |");
@@ -109,7 +111,7 @@ test("what nobody can read keeps its place, is underlined, and nothing typed is 
 test("completes chords of the mode, and takes a completion with the keys alone", async ({ page }) => {
   await open(page, "/match");
   await field(page).fill("| Em9 | A13 | ");
-  await expect(band(page, "Fewest turns")).toHaveCount(1);
+  await expect(band(page, "Fewest changes")).toHaveCount(1);
   await field(page).press("Control+End");
   await page.keyboard.type("G");
   const options = page.getByRole("listbox", { name: "Completions" }).getByRole("option");
@@ -217,10 +219,10 @@ test("writes chords for a mode into the chart with one act", async ({ page }) =>
   await expect(page.getByText("Contains C, the characteristic note.")).toBeVisible();
   await page.getByRole("button", { name: "Put into the chart" }).click();
   await expect.poll(() => typed(page)).toBe("| Gb |\n| Gb | Ab/Gb |");
-  await expect(band(page, "Fewest turns").first()).toHaveAccessibleName(/G♭ Lydian/);
+  await expect(band(page, "Fewest changes").first()).toHaveAccessibleName(/G♭ Lydian/);
 });
 
-test("walks one shape over a bass: places, a corrected one, seven colours in a row", async ({ page }) => {
+test("walks one shape over a bass: places, a corrected one, seven modes in a row", async ({ page }) => {
   await open(page, "/match?home=A&mode=dorian&show=over-bass");
   await expect(page.getByText("From C and G all of it is in A Dorian.")).toBeVisible();
   await expect(page.getByText("B♭ F outside; C is right", { exact: true })).toBeVisible();

@@ -24,9 +24,9 @@ export function watch(page: Page): readonly string[] {
 
 /** Puts a thing on the Shelf through the dialog that is open. */
 export async function keepAs(page: Page, title: string, words = ""): Promise<void> {
-  const dialog = page.getByRole("dialog", { name: "Keep it" });
+  const dialog = page.getByRole("dialog", { name: "Save", exact: true });
   await dialog.getByLabel("Title").fill(title);
   await dialog.getByLabel("Your words").fill(words);
-  await dialog.getByRole("button", { name: "Keep" }).click();
+  await dialog.getByRole("button", { name: "Save" }).click();
   await expect(dialog).toBeHidden();
 }

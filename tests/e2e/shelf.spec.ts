@@ -1,7 +1,7 @@
 import { expect, test } from "@playwright/test";
 import { keepAs, open } from "./pages";
 
-test("what is kept can be renamed, deleted, brought back, and is seen in another tab", async ({
+test("what is saved can be renamed, deleted, brought back, and is seen in another tab", async ({
   page,
   context,
 }) => {
@@ -73,7 +73,7 @@ test("settings stay, but the volume begins at the safe one", async ({ page }) =>
   await page.getByLabel("Volume").fill("-4");
   await page.waitForTimeout(300);
   await page.reload();
-  await expect(page.locator("html")).toHaveAttribute("data-theme", "dusk");
+  await expect(page.locator("html")).toHaveAttribute("data-theme", "dark");
   await expect(page.getByLabel("Tempo, beats a minute, 30 to 300")).toHaveValue("132");
   await expect(page.getByLabel("Volume")).toHaveValue("-18");
 });

@@ -14,7 +14,7 @@ async function choose(page: Page, instrument: string, isLeft = false): Promise<v
   await page.keyboard.press("Escape");
 }
 
-test("an instrument, its tuning and the capo are kept and shown", async ({ page }) => {
+test("an instrument, its tuning and the capo are saved and shown", async ({ page }) => {
   await open(page, "/derive?home=D&mode=dorian");
   await choose(page, "bass");
   await expect(neck(page)).toHaveAttribute("aria-label", /String 4: 10 D \(1\), 12 E \(2\), 13 F/);
@@ -28,7 +28,7 @@ test("an instrument, its tuning and the capo are kept and shown", async ({ page 
   await expect(page.getByRole("button", { name: "Bass, D A D G, capo 2" })).toBeVisible();
 });
 
-test("a tuning made by hand: what cannot be is said, what can is kept, deleted and brought back", async ({
+test("a tuning made by hand: what cannot be is said, what can is saved, deleted and brought back", async ({
   page,
 }) => {
   await open(page, "/derive?home=D&mode=dorian");
@@ -36,7 +36,7 @@ test("a tuning made by hand: what cannot be is said, what can is kept, deleted a
   const sheet = page.getByRole("dialog", { name: "Instrument" });
   await sheet.getByLabel("Strings", { exact: true }).fill("C2 H3 E99");
   await sheet.getByLabel("Frets", { exact: true }).fill("99");
-  await sheet.getByRole("button", { name: "Keep this tuning" }).click();
+  await sheet.getByRole("button", { name: "Save this tuning" }).click();
   const alert = sheet.getByRole("alert");
   await expect(alert).toContainText("It needs a name");
   await expect(alert).toContainText("At 4: “H3” is no pitch");
@@ -44,7 +44,7 @@ test("a tuning made by hand: what cannot be is said, what can is kept, deleted a
   await sheet.getByLabel("Strings", { exact: true }).fill("C2 G2 D3 A3");
   await sheet.getByLabel("Frets", { exact: true }).fill("17");
   await sheet.getByLabel("Name", { exact: true }).fill("Cellar");
-  await sheet.getByRole("button", { name: "Keep this tuning" }).click();
+  await sheet.getByRole("button", { name: "Save this tuning" }).click();
   await page.keyboard.press("Escape");
   await expect(page.getByRole("button", { name: "Guitar, C G D A" })).toBeVisible();
   await page.reload();
@@ -93,14 +93,14 @@ test("keys and staff show the same notes, with fingers and tablature", async ({ 
   await expect(page.getByRole("img", { name: /E♭ Lydian on the staff: D \(7\), E♭ \(1\)/ })).toBeVisible();
   const frets = page.locator("section[aria-label=Staff] text.fret");
   await expect(frets.first()).toHaveText("10");
-  await expect(page.locator("section[aria-label=Staff] [data-colour]").first()).toBeAttached();
+  await expect(page.locator("section[aria-label=Staff] [data-characteristic]").first()).toBeAttached();
   await choose(page, "keyboard");
   await page.getByRole("radio", { name: "Line", exact: true }).check();
   await page.getByLabel("Figure of the line").selectOption("scale");
   await expect(page.locator("section[aria-label=Staff] text.finger").first()).toBeAttached();
 });
 
-test("voicings are found off the page's own thread, stepped, heard, kept and taken from the Shelf", async ({
+test("voicings are found off the page's own thread, stepped, heard, saved and taken from the Shelf", async ({
   page,
 }) => {
   await open(page, "/derive?home=E&mode=dorian");
@@ -109,7 +109,7 @@ test("voicings are found off the page's own thread, stepped, heard, kept and tak
   await page.keyboard.press(".");
   await expect(page.getByText(/^2 of \d+$/)).toBeVisible();
   await page.getByLabel("Stage").getByRole("button", { name: "Hear it" }).click();
-  await page.getByLabel("Stage").getByRole("button", { name: "Keep" }).click();
+  await page.getByLabel("Stage").getByRole("button", { name: "Save" }).click();
   await keepAs(page, "Second of Em7");
   const shown = await neck(page).getAttribute("aria-label");
   await page.keyboard.press(".");
@@ -191,8 +191,8 @@ test("a practice sheet takes modes, positions and lines, and is saved and printe
 
 interface Probe {
   readonly width: number;
-  /** What is drawn at each place that is asked for: a plate of the hand, another plate, or the bare neck. */
-  readonly at: readonly ("hand" | "plate" | "bare")[];
+  /** What is drawn at each place that is asked for: a marker of the hand, another marker, or the bare neck. */
+  readonly at: readonly ("hand" | "marker" | "bare")[];
 }
 
 /** Looks at the picture of the neck, pixel by pixel, where strings and frets should be; `isLeft` looks at it mirrored. */
@@ -218,8 +218,8 @@ async function look(
       const along = (fret: number) => (1 - 2 ** (-fret / 12)) / (1 - 2 ** (-last / 12));
       const x = (fret: number) => (fret === 0 ? 46 : 68 + ((along(fret) + along(fret - 1)) / 2) * 1172);
       const gap = Math.min(25, 125 / (many - 1));
-      const at = asked.map(([string, fret]): "hand" | "plate" | "bare" => {
-        // A little left of the middle of the plate's upper edge: its outline is dark in the hand, faint elsewhere.
+      const at = asked.map(([string, fret]): "hand" | "marker" | "bare" => {
+        // A little left of the middle of the marker's upper edge: its outline is dark in the hand, faint elsewhere.
         const [px, py] = [(x(fret) - 6) * scale, (14 + (string - 1) * gap - 8) * scale];
         const inside = context.getImageData(Math.round(px), Math.round(py), 1, 1).data;
         let darkest = 255;
@@ -233,7 +233,7 @@ async function look(
           darkest = Math.min(darkest, (r + g + b) / 3);
         }
         const isAmber = (inside[0] ?? 0) > 220 && (inside[2] ?? 0) < 60;
-        return darkest < 110 || isAmber ? "hand" : darkest < 215 ? "plate" : "bare";
+        return darkest < 110 || isAmber ? "hand" : darkest < 215 ? "marker" : "bare";
       });
       return { width: bitmap.width, at };
     },
@@ -258,12 +258,12 @@ for (const [instrument, strings, hand, bare] of [
   ],
 ] as const) {
   for (const isLeft of [false, true]) {
-    test(`the picture of the ${instrument}'s neck has every plate in its place, for the ${isLeft ? "left" : "right"} hand`, async ({
+    test(`the picture of the ${instrument}'s neck has every marker in its place, for the ${isLeft ? "left" : "right"} hand`, async ({
       page,
     }) => {
       await open(page, "/derive?home=D&mode=dorian");
       await choose(page, instrument, isLeft);
-      await page.getByLabel("What stands on the plates").selectOption("notes");
+      await page.getByLabel("Note labels").selectOption("notes");
       const read = (text: readonly string[]) =>
         text
           .join(" ")

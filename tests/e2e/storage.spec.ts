@@ -77,7 +77,7 @@ test("what was called saved is there, though the browser is killed in the middle
   await rm(profile, { recursive: true, force: true });
 });
 
-test("two tabs follow each other, and what both change at once is kept twice", async ({ page, context }) => {
+test("two tabs follow each other, and what both change at once is saved twice", async ({ page, context }) => {
   await open(page, "/match");
   await chartField(page).fill("| C |");
   const other = await context.newPage();
@@ -87,7 +87,7 @@ test("two tabs follow each other, and what both change at once is kept twice", a
   await expect.poll(() => chartText(other)).toBe("| C | G |");
   await page.keyboard.press("Escape");
   await page.keyboard.press("t");
-  await expect(other.locator("html")).toHaveAttribute("data-theme", "dusk");
+  await expect(other.locator("html")).toHaveAttribute("data-theme", "dark");
 
   // Neither hears of the other before both have written.
   await Promise.all([chartField(page).fill("| Am |"), chartField(other).fill("| Bm |")]);
@@ -297,7 +297,7 @@ test("a link opens beside what is here, Back comes back, and a reload keeps the 
   await context.close();
 
   // Another chart is a step: Back brings the one before.
-  await page.getByRole("button", { name: /^Keep/ }).click();
+  await page.getByRole("button", { name: /^Save/ }).click();
   await keepAs(page, "Lamps");
   await chartField(page).fill("| C | G |");
   await page.getByRole("button", { name: /^Shelf \d/ }).click();

@@ -27,7 +27,7 @@ test("the whole way: derive, hear, keep, match, identify, reload, export, import
   await page.getByRole("button", { name: "Stop", exact: true }).click();
   await expect(page.getByRole("button", { name: "Play", exact: true })).toBeVisible();
 
-  await page.getByRole("button", { name: /^Keep/ }).click();
+  await page.getByRole("button", { name: /^Save/ }).click();
   await keepAs(page, "The gate’s mode", "rust and apples");
 
   // Match a progression.
@@ -36,7 +36,7 @@ test("the whole way: derive, hear, keep, match, identify, reload, export, import
   await expect(page.getByText("E Dorian throughout; nothing outside").first()).toBeVisible();
   await page.getByRole("button", { name: /^Bar 2, A13/ }).click();
   await expect(page.getByText(/C♯, the third of A13 in bars 2 and 4, makes it Dorian/)).toBeVisible();
-  await page.getByRole("button", { name: /^Keep/ }).click();
+  await page.getByRole("button", { name: /^Save/ }).click();
   await keepAs(page, "Two lamps");
 
   // Identify the tunes of a real ABC file.
@@ -48,7 +48,7 @@ test("the whole way: derive, hear, keep, match, identify, reload, export, import
   await page.getByRole("button", { name: "All 2 tunes" }).click();
   await page.getByRole("button", { name: "Copper Weir" }).click();
   await expect(page.getByRole("heading", { name: "F♯ Aeolian" })).toBeVisible();
-  await page.getByRole("button", { name: /^Keep/ }).click();
+  await page.getByRole("button", { name: /^Save/ }).click();
   await keepAs(page, "Copper Weir", "for the second act");
 
   // All of it is there after a reload, and leaves in one file.

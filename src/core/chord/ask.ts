@@ -13,15 +13,15 @@ import {
   modesOfSize,
   period,
   size,
-  type SoundSet,
-  soundSet,
+  type PitchClassSet,
+  pitchClassSet,
   thirdOf,
   transpose,
 } from "../scale";
 import { type Chord, chordSounds } from "./chord";
 import { fullChord } from "./full";
 
-/** What can be claimed of a mode, so that a claim can be held against all of them. */
+/** What can be claimed of a mode, so that a claim can be compared with all of them. */
 export const CLAIMS = [
   "major-third",
   "minor-third",
@@ -54,14 +54,15 @@ export interface Answer {
   /** How many modes were asked, each on every home that was tried. */
   readonly asked: number;
   /** Sounding pitch classes that the notes and chords need together, C as bit 0. */
-  readonly needed: SoundSet;
+  readonly needed: PitchClassSet;
   /** Where none was found for want of notes: those that miss least, with what they miss. */
-  readonly nearest: readonly { readonly homeMode: HomeMode; readonly missing: SoundSet }[];
+  readonly nearest: readonly { readonly homeMode: HomeMode; readonly missing: PitchClassSet }[];
 }
 
-const hasInterval = (sounds: SoundSet, halfSteps: number) => (sounds & transpose(sounds, halfSteps)) !== 0;
+const hasInterval = (sounds: PitchClassSet, halfSteps: number) =>
+  (sounds & transpose(sounds, halfSteps)) !== 0;
 
-/** Each claim, held against a mode by sound. */
+/** Each claim, compared with a mode by sound. */
 const HOLDS_TRUE: Readonly<Record<Claim, (mode: Mode) => boolean>> = {
   "major-third": (mode) => thirdOf(mode) === 4,
   "minor-third": (mode) => thirdOf(mode) === -3,
@@ -93,8 +94,8 @@ export function askModes(question: Question): Answer {
   const modes = every.filter(
     (mode) => claims.every((claim) => isTrueOf(claim, mode)) && (!near || isOneNoteApart(mode, near)),
   );
-  const needed = chords.reduce((set, chord) => set | chordSounds(chord), soundSet(wanted.map(soundOf)));
-  const unwanted = soundSet(lacks.map(soundOf));
+  const needed = chords.reduce((set, chord) => set | chordSounds(chord), pitchClassSet(wanted.map(soundOf)));
+  const unwanted = pitchClassSet(lacks.map(soundOf));
   const asksForNotes = (needed | unwanted) !== 0;
   const homes =
     home === undefined && asksForNotes
@@ -125,7 +126,7 @@ export function askModes(question: Question): Answer {
       .map((each) => ({ each, rank: [before(each), ...rank(each)] }))
       .sort((a, b) => compareRanks(a.rank, b.rank))
       .map(({ each }) => each);
-  const missing = (sounds: SoundSet) => needed & ~sounds;
+  const missing = (sounds: PitchClassSet) => needed & ~sounds;
   const nearest =
     found.length > 0 || needed === 0
       ? []

@@ -7,7 +7,7 @@ import {
   printName,
   soundOf,
 } from "../pitch";
-import { type SoundSet, soundSet } from "../scale";
+import { type PitchClassSet, pitchClassSet } from "../scale";
 import { ALTERED_CHORD } from "./dominant-home";
 import { tonesFromSounds } from "./name";
 import { readSymbol } from "./read";
@@ -30,8 +30,8 @@ export function chordNotes({ root, tones, bass }: Chord): readonly Fifths[] {
 }
 
 /** The sounding pitch classes of a chord, C as bit 0. */
-export function chordSounds(chord: Chord): SoundSet {
-  return soundSet(chordNotes(chord).map(soundOf));
+export function chordSounds(chord: Chord): PitchClassSet {
+  return pitchClassSet(chordNotes(chord).map(soundOf));
 }
 
 /** Tones that symbols have a way to write; others are named by their sound. */
@@ -67,13 +67,13 @@ export function chordSuffix(tones: readonly Interval[], form: NameForm): string 
   return known[form];
 }
 
-const ALTERED = soundSet(ALTERED_CHORD.map(soundOf));
+const ALTERED = pitchClassSet(ALTERED_CHORD.map(soundOf));
 const FIFTHS: readonly Interval[] = [1, -6, 8];
 const UP_TO_SEVENTH: ReadonlySet<Interval> = new Set([0, -3, 4, 1, -6, 8, -9, -2, 5]);
 
 /** The plainest spelling that is read again as the same notes; the last resort adds every tone by itself. */
 function exactSuffix(asked: readonly Interval[]): { readonly ascii: string; readonly signs: string } {
-  const wanted = soundSet(asked.map(soundOf));
+  const wanted = pitchClassSet(asked.map(soundOf));
   if (wanted === ALTERED) return { ascii: "7alt", signs: "7alt" };
   const respelled = tonesFromSounds(asked.map(soundOf)).tones;
   const choices = [asked, respelled].flatMap((tones) => {
@@ -109,7 +109,7 @@ function exactSuffix(asked: readonly Interval[]): { readonly ascii: string; read
     const reading = readSymbol(`C${write("ascii")}`);
     if (!("chord" in reading)) return false;
     const { tones, optional } = reading.chord;
-    return [tones, [...tones, ...optional]].some((read) => soundSet(read.map(soundOf)) === wanted);
+    return [tones, [...tones, ...optional]].some((read) => pitchClassSet(read.map(soundOf)) === wanted);
   };
   const write = choices.find(isExact) ?? ((form: NameForm) => plainSuffix(respelled, form));
   return { ascii: write("ascii"), signs: write("signs") };

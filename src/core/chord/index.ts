@@ -11,5 +11,5 @@ export * from "./of-mode";
 export * from "./play-order";
 export * from "./read";
 export * from "./shapes";
-export * from "./shared-out";
+export * from "./chord-pairs";
 export * from "./transpose";

@@ -3,13 +3,13 @@ import { describe, expect, it, test } from "vitest";
 import { degreeOf, fifthsOf, letterOf, printDegree, printName, soundOf } from "../pitch";
 import {
   CATALOGUE,
-  colourNotes,
+  characteristicNotes,
   holdsAll,
   mode,
   modeOf,
   modesOfSize,
   size,
-  soundSet,
+  pitchClassSet,
   soundsOf,
   thirdOf,
 } from "../scale";
@@ -35,7 +35,7 @@ import {
   reducedChord,
   romanNumeral,
   shapesOver,
-  sharedOut,
+  chordPairs,
 } from ".";
 
 const on = (home: string, id: string) => ({ home: fifthsOf(home), mode: mode(id) });
@@ -92,7 +92,7 @@ describe("chords of a mode", () => {
   it("hold no note that the mode has not, whatever the set", () => {
     fc.assert(
       fc.property(anySet, anyHome, (each, home) => {
-        const sounds = soundSet(each.intervals.map((interval) => soundOf(home + interval)));
+        const sounds = pitchClassSet(each.intervals.map((interval) => soundOf(home + interval)));
         for (const { chords } of diatonicChords({ home, mode: each }))
           for (const one of Object.values(chords)) {
             expect(holdsAll(sounds, chordSounds(one))).toBe(true);
@@ -148,7 +148,7 @@ describe("the home chord in full", () => {
     ["locrian", "1 b3 b5 b7 b2 4"],
   ])("%s reduced to six strings is %s", (id, kept) => expect(degrees(reducedChord(mode(id)))).toBe(kept));
 
-  it("reduced keeps home, third, seventh and colour notes, over all 462", () => {
+  it("reduced keeps home, third, seventh and characteristic notes, over all 462", () => {
     for (const each of modesOfSize(7)) {
       const kept = reducedChord(each);
       if (dominantHome(each)) {
@@ -160,7 +160,7 @@ describe("the home chord in full", () => {
         0,
         thirdOf(each)!,
         each.intervals[6]!,
-        ...(colourNotes(each)[0] ?? []).slice(0, 3),
+        ...(characteristicNotes(each)[0] ?? []).slice(0, 3),
       ])
         expect(kept).toContain(needed);
     }
@@ -169,7 +169,7 @@ describe("the home chord in full", () => {
 
 describe("shared out between two easy chords", () => {
   it("all of C major in two chords, none left out", () => {
-    const [first] = sharedOut(on("C", "ionian"));
+    const [first] = chordPairs(on("C", "ionian"));
     expect(first?.missing).toEqual([]);
     const sounds = (first?.chords ?? []).reduce((set, each) => set | chordSounds(each), 0);
     expect(size(sounds)).toBe(7);
@@ -178,8 +178,8 @@ describe("shared out between two easy chords", () => {
   it("says what is missing and never goes outside, whatever the set", () => {
     fc.assert(
       fc.property(anySet, anyHome, (each, home) => {
-        const own = soundSet(each.intervals.map((interval) => soundOf(home + interval)));
-        for (const { chords, missing } of sharedOut({ home, mode: each })) {
+        const own = pitchClassSet(each.intervals.map((interval) => soundOf(home + interval)));
+        for (const { chords, missing } of chordPairs({ home, mode: each })) {
           const held = chords.reduce((set, one) => set | chordSounds(one), 0);
           expect(holdsAll(own, held)).toBe(true);
           expect(size(own & ~held)).toBe(missing.length);
@@ -230,7 +230,7 @@ describe("naming a set of notes", () => {
     fc.assert(
       fc.property(anySet, anyHome, (each, home) => {
         const given = each.intervals.map((interval) => home + interval);
-        for (const one of chordNames(given)) expect(chordSounds(one)).toBe(soundSet(given.map(soundOf)));
+        for (const one of chordNames(given)) expect(chordSounds(one)).toBe(pitchClassSet(given.map(soundOf)));
       }),
     );
   });

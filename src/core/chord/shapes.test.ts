@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { fifthsOf, printName, soundOf } from "../pitch";
 import { mode } from "../scale";
-import { coloursOver, rightPlaceNear, shapesOver } from ".";
+import { modesOverBass, rightPlaceNear, shapesOver } from ".";
 
 const MAJ9 = [0, 4, 1, 5, 2];
 
@@ -28,14 +28,14 @@ describe("a wrong place over a bass", () => {
   });
 });
 
-describe("seven colours over a bass", () => {
-  it("go from light to dark, each with the place that has its colour note", () => {
-    const colours = coloursOver(fifthsOf("A"), MAJ9);
-    expect(colours.map(({ homeMode }) => homeMode.mode.id).join(" ")).toBe(
+describe("seven modes over a bass", () => {
+  it("go from light to dark, each with the place that has its characteristic note", () => {
+    const bassModes = modesOverBass(fifthsOf("A"), MAJ9);
+    expect(bassModes.map(({ homeMode }) => homeMode.mode.id).join(" ")).toBe(
       "lydian ionian mixolydian dorian aeolian phrygian locrian",
     );
-    expect(colours.map(({ place }) => place && printName(place.root)).join(" ")).toBe("E A G C F Bb Eb");
-    for (const { homeMode, place } of coloursOver(fifthsOf("Gb"), MAJ9)) {
+    expect(bassModes.map(({ place }) => place && printName(place.root)).join(" ")).toBe("E A G C F Bb Eb");
+    for (const { homeMode, place } of modesOverBass(fifthsOf("Gb"), MAJ9)) {
       expect(place?.outside).toEqual([]);
       expect(
         place?.degrees.every((degree) =>
@@ -45,7 +45,7 @@ describe("seven colours over a bass", () => {
     }
   });
 
-  it("have a gap where the shape is in no place of a mode", () => {
-    expect(coloursOver(0, [0, 4, 8]).every(({ place }) => place === undefined)).toBe(true);
+  it("have a gap where the shape is nowhere of a mode", () => {
+    expect(modesOverBass(0, [0, 4, 8]).every(({ place }) => place === undefined)).toBe(true);
   });
 });

@@ -9,9 +9,9 @@ import {
   type HomeMode,
   type Mode,
   SEVEN,
-  shownColour,
+  shownCharacteristic,
   size,
-  soundSet,
+  pitchClassSet,
   soundsOf,
 } from "../scale";
 import type { Chord } from "./chord";
@@ -81,7 +81,7 @@ const signs = (root: Fifths, tones: readonly Interval[]) =>
   tones.reduce((sum, tone) => sum + Math.abs(accidentalsOf(root + tone)), 0);
 
 function withBass(notes: readonly Fifths[], bass: Fifths): readonly Fifths[] {
-  const sounds = soundSet(notes.map(soundOf));
+  const sounds = pitchClassSet(notes.map(soundOf));
   return holds(sounds, soundOf(bass)) ? notes : [bass, ...notes];
 }
 
@@ -105,24 +105,24 @@ export function rightPlaceNear(places: readonly ShapePlace[], at: number): Shape
   return best === undefined ? undefined : places[best];
 }
 
-/** One of the colours that a shape has over a held bass: a mode of that bass, and the place of the shape that shows it. */
-export interface BassColour {
+/** One of the modes that a shape has over a held bass: a mode of that bass, and the place of the shape that shows it. */
+export interface BassMode {
   readonly homeMode: HomeMode;
   /** None where no place of the shape lies in the mode. */
   readonly place: ShapePlace | undefined;
 }
 
 /**
- * A held bass in seven colours, from light to dark: for each of the seven modes a place of a shape that lies in it. The places
- * differ as far as they can, and have as many of the colour notes as they can.
+ * A held bass in seven modes, from light to dark: for each of the seven modes a place of a shape that lies in it. The places
+ * differ as far as they can, and have as many of the characteristic notes as they can.
  *
- * @example coloursOver(A, [0, 4, 1, 5, 2]).map(({ place }) => place?.root) // E A G C F B♭ E♭
+ * @example modesOverBass(A, [0, 4, 1, 5, 2]).map(({ place }) => place?.root) // E A G C F B♭ E♭
  */
-export function coloursOver(bass: Fifths, tones: readonly Interval[]): readonly BassColour[] {
+export function modesOverBass(bass: Fifths, tones: readonly Interval[]): readonly BassMode[] {
   const choices = brightestFirst(SEVEN).map((mode) => {
-    const colour = shownColour(mode).map(soundOf);
+    const characteristic = shownCharacteristic(mode).map(soundOf);
     const held = ({ degrees }: ShapePlace) =>
-      degrees.filter((degree) => colour.includes(soundOf(degree))).length;
+      degrees.filter((degree) => characteristic.includes(soundOf(degree))).length;
     const places = shapesOver(bass, tones, mode).filter(({ outside }) => outside.length === 0);
     return {
       mode,
@@ -138,7 +138,7 @@ interface HeldPlace {
   readonly held: number;
 }
 
-/** One place of each list: most different roots first, then most colour notes held, then those that come first. */
+/** One place of each list: most different roots first, then most characteristic notes held, then those that come first. */
 function mostDistinct(lists: readonly (readonly HeldPlace[])[]): readonly (HeldPlace | undefined)[] {
   let best: readonly (HeldPlace | undefined)[] = [];
   let bestRank = [Infinity];

@@ -1,6 +1,6 @@
 import { expect, it, test } from "vitest";
 import { printDegree } from "../pitch";
-import { CATALOGUE, mode, modeOf, modesOfSize, soundSet } from "../scale";
+import { CATALOGUE, mode, modeOf, modesOfSize, pitchClassSet } from "../scale";
 import {
   chordNames,
   chordSounds,
@@ -71,7 +71,7 @@ test.each([
   ["1 b3 5 b7 2 4 6", "Cm13"],
   ["1 3 5 b7 2 4", "C11"],
 ])("%s is named %s", (degrees, symbol) => {
-  const tones = modeOf(soundSet(degrees.split(" ").map((degree) => soundsOfDegree(degree)))).intervals;
+  const tones = modeOf(pitchClassSet(degrees.split(" ").map((degree) => soundsOfDegree(degree)))).intervals;
   expect(printChord({ root: 0, tones, optional: [] })).toBe(symbol);
 });
 

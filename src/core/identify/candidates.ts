@@ -12,9 +12,9 @@ import {
   relatives,
   SEVEN,
   size,
-  type SoundSet,
+  type PitchClassSet,
   soundsOn,
-  soundSet,
+  pitchClassSet,
   transpose,
 } from "../scale";
 import { allNotes, type Tune } from "../tune";
@@ -98,10 +98,12 @@ function rareModes(
   { sounding }: Hearing,
   sounds: readonly number[],
 ): readonly { readonly mode: Mode; readonly on: readonly number[] }[] {
-  const above = (share: number) => soundSet(EVERY_SOUND.filter((sound) => (sounding[sound] ?? 0) > share));
+  const above = (share: number) =>
+    pitchClassSet(EVERY_SOUND.filter((sound) => (sounding[sound] ?? 0) > share));
   const strong = above(STRONG);
-  const fits = (mode: Mode, sound: number, set: SoundSet) => holdsAll(transpose(mode.sounds, sound), set);
-  const isPlain = (set: SoundSet) =>
+  const fits = (mode: Mode, sound: number, set: PitchClassSet) =>
+    holdsAll(transpose(mode.sounds, sound), set);
+  const isPlain = (set: PitchClassSet) =>
     SEVEN.some((mode) => EVERY_SOUND.some((sound) => fits(mode, sound, set)));
   const [key] = tune.keys ?? [];
   const isDeclared = (mode: Mode, sound: number) => key?.mode === mode && soundOf(key.home) === sound;
@@ -112,11 +114,11 @@ function rareModes(
   // A raised seventh that only leads up to home makes no other scale of minor.
   const leads = leadingSounds(notes);
   const leading = EVERY_SOUND.filter((sound) => leads[sound] === true && (sounding[sound] ?? 0) < LEADS);
-  const takesSeven = !isPlain(strong & ~soundSet(leading));
+  const takesSeven = !isPlain(strong & ~pitchClassSet(leading));
   // Scales with three half steps in a row are played through them; otherwise two scales are mixed.
   const chromatic = chromaticSteps(notes);
   const isThreaded = EVERY_SOUND.every(
-    (sound) => !holdsAll(all, soundSet([sound - 1, sound, sound + 1])) || chromatic[sound] === true,
+    (sound) => !holdsAll(all, pitchClassSet([sound - 1, sound, sound + 1])) || chromatic[sound] === true,
   );
   const isExact = (mode: Mode, sound: number) =>
     !isStrongPlain && standing === all && isThreaded && transpose(mode.sounds, sound) === all;

@@ -45,7 +45,7 @@ const TELLING_LEADS = 4;
 /** As many bars that outline the home chord are worth a word. */
 const TELLING_BARS = 2;
 
-/** A home and mode that is argued for, and the likeliest on another home that it is held against. */
+/** A home and mode that is argued for, and the likeliest on another home that it is compared with. */
 interface Case {
   readonly tune: Tune;
   readonly hearing: Hearing;

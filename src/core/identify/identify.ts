@@ -5,9 +5,9 @@ import {
   modeOfSounds,
   notesOf,
   size,
-  type SoundSet,
+  type PitchClassSet,
   soundsOn,
-  soundSet,
+  pitchClassSet,
   transpose,
 } from "../scale";
 import { allNotes, type BarRange, partOf, type Tune, type TuneNote } from "../tune";
@@ -19,7 +19,7 @@ import { type Undecided, undecidedOf } from "./undecided";
 import { type Passage, passages } from "./passages";
 import type { Expectation } from "./expectation";
 
-/** What the source says of the key, held against what is heard. */
+/** What the source says of the key, compared with what is heard. */
 export interface KeyCheck {
   readonly declared: HomeMode;
   /** The answer's own; the same notes on another home; other notes. */
@@ -138,8 +138,8 @@ function placesIn(tune: Tune, heard: Tune) {
     places ? { ...found, notes: found.notes.map((at) => places.get(all[at] as TuneNote) ?? at) } : found;
 }
 
-const heardSounds = ({ names }: Hearing): SoundSet =>
-  soundSet(names.flatMap((name, sound) => (name === undefined ? [] : [sound])));
+const heardSounds = ({ names }: Hearing): PitchClassSet =>
+  pitchClassSet(names.flatMap((name, sound) => (name === undefined ? [] : [sound])));
 
 /** The likeliest candidate on another home. */
 const otherHome = (ranked: readonly Candidate[], { home }: HomeMode): HomeMode | undefined =>

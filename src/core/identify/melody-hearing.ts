@@ -1,5 +1,5 @@
 import { midiOf, modulo } from "../pitch";
-import { holds, type SoundSet, soundSet } from "../scale";
+import { holds, type PitchClassSet, pitchClassSet } from "../scale";
 import { phraseEnds, timeBySound, type Tune, type TuneNote } from "../tune";
 import { type HeardBar, hearBars, isAtBarline, isOnBeat, lowestWith, soundAt } from "./bars-heard";
 import { shareOut } from "./shares";
@@ -20,7 +20,7 @@ export interface Ending {
 export interface OutlinedTriad {
   /** Sounding pitch class of its root. */
   readonly root: number;
-  readonly sounds: SoundSet;
+  readonly sounds: PitchClassSet;
   /** Places of the bar's notes that are in it. */
   readonly notes: readonly number[];
 }
@@ -199,7 +199,7 @@ function outlined(
     }
   }
   if (root < 0) return undefined;
-  const sounds = soundSet([root, root + (isMajor ? 4 : 3), root + 7]);
+  const sounds = pitchClassSet([root, root + (isMajor ? 4 : 3), root + 7]);
   return {
     root,
     sounds,

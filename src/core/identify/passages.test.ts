@@ -64,7 +64,7 @@ describe("where the mode changes", () => {
     expect(told(identify(read!.tune))).toEqual(["1-8 G mixolydian", "9-16 G dorian mode"]);
   });
 
-  it("a signature without a home says nothing of home, and each passage is held against the key in force in it", async () => {
+  it("a signature without a home says nothing of home, and each passage is compared with the key in force in it", async () => {
     const text =
       "X:1\nL:1/4\nM:4/4\nK:C\nC2E2|G2E2|F2A2|G4|E2G2|F2D2|E2D2|C4||\n[K:F]F2A2|c2A2|_B2d2|c4|A2c2|_B2G2|A2G2|F4|]";
     const [read] = (await readAbc(text)).value;

@@ -1,5 +1,5 @@
 import { soundOf } from "../pitch";
-import { type HomeMode, type Mode, SEVEN, size, type SoundSet, soundsOn, transpose } from "../scale";
+import { type HomeMode, type Mode, SEVEN, size, type PitchClassSet, soundsOn, transpose } from "../scale";
 import { allNotes, type BarRange, excerptOf, timeBySound, type Tune } from "../tune";
 import { spelledHome } from "./candidates";
 import { hear, type Hearing } from "./hearing";
@@ -46,7 +46,7 @@ const MANY_BARS = 400;
 interface State {
   readonly mode: Mode;
   readonly home: number;
-  readonly sounds: SoundSet;
+  readonly sounds: PitchClassSet;
 }
 
 /** Bars that are listened to by themselves. */

@@ -1,5 +1,5 @@
 import { type Fifths, midiOf, soundOf } from "../pitch";
-import { type HomeMode, holds, soundSet, thirdOf } from "../scale";
+import { type HomeMode, holds, pitchClassSet, thirdOf } from "../scale";
 import { allNotes, phraseEnds, type Tune, type TuneNote } from "../tune";
 import { belongs } from "./candidates";
 import { heardName, type Hearing } from "./hearing";
@@ -78,7 +78,7 @@ export function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): 
 function thirdOfDominant(tune: Tune, all: readonly TuneNote[]): (at: number) => boolean {
   const inBar = tune.bars.map((): number[] => []);
   for (const { pitch, bar } of all) inBar[bar]?.push(soundOf(pitch.name));
-  const sets = inBar.map(soundSet);
+  const sets = inBar.map(pitchClassSet);
   return (at) => {
     const { pitch, bar } = all[at] as TuneNote;
     const third = soundOf(pitch.name);

@@ -1,5 +1,5 @@
 import { soundOf } from "../pitch";
-import { type HomeMode, type Mode, type SoundSet, soundsOn } from "../scale";
+import { type HomeMode, type Mode, type PitchClassSet, soundsOn } from "../scale";
 import type { DeclaredKey } from "../tune";
 import type { Expectation } from "./expectation";
 import type { Hearing } from "./hearing";
@@ -82,7 +82,7 @@ const KEY = { notes: 1.5, home: 1 };
  *
  * @param more what it says besides for the same notes
  */
-export function keySays(key: DeclaredKey, sounds: SoundSet, home: number, more = 0): number {
+export function keySays(key: DeclaredKey, sounds: PitchClassSet, home: number, more = 0): number {
   if (soundsOn(key) !== sounds) return 0;
   return KEY.notes + more + (home === soundOf(key.home) && key.isSignature !== true ? KEY.home : 0);
 }

@@ -8,7 +8,7 @@ import {
   type Mode,
   mode as modeById,
   SEVEN,
-  type SoundSet,
+  type PitchClassSet,
   soundsOn,
   transpose,
 } from "../scale";
@@ -38,7 +38,7 @@ const MINOR_THIRD = 3;
  *
  * @param heard everything that sounds, 0 is C
  */
-export function undecidedOf(heard: SoundSet, { home, mode }: HomeMode): Undecided | undefined {
+export function undecidedOf(heard: PitchClassSet, { home, mode }: HomeMode): Undecided | undefined {
   const own = transpose(heard & soundsOn({ home, mode }), -soundOf(home));
   const isMinor = holds(own, MINOR_THIRD);
   const pool = new Set([mode, ...SEVEN, ...familyOf(mode).modes, ...(isMinor ? RAISED_MINOR : [])]);

@@ -1,4 +1,4 @@
-import { compareRanks, type HomeMode, size, type SoundSet, soundSet, transpose } from "../scale";
+import { compareRanks, type HomeMode, size, type PitchClassSet, pitchClassSet, transpose } from "../scale";
 import { soundOf } from "../pitch";
 import { boxes } from "./boxes";
 import { letterPositions } from "./letter-positions";
@@ -41,7 +41,7 @@ const OCTAVE = 12;
 const POSITIONS = 5;
 
 /** The hands of each neck by the notes that they were chosen for: twelve bits, so no more than there are sets of notes. */
-const CHOSEN = new WeakMap<Tuning, Map<SoundSet, ReadonlySet<number>>>();
+const CHOSEN = new WeakMap<Tuning, Map<PitchClassSet, ReadonlySet<number>>>();
 
 /**
  * Five positions to the octave, and so on up the neck: on strings tuned like a guitar's the boxes round the open-chord shapes, on
@@ -52,7 +52,7 @@ export function fivePositions(tuning: Tuning, homeMode: HomeMode): readonly Laid
   const taught = tuning.hand === 7 ? letterPositions(tuning, homeMode) : boxes(tuning, homeMode);
   if (taught) return taught;
   const set = transpose(homeMode.mode.sounds, soundOf(homeMode.home));
-  const known = CHOSEN.get(tuning) ?? new Map<SoundSet, ReadonlySet<number>>();
+  const known = CHOSEN.get(tuning) ?? new Map<PitchClassSet, ReadonlySet<number>>();
   const chosen = known.get(set) ?? chosenHands(tuning, homeMode);
   CHOSEN.set(tuning, known.set(set, chosen));
   const hands = Array.from({ length: tuning.frets - tuning.capo + 1 }, (_, at) => tuning.capo + at).filter(
@@ -82,7 +82,7 @@ function chosenHands(tuning: Tuning, homeMode: HomeMode): ReadonlySet<number> {
   };
   const covered = hands.map((laid) => wordsOf((laid?.places ?? []).map(bit)));
   const words = Math.ceil(bits.size / WORD);
-  const whole = strings.length * size(soundSet(soundsBetween(homeMode, 0, OCTAVE - 1)));
+  const whole = strings.length * size(pitchClassSet(soundsBetween(homeMode, 0, OCTAVE - 1)));
   const costs = hands.map((laid) => Math.round((laid?.cost ?? FORBIDDEN) * 10));
   let best: { rank: readonly number[]; chosen: readonly number[] } | undefined;
   for (const { chosen, unevenness } of CHOICES) {

@@ -22,7 +22,7 @@ export interface Moves {
 const NEAR = 5;
 
 /**
- * How the position in hand comes from the same one in a mode that is known. A note is moved along its string; where its
+ * How the selected position comes from the same one in a mode that is known. A note is moved along its string; where its
  * old place is off the neck or out of the hand, the nearest place of the same sound is taken.
  *
  * @example movesFrom(GUITAR, mode("aeolian"), D Dorian at fret 5) // B♭ to B: string 6 fret 6 to 7, string 3 fret 3 to 4, …

@@ -1,6 +1,6 @@
 import type { Chord } from "../chord";
 import { soundOf } from "../pitch";
-import { holds, holdsAll, soundSet, type SoundSet } from "../scale";
+import { holds, holdsAll, pitchClassSet, type PitchClassSet } from "../scale";
 import type { Fingering } from "./fingering";
 
 /** How a voicing is built, as players name it; undefined for any other. */
@@ -22,7 +22,7 @@ export function voicingKind(
   { capo, barres }: { readonly capo: number; readonly barres: number },
 ): VoicingKind | undefined {
   const rising = sounds.toSorted((a, b) => a - b);
-  const above = soundSet(rising.map((sound) => sound - soundOf(chord.root)));
+  const above = pitchClassSet(rising.map((sound) => sound - soundOf(chord.root)));
   if (rising.length === 3 && isShell(above)) return "shell";
   const dropped = hasRootAndNinth(above) ? undefined : droppedVoice(rising);
   if (dropped !== undefined && (rising[0] ?? 0) % OCTAVE === soundOf(chord.bass ?? chord.root))
@@ -34,12 +34,12 @@ export function voicingKind(
 }
 
 /** Root, third and seventh, or the sixth for a seventh. */
-const isShell = (above: SoundSet): boolean =>
-  [3, 4].some((third) => [9, 10, 11].some((seventh) => above === soundSet([0, third, seventh])));
+const isShell = (above: PitchClassSet): boolean =>
+  [3, 4].some((third) => [9, 10, 11].some((seventh) => above === pitchClassSet([0, third, seventh])));
 
 /** A ninth beside the root: there is no close position of a seventh chord that a voice could be dropped from. */
-const hasRootAndNinth = (above: SoundSet): boolean =>
-  holds(above, 0) && (holds(above, 1) || holds(above, 2) || holdsAll(above, soundSet([3, 4])));
+const hasRootAndNinth = (above: PitchClassSet): boolean =>
+  holds(above, 0) && (holds(above, 1) || holds(above, 2) || holdsAll(above, pitchClassSet([3, 4])));
 
 /** The lowest of four different tones put up an octave: second from the top it was dropped from there, third from the top likewise. */
 function droppedVoice(rising: readonly number[]): "drop-2" | "drop-3" | undefined {

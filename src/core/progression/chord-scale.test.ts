@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import { printName } from "../pitch";
 import { readChart } from "../chord";
-import { readings } from ".";
+import { analyses } from ".";
 
 /** The scale of each chord in turn; a chord whose scale is not looked at has a dot. */
 test.each([
@@ -48,7 +48,7 @@ test.each([
   ],
 ])("over %s: %s", (text, expected) => {
   const { chords } = readChart(text).value;
-  const [first] = readings({ ...readChart(text).value })["chord-by-chord"];
+  const [first] = analyses({ ...readChart(text).value })["chord-by-chord"];
   const scales = chords.map((_, at) => {
     const here = first?.segments.find(({ from, to }) => at >= from && at <= to)?.homeMode;
     return here ? `${printName(here.home)} ${here.mode.id}` : "";

@@ -7,7 +7,7 @@ import {
   mode,
   type Mode,
   soundsOn,
-  type SoundSet,
+  type PitchClassSet,
   transpose,
 } from "../scale";
 import type { Heard, Turning } from "./home";
@@ -50,7 +50,7 @@ export function chordScales(chord: Chord, root: number, place: ChordPlace): read
 }
 
 function dominantScales(
-  sounds: SoundSet,
+  sounds: PitchClassSet,
   root: number,
   { turning: { next }, around }: ChordPlace,
 ): readonly string[] {

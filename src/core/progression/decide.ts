@@ -11,8 +11,8 @@ import {
   thirdOf,
   USUAL_MODES,
 } from "../scale";
-import { type ChartReading, oneModeReadings, type Segment } from "./readings";
-import { rarityOf, type ReadingChoice } from "./states";
+import { type ChartAnalysis, oneModeAnalyses, type Segment } from "./analyses";
+import { rarityOf, type AnalysisChoice } from "./states";
 
 /** A chord that holds a note in which two modes differ, and what the note is in that chord. */
 export interface Holder {
@@ -78,7 +78,7 @@ const FURTHER = 0.5;
 
 const unusual = (mode: Mode) => (SEVEN.includes(mode) ? 0 : FURTHER);
 
-/** Rivals on the segment's own home, and on other homes, that are worth telling it from. */
+/** Rivals on the segment's own home, and on other homes, that are worth compared with it from. */
 const RIVALS = { sameHome: 1, otherHome: 1 };
 
 /**
@@ -90,14 +90,14 @@ const RIVALS = { sameHome: 1, otherHome: 1 };
 export function decisions(
   { from, to, homeMode }: Segment,
   chords: readonly ChartChord[],
-  choice: ReadingChoice = {},
+  choice: AnalysisChoice = {},
 ): readonly Decision[] {
-  const stretch = chords.slice(from, to + 1).map((each) => ({ ...each, lock: undefined }));
-  const chart = { chords: stretch, bars: [] };
+  const range = chords.slice(from, to + 1).map((each) => ({ ...each, lock: undefined }));
+  const chart = { chords: range, bars: [] };
   const isHere = (other: HomeMode) => soundOf(other.home) === soundOf(homeMode.home);
   const elsewhere =
     choice.home === undefined
-      ? oneModeReadings(chart, { ...choice, most: 12 })
+      ? oneModeAnalyses(chart, { ...choice, most: 12 })
           .flatMap(({ segments: [only], cost }) =>
             only ? { ...only.homeMode, cost: cost + unusual(only.homeMode.mode) } : [],
           )
@@ -107,7 +107,7 @@ export function decisions(
       : [];
   const here = usualRivals(homeMode.mode, choice.scales).map((mode) => ({ home: homeMode.home, mode }));
   return [...here.slice(0, RIVALS.sameHome), ...elsewhere.slice(0, RIVALS.otherHome)].map((rival) =>
-    whatDecides([homeMode, rival], stretch, from),
+    whatDecides([homeMode, rival], range, from),
   );
 }
 
@@ -125,16 +125,16 @@ function usualRivals(own: Mode, scales: readonly Mode[] = USUAL_MODES): readonly
     .map(({ mode }) => mode);
 }
 
-/** Readings whose costs lie no further apart are equal within what chords can tell. */
+/** Analyses whose costs lie no further apart are equal within what chords can tell. */
 const EQUAL = 0.4;
 
 /**
- * Where the best two readings by one mode cannot be told apart: what would decide between them; undefined where the first is clear.
+ * Where the best two analyses by one mode cannot be told apart: what would decide between them; undefined where the first is clear.
  *
- * @example openBetween(readings(chart "| Am | F | C | G |")["one-mode"], chords) // A Aeolian or C Ionian: only the home tells
+ * @example openBetween(analyses(chart "| Am | F | C | G |")["one-mode"], chords) // A Aeolian or C Ionian: only the home tells
  */
 export function openBetween(
-  [first, second]: readonly ChartReading[],
+  [first, second]: readonly ChartAnalysis[],
   chords: readonly ChartChord[],
 ): Decision | undefined {
   const [one, other] = [first?.segments, second?.segments];

@@ -2,13 +2,13 @@ import { type Fifths, soundOf } from "../pitch";
 import { type Chart, type Chord, chordNotes, chordSounds } from "../chord";
 import {
   CATALOGUE,
-  colourOn,
+  characteristicOn,
   type HomeMode,
   holds,
   type Mode,
   notesOf,
   soundsOn,
-  type Telling,
+  type ComparedBy,
 } from "../scale";
 
 /** How a chord sits in a mode. All lists are names, in the order of the mode or of the chord. */
@@ -17,30 +17,30 @@ export interface Fit {
   /** Chord tones that the mode does not have. */
   readonly outside: readonly Fifths[];
   /** Notes of the mode a half step above a chord tone that are not chord tones themselves. */
-  readonly rubs: readonly Fifths[];
-  /** Colour notes of the mode that the chord holds. */
-  readonly colour: readonly Fifths[];
-  /** Notes of the mode that are neither chord tones nor rubs. */
-  readonly free: readonly Fifths[];
+  readonly avoidNotes: readonly Fifths[];
+  /** Characteristic notes of the mode that the chord holds. */
+  readonly characteristic: readonly Fifths[];
+  /** Notes of the mode that are neither chord tones nor avoid notes. */
+  readonly otherNotes: readonly Fifths[];
 }
 
 /**
  * How a chord sits in a mode on a home.
  *
- * @example fitOf(A13, { home: E, mode: dorian }) // outside none, rubs D, colour C♯, free none
+ * @example fitOf(A13, { home: E, mode: dorian }) // outside none, avoid notes D, characteristic C♯, no other notes
  */
-export function fitOf(chord: Chord, homeMode: HomeMode, telling?: Telling): Fit {
+export function fitOf(chord: Chord, homeMode: HomeMode, comparedBy?: ComparedBy): Fit {
   const sounds = chordSounds(chord);
   const modeSounds = soundsOn(homeMode);
   const notes = notesOf(homeMode);
   const beside = notes.filter((note) => !holds(sounds, soundOf(note)));
-  const rubs = beside.filter((note) => holds(sounds, soundOf(note) - 1));
+  const avoidNotes = beside.filter((note) => holds(sounds, soundOf(note) - 1));
   return {
     homeMode,
     outside: chordNotes(chord).filter((note) => !holds(modeSounds, soundOf(note))),
-    rubs,
-    colour: colourOn(homeMode, telling).filter((note) => holds(sounds, soundOf(note))),
-    free: beside.filter((note) => !rubs.includes(note)),
+    avoidNotes,
+    characteristic: characteristicOn(homeMode, comparedBy).filter((note) => holds(sounds, soundOf(note))),
+    otherNotes: beside.filter((note) => !avoidNotes.includes(note)),
   };
 }
 
@@ -81,12 +81,12 @@ export function targetNotes(
   chart: Pick<Chart, "chords" | "order">,
   at: number,
   homeMode?: HomeMode,
-  telling?: Telling,
+  comparedBy?: ComparedBy,
 ): readonly Fifths[] {
   const chord = chart.chords[at]?.chord;
   const before = chart.chords[chordBefore(chart, at) ?? -1]?.chord;
   if (!chord || !before) return [];
-  const characteristic = homeMode ? colourOn(homeMode, telling).map(soundOf) : [];
+  const characteristic = homeMode ? characteristicOn(homeMode, comparedBy).map(soundOf) : [];
   const rank = (note: Fifths) => {
     const tone = note - chord.root;
     if (tone === 4 || tone === -3) return 0;

@@ -1,6 +1,6 @@
 import { halfSteps, soundOf } from "../pitch";
 import { type Chord, diatonicChords } from "../chord";
-import { type Mode, shownColour } from "../scale";
+import { type Mode, shownCharacteristic } from "../scale";
 import { COUNTED } from "./chord-counts";
 
 /** How a chord counts in a home: sevenths with their triads, dominant sevenths and diminished sevenths by themselves. */
@@ -60,7 +60,7 @@ function rowOf(texts: readonly string[], follows: readonly string[] = []): HomeR
 }
 
 /**
- * What the analyses of chorales do not have and songs, blues and jazz do, in the same counts: borrowed chords, plagal turns, sevenths
+ * What the analyses of chorales do not have and songs, blues and jazz do, in the same counts: borrowed chords, plagal changes, sevenths
  * that stay.
  */
 const SONGS = {
@@ -70,7 +70,7 @@ const SONGS = {
 
 /**
  * Modal homes in hundredths, as players use them: the home chord, the chord that has the characteristic note, what lies beside.
- * What comes after what is told only where a turn is typical: the double plagal turn in Mixolydian, for one.
+ * What comes after what is told only where a change is typical: the double plagal change in Mixolydian, for one.
  */
 const MODAL: Readonly<Record<string, HomeRow>> = {
   mixolydian: rowOf(
@@ -132,10 +132,12 @@ export function rowFor(mode: Mode): HomeRow {
 const MADE = new WeakMap<Mode, HomeRow>();
 
 function rowFromChords(mode: Mode): HomeRow {
-  const telling = shownColour(mode);
+  const comparedBy = shownCharacteristic(mode);
   const chords = diatonicChords({ home: 0, mode }).flatMap(({ degree, chords: { triad, seventh } }) => {
     const tones = new Set([triad, seventh].flatMap((chord) => (chord ? [kindOf(chord)] : [])));
-    const isTelling = [...((seventh ?? triad)?.tones ?? [])].some((tone) => telling.includes(tone + degree));
+    const isTelling = [...((seventh ?? triad)?.tones ?? [])].some((tone) =>
+      comparedBy.includes(tone + degree),
+    );
     const shareOf = (kind: KindOfChord) =>
       tones.size === 1 ? 1 : kind === "7" ? SHARE.dominant : 1 - SHARE.dominant;
     return [...tones].map((kind) => ({ above: soundOf(degree), kind, isTelling, share: shareOf(kind) }));

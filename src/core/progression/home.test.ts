@@ -2,17 +2,17 @@ import { describe, expect, it, test } from "vitest";
 import { fifthsOf, printName, soundOf } from "../pitch";
 import { readChart } from "../chord";
 import { mode } from "../scale";
-import { behaviour, chartHomes, type ChartReading, heardAs, openBetween, readings, turnings } from ".";
+import { behaviour, chartHomes, type ChartAnalysis, heardAs, openBetween, analyses, turnings } from ".";
 import { kindOf, rowFor } from "./home-rows";
 import { soundingChords } from "./states";
 
 const chart = (text: string) => readChart(text).value;
 const heard = (text: string) => chart(text).chords.flatMap(({ chord }) => (chord ? [heardAs(chord)] : []));
-const homesOf = (reading: ChartReading | undefined) => [
-  ...new Set(reading?.segments.map(({ homeMode }) => printName(homeMode.home))),
+const homesOf = (analysis: ChartAnalysis | undefined) => [
+  ...new Set(analysis?.segments.map(({ homeMode }) => printName(homeMode.home))),
 ];
-const modesOf = (reading: ChartReading | undefined) =>
-  reading?.segments.map(({ homeMode }) => `${printName(homeMode.home)} ${homeMode.mode.id}`);
+const modesOf = (analysis: ChartAnalysis | undefined) =>
+  analysis?.segments.map(({ homeMode }) => `${printName(homeMode.home)} ${homeMode.mode.id}`);
 
 describe("the home of a chart", () => {
   /** By one mode and by the fewest changes alike: home, and the mode where nothing in the chart leaves it. */
@@ -45,9 +45,9 @@ describe("the home of a chart", () => {
     ["Gb Fb Cb Cb", "Gb", "mixolydian"],
     ["A#m E#7 A#m", "A#", "harmonic-minor"],
   ])("of %s is %s, %s", (text, home, id) => {
-    const found = readings(chart(text));
+    const found = analyses(chart(text));
     expect(modesOf(found["one-mode"][0])).toEqual([`${home} ${id}`]);
-    expect(modesOf(found["fewest-turns"][0])).toEqual([`${home} ${id}`]);
+    expect(modesOf(found["fewest-changes"][0])).toEqual([`${home} ${id}`]);
   });
 
   test.each([
@@ -55,19 +55,19 @@ describe("the home of a chart", () => {
     ["Bbmaj7/A Fmaj7/A Gmaj7/A Cmaj7/A", "A"],
     ["Eb Cb Db Eb", "Eb"],
   ])("of %s is %s throughout, in whatever modes", (text, home) => {
-    const found = readings(chart(text));
-    expect([homesOf(found["one-mode"][0]), homesOf(found["fewest-turns"][0])]).toEqual([[home], [home]]);
+    const found = analyses(chart(text));
+    expect([homesOf(found["one-mode"][0]), homesOf(found["fewest-changes"][0])]).toEqual([[home], [home]]);
   });
 
   it("takes what is borrowed from its own minor", () => {
-    const found = modesOf(readings(chart("C Ab Bb C"))["fewest-turns"][0]);
+    const found = modesOf(analyses(chart("C Ab Bb C"))["fewest-changes"][0]);
     expect(found?.[0]).toBe("C ionian");
     expect(found).toContain("C aeolian");
   });
 
   it("goes along with each home of a cycle of thirds, and comes home after it", () => {
-    const cycle = readings(chart("| Bmaj7 D7 | Gmaj7 Bb7 | Ebmaj7 F#7 | Bmaj7 | Cmaj7 | Dm7 | G7 | Cmaj7 |"));
-    expect(modesOf(cycle["fewest-turns"][0])).toEqual([
+    const cycle = analyses(chart("| Bmaj7 D7 | Gmaj7 Bb7 | Ebmaj7 F#7 | Bmaj7 | Cmaj7 | Dm7 | G7 | Cmaj7 |"));
+    expect(modesOf(cycle["fewest-changes"][0])).toEqual([
       "B ionian",
       "G ionian",
       "Eb ionian",
@@ -77,7 +77,7 @@ describe("the home of a chart", () => {
   });
 
   it("is a root that is never heard only where a line goes round into it", () => {
-    const last = (text: string) => readings(chart(text))["one-mode"][0]?.segments[0]?.homeMode.home;
+    const last = (text: string) => analyses(chart(text))["one-mode"][0]?.segments[0]?.homeMode.home;
     expect(printName(last("| Em7 A7 | Dm7 G7 |") ?? 0)).toBe("C");
     expect(printName(last("Dm7 G7 Dm7 G7") ?? 0)).toBe("D");
   });
@@ -161,7 +161,7 @@ describe("a chord in a home", () => {
 describe("what is open", () => {
   const open = (text: string) => {
     const read = chart(text);
-    const found = openBetween(readings(read)["one-mode"], read.chords);
+    const found = openBetween(analyses(read)["one-mode"], read.chords);
     return found && [found.by, ...found.between.map(({ home, mode: { id } }) => `${printName(home)} ${id}`)];
   };
   test.each([

@@ -47,7 +47,7 @@ const STORY = {
 /** How many counts the chances of a chord by itself weigh against what was seen to follow the one before. */
 const SMOOTHING = 12;
 
-/** Songs have turns that chorales have not: so much of a chance comes from what was seen to follow, the rest from the chord by itself. */
+/** Songs have changes that chorales have not: so much of a chance comes from what was seen to follow, the rest from the chord by itself. */
 const SEEN = 0.6;
 
 /** The home is the root of the chord that a dominant seventh goes to by fifth: in nats. */

@@ -11,7 +11,7 @@ const changed = (one: State, other: State) => {
 };
 
 /** Every way through the chords, tried one by one. */
-function bruteForce({ states, stays, turn, turnsAt }: PathCosts): readonly number[] {
+function bruteForce({ states, stays, change, changesAt }: PathCosts): readonly number[] {
   let ways: { cost: number; last: number }[] = states.map((state, at) => ({
     cost: state.rarity + (stays[0]?.[at] ?? 0),
     last: at,
@@ -23,11 +23,11 @@ function bruteForce({ states, stays, turn, turnsAt }: PathCosts): readonly numbe
         const turned =
           next === last
             ? 0
-            : turn.base +
-              turnsAt[at]! +
+            : change.base +
+              changesAt[at]! +
               state.rarity +
-              changed(from, state) * turn.note +
-              (from.home === state.home ? 0 : turn.home);
+              changed(from, state) * change.note +
+              (from.home === state.home ? 0 : change.home);
         return { cost: cost + turned + stays[at]![next]!, last: next };
       }),
     );
@@ -44,9 +44,14 @@ const costOf = (costs: PathCosts, { states: way }: Path): number => {
     const [one, other] = [costs.states[way[at - 1]!], costs.states[to]!];
     if (at === 0) return sum + other.rarity;
     if (one === other || !one) return sum;
-    const home = one.home === other.home ? 0 : costs.turn.home;
+    const home = one.home === other.home ? 0 : costs.change.home;
     return (
-      sum + costs.turn.base + costs.turnsAt[at]! + other.rarity + changed(one, other) * costs.turn.note + home
+      sum +
+      costs.change.base +
+      costs.changesAt[at]! +
+      other.rarity +
+      changed(one, other) * costs.change.note +
+      home
     );
   }, stays);
 };
@@ -72,12 +77,12 @@ const costs: fc.Arbitrary<PathCosts> = fc
           .map((all) => Float64Array.from(all)),
         { minLength: length, maxLength: length },
       ),
-      turn: fc.record({
+      change: fc.record({
         base: fc.constantFrom(0, 0.6),
         note: fc.constantFrom(0, 0.3),
         home: fc.constantFrom(0, 0.5),
       }),
-      turnsAt: fc.array(fc.constantFrom(0, 0.05), { minLength: length, maxLength: length }),
+      changesAt: fc.array(fc.constantFrom(0, 0.05), { minLength: length, maxLength: length }),
     }),
   );
 
@@ -103,21 +108,21 @@ describe("ways through chords", () => {
   });
 
   it("are none where there is nothing to go through, or no way", () => {
-    const none = { turn: { base: 0, note: 0, home: 0 }, turnsAt: [0] };
+    const none = { change: { base: 0, note: 0, home: 0 }, changesAt: [0] };
     expect([...bestPaths({ ...none, states: [], stays: [] })]).toEqual([]);
     const one = { home: 0, mode: undefined as never, sounds: 1, rarity: 0 };
     expect([...bestPaths({ ...none, states: [one], stays: [Float64Array.of(Infinity)] })]).toEqual([]);
   });
 
-  it("turn late among equals", () => {
+  it("change late among equals", () => {
     const states = [0b1, 0b10].map((sounds) => ({ home: 0, mode: undefined as never, sounds, rarity: 0 }));
     const stays = [
       [0, 5],
       [0, 0],
       [5, 0],
     ].map((all) => Float64Array.from(all));
-    const turn = { base: 0.6, note: 0.3, home: 0.5 };
-    const [first, second] = [...bestPaths({ states, stays, turn, turnsAt: [0, 0, 0] })];
+    const change = { base: 0.6, note: 0.3, home: 0.5 };
+    const [first, second] = [...bestPaths({ states, stays, change, changesAt: [0, 0, 0] })];
     expect([first?.states, second?.states]).toEqual([
       [0, 0, 1],
       [0, 1, 1],

@@ -6,13 +6,13 @@ export interface PathCosts {
   readonly states: readonly State[];
   /** For each chord the cost of each state, Infinity where it may not be taken. */
   readonly stays: readonly Float64Array[];
-  readonly turn: TurnCosts;
-  /** What a turn costs more at each chord: in the middle of a bar. */
-  readonly turnsAt: readonly number[];
+  readonly change: ChangeCosts;
+  /** What a change costs more at each chord: in the middle of a bar. */
+  readonly changesAt: readonly number[];
 }
 
-/** A turn to another state: by itself, for the first note changed, for another home. Each further note counts less. */
-export interface TurnCosts {
+/** A change to another state: by itself, for the first note changed, for another home. Each further note counts less. */
+export interface ChangeCosts {
   readonly base: number;
   readonly note: number;
   readonly home: number;
@@ -46,10 +46,10 @@ export interface Path {
 const EPSILON = 1e-9;
 
 /**
- * All ways through the chords, cheapest first, reckoned one by one as they are asked for; exact. Among equals those that turn
+ * All ways through the chords, cheapest first, answering one by one as they are asked for; exact. Among equals those that change
  * later come first.
  *
- * Forward: the cheapest way to each state at each chord (Viterbi 1967). A turn depends only on the notes changed and on
+ * Forward: the cheapest way to each state at each chord (Viterbi 1967). A change depends only on the notes changed and on
  * whether home is kept, so predecessors are gathered by set of notes and home, not pair by pair: the work for a chord does
  * not grow with the square of the states. Backward: the next best ways are found from the ones before them (Jiménez and
  * Marzal, "Computing the k shortest paths", 1999).
@@ -81,7 +81,7 @@ interface Numbered {
   readonly byHome: readonly (readonly number[])[];
 }
 
-function numbered({ states, turn }: PathCosts): Numbered {
+function numbered({ states, change }: PathCosts): Numbered {
   const sets = [...new Set(states.map(({ sounds }) => sounds))];
   const setAt = new Map(sets.map((set, at) => [set, at]));
   const homes = [...new Set(states.map(({ home }) => home))];
@@ -91,7 +91,7 @@ function numbered({ states, turn }: PathCosts): Numbered {
     rarity: Float64Array.from(states, ({ rarity }) => rarity),
     set: Uint16Array.from(states, ({ sounds }) => setAt.get(sounds) ?? 0),
     sets: sets.length,
-    change: changes(sets, turn.note),
+    change: changes(sets, change.note),
     byHome: homes.map((home) => states.flatMap((state, at) => (state.home === home ? [at] : []))),
   };
 }
@@ -108,12 +108,12 @@ function changes(sets: readonly number[], note: number): Float64Array {
 }
 
 /** The cheapest cost of every state at every chord. */
-function forward({ stays, turn, turnsAt }: PathCosts, by: Numbered): readonly Float64Array[] {
+function forward({ stays, change, changesAt }: PathCosts, by: Numbered): readonly Float64Array[] {
   const steps: Float64Array[] = [];
   const cheapest = new Float64Array(by.sets);
   const fromAny = new Float64Array(by.sets);
   // A state that costs more than the cheapest and the dearest change together cannot win.
-  const margin = DEAREST * turn.note;
+  const margin = DEAREST * change.note;
   for (const [at, stay] of stays.entries()) {
     const here = stay.slice();
     const last = steps.at(-1);
@@ -128,14 +128,14 @@ function forward({ stays, turn, turnsAt }: PathCosts, by: Numbered): readonly Fl
       cheapest[set] = Math.min(cheapest[set] ?? Infinity, last[s] ?? Infinity);
     }
     spread(cheapest, by, fromAny, leastOf(cheapest) + margin);
-    const extra = turn.base + (turnsAt[at] ?? 0);
+    const extra = change.base + (changesAt[at] ?? 0);
     for (const members of by.byHome) {
       const least = members.reduce((low, s) => Math.min(low, last[s] ?? Infinity), Infinity);
       const sources = members.filter((s) => (last[s] ?? Infinity) <= least + margin && least < Infinity);
       for (const s of members) {
         if (here[s] === Infinity) continue;
         const to = by.set[s] ?? 0;
-        let arrive = (fromAny[to] ?? Infinity) + turn.home;
+        let arrive = (fromAny[to] ?? Infinity) + change.home;
         for (const from of sources) {
           const cost = (last[from] ?? Infinity) + (by.change[(by.set[from] ?? 0) * by.sets + to] ?? 0);
           if (cost < arrive) arrive = cost;
@@ -196,15 +196,15 @@ interface Search {
 /** The state beyond the last chord that every way ends in. */
 const END = -1;
 
-/** What the last step to a node costs by itself: the turn, and the chord in that state. */
+/** What the last step to a node costs by itself: the change, and the chord in that state. */
 function stepCost({ costs, by }: Search, from: number, state: number, at: number): number {
   if (state === END) return 0;
   const stay = costs.stays[at]?.[state] ?? Infinity;
   if (from === state) return stay;
-  const { turn, turnsAt } = costs;
-  const change = by.change[(by.set[from] ?? 0) * by.sets + (by.set[state] ?? 0)] ?? 0;
-  const home = by.home[from] === by.home[state] ? 0 : turn.home;
-  return stay + turn.base + (turnsAt[at] ?? 0) + (by.rarity[state] ?? 0) + change + home;
+  const { change, changesAt } = costs;
+  const notes = by.change[(by.set[from] ?? 0) * by.sets + (by.set[state] ?? 0)] ?? 0;
+  const home = by.home[from] === by.home[state] ? 0 : change.home;
+  return stay + change.base + (changesAt[at] ?? 0) + (by.rarity[state] ?? 0) + notes + home;
 }
 
 function nodeAt(search: Search, at: number, state: number): Node {
@@ -228,7 +228,7 @@ function nodeAt(search: Search, at: number, state: number): Node {
 /** How many states are put in order when a node is made; all of them when these are used up. */
 const FIRSTS = 8;
 
-/** States by their costs, the cheapest first; among equals the same state again comes last, so that turns come late. */
+/** States by their costs, the cheapest first; among equals the same state again comes last, so that changes come late. */
 function cheapestFirst(costs: Float64Array, state: number, most: number): readonly number[] {
   const firsts: number[] = [];
   const costOf = (from: number) => (costs[from] ?? Infinity) + (from === state ? EPSILON : 0);

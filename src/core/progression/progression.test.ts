@@ -5,11 +5,11 @@ import { type Chord, readChart, readSymbol } from "../chord";
 import { type HomeMode, mode, USUAL_MODES } from "../scale";
 import {
   chordBefore,
-  type ChartReading,
+  type ChartAnalysis,
   decisions,
   fitOf,
   modesForChord,
-  oneModeReadings,
+  oneModeAnalyses,
   outsideOf,
   targetNotes,
   whatDecides,
@@ -18,24 +18,24 @@ import {
 const SCENE = "| Em9 | A13 | Em9 | A13 | Cmaj7 | D6 | Em9 | B7sus4 |";
 
 const chord = (symbol: string): Chord => {
-  const reading = readSymbol(symbol);
-  if ("unread" in reading) throw new Error(symbol);
-  return reading.chord;
+  const analysis = readSymbol(symbol);
+  if ("unread" in analysis) throw new Error(symbol);
+  return analysis.chord;
 };
 const at = (home: string, id: string): HomeMode => ({ home: fifthsOf(home), mode: mode(id) });
 const name = ({ home, mode: { id } }: HomeMode) => `${printName(home)} ${id}`;
-const whole = ({ segments: [only] }: ChartReading) => only && name(only.homeMode);
+const whole = ({ segments: [only] }: ChartAnalysis) => only && name(only.homeMode);
 const names = (notes: readonly number[]) => notes.map((note) => printName(note)).join(" ");
 
 describe("how a chord sits in a mode", () => {
-  it("names rubs, colour and what lies free", () => {
+  it("names avoid notes, characteristic notes and the other scale notes", () => {
     const fit = fitOf(chord("A13"), at("E", "dorian"));
-    expect([names(fit.outside), names(fit.rubs), names(fit.colour), names(fit.free)]).toEqual([
-      "",
-      "D",
-      "C#",
-      "",
-    ]);
+    expect([
+      names(fit.outside),
+      names(fit.avoidNotes),
+      names(fit.characteristic),
+      names(fit.otherNotes),
+    ]).toEqual(["", "D", "C#", ""]);
   });
 
   it("names what lies outside", () => {
@@ -94,20 +94,20 @@ describe("one mode for a chart", () => {
     ["Gb Ab", "Gb lydian"],
     ["D#m7 G#7", "D# dorian"],
   ])("%s is %s", (line, expected) => {
-    const [first] = oneModeReadings(readChart(line).value);
+    const [first] = oneModeAnalyses(readChart(line).value);
     expect(first && whole(first)).toBe(expected);
   });
 
   it("says what lies outside, over which chord", () => {
-    const [first] = oneModeReadings(readChart(SCENE).value);
+    const [first] = oneModeAnalyses(readChart(SCENE).value);
     expect(first && outsideOf(first).map(({ at: place, note }) => `${printName(note)} ${place}`)).toEqual([
       "C 4",
     ]);
   });
 
   it("keeps a home set by hand and its spelling", () => {
-    const readings = oneModeReadings(readChart("Em F").value, { home: fifthsOf("Fb") });
-    expect(readings.every(({ segments: [only] }) => only?.homeMode.home === fifthsOf("Fb"))).toBe(true);
+    const analyses = oneModeAnalyses(readChart("Em F").value, { home: fifthsOf("Fb") });
+    expect(analyses.every(({ segments: [only] }) => only?.homeMode.home === fifthsOf("Fb"))).toBe(true);
   });
 
   it("leaves no less outside than any other home and mode would", () => {
@@ -115,16 +115,16 @@ describe("one mode for a chart", () => {
     fc.assert(
       fc.property(fc.array(symbols, { minLength: 1, maxLength: 6 }), (line) => {
         const chart = readChart(line.join(" ")).value;
-        const costs = oneModeReadings(chart, { most: 400 }).map(({ cost }) => cost);
+        const costs = oneModeAnalyses(chart, { most: 400 }).map(({ cost }) => cost);
         expect(costs).toEqual([...costs].sort((a, b) => a - b));
       }),
     );
   });
 
   it("reads round a chord that nobody can read, and has no answer for none", () => {
-    const [first] = oneModeReadings(readChart("| Em9 | Zzz | A13 |").value);
+    const [first] = oneModeAnalyses(readChart("| Em9 | Zzz | A13 |").value);
     expect(first && whole(first)).toBe("E dorian");
-    expect(oneModeReadings(readChart("| Zzz |").value)).toEqual([]);
+    expect(oneModeAnalyses(readChart("| Zzz |").value)).toEqual([]);
   });
 });
 

@@ -2,9 +2,9 @@ import { type Fifths, soundOf } from "../pitch";
 import type { Chart } from "../chord";
 import { type HomeMode, holds, holdsAll, mode, notesOf, soundsOn, thirdOf } from "../scale";
 import { heardAs } from "./home";
-import { type ChartReading, type Segment, segmentAt } from "./readings";
+import { type ChartAnalysis, type Segment, segmentAt } from "./analyses";
 
-/** A pentatonic that serves a stretch of a chart, and what to add to it for the whole mode. */
+/** A pentatonic that serves a range of a chart, and what to add to it for the whole mode. */
 export interface SimpleScale {
   readonly scale: HomeMode;
   /** The chords that it serves. */
@@ -24,14 +24,14 @@ export interface SimpleScale {
  * @example simpleScale(fewest changes of "| Em9 | A13 | Cmaj7 |", chart, 1) // E minor pentatonic throughout, add C♯ and F♯
  */
 export function simpleScale(
-  reading: ChartReading,
+  analysis: ChartAnalysis,
   chart: Pick<Chart, "chords">,
   at: number,
 ): SimpleScale | undefined {
-  const here = segmentAt(reading, at)?.homeMode;
+  const here = segmentAt(analysis, at)?.homeMode;
   if (!here) return undefined;
   const home = soundOf(here.home);
-  const blues = reading.segments.filter((segment) => isBluesIn(segment, chart, home));
+  const blues = analysis.segments.filter((segment) => isBluesIn(segment, chart, home));
   const isBlues = blues.some(({ from, to }) => at >= from && at <= to);
   const id = thirdOf(here.mode) === 4 && !isBlues ? "major-pentatonic" : "minor-pentatonic";
   const scale = { home: here.home, mode: mode(id) };
@@ -39,7 +39,7 @@ export function simpleScale(
     segment !== undefined &&
     soundOf(segment.homeMode.home) === home &&
     (isBlues ? blues.includes(segment) : holdsAll(soundsOn(segment.homeMode), soundsOn(scale)));
-  const found = stretch(reading, at, serves);
+  const found = range(analysis, at, serves);
   if (!found) return undefined;
   const missing = notesOf(here).filter((note) => !holds(soundsOn(scale), soundOf(note)));
   const chord = chart.chords[at]?.chord;
@@ -49,7 +49,7 @@ export function simpleScale(
   return { scale, ...found, within: here, add: missing.toSorted((a, b) => place(a) - place(b)), isBlues };
 }
 
-/** Whether a stretch on a home has dominant sevenths both there and a fourth above. */
+/** Whether a range on a home has dominant sevenths both there and a fourth above. */
 function isBluesIn(
   { from, to, homeMode }: Segment,
   { chords }: Pick<Chart, "chords">,
@@ -65,9 +65,9 @@ function isBluesIn(
   return dominants.has(0) && dominants.has(5);
 }
 
-/** The segments round a chord that are served, as a stretch of chords. */
-function stretch(
-  { segments }: ChartReading,
+/** The segments round a chord that are served, as a range of chords. */
+function range(
+  { segments }: ChartAnalysis,
   at: number,
   serves: (segment: Segment | undefined) => boolean,
 ): { readonly from: number; readonly to: number } | undefined {

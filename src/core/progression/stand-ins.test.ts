@@ -12,8 +12,8 @@ test.each([
   ["G7", "C", "ionian", "Em7 Bm7b5"],
   ["F#m7", "F#", "dorian", "Amaj7 D#m7b5"],
 ])("over %s in %s %s stand first %s", (symbol, home, id, expected) => {
-  const reading = readSymbol(symbol);
-  const all = "chord" in reading ? standIns(reading.chord, { home: fifthsOf(home), mode: mode(id) }) : [];
+  const analysis = readSymbol(symbol);
+  const all = "chord" in analysis ? standIns(analysis.chord, { home: fifthsOf(home), mode: mode(id) }) : [];
   const said = all.map(({ chord }) => printChord(chord)).slice(0, expected.split(" ").length);
   expect(said.sort().join(" ")).toBe(expected.split(" ").sort().join(" "));
 });
@@ -24,7 +24,7 @@ it("have no avoid note of the chord and are told by what they share and add, in 
       const homeMode = { home: bestHome(sound, each), mode: each };
       for (const { chords } of diatonicChords(homeMode)) {
         const chord = chords.seventh!;
-        const avoid = fitOf(chord, homeMode).rubs.map(soundOf);
+        const avoid = fitOf(chord, homeMode).avoidNotes.map(soundOf);
         for (const { chord: other, shared, added } of standIns(chord, homeMode)) {
           expect(chordNotes(other).filter((note) => avoid.includes(soundOf(note)))).toEqual([]);
           expect(shared.length).toBeGreaterThanOrEqual(2);

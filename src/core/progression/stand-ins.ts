@@ -1,6 +1,6 @@
 import { type Fifths, soundOf } from "../pitch";
 import { type Chord, chordNotes, chordSounds, diatonicChords } from "../chord";
-import { type HomeMode, size, soundSet } from "../scale";
+import { type HomeMode, size, pitchClassSet } from "../scale";
 import { fitOf } from "./fit";
 
 /** A seventh arpeggio that can be played over a chord in its place. */
@@ -22,7 +22,7 @@ const FEWEST = 2;
  */
 export function standIns(chord: Chord, homeMode: HomeMode): readonly StandIn[] {
   const own = chordSounds(chord);
-  const avoid = soundSet(fitOf(chord, homeMode).rubs.map(soundOf));
+  const avoid = pitchClassSet(fitOf(chord, homeMode).avoidNotes.map(soundOf));
   return diatonicChords(homeMode)
     .flatMap(({ chords: { seventh } }) => seventh ?? [])
     .filter((each) => {
@@ -31,7 +31,7 @@ export function standIns(chord: Chord, homeMode: HomeMode): readonly StandIn[] {
     })
     .map((each): StandIn => {
       const notes = chordNotes(each);
-      const isShared = (note: Fifths) => (own & soundSet([soundOf(note)])) !== 0;
+      const isShared = (note: Fifths) => (own & pitchClassSet([soundOf(note)])) !== 0;
       return {
         chord: each,
         shared: notes.filter(isShared),

@@ -1,6 +1,14 @@
 import { type Fifths, soundOf } from "../pitch";
 import { type Chart, type ChartBar, type ChartChord, type Chord, chordSounds } from "../chord";
-import { bestHome, type HomeMode, type Mode, size, type SoundSet, transpose, USUAL_MODES } from "../scale";
+import {
+  bestHome,
+  type HomeMode,
+  type Mode,
+  size,
+  type PitchClassSet,
+  transpose,
+  USUAL_MODES,
+} from "../scale";
 import { type Behaviour, behaviour, chartHomes, heardAs, isTwoChords, turnings } from "./home";
 import { type HomeRow, rowFor } from "./home-rows";
 
@@ -9,19 +17,19 @@ export interface ReadableChart extends Pick<Chart, "chords">, Partial<Pick<Chart
   readonly bars: readonly Pick<ChartBar, "from" | "section">[];
 }
 
-/** What may be set by hand: the home, the scales to choose from, how many readings of each kind. */
-export interface ReadingChoice {
+/** What may be set by hand: the home, the scales to choose from, how many analyses of each kind. */
+export interface AnalysisChoice {
   readonly home?: Fifths | undefined;
   readonly scales?: readonly Mode[] | undefined;
   readonly most?: number | undefined;
 }
 
-/** A chord that sounds, with what the readings weigh it by. */
+/** A chord that sounds, with what the analyses weigh it by. */
 export interface Sounding {
   /** Its place in the chart. */
   readonly at: number;
   readonly chord: Chord;
-  readonly sounds: SoundSet;
+  readonly sounds: PitchClassSet;
   /** Bars that it is heard for, repeats among them. */
   readonly bars: number;
   readonly place: ChartChord;
@@ -50,7 +58,7 @@ export interface State {
   readonly home: number;
   readonly mode: Mode;
   /** Its sounding pitch classes, C as bit 0. */
-  readonly sounds: SoundSet;
+  readonly sounds: PitchClassSet;
   /** Small cost of a scale that is seldom used. */
   readonly rarity: number;
 }
@@ -96,8 +104,8 @@ const goalOf = ({ root, tones }: Chord): Fifths | undefined =>
     ? root - 1
     : undefined;
 
-/** What is set for a chord: by a lock on its stretch, otherwise the home for the whole. */
-export const lockAt = ({ lock }: ChartChord, { home }: ReadingChoice) =>
+/** What is set for a chord: by a lock on its range, otherwise the home for the whole. */
+export const lockAt = ({ lock }: ChartChord, { home }: AnalysisChoice) =>
   lock ?? (home === undefined ? undefined : { home });
 
 /** Everything that the path may go through, and how the homes are spelled. */
@@ -111,7 +119,7 @@ export interface States {
 }
 
 /** The states of a chart: every scale on every home that the chart speaks for or that is set by hand. */
-export function statesOf(chart: Pick<Chart, "chords">, choice: ReadingChoice): States {
+export function statesOf(chart: Pick<Chart, "chords">, choice: AnalysisChoice): States {
   const scales = choice.scales ?? USUAL_MODES;
   const sounding = soundingChords(chart);
   const locks = sounding.flatMap(({ place }) => lockAt(place, choice) ?? []);
@@ -149,7 +157,7 @@ export function statesOf(chart: Pick<Chart, "chords">, choice: ReadingChoice): S
  */
 export function allowedStates(
   sounding: readonly Sounding[],
-  choice: ReadingChoice,
+  choice: AnalysisChoice,
   { states, free, freeHomes }: States,
 ): readonly Uint8Array[] {
   const known = new Map<ChartChord["lock"], Uint8Array>();

@@ -2,7 +2,7 @@ import { describe, expect, it, test } from "vitest";
 import { fifthsOf, printName, soundOf } from "../pitch";
 import { type Chord, chordSounds, printChord, readChart } from "../chord";
 import { bestHome, CATALOGUE, type HomeMode, holdsAll, mode, SEVEN, soundsOn, USUAL_MODES } from "../scale";
-import { bestVamp, readings, vamps, writtenFor, WRITINGS, writtenText } from ".";
+import { bestVamp, analyses, vamps, writtenFor, WRITINGS, writtenText } from ".";
 import { kindOf } from "./home-rows";
 
 const at = (home: string, id: string): HomeMode => ({ home: fifthsOf(home), mode: mode(id) });
@@ -37,9 +37,9 @@ describe("vamps", () => {
     () => {
       const leading = (chords: readonly Chord[]) => {
         const symbols = chords.map((chord) => printChord(chord));
-        const found = readings(readChart(`| ${symbols.join(" | ")} |`).value, { most: 1 });
-        return [found["one-mode"][0], found["fewest-turns"][0]].map((reading) =>
-          reading?.segments.map(({ homeMode }) => `${printName(homeMode.home)} ${homeMode.mode.id}`).join(),
+        const found = analyses(readChart(`| ${symbols.join(" | ")} |`).value, { most: 1 });
+        return [found["one-mode"][0], found["fewest-changes"][0]].map((analysis) =>
+          analysis?.segments.map(({ homeMode }) => `${printName(homeMode.home)} ${homeMode.mode.id}`).join(),
         );
       };
       for (const each of USUAL_MODES)
@@ -119,7 +119,7 @@ describe("chords for a mode", () => {
   });
 
   it("leave nothing out where two chords share the notes out", () => {
-    expect(writtenFor(at("D", "dorian"), "shared-out")[0]?.missing).toEqual([]);
+    expect(writtenFor(at("D", "dorian"), "chord-pairs")[0]?.missing).toEqual([]);
     expect(writtenFor(at("D", "dorian"), "vamp")[0]?.missing.map((note) => printName(note))).toEqual([
       "E",
       "C",

@@ -6,13 +6,13 @@ import {
   type HomeMode,
   holdsAll,
   type Mode,
-  shownColour,
+  shownCharacteristic,
   soundsOf,
   thirdOf,
   USUAL_MODES,
 } from "../scale";
 import { kindOf } from "./home-rows";
-import { fewestChanges } from "./readings";
+import { fewestChanges } from "./analyses";
 import { rarityOf } from "./states";
 
 /** Two chords that go back and forth. */
@@ -132,7 +132,7 @@ const KINDS = ["triad", "seventh", "ninth"] as const;
 
 /** Every pair that no more usual mode on the same home holds as well. */
 function pairsOf(mode: Mode): Pair[] {
-  const needed = soundsOf([0, ...shownColour(mode), ...[thirdOf(mode) ?? []].flat()]);
+  const needed = soundsOf([0, ...shownCharacteristic(mode), ...[thirdOf(mode) ?? []].flat()]);
   const others = comparisonOf(mode);
   const usual = USUAL_MODES.filter((other) => other !== mode && rarityOf(other) < rarityOf(mode));
   const played = PLAYED[mode.id] ?? [];

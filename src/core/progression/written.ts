@@ -1,10 +1,10 @@
 import { type Fifths, soundOf } from "../pitch";
 import { type HomeMode } from "../scale";
-import { type Chord, chordNotes, printChord, fourthStacks, fullChord, sharedOut } from "../chord";
+import { type Chord, chordNotes, printChord, fourthStacks, fullChord, chordPairs } from "../chord";
 import { vamps } from "./vamps";
 
 /** Ways to write chords for a mode. */
-export const WRITINGS = ["vamp", "pedal", "full", "shared-out", "fourths"] as const;
+export const WRITINGS = ["vamp", "pedal", "full", "chord-pairs", "fourths"] as const;
 export type Writing = (typeof WRITINGS)[number];
 
 /** Chords that say a mode, a bar each. */
@@ -47,8 +47,8 @@ function chordsFor(homeMode: HomeMode, way: Writing, count: number): readonly (r
       );
     case "full":
       return [[{ root: home, tones: fullChord(mode).named, optional: [] }]];
-    case "shared-out":
-      return sharedOut(homeMode, MOST).map(({ chords }) => chords);
+    case "chord-pairs":
+      return chordPairs(homeMode, MOST).map(({ chords }) => chords);
     case "fourths": {
       const stacks = fourthStacks(mode, count).map(({ notes }): Chord => {
         const [degree = 0] = notes;

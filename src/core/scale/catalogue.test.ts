@@ -4,8 +4,8 @@ import { degreeOf, fifthsOf, letterOf, printDegree, printName, soundOf } from ".
 import {
   brightness,
   CATALOGUE,
-  colourNotes,
-  colourOn,
+  characteristicNotes,
+  characteristicOn,
   COMPARISONS,
   comparisonOf,
   FAMILIES,
@@ -30,8 +30,8 @@ import {
   reference,
   relatives,
   rotations,
-  shownColour,
-  soundSet,
+  shownCharacteristic,
+  pitchClassSet,
   soundsOf,
   spellSet,
   stepsOf,
@@ -46,14 +46,14 @@ const degrees = (intervals: readonly number[]) =>
 
 /**
  * Worked out apart from this code, from the definitions: degrees, brightness (two decimals), what differs from plain major or
- * minor by the third (- left out, + added), every smallest set of colour notes.
+ * minor by the third (- left out, + added), every smallest set of characteristic notes.
  */
 const TABLE: readonly (readonly [
   id: string,
   degrees: string,
   brightness: number,
   told: string,
-  colour: string,
+  characteristic: string,
 ])[] = [
   ["ionian", "1 2 3 4 5 6 7", 2, "major", "4 7"],
   ["dorian", "1 2 b3 4 5 6 b7", 0, "minor 6", "6"],
@@ -188,13 +188,15 @@ function told(id: string): string {
 }
 
 describe("the catalogue", () => {
-  test.each(TABLE)("%s is %s, brightness %d", (id, written, bright, changes, colour) => {
+  test.each(TABLE)("%s is %s, brightness %d", (id, written, bright, changes, characteristic) => {
     const found = mode(id);
     expect(degrees(found.intervals)).toBe(written);
     expect(brightness(found.intervals)).toBeCloseTo(bright, 2);
     const [by = "", ...rest] = changes.split(" ");
     expect(told(id)).toBe([by, ...rest.sort()].join(" "));
-    expect(colourNotes(found).map(degrees).sort()).toEqual(colour === "" ? [] : colour.split(" / ").sort());
+    expect(characteristicNotes(found).map(degrees).sort()).toEqual(
+      characteristic === "" ? [] : characteristic.split(" / ").sort(),
+    );
     expect(modeOfSounds(found.sounds)).toBe(found);
   });
 
@@ -213,7 +215,7 @@ describe("the catalogue", () => {
 
   it("finds every name that lists of scales give, and shows it with its steps", () => {
     for (const [key, names] of Object.entries(LISTED_NAMES)) {
-      const each = modeOf(soundSet(key.split(" ").map(Number)));
+      const each = modeOf(pitchClassSet(key.split(" ").map(Number)));
       for (const name of names) {
         const said = [each.id, each.name, ...each.aliases].map(plainForm);
         expect([name, said]).toEqual([name, expect.arrayContaining([plainForm(name)])]);
@@ -364,7 +366,7 @@ describe("any set of notes", () => {
     ["0 2 3 5 7 8 9 10", "Dorian add♭6", "1-2-b3-4-5-b6-6-b7"],
     ["0 1 4 6 8 10 11", "Enigmatic", "1-b2-3-sharp4-sharp5-sharp6-7"],
   ])("of half steps %s goes by %s, and by its degrees in addresses", (sounds, name, id) => {
-    const each = modeOf(soundSet(sounds.split(" ").map(Number)));
+    const each = modeOf(pitchClassSet(sounds.split(" ").map(Number)));
     expect([each.name, each.id, maybeMode(each.id)]).toEqual([name, id, each]);
   });
 
@@ -381,7 +383,7 @@ describe("any set of notes", () => {
   });
 });
 
-describe("colour notes over all modes", () => {
+describe("characteristic notes over all modes", () => {
   it("tell each from its comparison and none of them can be spared, for all 462 and the catalogue", () => {
     for (const each of new Set([...CATALOGUE, ...modesOfSize(7)])) {
       for (const comparison of COMPARISONS.slice(0, 3)) {
@@ -390,7 +392,7 @@ describe("colour notes over all modes", () => {
         const others = comparisonOf(each, comparison);
         const tells = (set: readonly number[]) =>
           others.every((other) => !holdsAll(other.sounds, soundsOf([...given, ...set])));
-        const sets = colourNotes(each, comparison);
+        const sets = characteristicNotes(each, comparison);
         expect(sets.length === 0).toBe(holdersOf(each, comparison).length > 0);
         for (const set of sets) {
           expect(tells(set)).toBe(true);
@@ -401,12 +403,12 @@ describe("colour notes over all modes", () => {
   });
 
   it("follow the comparison that is chosen", () => {
-    const colour = (id: string, comparison: (typeof COMPARISONS)[number]) =>
-      colourNotes(mode(id), comparison).map(degrees);
-    expect(colour("dorian", "seven")).toEqual(["6"]);
-    expect(colour("melodic-minor", "parent")).toEqual(["7"]);
-    expect(colour("minor-pentatonic", "parent")).toEqual(["5"]);
-    expect(colour("dorian", "catalogue")).not.toEqual(["6"]);
+    const characteristic = (id: string, comparison: (typeof COMPARISONS)[number]) =>
+      characteristicNotes(mode(id), comparison).map(degrees);
+    expect(characteristic("dorian", "seven")).toEqual(["6"]);
+    expect(characteristic("melodic-minor", "parent")).toEqual(["7"]);
+    expect(characteristic("minor-pentatonic", "parent")).toEqual(["5"]);
+    expect(characteristic("dorian", "catalogue")).not.toEqual(["6"]);
     expect(holdersOf(mode("minor-pentatonic")).map(({ id }) => id)).toEqual([
       "dorian",
       "phrygian",
@@ -416,14 +418,14 @@ describe("colour notes over all modes", () => {
 });
 
 describe("how a mode is told", () => {
-  it("the set shown first, and its notes on a home, by the school", () => {
-    const names = (home: string, id: string, telling = {}) =>
-      colourOn({ home: fifthsOf(home), mode: mode(id) }, telling).map((note) => printName(note));
+  it("the set shown first, and its notes on a home, by the convention", () => {
+    const names = (home: string, id: string, comparedBy = {}) =>
+      characteristicOn({ home: fifthsOf(home), mode: mode(id) }, comparedBy).map((note) => printName(note));
     expect(names("C#", "lydian")).toEqual(["F##"]);
     expect(names("Gb", "phrygian")).toEqual(["Abb", "Db"]);
     expect(names("D", "minor-pentatonic")).toEqual([]);
     expect(names("D", "minor-pentatonic", { comparison: "parent" })).toEqual(["A"]);
-    expect(shownColour(mode("dorian"), { comparison: "catalogue" }).length).toBeGreaterThan(1);
+    expect(shownCharacteristic(mode("dorian"), { comparison: "catalogue" }).length).toBeGreaterThan(1);
   });
 });
 

@@ -12,7 +12,15 @@ import { differenceFrom, extentOf } from "./difference";
 import { LISTED_NAMES } from "./listed-names";
 import { plainForm } from "./plain-form";
 import { compareRanks } from "./rank";
-import { holds, members, rotations, size, type SoundSet, soundSet, soundsOf } from "./sound-set";
+import {
+  holds,
+  members,
+  rotations,
+  size,
+  type PitchClassSet,
+  pitchClassSet,
+  soundsOf,
+} from "./pitch-class-set";
 import { spellSet } from "./spell-set";
 
 /** A family: the parent scale that its modes are rotations of. */
@@ -36,7 +44,7 @@ export interface Mode {
   readonly aliases: readonly string[];
   readonly intervals: readonly Interval[];
   /** The same by sound, home as bit 0. */
-  readonly sounds: SoundSet;
+  readonly sounds: PitchClassSet;
   /** Id of the family and the degree of its parent that this mode starts on, from 1. */
   readonly family: string;
   readonly degree: number;
@@ -55,7 +63,8 @@ export function rotate(intervals: readonly Interval[], degree: number): readonly
 }
 
 /** The names that lists give a set. */
-const listedNames = (sounds: SoundSet): readonly string[] => LISTED_NAMES[members(sounds).join(" ")] ?? [];
+const listedNames = (sounds: PitchClassSet): readonly string[] =>
+  LISTED_NAMES[members(sounds).join(" ")] ?? [];
 
 /** Builds a family from its parent's intervals; rotations that sound like one before them are not modes of their own. */
 function family(
@@ -117,7 +126,7 @@ const idOfDegrees = (intervals: readonly Interval[]): string =>
   intervals.map((interval) => printDegree(interval).replaceAll("#", "sharp")).join("-");
 
 /** The scale that an id of degrees names, or undefined. */
-function soundsOfId(id: string): SoundSet | undefined {
+function soundsOfId(id: string): PitchClassSet | undefined {
   const degrees = id.split("-").map((degree) => maybeDegree(degree.replaceAll("sharp", "#")));
   return degrees.length > 1 && degrees[0] === 0 && degrees.every((degree) => degree !== undefined)
     ? soundsOf(degrees)
@@ -166,8 +175,8 @@ const gapped = (each: Mode, without: number) =>
   each.intervals.filter((interval) => degreeNumber(interval) !== without);
 
 /** The names of every six-note set that one of the seven makes by leaving a degree out. */
-function gappedNames(): ReadonlyMap<SoundSet, Naming> {
-  const names = new Map<SoundSet, Naming>();
+function gappedNames(): ReadonlyMap<PitchClassSet, Naming> {
+  const names = new Map<PitchClassSet, Naming>();
   for (const id of GAPPED_NAMED_AFTER) {
     const each = SEVEN.find((one) => one.id === id);
     for (const without of each ? [2, 3, 4, 5, 6, 7] : []) {
@@ -260,7 +269,7 @@ export function mode(id: string): Mode {
 }
 
 /** The named mode that sounds so, home as bit 0, or undefined. */
-export function modeOfSounds(set: SoundSet): Mode | undefined {
+export function modeOfSounds(set: PitchClassSet): Mode | undefined {
   const found = BY_SOUND.get(set);
   return found && isNamed(found) ? found : undefined;
 }
@@ -270,9 +279,9 @@ export function modeOfSounds(set: SoundSet): Mode | undefined {
  * its degrees, spelled as `spellSet` does, in the family of its rotations.
  *
  * @throws RangeError where home is not in the set or nothing else is.
- * @example modeOf(soundSet([0, 2, 3, 5, 7, 9, 10])).id // "dorian"
+ * @example modeOf(pitchClassSet([0, 2, 3, 5, 7, 9, 10])).id // "dorian"
  */
-export function modeOf(sounds: SoundSet): Mode {
+export function modeOf(sounds: PitchClassSet): Mode {
   const known = BY_SOUND.get(sounds);
   if (known) return known;
   if (!isModal(sounds)) throw new RangeError(`${sounds} is no set of 2 to 12 notes with home among them.`);
@@ -286,9 +295,9 @@ export function modeOf(sounds: SoundSet): Mode {
  * The parent of sets that the catalogue has not is the rotation that lists give a name to, then the one nearest to the major scale, the
  * lowest number among equals.
  */
-function familyOfSet(sounds: SoundSet): Family {
+function familyOfSet(sounds: PitchClassSet): Family {
   const major = SEVEN[0]?.sounds ?? 0;
-  const away = (set: SoundSet) => [listedNames(set).length > 0 ? 0 : 1, size(set ^ major), set];
+  const away = (set: PitchClassSet) => [listedNames(set).length > 0 ? 0 : 1, size(set ^ major), set];
   const parent = rotations(sounds).reduce((best, next) =>
     compareRanks(away(next), away(best)) < 0 ? next : best,
   );
@@ -314,7 +323,7 @@ export function familyOf({ family: id, name }: Mode): Family {
 /** Scales that public lists name and the catalogue has not. */
 export const LISTED: readonly Mode[] = Object.freeze(
   Object.keys(LISTED_NAMES)
-    .map((sounds) => modeOf(soundSet(sounds.split(" ").map(Number))))
+    .map((sounds) => modeOf(pitchClassSet(sounds.split(" ").map(Number))))
     .filter((mode) => !isNamed(mode)),
 );
 

@@ -1,12 +1,12 @@
 import type { Interval } from "../pitch";
 import { intervalSounding, type Mode } from "./catalogue";
-import { members, type SoundSet } from "./sound-set";
+import { members, type PitchClassSet } from "./pitch-class-set";
 
-/** Modes on one home held against each other. */
+/** Modes on one home compared with each other. */
 export interface Comparing {
   /** Sounds that all of them have, and sounds that some have and others have not. */
-  readonly shared: SoundSet;
-  readonly differing: SoundSet;
+  readonly shared: PitchClassSet;
+  readonly differing: PitchClassSet;
   /** For each differing sound, the degree that it is in each mode, undefined where the mode has it not. */
   readonly rows: readonly { readonly sound: number; readonly degrees: readonly (Interval | undefined)[] }[];
 }

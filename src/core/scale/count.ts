@@ -1,6 +1,6 @@
 import { type Fifths, soundOf } from "../pitch";
 import { type Family, familyOf, intervalAt, type Mode } from "./catalogue";
-import { type SoundSet, transpose } from "./sound-set";
+import { type PitchClassSet, transpose } from "./pitch-class-set";
 
 /** A mode on a home: what the views pass round. */
 export interface HomeMode {
@@ -62,7 +62,7 @@ export function notesOf({ home, mode }: HomeMode): readonly Fifths[] {
 }
 
 /** The sounding pitch classes of a mode on its home, C as bit 0. */
-export const soundsOn = ({ home, mode }: HomeMode): SoundSet => transpose(mode.sounds, soundOf(home));
+export const soundsOn = ({ home, mode }: HomeMode): PitchClassSet => transpose(mode.sounds, soundOf(home));
 
 /** Steps in half steps from each note to the next, back to home at the end: Dorian 2 1 2 2 2 1 2. */
 export function stepsOf(sounds: readonly number[]): readonly number[] {

@@ -1,10 +1,10 @@
 import { degreeNumber, halfSteps, type Interval } from "../pitch";
-import { holds, type SoundSet } from "./sound-set";
+import { holds, type PitchClassSet } from "./pitch-class-set";
 
 /** What two scales are held together by. */
 interface Scale {
   readonly intervals: readonly Interval[];
-  readonly sounds: SoundSet;
+  readonly sounds: PitchClassSet;
 }
 
 /** How one mode differs from another, by letter: degrees moved, degrees it lacks, degrees it has besides. */

@@ -21,7 +21,7 @@ import {
 } from "./catalogue";
 import type { HomeMode } from "./count";
 import { plainForm } from "./plain-form";
-import { holdsAll, size, type SoundSet, soundsOf } from "./sound-set";
+import { holdsAll, size, type PitchClassSet, soundsOf } from "./pitch-class-set";
 
 /** What was looked for, what stands in for it, and whether it is what was asked. */
 export interface Nearest<T> {
@@ -119,8 +119,8 @@ export function findModes(text: string, home: Fifths, naming: NoteNaming = "engl
 /** Degrees or notes that a text lists, as sounds above home; notes from each of them as home, in the order typed. */
 export interface ListedSounds {
   readonly by: "degrees" | "notes";
-  readonly sounds: SoundSet;
-  readonly homes: readonly { readonly home: Fifths; readonly sounds: SoundSet }[];
+  readonly sounds: PitchClassSet;
+  readonly homes: readonly { readonly home: Fifths; readonly sounds: PitchClassSet }[];
 }
 
 /**
@@ -148,7 +148,7 @@ export function readSounds(text: string, naming: NoteNaming = "english"): Listed
 }
 
 /** The named modes that hold a set, the smallest first; the set itself leads, named or not. */
-export function modesHolding(sounds: SoundSet): readonly Mode[] {
+export function modesHolding(sounds: PitchClassSet): readonly Mode[] {
   const itself = modeOf(sounds);
   const larger = CATALOGUE.filter((mode) => mode !== itself && holdsAll(mode.sounds, sounds));
   return [itself, ...larger.toSorted((a, b) => size(a.sounds) - size(b.sounds))];

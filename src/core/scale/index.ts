@@ -1,5 +1,5 @@
 export * from "./catalogue";
-export * from "./colour";
+export * from "./characteristic";
 export * from "./compare";
 export * from "./count";
 export * from "./difference";
@@ -7,7 +7,7 @@ export * from "./find";
 export * from "./neighbours";
 export * from "./rank";
 export * from "./reference";
-export * from "./sound-set";
+export * from "./pitch-class-set";
 export * from "./spell-set";
 export * from "./spelling";
 export * from "./swap";

@@ -3,7 +3,7 @@ import { CATALOGUE, intervalSounding, isNamed, type Mode, modeOf } from "./catal
 import { brightness } from "./count";
 import { type Difference, differenceFrom, extentOf } from "./difference";
 import { compareRanks } from "./rank";
-import { flipped, holds, members, size, type SoundSet } from "./sound-set";
+import { flipped, holds, members, size, type PitchClassSet } from "./pitch-class-set";
 
 /** One degree moved and the mode that this makes. */
 export interface Neighbour {
@@ -13,7 +13,7 @@ export interface Neighbour {
 }
 
 /** The set with one note of it exchanged for another. */
-const exchanged = (sounds: SoundSet, from: number, to: number): SoundSet =>
+const exchanged = (sounds: PitchClassSet, from: number, to: number): PitchClassSet =>
   flipped(flipped(sounds, from), to);
 
 /**
@@ -113,7 +113,7 @@ export function nearestNamed(mode: Mode, most = 3): readonly Near[] {
     const difference = differenceFrom(other, mode);
     const third = [3, 4].filter((sound) => holds(other.sounds, sound) !== holds(mode.sounds, sound)).length;
     const apart = size(other.sounds ^ mode.sounds);
-    // A few notes are read as part of a fuller scale; seven are held against other sevens.
+    // A few notes are read as part of a fuller scale; seven are compared with other sevens.
     const outside = size(mode.sounds) < 7 ? size(mode.sounds & ~other.sounds) : 0;
     return {
       near: { mode: other, difference },

@@ -4,8 +4,8 @@ import { type Difference, differenceFrom, extentOf } from "./difference";
 import { compareRanks } from "./rank";
 
 /** What a mode is compared with: plain major always; major or natural minor by the third; the nearest of the seven. */
-export const REFERENCE_SCHOOLS = ["by-third", "major", "nearest"] as const;
-export type ReferenceSchool = (typeof REFERENCE_SCHOOLS)[number];
+export const REFERENCE_CONVENTIONS = ["by-third", "major", "nearest"] as const;
+export type ReferenceConvention = (typeof REFERENCE_CONVENTIONS)[number];
 
 /** A mode told by another: the reference, and the degrees moved, left out and added, each in order. */
 export interface Reference extends Difference {
@@ -16,22 +16,25 @@ const MAJOR = modeById("ionian");
 const MINOR = modeById("aeolian");
 
 /**
- * The reference of a mode in the school chosen. Lydian is major with ♯4, Dorian minor with 6, Locrian minor with ♭2
+ * The reference of a mode in the convention chosen. Lydian is major with ♯4, Dorian minor with 6, Locrian minor with ♭2
  * and ♭5; by the nearest of the seven Locrian is Phrygian with ♭5 and Phrygian dominant Phrygian with 3. A mode without a
  * third is told by major.
  *
  * @example reference(dorian, "by-third") // { mode: aeolian, moved: [{ from: -4, to: 3 }], dropped: [], added: [] }
  */
-export function reference(mode: Mode, school: ReferenceSchool = "by-third"): Reference {
-  if (school === "nearest") return nearestReference(mode);
-  return toldBy(school === "by-third" && (thirdOf(mode) ?? 4) < 4 ? MINOR : MAJOR, mode);
+export function reference(mode: Mode, convention: ReferenceConvention = "by-third"): Reference {
+  if (convention === "nearest") return nearestReference(mode);
+  return toldBy(convention === "by-third" && (thirdOf(mode) ?? 4) < 4 ? MINOR : MAJOR, mode);
 }
 
 const toldBy = (by: Mode, mode: Mode): Reference => ({ mode: by, ...differenceFrom(by, mode) });
 
-/** The nearest other mode of the seven, where it needs fewer changes than the reference of the school; else undefined. */
-export function nearerReference(mode: Mode, school: ReferenceSchool = "by-third"): Reference | undefined {
-  const plain = reference(mode, school);
+/** The nearest other mode of the seven, where it needs fewer changes than the reference of the convention; else undefined. */
+export function nearerReference(
+  mode: Mode,
+  convention: ReferenceConvention = "by-third",
+): Reference | undefined {
+  const plain = reference(mode, convention);
   const nearest = nearestReference(mode);
   return extentOf(nearest) < extentOf(plain) ? nearest : undefined;
 }

@@ -14,8 +14,8 @@ import {
   bestHome,
   brightness,
   CATALOGUE,
-  colourNotes,
-  colourSwap,
+  characteristicNotes,
+  characteristicSwap,
   compareModes,
   differenceFrom,
   enharmonicHome,
@@ -151,7 +151,9 @@ describe("what makes it that mode", () => {
     ["dorian-flat2", ["b2 5 6"]],
     ["altered", ["b4 b7"]],
     ["phrygian-dominant", ["b2 b7", "b2 4", "b2 5"]],
-  ])("colour notes of %s are %j", (id, expected) => expect(sets(colourNotes(mode(id)))).toEqual(expected));
+  ])("characteristic notes of %s are %j", (id, expected) =>
+    expect(sets(characteristicNotes(mode(id)))).toEqual(expected),
+  );
 
   test.each([
     ["lydian", "ionian", "#4"],
@@ -164,7 +166,7 @@ describe("what makes it that mode", () => {
     expect([found.mode.id, degrees(found.moved.map(({ to }) => to))]).toEqual([by, changes]);
   });
 
-  it("follows the other schools", () => {
+  it("follows the other conventions", () => {
     expect(degrees(reference(mode("dorian"), "major").moved.map(({ to }) => to))).toBe("b3 b7");
     expect(reference(mode("phrygian-dominant"), "nearest").mode.id).toBe("phrygian");
     expect(reference(mode("lydian"), "nearest").mode.id).toBe("ionian");
@@ -186,7 +188,7 @@ describe("what makes it that mode", () => {
   });
 });
 
-describe("the swap of a colour note", () => {
+describe("the swap of a characteristic note", () => {
   test.each([
     ["dorian", "6", "b6", "aeolian"],
     ["lydian", "#4", "4", "ionian"],
@@ -197,12 +199,12 @@ describe("the swap of a colour note", () => {
     ["aeolian", "b6", "6", "dorian"],
     ["melodic-minor", "6", "b6", "harmonic-minor"],
   ])("in %s %s goes to %s and makes %s", (id, from, to, makes) => {
-    const swap = colourSwap(mode(id));
+    const swap = characteristicSwap(mode(id));
     expect(swap && [printDegree(swap.from), printDegree(swap.to), swap.makes?.id]).toEqual([from, to, makes]);
   });
 
   it("there is one for every mode of the usual families", () =>
-    expect(USUAL_MODES.every((each) => colourSwap(each))).toBe(true));
+    expect(USUAL_MODES.every((each) => characteristicSwap(each))).toBe(true));
 });
 
 describe("sets of sounds", () => {
@@ -218,13 +220,13 @@ describe("sets of sounds", () => {
 });
 
 describe("syllables", () => {
-  it("are sung from home with the chromatic vowels", () => {
-    const sung = (id: string) => mode(id).intervals.map(syllable).join(" ");
-    expect(sung("dorian")).toBe("do re me fa sol la te");
-    expect(sung("lydian")).toBe("do re mi fi sol la ti");
-    expect(sung("phrygian")).toBe("do ra me fa sol le te");
-    expect(sung("altered")).toBe("do ra me fe se le te");
-    expect(sung("lydian-augmented")).toBe("do re mi fi si la ti");
+  it("are solfège from home with the chromatic vowels", () => {
+    const solfege = (id: string) => mode(id).intervals.map(syllable).join(" ");
+    expect(solfege("dorian")).toBe("do re me fa sol la te");
+    expect(solfege("lydian")).toBe("do re mi fi sol la ti");
+    expect(solfege("phrygian")).toBe("do ra me fa sol le te");
+    expect(solfege("altered")).toBe("do ra me fe se le te");
+    expect(solfege("lydian-augmented")).toBe("do re mi fi si la ti");
   });
 });
 
@@ -305,7 +307,7 @@ describe("finding by name", () => {
   });
 });
 
-describe("names of notes by school", () => {
+describe("names of notes by convention", () => {
   test.each([
     [5, "B", "H", "Si"],
     [-2, "B♭", "B", "Si♭"],
@@ -335,7 +337,7 @@ describe("names of notes by school", () => {
     ["H", "english", undefined],
   ] as const)("%s in %s is %s", (text, naming, fifths) => expect(maybeFifthsIn(text, naming)).toBe(fifths));
 
-  it("reads what it prints, in every school", () => {
+  it("reads what it prints, in every convention", () => {
     fc.assert(
       fc.property(fc.integer({ min: -15, max: 19 }), fc.constantFrom(...NOTE_NAMINGS), (fifths, naming) => {
         expect(maybeFifthsIn(printNameIn(fifths, naming), naming)).toBe(fifths);
@@ -344,7 +346,7 @@ describe("names of notes by school", () => {
   });
 });
 
-describe("modes held against each other", () => {
+describe("modes compared with each other", () => {
   it("differ where they differ and nowhere else", () => {
     const { shared, rows } = compareModes([mode("dorian"), mode("aeolian"), mode("phrygian")]);
     expect(size(shared)).toBe(5);

@@ -1,6 +1,6 @@
 import { degreeNumber, degreeOf, halfSteps, type Interval } from "../pitch";
 import { compareRanks } from "./rank";
-import { members, type SoundSet, size, holds } from "./sound-set";
+import { members, type PitchClassSet, size, holds } from "./pitch-class-set";
 
 /** What a half step above home can be called, and how far each name is from the usual one. */
 const NAMES: readonly (readonly (readonly [degree: string, unusual: number])[])[] = [
@@ -24,9 +24,9 @@ const PLAIN: readonly Interval[] = ["1", "2", "3", "4", "5", "6", "7"].map(degre
  * Spells a set of sounds above home as degrees, rising. Seven notes take one letter each, however many accidentals that
  * needs; fewer take as many letters as they can and then the usual names; more than seven repeat as few as they can.
  *
- * @example spellSet(soundSet([0, 1, 4, 6, 8, 10])) // 1 b2 3 b5 b6 b7
+ * @example spellSet(pitchClassSet([0, 1, 4, 6, 8, 10])) // 1 b2 3 b5 b6 b7
  */
-export function spellSet(sounds: SoundSet): readonly Interval[] {
+export function spellSet(sounds: PitchClassSet): readonly Interval[] {
   if (size(sounds) === 7) {
     return members(sounds).map((sound, at) => {
       const plain = PLAIN[at] ?? 0;

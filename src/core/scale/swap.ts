@@ -1,11 +1,11 @@
 import { halfSteps, type Interval } from "../pitch";
 import { modeOfSounds, type Mode } from "./catalogue";
-import { shownColour, type Telling } from "./colour";
+import { shownCharacteristic, type ComparedBy } from "./characteristic";
 import { thirdOf } from "./count";
 import { reference } from "./reference";
-import { holds, soundsOf } from "./sound-set";
+import { holds, soundsOf } from "./pitch-class-set";
 
-/** A colour note and its ordinary neighbour, and the mode that the neighbour makes where it has a name. */
+/** A characteristic note and its ordinary neighbour, and the mode that the neighbour makes where it has a name. */
 export interface Swap {
   readonly from: Interval;
   readonly to: Interval;
@@ -16,17 +16,17 @@ export interface Swap {
 const HALF_STEP = 7;
 
 /**
- * The swap that shows what a mode is: the first of its colour notes that differs from plain major or minor, put back.
+ * The swap that shows what a mode is: the first of its characteristic notes that differs from plain major or minor, put back.
  * Major and natural minor differ in nothing: there the seventh is lowered, the sixth raised. Undefined where no note tells
  * the mode, or where the neighbour is in it already.
  *
- * @example colourSwap(mode("dorian")) // 6 to ♭6, makes Aeolian
+ * @example characteristicSwap(mode("dorian")) // 6 to ♭6, makes Aeolian
  */
-export function colourSwap(mode: Mode, telling: Telling = {}): Swap | undefined {
-  const colour = shownColour(mode, telling);
-  const changed = reference(mode, telling.reference).moved.find(({ to }) => colour.includes(to));
+export function characteristicSwap(mode: Mode, comparedBy: ComparedBy = {}): Swap | undefined {
+  const characteristic = shownCharacteristic(mode, comparedBy);
+  const changed = reference(mode, comparedBy.reference).moved.find(({ to }) => characteristic.includes(to));
   const way = thirdOf(mode) === 4 ? -HALF_STEP : HALF_STEP;
-  const outermost = colour.toSorted((a, b) => (way < 0 ? b - a : a - b))[0];
+  const outermost = characteristic.toSorted((a, b) => (way < 0 ? b - a : a - b))[0];
   const from = changed?.to ?? outermost;
   if (from === undefined) return undefined;
   const to = changed?.from ?? from + way;

@@ -5,7 +5,7 @@ const RAISED = ["di", "ri", undefined, "fi", "si", "li", undefined];
 const LOWERED = [undefined, "ra", "me", "fe", "se", "le", "te"];
 
 /**
- * The sung syllable of a degree in movable do with home as do: ♭3 → "me", ♯4 → "fi". Chromatic vowels as usual
+ * The solfège syllable of a degree in movable do with home as do: ♭3 → "me", ♯4 → "fi". Chromatic vowels as usual
  * (raised i, lowered e, and ra); a doubly altered degree has no syllable in use and keeps its sign.
  */
 export function syllable(interval: Interval): string {

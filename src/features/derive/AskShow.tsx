@@ -3,10 +3,10 @@ import { useState } from "react";
 import { CLAIMS, type Claim } from "@/core/chord";
 import { type HomeMode, mode as modeById, size } from "@/core/scale";
 import { $settings, modeQuestion, type Question, setHomeMode, setPlace } from "@/session";
-import { Blind } from "@/kit/blind";
+import { PitchStrip } from "@/kit/pitch-strip";
 import { Button, Select, TextField, Toggle, HomeField } from "@/kit/controls";
 import { shadeOf } from "@/kit/shade";
-import { useSchools } from "@/session/useSchools";
+import { useConventions } from "@/session/useConventions";
 import {
   brightnessText,
   CLAIM_TEXT,
@@ -19,7 +19,7 @@ import {
   problemText,
   soundsText,
 } from "@/words";
-import type { ReckonedAnswer, ReckonedMode } from "@/workers";
+import type { ModesAnswer, AnsweringMode } from "@/workers";
 import { $answer, readChords, readNotesOrDegrees } from "./asked";
 import view from "@/shell/frame/View.module.css";
 import styles from "./AskShow.module.css";
@@ -33,7 +33,7 @@ const AMONG = [
 /** How many rows are shown before more are asked for. */
 const ROWS = 30;
 
-/** Questions held against all modes: notes, chords, claims, neighbours. */
+/** Questions compared with all modes: notes, chords, claims, neighbours. */
 export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
   const question = useStore(modeQuestion.$value);
   const { home } = homeMode;
@@ -79,11 +79,11 @@ export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
         </Toggle>
       </div>
       <div className={styles.asking}>
-        <span>hold</span>
+        <span>select</span>
         {notesField("Notes that they hold", "holds", "these notes")}
         <span>and not</span>
         {notesField("Notes that they lack", "lacks", "those")}
-        <span>hold the chords</span>
+        <span>select the chords</span>
         <TextField
           label="Chords that they hold"
           value={question.chords}
@@ -113,7 +113,7 @@ export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
 }
 
 interface AnsweredProps {
-  readonly answer: ReckonedAnswer | undefined;
+  readonly answer: ModesAnswer | undefined;
   readonly homeMode: HomeMode;
   readonly among: Question["among"];
 }
@@ -134,7 +134,7 @@ function Answered({ answer, homeMode, among }: AnsweredProps) {
       </p>
       <ul className={styles.rows} aria-label="Modes that answer">
         {found.slice(0, shown).map((each) => (
-          <FoundRow key={`${each.home} ${each.id}`} found={each} inHand={homeMode} />
+          <FoundRow key={`${each.home} ${each.id}`} found={each} selected={homeMode} />
         ))}
         {nearest.map(({ home, id, missing }) => {
           const near = { home, mode: modeById(id) };
@@ -156,18 +156,18 @@ function Answered({ answer, homeMode, among }: AnsweredProps) {
   );
 }
 
-/** A mode that answers: its blind, colour notes and how many neighbours it has; pressed, it is taken in hand. */
-function FoundRow({ found, inHand }: { readonly found: ReckonedMode; readonly inHand: HomeMode }) {
-  const schools = useSchools();
+/** A mode that answers: its strip, characteristic notes and how many neighbours it has; pressed, it is selected. */
+function FoundRow({ found, selected }: { readonly found: AnsweringMode; readonly selected: HomeMode }) {
+  const conventions = useConventions();
   const homeMode = { home: found.home, mode: modeById(found.id) };
-  const [colour] = found.colour;
+  const [characteristic] = found.characteristic;
   const neighbours = found.brighter.length + found.darker.length;
   const said = [
-    colour === undefined
-      ? "no colour notes"
-      : colour.length === 0
-        ? "told by its third"
-        : `colour ${colour.map(degreeText).join(" ")}`,
+    characteristic === undefined
+      ? "no characteristic note"
+      : characteristic.length === 0
+        ? "identified by its third"
+        : `characteristic ${characteristic.map(degreeText).join(" ")}`,
     countText(neighbours, "neighbour"),
   ].join(", ");
   return (
@@ -176,7 +176,7 @@ function FoundRow({ found, inHand }: { readonly found: ReckonedMode; readonly in
         type="button"
         className={styles.row}
         data-shade={shadeOf(found.brightness)}
-        aria-pressed={inHand.home === found.home && inHand.mode.id === found.id}
+        aria-pressed={selected.home === found.home && selected.mode.id === found.id}
         aria-label={`${homeModeText(homeMode)}, ${said}, brightness ${brightnessText(found.brightness)}`}
         onClick={() => setHomeMode(homeMode)}
       >
@@ -184,7 +184,7 @@ function FoundRow({ found, inHand }: { readonly found: ReckonedMode; readonly in
           <strong>{homeModeText(homeMode)}</strong>
           <small>{said}</small>
         </span>
-        <Blind homeMode={homeMode} telling={schools} />
+        <PitchStrip homeMode={homeMode} comparedBy={conventions} />
         <span className={styles.brightness}>{brightnessText(found.brightness)}</span>
       </button>
     </li>

@@ -9,13 +9,13 @@ import {
   fullChord,
   fullChordSuffix,
   reducedChord,
-  sharedOut,
+  chordPairs,
 } from "@/core/chord";
 import { vamps } from "@/core/progression";
 import type { Interval } from "@/core/pitch";
 import type { HomeMode } from "@/core/scale";
 import { setPlace } from "@/session";
-import { useWording } from "@/session/useSchools";
+import { useWording } from "@/session/useConventions";
 import { Choice, HomeField } from "@/kit/controls";
 import {
   CHORD_KIND_TEXT,
@@ -32,7 +32,7 @@ import {
   romanText,
   sizeText,
 } from "@/words";
-import { type Held, Hold } from "@/shell/held";
+import { type SelectedChords, SelectButton } from "@/shell/selected";
 import { OneShape } from "@/shell/shape";
 import view from "@/shell/frame/View.module.css";
 import table from "@/kit/controls/Table.module.css";
@@ -41,16 +41,16 @@ import styles from "./ChordsShow.module.css";
 const PARTS = [
   ["thirds", "In thirds"],
   ["home", "Home chord and vamps"],
-  ["shared", "Shared out"],
+  ["shared", "Chord pairs"],
   ["fourths", "In fourths"],
-  ["shape", "One shape over the bass"],
+  ["shape", "Slash chords over one bass"],
 ] as const;
 type PartName = (typeof PARTS)[number][0];
 
 interface ChordsProps {
   readonly homeMode: HomeMode;
-  readonly held: Held | undefined;
-  readonly onHold: (held: Held) => void;
+  readonly selected: SelectedChords | undefined;
+  readonly onSelect: (selected: SelectedChords) => void;
 }
 
 interface ChordsShowProps extends ChordsProps {
@@ -59,7 +59,7 @@ interface ChordsShowProps extends ChordsProps {
 }
 
 /** The chords that a mode gives, five ways. */
-export function ChordsShow({ homeMode, settled = homeMode, held, onHold }: ChordsShowProps) {
+export function ChordsShow({ homeMode, settled = homeMode, selected, onSelect }: ChordsShowProps) {
   const [part, setPart] = useState<PartName>("thirds");
   const Shown = SHOWN[part];
   return (
@@ -79,14 +79,14 @@ export function ChordsShow({ homeMode, settled = homeMode, held, onHold }: Chord
         />
       </div>
       <div className={styles.chords} role="region" aria-label="Chords">
-        <Shown homeMode={settled} held={held} onHold={onHold} />
+        <Shown homeMode={settled} selected={selected} onSelect={onSelect} />
       </div>
     </>
   );
 }
 
 /** Triads to thirteenths on each degree. */
-function InThirds({ homeMode, held, onHold }: ChordsProps) {
+function InThirds({ homeMode, selected, onSelect }: ChordsProps) {
   return (
     <table className={table.table}>
       <thead>
@@ -105,7 +105,11 @@ function InThirds({ homeMode, held, onHold }: ChordsProps) {
             <th scope="row">{romanText(roman)}</th>
             {CHORD_KINDS.map((kind) => (
               <td key={kind}>
-                {chords[kind] ? <Hold what={{ chords: [chords[kind]] }} held={held} onHold={onHold} /> : "–"}
+                {chords[kind] ? (
+                  <SelectButton what={{ chords: [chords[kind]] }} selected={selected} onSelect={onSelect} />
+                ) : (
+                  "–"
+                )}
               </td>
             ))}
           </tr>
@@ -119,12 +123,12 @@ function InThirds({ homeMode, held, onHold }: ChordsProps) {
 const VAMPS = 10;
 
 /** The one chord that says it all, with its fifths measured, and the two-chord vamps, best first. */
-function HomeChord({ homeMode, held, onHold }: ChordsProps) {
+function HomeChord({ homeMode, selected, onSelect }: ChordsProps) {
   const { home, mode } = homeMode;
   const { tones, fifths } = fullChord(mode);
   const reduced = reducedChord(mode);
   const whole: Chord = { root: home, tones, optional: [] };
-  const kept: Chord = { root: home, tones: reduced, optional: [] };
+  const saved: Chord = { root: home, tones: reduced, optional: [] };
   const note = (tone: Interval) => noteText(home + tone);
   const left = tones.filter((tone) => !reduced.includes(tone));
   return (
@@ -132,9 +136,9 @@ function HomeChord({ homeMode, held, onHold }: ChordsProps) {
       <section className={styles.section}>
         <h2>The mode as one chord</h2>
         <p>
-          <Hold what={{ chords: [whole] }} held={held} onHold={onHold}>
+          <SelectButton what={{ chords: [whole] }} selected={selected} onSelect={onSelect}>
             {noteText(home) + fullChordSuffix(mode, "signs")}
-          </Hold>{" "}
+          </SelectButton>{" "}
           {notesText(tones.map((tone) => home + tone))}
         </p>
         {fifths.length > 0 && (
@@ -152,21 +156,21 @@ function HomeChord({ homeMode, held, onHold }: ChordsProps) {
         {left.length > 0 && (
           <p>
             On six strings{" "}
-            <Hold what={{ chords: [kept] }} held={held} onHold={onHold}>
+            <SelectButton what={{ chords: [saved] }} selected={selected} onSelect={onSelect}>
               {reduced.map(note).join(" ")}
-            </Hold>{" "}
+            </SelectButton>{" "}
             {`without ${listText(left.map(note))}.`}
           </p>
         )}
       </section>
       <section className={styles.section}>
-        <h2>Back and forth, what shows it best first</h2>
+        <h2>Two chords back and forth, best vamp first</h2>
         <ol className={styles.list}>
           {vamps(homeMode)
             .slice(0, VAMPS)
             .map(({ chords }) => (
               <li key={chords.map(chordText).join()}>
-                <Hold what={{ chords }} held={held} onHold={onHold} />
+                <SelectButton what={{ chords }} selected={selected} onSelect={onSelect} />
               </li>
             ))}
         </ol>
@@ -176,14 +180,14 @@ function HomeChord({ homeMode, held, onHold }: ChordsProps) {
 }
 
 /** Pairs of easy chords whose notes together are the mode. */
-function SharedOutPairs({ homeMode, held, onHold }: ChordsProps) {
+function ChordPairRows({ homeMode, selected, onSelect }: ChordsProps) {
   return (
     <section className={styles.section}>
-      <h2>Two easy chords that hold the notes of the mode between them</h2>
+      <h2>Two easy chords that select the notes of the mode between them</h2>
       <ol className={styles.list}>
-        {sharedOut(homeMode, 14).map(({ chords, missing }) => (
+        {chordPairs(homeMode, 14).map(({ chords, missing }) => (
           <li key={chords.map(chordText).join()}>
-            <Hold what={{ chords }} held={held} onHold={onHold} />
+            <SelectButton what={{ chords }} selected={selected} onSelect={onSelect} />
             <span className={styles.aside}>
               {missing.length === 0
                 ? `all ${numberText(homeMode.mode.intervals.length)} notes`
@@ -197,7 +201,7 @@ function SharedOutPairs({ homeMode, held, onHold }: ChordsProps) {
 }
 
 /** Stacks of three, four and five fourths from each degree. */
-function InFourths({ homeMode, held, onHold }: ChordsProps) {
+function InFourths({ homeMode, selected, onSelect }: ChordsProps) {
   const { home, mode } = homeMode;
   return (
     <div className={styles.three}>
@@ -213,9 +217,9 @@ function InFourths({ homeMode, held, onHold }: ChordsProps) {
                 const [chord] = chordNames(voiced);
                 return chord ? (
                   <li key={degree}>
-                    <Hold what={{ chords: [chord], voiced }} held={held} onHold={onHold}>
+                    <SelectButton what={{ chords: [chord], voiced }} selected={selected} onSelect={onSelect}>
                       {notesText(voiced)}
-                    </Hold>
+                    </SelectButton>
                     <span className={styles.aside}>{perfect ? "perfect" : ""}</span>
                   </li>
                 ) : null;
@@ -229,8 +233,15 @@ function InFourths({ homeMode, held, onHold }: ChordsProps) {
 }
 
 /** One chord quality, or one real fingering, moved to all twelve places over the home note as bass. */
-function OneShapeOver({ homeMode, held, onHold }: ChordsProps) {
-  return <OneShape homeMode={homeMode} held={held} onHold={onHold} onMode={(mode) => setPlace({ mode })} />;
+function OneShapeOver({ homeMode, selected, onSelect }: ChordsProps) {
+  return (
+    <OneShape
+      homeMode={homeMode}
+      selected={selected}
+      onSelect={onSelect}
+      onMode={(mode) => setPlace({ mode })}
+    />
+  );
 }
 
 /** A part that is drawn anew when its mode changes, or what notes are called, and not before. */
@@ -243,7 +254,7 @@ const settledPart = (Part: ComponentType<ChordsProps>) =>
 const SHOWN: Readonly<Record<PartName, ComponentType<ChordsProps>>> = {
   thirds: settledPart(InThirds),
   home: settledPart(HomeChord),
-  shared: settledPart(SharedOutPairs),
+  shared: settledPart(ChordPairRows),
   fourths: settledPart(InFourths),
   shape: settledPart(OneShapeOver),
 };

@@ -19,7 +19,7 @@ import { $derive, MOST_BESIDE, putBeside, swapBeside } from "./route";
 import view from "@/shell/frame/View.module.css";
 import styles from "./CompareShow.module.css";
 
-/** The modes that stand beside the one in hand: those chosen, or its neighbours one note brighter and darker. */
+/** The modes that stand beside the selected one: those chosen, or its neighbours one note brighter and darker. */
 export function modesBeside(mode: Mode, chosen: readonly Mode[] | undefined): readonly Mode[] {
   if (chosen) return chosen.filter((each) => each !== mode);
   return (["brighter", "darker"] as const).flatMap((way) => oneNoteAway(mode, way)[0]?.mode ?? []);
@@ -27,11 +27,11 @@ export function modesBeside(mode: Mode, chosen: readonly Mode[] | undefined): re
 
 interface CompareShowProps {
   readonly homeMode: HomeMode;
-  readonly onPath: () => void;
+  readonly onPlayAll: () => void;
 }
 
 /** Two to four modes on one home, only their differences standing out. */
-export function CompareShow({ homeMode, onPath }: CompareShowProps) {
+export function CompareShow({ homeMode, onPlayAll }: CompareShowProps) {
   const { beside: chosen } = useStore($derive);
   const playing = useStore($playing);
   const mark = useStore($mark);
@@ -53,10 +53,10 @@ export function CompareShow({ homeMode, onPath }: CompareShowProps) {
   return (
     <>
       <div className={view.sentence}>
-        <h1 className="visually-hidden">{`${homeModeText(homeMode)} held against other modes`}</h1>
+        <h1 className="visually-hidden">{`${homeModeText(homeMode)} compared with other modes`}</h1>
         <span>On</span>
         <HomeField label="Home" value={home} onChange={(note) => setPlace({ home: note })} />
-        <span>{`hold ${modeText(mode)} against`}</span>
+        <span>{`select ${modeText(mode)} against`}</span>
         {beside.map((each) => (
           <Button
             key={each.id}
@@ -80,9 +80,9 @@ export function CompareShow({ homeMode, onPath }: CompareShowProps) {
           <Button
             kind="quiet"
             keyName="u"
-            aria-pressed={playing === "path"}
+            aria-pressed={playing === "ladder"}
             aria-label="Play them one after another"
-            onClick={onPath}
+            onClick={onPlayAll}
           >
             One after another
           </Button>
@@ -93,8 +93,8 @@ export function CompareShow({ homeMode, onPath }: CompareShowProps) {
           rows={rows}
           selected={homeMode}
           shared={shared}
-          heard={playing === "path" ? mark : undefined}
-          lineUp="homes"
+          heard={playing === "ladder" ? mark : undefined}
+          alignment="parallel"
           label={`Modes on ${noteText(home)}, from bright to dark`}
           onSelect={(row) =>
             swapBeside(

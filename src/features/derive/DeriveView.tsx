@@ -1,14 +1,21 @@
 import { useStore } from "@nanostores/react";
 import { useMemo, useState } from "react";
 import { accidentalsOf, type Fifths, fifthsFrom, letterOf, printName } from "@/core/pitch";
-import { brightestFirst, colourSwap, type HomeMode, parallels, parentOf, relatives } from "@/core/scale";
-import { pathScore, swapScore } from "@/audio";
+import {
+  brightestFirst,
+  characteristicSwap,
+  type HomeMode,
+  parallels,
+  parentOf,
+  relatives,
+} from "@/core/scale";
+import { ladderScore, swapScore } from "@/audio";
 import { $toSave, $placeMode, moveBy, setHomeMode, setPlace, swapLive, toggle } from "@/session";
 import { PartTabs } from "@/shell/frame/PartTabs";
-import { HeldPanel, playVamp } from "@/shell/held";
+import { SelectedPanel, playVamp } from "@/shell/selected";
 import { useKeys } from "@/session/useKeys";
 import { useAfterPaint } from "@/kit/useAfterPaint";
-import { useSchools } from "@/session/useSchools";
+import { useConventions } from "@/session/useConventions";
 import { homeModeText } from "@/words";
 import { AskShow } from "./AskShow";
 import { ChordsShow } from "./ChordsShow";
@@ -16,13 +23,13 @@ import { CompareShow, compareRows } from "./CompareShow";
 import { MakeShow } from "./MakeShow";
 import { ModePanel, type Page, PAGES } from "./ModePanel";
 import { ModesShow } from "./ModesShow";
-import { $derive, DERIVE, lineUpBy, showPart, swapBeside } from "./route";
-import { $held, hold, letGo } from "./selection";
+import { $derive, DERIVE, alignBy, showPart, swapBeside } from "./route";
+import { $selectedChords, select, deselect } from "./selection";
 import styles from "@/shell/frame/View.module.css";
 
 const PARTS = [
   { value: "modes", text: "Modes", keyName: "m", says: "The modes of a parent scale" },
-  { value: "make", text: "Make a scale", keyName: "o", says: "Open and shut slats" },
+  { value: "make", text: "Make a scale", keyName: "o", says: "Make a scale" },
   { value: "compare", text: "Compare", keyName: "x", says: "Compare modes" },
   { value: "chords", text: "Chords", keyName: "r", says: "The chords of the mode" },
   { value: "ask", text: "Ask all modes", keyName: "q", says: "Ask all modes" },
@@ -30,20 +37,20 @@ const PARTS = [
 
 /** Derive: the modes of a parent scale on one home or from every home of one set of notes, and what makes each. */
 export function DeriveView() {
-  const schools = useSchools();
+  const conventions = useConventions();
   const [page, setPage] = useState<Page>("says");
-  const { show, lineUp, beside } = useStore($derive);
+  const { show, alignment, beside } = useStore($derive);
   const homeMode = useStore($placeMode);
-  const held = useStore($held);
+  const selected = useStore($selectedChords);
   const { home, mode } = homeMode;
-  // The row in hand and its name are on the screen first; the other rows, the working and the stage follow.
+  // The selected row and its name are on the screen first; the other rows, the working and the stage follow.
   const settled = useAfterPaint(homeMode);
-  const rows = useMemo(() => ladderRows(homeMode, lineUp), [homeMode, lineUp]);
+  const rows = useMemo(() => ladderRows(homeMode, alignment), [homeMode, alignment]);
   const shownRows = useMemo(
-    () => firstOnScreen(homeMode, settled, lineUp, rows),
-    [homeMode, settled, lineUp, rows],
+    () => firstOnScreen(homeMode, settled, alignment, rows),
+    [homeMode, settled, alignment, rows],
   );
-  const swap = colourSwap(mode, schools);
+  const swap = characteristicSwap(mode, conventions);
   const walk = (by: 1 | -1) => {
     const listed = show === "compare" ? compareRows(homeMode, beside) : rows;
     const at = listed.findIndex((row) => row.mode === mode);
@@ -59,8 +66,9 @@ export function DeriveView() {
   const playSwap = () => {
     if (!swapLive() && swap) toggle("swap", swapScore(homeMode, swap.from, swap.to));
   };
-  const playPath = () => toggle("path", pathScore(show === "compare" ? compareRows(homeMode, beside) : rows));
-  const keep = () =>
+  const playLadder = () =>
+    toggle("ladder", ladderScore(show === "compare" ? compareRows(homeMode, beside) : rows));
+  const save = () =>
     $toSave.set({
       kind: "mode",
       title: homeModeText(homeMode),
@@ -83,35 +91,37 @@ export function DeriveView() {
     { key: "ArrowDown", says: "Down the ladder", act: () => walk(1) },
     {
       key: "l",
-      says: "Line up homes or notes",
+      says: "Parallel or relative",
       act: () => {
         if (show !== "modes") showPart("modes");
-        lineUpBy(lineUp === "homes" ? "notes" : "homes");
+        alignBy(alignment === "parallel" ? "relative" : "parallel");
       },
     },
     {
       key: "w",
-      says: "Turn the panel's page",
+      says: "Next page of the panel",
       act: () => setPage(PAGES[(PAGES.indexOf(page) + 1) % PAGES.length] ?? "says"),
     },
-    { key: "u", says: "Play the path from bright to dark", act: playPath },
-    { key: "s", says: "Swap the colour note, back and forth", act: playSwap },
+    { key: "u", says: "Play all, bright to dark", act: playLadder },
+    { key: "s", says: "Swap the characteristic note", act: playSwap },
     { key: "v", says: "Play the vamp", act: () => playVamp(homeMode) },
-    { key: "k", says: "Keep this mode", act: keep },
+    { key: "k", says: "Save this mode", act: save },
   ]);
 
   return (
     <div className={styles.view}>
       <div className={styles.answer}>
         <PartTabs view={DERIVE} name="Derive" parts={PARTS} />
-        {show === "modes" && <ModesShow homeMode={homeMode} rows={shownRows} onPath={playPath} />}
+        {show === "modes" && <ModesShow homeMode={homeMode} rows={shownRows} onPlayAll={playLadder} />}
         {show === "make" && <MakeShow homeMode={homeMode} />}
-        {show === "compare" && <CompareShow homeMode={homeMode} onPath={playPath} />}
-        {show === "chords" && <ChordsShow homeMode={homeMode} settled={settled} held={held} onHold={hold} />}
+        {show === "compare" && <CompareShow homeMode={homeMode} onPlayAll={playLadder} />}
+        {show === "chords" && (
+          <ChordsShow homeMode={homeMode} settled={settled} selected={selected} onSelect={select} />
+        )}
         {show === "ask" && <AskShow homeMode={homeMode} />}
       </div>
-      {held ? (
-        <HeldPanel homeMode={homeMode} held={held} onLetGo={letGo} />
+      {selected ? (
+        <SelectedPanel homeMode={homeMode} selected={selected} onDeselect={deselect} />
       ) : (
         <ModePanel
           homeMode={homeMode}
@@ -120,7 +130,7 @@ export function DeriveView() {
           onPage={setPage}
           swap={swap}
           onSwap={playSwap}
-          onKeep={keep}
+          onSave={save}
         />
       )}
     </div>
@@ -128,24 +138,26 @@ export function DeriveView() {
 }
 
 /** The rows of the ladder, brightest first: parallel on one home, or relative from every home. */
-function ladderRows(homeMode: HomeMode, lineUp: "homes" | "notes"): readonly HomeMode[] {
+function ladderRows(homeMode: HomeMode, alignment: "parallel" | "relative"): readonly HomeMode[] {
   const { family, tonic } = parentOf(homeMode);
-  if (lineUp === "homes") return parallels(family, homeMode.home);
+  if (alignment === "parallel") return parallels(family, homeMode.home);
   const all = relatives(family, tonic);
   return brightestFirst(family.modes).flatMap((mode) => all.filter((each) => each.mode === mode));
 }
 
 /**
- * The rows as they are drawn: on another home the row in hand is there at once, the others of its family a frame later.
+ * The rows as they are drawn: on another home the selected row is there at once, the others of its family a frame later.
  */
 function firstOnScreen(
   homeMode: HomeMode,
   settled: HomeMode,
-  lineUp: "homes" | "notes",
+  alignment: "parallel" | "relative",
   rows: readonly HomeMode[],
 ): readonly HomeMode[] {
   const waits =
-    lineUp === "homes" && settled.home !== homeMode.home && settled.mode.family === homeMode.mode.family;
+    alignment === "parallel" &&
+    settled.home !== homeMode.home &&
+    settled.mode.family === homeMode.mode.family;
   if (!waits) return rows;
   return rows.map((row) => (row.mode === homeMode.mode ? row : { ...row, home: settled.home }));
 }

@@ -2,48 +2,48 @@ import { memo, useEffect, useRef } from "react";
 import { type Fifths, modulo, soundOf } from "@/core/pitch";
 import {
   brightness,
-  colourOn,
+  characteristicOn,
   type HomeMode,
   type Mode,
   notesOf,
   parentOf,
-  type SoundSet,
-  type Telling,
+  type PitchClassSet,
+  type ComparedBy,
 } from "@/core/scale";
-import { Blind } from "@/kit/blind";
+import { PitchStrip } from "@/kit/pitch-strip";
 import { shadeOf } from "@/kit/shade";
-import { useSchools, useWording } from "@/session/useSchools";
+import { useConventions, useWording } from "@/session/useConventions";
 import { brightnessText, homeModeText, listText, modeText, noteText, parentText } from "@/words";
 import styles from "./Ladder.module.css";
 
 interface LadderProps {
   readonly rows: readonly HomeMode[];
   readonly selected: HomeMode;
-  /** Sounding pitch class of the leftmost column, where the rows are lined up by notes. */
+  /** Sounding pitch class of the leftmost column, where the rows are relative. */
   readonly leftSound?: number;
-  readonly lineUp: "homes" | "notes";
+  readonly alignment: "parallel" | "relative";
   /** Sounds above home that all rows share: they step back. */
-  readonly shared?: SoundSet | undefined;
+  readonly shared?: PitchClassSet | undefined;
   /** The row that is heard at this moment, from 0. */
   readonly heard?: number | undefined;
   readonly label: string;
   readonly onSelect: (homeMode: HomeMode) => void;
 }
 
-/** The staircase of blinds from bright to dark, one row a mode. */
+/** The staircase of strips from bright to dark, one row a mode. */
 export function Ladder({
   rows,
   selected,
   leftSound = 0,
-  lineUp,
+  alignment,
   shared,
   heard,
   label,
   onSelect,
 }: LadderProps) {
-  const schools = useSchools();
+  const conventions = useConventions();
   const list = useRef<HTMLUListElement>(null);
-  // The row in hand is brought into sight where the ladder is longer than its room; the page itself stays where it is.
+  // The selected row is brought into sight where the ladder is longer than its room; the page itself stays where it is.
   // Measured in the frame that is drawn anyway, so that nothing is laid out twice.
   useEffect(() => {
     const frame = requestAnimationFrame(() => {
@@ -64,10 +64,10 @@ export function Ladder({
           key={mode.id}
           home={home}
           mode={mode}
-          homeColumn={lineUp === "homes" ? 0 : modulo(soundOf(home) - leftSound, 12)}
-          lineUp={lineUp}
+          homeColumn={alignment === "parallel" ? 0 : modulo(soundOf(home) - leftSound, 12)}
+          alignment={alignment}
           shared={shared}
-          telling={schools}
+          comparedBy={conventions}
           isChosen={mode === selected.mode}
           isHeard={at === heard}
           onSelect={onSelect}
@@ -77,18 +77,18 @@ export function Ladder({
   );
 }
 
-interface LadderRowProps extends Pick<LadderProps, "lineUp" | "shared" | "onSelect"> {
+interface LadderRowProps extends Pick<LadderProps, "alignment" | "shared" | "onSelect"> {
   readonly home: Fifths;
   readonly mode: Mode;
   readonly homeColumn: number;
-  readonly telling: Telling;
+  readonly comparedBy: ComparedBy;
   readonly isChosen: boolean;
   readonly isHeard: boolean;
 }
 
 /** One mode of the ladder; drawn anew only when something of its own changes. */
 const LadderRow = memo(function LadderRow(props: LadderRowProps) {
-  const { home, mode, homeColumn, lineUp, shared, telling, isChosen, isHeard, onSelect } = props;
+  const { home, mode, homeColumn, alignment, shared, comparedBy, isChosen, isHeard, onSelect } = props;
   useWording();
   const row: HomeMode = { home, mode };
   return (
@@ -98,14 +98,14 @@ const LadderRow = memo(function LadderRow(props: LadderRowProps) {
         className={styles.row}
         data-shade={shadeOf(brightness(mode.intervals))}
         aria-pressed={isChosen}
-        aria-label={rowText(row, telling)}
+        aria-label={rowText(row, comparedBy)}
         onClick={() => onSelect(row)}
       >
         <span className={styles.name} data-long={modeText(mode).length > 12 || undefined}>
           <strong>{modeText(mode)}</strong>
-          <small>{lineUp === "homes" ? parentOfRow(row) : `from ${noteText(home)}`}</small>
+          <small>{alignment === "parallel" ? parentOfRow(row) : `from ${noteText(home)}`}</small>
         </span>
-        <Blind homeMode={row} telling={telling} homeColumn={homeColumn} shared={shared} />
+        <PitchStrip homeMode={row} comparedBy={comparedBy} homeColumn={homeColumn} shared={shared} />
         <span className={styles.brightness}>{brightnessText(brightness(mode.intervals))}</span>
       </button>
     </li>
@@ -117,9 +117,9 @@ function parentOfRow(row: HomeMode): string {
   return parentText(tonic, family);
 }
 
-/** The row in words: name, notes, colour notes, brightness. */
-function rowText(row: HomeMode, telling: Telling): string {
-  const colour = colourOn(row, telling).map(noteText);
+/** The row in words: name, notes, characteristic notes, brightness. */
+function rowText(row: HomeMode, comparedBy: ComparedBy): string {
+  const characteristic = characteristicOn(row, comparedBy).map(noteText);
   const notes = notesOf(row).map(noteText).join(" ");
-  return `${homeModeText(row)}, notes of ${parentOfRow(row)}: ${notes}. Colour: ${colour.length === 0 ? "none" : listText(colour)}. Brightness ${brightnessText(brightness(row.mode.intervals))}`;
+  return `${homeModeText(row)}, notes of ${parentOfRow(row)}: ${notes}. Characteristic: ${characteristic.length === 0 ? "none" : listText(characteristic)}. Brightness ${brightnessText(brightness(row.mode.intervals))}`;
 }

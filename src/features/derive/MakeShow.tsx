@@ -14,8 +14,8 @@ import {
 import { readScala } from "@/formats";
 import { openFiles, setHomeMode, setPlace } from "@/session";
 import { useIncoming } from "@/session/useIncoming";
-import { useSchools } from "@/session/useSchools";
-import { SlatEditor } from "@/kit/blind";
+import { useConventions } from "@/session/useConventions";
+import { StripEditor } from "@/kit/pitch-strip";
 import { Button, FileButton, TextField, HomeField } from "@/kit/controls";
 import { Problems } from "@/kit/problems";
 import { UndoTools } from "@/shell/documents";
@@ -38,17 +38,17 @@ import { makeScale, scaleSteps } from "./scale-steps";
 import view from "@/shell/frame/View.module.css";
 import styles from "./MakeShow.module.css";
 
-/** Any set of 2 to 12 notes, made by opening and shutting slats, typed, or read from a file; named, or described. */
+/** Any set of 2 to 12 notes, made by opening and shutting cells, typed, or read from a file; named, or described. */
 export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
   const { home, mode } = homeMode;
-  const schools = useSchools();
+  const conventions = useConventions();
   const [refused, setRefused] = useState("");
   const family = familyOf(mode);
 
   const flip = (step: number) => {
     const sounds = flipped(mode.sounds, step);
     if (size(sounds) < 2)
-      setRefused("A scale needs home and one note more; open another slat before you shut this one.");
+      setRefused("A scale needs home and one more note. Add another before you remove this one.");
     else {
       setRefused("");
       makeScale(modeOf(sounds));
@@ -68,7 +68,7 @@ export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
         <h1 className="visually-hidden">Make a scale on {noteText(home)}</h1>
         <span>Home</span>
         <HomeField label="Home" value={home} onChange={(note) => setPlace({ home: note })} />
-        <span>with these slats open, or type</span>
+        <span>with these notes on, or type</span>
         <TextField
           label="Degrees, notes or a name"
           value=""
@@ -82,7 +82,7 @@ export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
           <ScalaFile onRead={makeScale} />
         </div>
       </div>
-      <SlatEditor homeMode={homeMode} telling={schools} onFlip={flip} />
+      <StripEditor homeMode={homeMode} comparedBy={conventions} onFlip={flip} />
       <div className={styles.verdict} role="status">
         {refused !== "" && <p role="alert">{refused}</p>}
         <Verdict homeMode={homeMode} />
@@ -90,7 +90,7 @@ export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
       <Ladder
         rows={parallels(family, home)}
         selected={homeMode}
-        lineUp="homes"
+        alignment="parallel"
         label={`The rotations of ${homeModeText(homeMode)} on ${noteText(home)}`}
         onSelect={setHomeMode}
       />
@@ -98,7 +98,7 @@ export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
   );
 }
 
-/** What the slats make: its name and other names, or how many notes it has and what is nearest; how it repeats. */
+/** What the cells make: its name and other names, or how many notes it has and what is nearest; how it repeats. */
 function Verdict({ homeMode }: { readonly homeMode: HomeMode }) {
   const { home, mode } = homeMode;
   const symmetry = symmetryText(homeMode);
@@ -135,7 +135,7 @@ function namedText(mode: Mode): string {
 /** Larger files are no scale. */
 const MOST_BYTES = 100_000;
 
-/** Reads a Scala file: a twelve-tone scale becomes the set in hand, of any other it is said why not. */
+/** Reads a Scala file: a twelve-tone scale becomes the selected set, of any other it is said why not. */
 function ScalaFile({ onRead }: { readonly onRead: (mode: Mode) => void }) {
   const [read, setRead] = useState<{
     readonly text: string;
@@ -159,7 +159,7 @@ function ScalaFile({ onRead }: { readonly onRead: (mode: Mode) => void }) {
         <span className={styles.problems}>
           <Problems problems={read.problems} text={read.text} />
           <Button kind="quiet" onClick={() => setRead(undefined)}>
-            Put away
+            Close
           </Button>
         </span>
       )}

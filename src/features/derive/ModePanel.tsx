@@ -16,9 +16,9 @@ import { writeScala } from "@/formats";
 import { $playing, $settings, changeSettings, setHomeMode, setPlace } from "@/session";
 import { Button, Choice, Select, WrittenField, HomeField } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
-import { ComparisonSelect, HearAndKeep, OwnWordsFields, OwnWordsSaid, ReferenceSelect } from "@/shell/panel";
+import { ComparisonSelect, HearAndSave, OwnWordsFields, OwnWordsSaid, ReferenceSelect } from "@/shell/panel";
 import { Facts, Panel, Saying } from "@/kit/panel";
-import { useSchools, useWording } from "@/session/useSchools";
+import { useConventions, useWording } from "@/session/useConventions";
 import {
   backwardsText,
   capital,
@@ -33,11 +33,11 @@ import {
   ordinalText,
   shortName,
   stepsText,
-  sungText,
+  solfegeText,
   vampText,
   whatItIs,
 } from "@/words";
-import { playVamp } from "@/shell/held";
+import { playVamp } from "@/shell/selected";
 import styles from "./ModePanel.module.css";
 
 /** The pages of the panel: what the mode is, its working, what is the user's own. */
@@ -52,7 +52,7 @@ interface ModePanelProps {
   readonly onPage: (page: Page) => void;
   readonly swap: Swap | undefined;
   readonly onSwap: () => void;
-  readonly onKeep: () => void;
+  readonly onSave: () => void;
 }
 
 /** The panel of Derive: what the mode is, the count from its parent, its chords and its neighbours. */
@@ -63,7 +63,7 @@ export function ModePanel({
   onPage,
   swap,
   onSwap,
-  onKeep,
+  onSave,
 }: ModePanelProps) {
   const { home, mode } = homeMode;
   return (
@@ -83,10 +83,10 @@ export function ModePanel({
         />
       }
       acts={
-        <HearAndKeep
+        <HearAndSave
           hear="Hear it"
           swap={swap && { says: `Swap ${noteText(home + swap.from)} / ${noteText(home + swap.to)}`, onSwap }}
-          onKeep={onKeep}
+          onSave={onSave}
         />
       }
     >
@@ -100,24 +100,24 @@ export function ModePanel({
 /** What it is in plain sentences, the count, home chord, vamp, neighbours. */
 const Says = memo(function Says({ homeMode }: { readonly homeMode: HomeMode }) {
   useWording();
-  const schools = useSchools();
+  const conventions = useConventions();
   const playing = useStore($playing);
   const vamp = vampText(homeMode);
-  const sung = sungText(homeMode, schools.syllables);
+  const solfege = solfegeText(homeMode, conventions.syllables);
   return (
     <>
-      <Saying>{whatItIs(homeMode, schools)}</Saying>
+      <Saying>{whatItIs(homeMode, conventions)}</Saying>
       <OwnWordsSaid mode={homeMode.mode} />
       <Count homeMode={homeMode} />
       <Facts
         rows={[
-          ...(sung === "" ? [] : [["Sung", sung] as const]),
+          ...(solfege === "" ? [] : [["Solfège", solfege] as const]),
           ["Home chord", homeChordText(homeMode)],
           ...(vamp === ""
             ? []
             : [
                 [
-                  "Shows it best",
+                  "Best vamp",
                   <span key="vamp" className={styles.vamp}>
                     <span>{vamp}</span>
                     <Button
@@ -143,15 +143,15 @@ const Says = memo(function Says({ homeMode }: { readonly homeMode: HomeMode }) {
 /** The working: intervals by name, what it is told by and told from, every smallest set, one note more or fewer. */
 const Working = memo(function Working({ homeMode }: { readonly homeMode: HomeMode }) {
   useWording();
-  const schools = useSchools();
+  const conventions = useConventions();
   return (
     <Facts
       rows={[
         ["Steps", stepsText(homeMode)],
         ["Intervals", intervalsText(homeMode)],
-        ["Told by", <ReferenceSelect key="by" />],
-        ["Told from", <ComparisonSelect key="from" />],
-        ["Colour notes", everySetText(homeMode, schools)],
+        ["Reference scale", <ReferenceSelect key="by" />],
+        ["Compared with", <ComparisonSelect key="from" />],
+        ["Characteristic notes", everySetText(homeMode, conventions)],
         ["Counted", backwardsText(homeMode)],
         ["One note more", <Besides key="more" homeMode={homeMode} way="more" />],
         ["One note fewer", <Besides key="fewer" homeMode={homeMode} way="fewer" />],

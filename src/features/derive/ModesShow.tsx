@@ -14,31 +14,31 @@ import { $mark, $playing, setHomeMode, setPlace } from "@/session";
 import { Button, Choice, Select, HomeField } from "@/kit/controls";
 import { familyText, ladderText, numberText } from "@/words";
 import { Ladder } from "./Ladder";
-import { $derive, lineUpBy } from "./route";
+import { $derive, alignBy } from "./route";
 import styles from "@/shell/frame/View.module.css";
-import { useWording } from "@/session/useSchools";
+import { useWording } from "@/session/useConventions";
 
 interface ModesShowProps {
   readonly homeMode: HomeMode;
   readonly rows: readonly HomeMode[];
   /** Plays through the rows, from bright to dark. */
-  readonly onPath: () => void;
+  readonly onPlayAll: () => void;
 }
 
 /** The modes of a parent scale: all on one home, or from every home of one set of notes. */
-export function ModesShow({ homeMode, rows, onPath }: ModesShowProps) {
-  const { lineUp } = useStore($derive);
+export function ModesShow({ homeMode, rows, onPlayAll }: ModesShowProps) {
+  const { alignment } = useStore($derive);
   const wording = useWording();
   const playing = useStore($playing);
   const mark = useStore($mark);
   const { home, mode } = homeMode;
   const { family, tonic } = parentOf(homeMode);
-  const byHomes = lineUp === "homes";
+  const byHomes = alignment === "parallel";
   const options = useMemo(() => ({ wording, all: familyOptions(family) }), [family, wording]);
   return (
     <>
       <div className={styles.sentence}>
-        <h1 className="visually-hidden">{ladderText(homeMode, lineUp)}</h1>
+        <h1 className="visually-hidden">{ladderText(homeMode, alignment)}</h1>
         <span>{byHomes ? "Home" : "The notes of"}</span>
         <HomeField
           label={byHomes ? "Home" : "Tonic of the parent scale"}
@@ -56,20 +56,20 @@ export function ModesShow({ homeMode, rows, onPath }: ModesShowProps) {
           <Button
             kind="quiet"
             keyName="u"
-            aria-label="Play the path from bright to dark"
-            aria-pressed={playing === "path"}
-            onClick={onPath}
+            aria-label="Play all, bright to dark"
+            aria-pressed={playing === "ladder"}
+            onClick={onPlayAll}
           >
-            Path
+            Play all
           </Button>
           <Choice
-            label="How the ladder is lined up"
+            label="Parallel or relative"
             size="small"
-            value={lineUp}
-            onChange={lineUpBy}
+            value={alignment}
+            onChange={alignBy}
             options={[
-              { value: "homes", text: "Line up homes" },
-              { value: "notes", text: "Line up notes" },
+              { value: "parallel", text: "Parallel (same home)" },
+              { value: "relative", text: "Relative (same notes)" },
             ]}
           />
         </div>
@@ -77,10 +77,10 @@ export function ModesShow({ homeMode, rows, onPath }: ModesShowProps) {
       <Ladder
         rows={rows}
         selected={homeMode}
-        heard={playing === "path" ? mark : undefined}
+        heard={playing === "ladder" ? mark : undefined}
         leftSound={soundOf(tonic)}
-        lineUp={lineUp}
-        label={ladderText(homeMode, lineUp)}
+        alignment={alignment}
+        label={ladderText(homeMode, alignment)}
         onSelect={byHomes ? takeMode : setHomeMode}
       />
     </>
@@ -90,17 +90,17 @@ export function ModesShow({ homeMode, rows, onPath }: ModesShowProps) {
 /** On one home a row gives its mode alone. */
 const takeMode = ({ mode }: HomeMode) => setPlace({ mode });
 
-/** Families by how many notes they have; one that was made of slats stands by itself. */
-function familyOptions(inHand: Family) {
+/** Families by how many notes they have; one that was made of cells stands by itself. */
+function familyOptions(selected: Family) {
   const option = (each: Family) => ({
     value: each.id,
     text: familyText(each),
     under: `Scales of ${numberText(each.modes[0]?.intervals.length ?? 0)} notes`,
   });
-  const known = FAMILIES.some(({ id }) => id === inHand.id);
+  const known = FAMILIES.some(({ id }) => id === selected.id);
   return [
     ...FAMILIES.map(option),
-    ...(known ? [] : [{ value: inHand.id, text: familyText(inHand), under: "Made of slats" }]),
+    ...(known ? [] : [{ value: selected.id, text: familyText(selected), under: "Made of cells" }]),
   ];
 }
 

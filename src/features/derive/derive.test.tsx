@@ -3,7 +3,7 @@ import { act, cleanup, fireEvent, render, screen, within } from "@testing-librar
 import { afterEach, describe, expect, it, vi } from "vitest";
 import "@/features";
 import { fifthsOf, printName } from "@/core/pitch";
-import { colourSwap, FAMILIES, type HomeMode, mode, parallels } from "@/core/scale";
+import { characteristicSwap, FAMILIES, type HomeMode, mode, parallels } from "@/core/scale";
 import { vamps } from "@/core/progression";
 import {
   $toSave,
@@ -19,12 +19,12 @@ import {
   shelf,
 } from "@/session";
 import { OwnWordsSaid } from "@/shell/panel";
-import type { AskedOf, ReckonedAnswer } from "@/workers";
-import { ask } from "@/workers/reckon";
+import type { AskedOf, ModesAnswer } from "@/workers";
+import { ask } from "@/workers/ask-modes";
 import { AskShow } from "./AskShow";
 import { ChordsShow } from "./ChordsShow";
 import { CompareShow } from "./CompareShow";
-import { type Held, HeldPanel, heldNotes, heldText } from "@/shell/held";
+import { type SelectedChords, SelectedPanel, selectedNotes, selectedText } from "@/shell/selected";
 import { Ladder } from "./Ladder";
 import { MakeShow } from "./MakeShow";
 import { ModePanel, type Page } from "./ModePanel";
@@ -32,7 +32,7 @@ import { $derive, DERIVE, putBeside } from "./route";
 
 /** There is no worker here; its job is done in its place. */
 const asked = vi.hoisted(() => ({
-  answer: undefined as ((question: AskedOf) => ReckonedAnswer) | undefined,
+  answer: undefined as ((question: AskedOf) => ModesAnswer) | undefined,
 }));
 vi.mock("@/workers", () => ({
   askAllModes: async (question: AskedOf) => {
@@ -56,7 +56,7 @@ describe("the ladder", () => {
       <Ladder
         rows={parallels(FAMILIES[0]!, fifthsOf(home))}
         selected={at(home, "dorian")}
-        lineUp="homes"
+        alignment="parallel"
         label="The modes"
         onSelect={choose}
       />,
@@ -64,7 +64,7 @@ describe("the ladder", () => {
     return choose;
   };
 
-  it("goes from bright to dark, says each row in words, and marks the one in hand", () => {
+  it("goes from bright to dark, says each row in words, and marks the selected one", () => {
     shown("D#");
     const rows = screen.getAllByRole("button");
     expect(rows.map((row) => row.getAttribute("aria-label")?.split(",")[0])).toEqual(
@@ -73,7 +73,7 @@ describe("the ladder", () => {
       ),
     );
     expect(rows[3]?.getAttribute("aria-label")).toBe(
-      "D♯ Dorian, notes of C♯ major: D♯ E♯ F♯ G♯ A♯ B♯ C♯. Colour: B♯. Brightness ±0",
+      "D♯ Dorian, notes of C♯ major: D♯ E♯ F♯ G♯ A♯ B♯ C♯. Characteristic: B♯. Brightness ±0",
     );
     expect(rows.map((row) => row.getAttribute("aria-pressed"))).toEqual(
       rows.map((_, row) => String(row === 3)),
@@ -96,9 +96,9 @@ describe("the panel of a mode", () => {
         homeMode={homeMode}
         page={page}
         onPage={onPage}
-        swap={colourSwap(homeMode.mode)}
+        swap={characteristicSwap(homeMode.mode)}
         onSwap={nothing}
-        onKeep={nothing}
+        onSave={nothing}
       />,
     );
 
@@ -154,12 +154,12 @@ describe("the panel of a mode", () => {
     expect(printName($place.get().home)).toBe("Ab");
   });
 
-  it("shows its working, and follows the schools", () => {
+  it("shows its working, and follows the conventions", () => {
     shown(at("D", "phrygian-dominant"), "working");
     expect(screen.getByText(/minor second, major third, perfect fourth/)).toBeTruthy();
     expect(screen.getByText("half 1½ half whole half whole whole (1 3 1 2 1 2 2)")).toBeTruthy();
     expect(screen.getByText("D Phrygian dominant: the fifth note of G; so G harmonic minor.")).toBeTruthy();
-    fireEvent.change(screen.getByLabelText("What it is told from"), { target: { value: "seven" } });
+    fireEvent.change(screen.getByLabelText("Compared with"), { target: { value: "seven" } });
     expect($settings.get().comparison).toBe("seven");
     changeSettings({ comparison: "usual" });
   });
@@ -197,16 +197,16 @@ describe("the panel of a mode", () => {
 describe("making a scale", () => {
   const made = (homeMode: HomeMode) => render(<MakeShow homeMode={homeMode} />);
 
-  it("opens and shuts slats, each named as it is spelled, home always open", () => {
+  it("opens and shuts cells, each named as it is spelled, home always open", () => {
     made(at("D#", "dorian"));
-    const slats = within(
-      screen.getByRole("group", { name: /^Slats from D♯/ }),
+    const cells = within(
+      screen.getByRole("group", { name: /^Notes from D♯/ }),
     ).getAllByRole<HTMLButtonElement>("button");
-    expect(slats).toHaveLength(12);
+    expect(cells).toHaveLength(12);
     expect(
-      slats
-        .filter((slat) => slat.getAttribute("aria-pressed") === "true")
-        .map((slat) => slat.getAttribute("aria-label")),
+      cells
+        .filter((cell) => cell.getAttribute("aria-pressed") === "true")
+        .map((cell) => cell.getAttribute("aria-label")),
     ).toEqual([
       "D♯, home",
       "E♯, major second",
@@ -216,15 +216,15 @@ describe("making a scale", () => {
       "B♯, major sixth",
       "C♯, minor seventh",
     ]);
-    expect(slats[0]?.disabled).toBe(true);
-    fireEvent.click(slats[9]!);
+    expect(cells[0]?.disabled).toBe(true);
+    fireEvent.click(cells[9]!);
     expect($place.get().mode.id).toBe("aeolian-without-6");
   });
 
-  it("will not shut the last slat beside home", () => {
+  it("will not shut the last cell beside home", () => {
     made(at("C", "1-5"));
     fireEvent.click(screen.getByRole("button", { name: "G, perfect fifth" }));
-    expect(screen.getByRole("alert").textContent).toContain("needs home and one note more");
+    expect(screen.getByRole("alert").textContent).toContain("needs home and one more note");
   });
 
   it("names what has a name and describes what has none", () => {
@@ -271,7 +271,7 @@ describe("making a scale", () => {
 describe("comparing modes", () => {
   it("begins with the neighbours, adds and takes away, and says what differs", () => {
     setQuery(DERIVE, { with: undefined });
-    render(<CompareShow homeMode={at("D", "dorian")} onPath={() => undefined} />);
+    render(<CompareShow homeMode={at("D", "dorian")} onPlayAll={() => undefined} />);
     const said = screen.getAllByRole("listitem").map(({ textContent }) => textContent);
     expect(said).toContain("D Mixolydian is D Dorian with F♯ for F.");
     expect(said).toContain("D Aeolian is D Dorian with B♭ for B.");
@@ -292,7 +292,7 @@ describe("comparing modes", () => {
 
   it("marks what all rows share", () => {
     putBeside([mode("aeolian")]);
-    const { container } = render(<CompareShow homeMode={at("D", "dorian")} onPath={() => undefined} />);
+    const { container } = render(<CompareShow homeMode={at("D", "dorian")} onPlayAll={() => undefined} />);
     expect(container.querySelectorAll("[data-shared]")).toHaveLength(12);
     setQuery(DERIVE, { with: undefined });
   });
@@ -300,13 +300,13 @@ describe("comparing modes", () => {
 
 describe("the chords of a mode on the screen", () => {
   const shown = (homeMode: HomeMode) => {
-    const hold = vi.fn<(held: Held) => void>();
-    render(<ChordsShow homeMode={homeMode} held={undefined} onHold={hold} />);
-    return hold;
+    const select = vi.fn<(selected: SelectedChords) => void>();
+    render(<ChordsShow homeMode={homeMode} selected={undefined} onSelect={select} />);
+    return select;
   };
 
   it("are laid out degree by degree, and held when pressed", () => {
-    const hold = shown(at("C#", "dorian"));
+    const select = shown(at("C#", "dorian"));
     expect(screen.getAllByRole("rowheader").map(({ textContent }) => textContent)).toEqual([
       "i",
       "ii",
@@ -317,9 +317,9 @@ describe("the chords of a mode on the screen", () => {
       "♭VII",
     ]);
     fireEvent.click(screen.getByRole("button", { name: "F♯13" }));
-    expect(heldText(hold.mock.calls[0]![0])).toBe("F♯13");
+    expect(selectedText(select.mock.calls[0]![0])).toBe("F♯13");
     expect(
-      heldNotes(hold.mock.calls[0]![0])
+      selectedNotes(select.mock.calls[0]![0])
         .map((note) => printName(note))
         .join(" "),
     ).toBe("F# A# C# E G# B D#");
@@ -327,7 +327,7 @@ describe("the chords of a mode on the screen", () => {
 
   it("move one shape over the bass, a fingering too", () => {
     shown(at("A", "dorian"));
-    fireEvent.click(screen.getByLabelText("One shape over the bass"));
+    fireEvent.click(screen.getByLabelText("Slash chords over one bass"));
     expect(screen.getByText(/From C and G all of it is in A Dorian/)).toBeTruthy();
     const field = screen.getByLabelText(/^The shape/);
     fireEvent.change(field, { target: { value: "x 7 5 7 7 x" } });
@@ -348,14 +348,14 @@ describe("the chords of a mode on the screen", () => {
     shown(at("D", "dorian"));
     fireEvent.click(screen.getByLabelText("In fourths"));
     expect(screen.getAllByText("perfect")).toHaveLength(5 + 4 + 3);
-    fireEvent.click(screen.getByLabelText("Shared out"));
+    fireEvent.click(screen.getByLabelText("Chord pairs"));
     expect(screen.getAllByText("all seven notes").length).toBeGreaterThan(3);
   });
 
-  it("held, can be kept and taken to Match", () => {
+  it("held, can be saved and taken to Match", () => {
     const vamp = vamps(at("Gb", "lydian"))[0]!;
-    render(<HeldPanel homeMode={at("Gb", "lydian")} held={vamp} onLetGo={() => undefined} />);
-    fireEvent.click(screen.getByRole("button", { name: "Keep" }));
+    render(<SelectedPanel homeMode={at("Gb", "lydian")} selected={vamp} onDeselect={() => undefined} />);
+    fireEvent.click(screen.getByRole("button", { name: "Save" }));
     expect($toSave.get()).toMatchObject({
       kind: "progression",
       chords: "| Gb | Ab |",
@@ -389,7 +389,7 @@ describe("asking all modes on the screen", () => {
     fireEvent.click(screen.getByLabelText("or any home"));
     fireEvent.click(screen.getByLabelText("a home chord with only perfect fifths"));
     await screen.findByText(/1 of 462 modes/, {}, SLOW);
-    fireEvent.click(screen.getByRole("button", { name: /^D Dorian, colour 6/ }));
+    fireEvent.click(screen.getByRole("button", { name: /^D Dorian, characteristic 6/ }));
     expect(here()).toBe("D dorian");
     fireEvent.change(screen.getByLabelText("Notes that they hold"), { target: { value: "b3 F# Q" } });
     fireEvent.blur(screen.getByLabelText("Notes that they hold"));

@@ -8,8 +8,8 @@ export const DERIVE = "derive";
 export const SHOWS = ["modes", "make", "compare", "chords", "ask"] as const;
 export type Show = (typeof SHOWS)[number];
 
-/** How the ladder is lined up: every mode on one home (parallel), or one set of notes from every home (relative). */
-export type LineUp = "homes" | "notes";
+/** Parallel or relative: every mode on one home (parallel), or one set of notes from every home (relative). */
+export type Alignment = "parallel" | "relative";
 
 /** Modes compared with the one selected, at most. */
 export const MOST_BESIDE = 3;
@@ -17,7 +17,7 @@ export const MOST_BESIDE = 3;
 /** What of the address is Derive's. */
 export interface DerivePlace {
   readonly show: Show;
-  readonly lineUp: LineUp;
+  readonly alignment: Alignment;
   /** Modes that Compare has beside the one selected; undefined where the user has chosen none. */
   readonly beside: readonly Mode[] | undefined;
 }
@@ -33,14 +33,15 @@ export const $derive = computed($place, (place): DerivePlace => {
   const { part, query } = placeOf(DERIVE, place);
   return {
     show: SHOWS.find((each) => each === part) ?? "modes",
-    lineUp: query.line === "notes" ? "notes" : "homes",
+    // Version 1 wrote "line=notes".
+    alignment: query.align === "relative" || query.line === "relative" ? "relative" : "parallel",
     beside: readBeside(query.with, place.mode),
   };
 });
 
 export const showPart = (show: Show): void => goTo(DERIVE, { part: show });
-export const lineUpBy = (lineUp: LineUp): void =>
-  setQuery(DERIVE, { line: lineUp === "notes" ? lineUp : undefined });
+export const alignBy = (alignment: Alignment): void =>
+  setQuery(DERIVE, { align: alignment === "relative" ? alignment : undefined, line: undefined });
 export const putBeside = (modes: readonly Mode[]): void =>
   setQuery(DERIVE, { with: modes.map(({ id }) => id).join(",") });
 

@@ -1,19 +1,19 @@
 import { computed } from "nanostores";
 import { $placeMode, $settings, selects } from "@/session";
-import { heldSelection, holding } from "@/shell/held";
+import { selectionOf, selecting } from "@/shell/selected";
 import { $derive, DERIVE } from "./route";
 
-const { $held: $holding, hold, letGo } = holding($placeMode);
-export { hold, letGo };
+const { $selectedChords: $selecting, select, deselect } = selecting($placeMode);
+export { select, deselect };
 
 /** The chords that are selected, of the mode in the address; what was selected in another part of the view is not. */
-export const $held = computed([$holding, $derive], (held, { show }) =>
-  show === "chords" ? held : undefined,
+export const $selectedChords = computed([$selecting, $derive], (selected, { show }) =>
+  show === "chords" ? selected : undefined,
 );
 
 selects(
   DERIVE,
-  computed([$placeMode, $held, $settings], (homeMode, held, settings) =>
-    heldSelection(homeMode, held, settings, settings.drone),
+  computed([$placeMode, $selectedChords, $settings], (homeMode, selected, settings) =>
+    selectionOf(homeMode, selected, settings, settings.drone),
   ),
 );

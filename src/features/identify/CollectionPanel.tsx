@@ -24,7 +24,7 @@ export function CollectionPanel({ collection, shown, isReading }: CollectionPane
   const open = shown.filter((row) => passes(row, { only: "undecided" })).length;
   return (
     <Panel
-      title={rows.length === 0 ? "Reading" : capital(countText(shown.length, "tune"))}
+      title={rows.length === 0 ? "Opening files" : capital(countText(shown.length, "tune"))}
       acts={
         <>
           {isReading ? (
@@ -32,25 +32,25 @@ export function CollectionPanel({ collection, shown, isReading }: CollectionPane
               Cancel
             </Button>
           ) : (
-            <Button onClick={closeCollection}>Put it away</Button>
+            <Button onClick={closeCollection}>Close</Button>
           )}
           <Button
             disabled={shown.length === 0}
             onClick={() => saveFile("modes.csv", resultsCsv(shown), "text/csv")}
           >
-            Save as CSV
+            Export CSV
           </Button>
           <Button
             disabled={shown.length === 0}
             onClick={() => saveFile("modes.json", resultsJson(shown), "application/json")}
           >
-            Save as JSON
+            Export JSON
           </Button>
         </>
       }
     >
       <p role="status">{collectionText(collection)}</p>
-      {collection.isKept === false && <p>This table isn’t saved. After a reload, open its files again.</p>}
+      {collection.isSaved === false && <p>This table isn’t saved. After a reload, open its files again.</p>}
       {isReading && (
         <progress
           className={styles.progress}

@@ -14,7 +14,7 @@ import { Button, Select } from "@/kit/controls";
 import { shadeOf } from "@/kit/shade";
 import { countText, homeModeText, modeText, noteText, ONLY_TEXT, problemText, weightText } from "@/words";
 import view from "@/shell/frame/View.module.css";
-import { useWording } from "@/session/useSchools";
+import { useWording } from "@/session/useConventions";
 import { $collection, $table, type Collection, type Row, setTable } from "./collection";
 import { CollectionPanel } from "./CollectionPanel";
 import styles from "./CollectionShow.module.css";
@@ -69,7 +69,7 @@ const ANY = "any";
 interface CollectionShowProps {
   readonly collection: Collection;
   readonly onOpen: (row: Row) => void;
-  /** Back to the tune that was in hand. */
+  /** Back to the tune that was selected. */
   readonly onBack: () => void;
 }
 
@@ -259,7 +259,7 @@ const TuneRow = memo(function TuneRow({ row, index, start, onOpen }: TuneRowProp
         data-shade={homeMode ? shadeOf(brightness(homeMode.mode.intervals)) : undefined}
       >
         {homeMode ? homeModeText(homeMode) : problem ? problemText(problem, "") : "no notes"}
-        {(found?.passages ?? 1) > 1 && ` and ${countText((found?.passages ?? 1) - 1, "turn")}`}
+        {(found?.passages ?? 1) > 1 && ` and ${countText((found?.passages ?? 1) - 1, "change")}`}
       </div>
       <div role="cell">{found ? weightText(found.weight) : ""}</div>
       <div role="cell">{found?.undecided.join(" ") ?? ""}</div>

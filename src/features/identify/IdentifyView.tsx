@@ -3,11 +3,11 @@ import { useEffect, useMemo, useState } from "react";
 import { soundOf } from "@/core/pitch";
 import { allNotes } from "@/core/tune";
 import { readTunes, type TuneText as TextOfTune } from "@/formats";
-import { byTurns, swapped, tuneScore } from "@/audio";
+import { alternating, swapped, tuneScore } from "@/audio";
 import { $ready, $toSave, BLANK_TUNE, openFiles, openIn, swapLive, toggle, tuneDocument } from "@/session";
 import { useIncoming } from "@/session/useIncoming";
-import { useSchools } from "@/session/useSchools";
-import { HeightBlind } from "@/kit/blind";
+import { useConventions } from "@/session/useConventions";
+import { HeightStrip } from "@/kit/pitch-strip";
 import { Button, Select } from "@/kit/controls";
 import { useKeys } from "@/session/useKeys";
 import { DocumentTools } from "@/shell/documents";
@@ -21,12 +21,12 @@ import { isRecording, noTune, onlyTextIn } from "./files";
 import { heardSwap, placesOf, staffText } from "./heard-tune";
 import own from "./IdentifyView.module.css";
 import { $identifyPart, $way, IDENTIFY, setWay, showPart } from "./route";
-import { NoteInHand } from "./NoteInHand";
+import { SelectedNote } from "./SelectedNote";
 import { Passages } from "./Passages";
 import { PlayIn } from "./PlayIn";
 import { ReasonPanel } from "./ReasonPanel";
 import { Record } from "./Record";
-import { SaveDialog } from "./SaveDialog";
+import { ExportDialog } from "./ExportDialog";
 import { TuneText, Ways } from "./TuneInput";
 import { undecidedNotes } from "./selection";
 import { UNTOUCHED } from "./taken-in";
@@ -49,7 +49,7 @@ import { Voices } from "./Voices";
 
 /** Identify: a tune from files, typed, played or recorded, and the mode it is in with the reasons; or a collection of tunes. */
 export function IdentifyView() {
-  const schools = useSchools();
+  const conventions = useConventions();
   const value = useStore(tuneDocument.$value);
   const isReady = useStore($ready);
   const collection = useCollection();
@@ -64,7 +64,7 @@ export function IdentifyView() {
   const [refusal, setRefusal] = useState<string>();
   const [pointed, setPointed] = useState<readonly number[]>();
   const [note, setNote] = useState<number>();
-  const [isSaving, setSaving] = useState(false);
+  const [isExporting, setExporting] = useState(false);
 
   /** A tune from elsewhere is a document of its own; the one before stays under Recent. */
   const take = ({ source, text, name }: TextOfTune) => {
@@ -117,26 +117,26 @@ export function IdentifyView() {
     [shown, byHand.without],
   );
   const chosenNote = tune && note !== undefined ? allNotes(tune)[note] : undefined;
-  const swap = answer && heardSwap(answer.found, schools);
+  const swap = answer && heardSwap(answer.found, conventions);
   const hearSwap = () => {
     if (swapLive() || !tune || !homeMode || !swap) return;
     toggle(
       "swap",
-      byTurns(
+      alternating(
         tuneScore(tune),
         swapped(tuneScore(tune), { home: homeMode.home, from: swap.from, to: swap.to }),
       ),
     );
   };
   const title = tune?.title === "" ? (read?.name ?? "") : (tune?.title ?? "");
-  const keep = () => {
+  const save = () => {
     if (!answer) return;
-    $toSave.set({ kind: "tune", title: title || "Tune", words: "", ...answer.shown.kept });
+    $toSave.set({ kind: "tune", title: title || "Tune", words: "", ...answer.shown.saved });
   };
 
   useKeys("Identify", [
-    { key: "s", says: "Hear the tune with the colour note swapped, by turns", act: hearSwap },
-    { key: "k", says: "Keep this tune", act: keep },
+    { key: "s", says: "Hear the tune with the characteristic note swapped", act: hearSwap },
+    { key: "k", says: "Save this tune", act: save },
     {
       key: "o",
       says: "Show the tune, or the collection",
@@ -188,8 +188,8 @@ export function IdentifyView() {
           {tune && read && (
             <span className={own.count}>
               {tuneCountText(tune, read.source, read.origin)}
-              <Button kind="quiet" title="As ABC, MusicXML or MIDI" onClick={() => setSaving(true)}>
-                Save
+              <Button kind="quiet" title="As ABC, MusicXML or MIDI" onClick={() => setExporting(true)}>
+                Export
               </Button>
             </span>
           )}
@@ -237,7 +237,7 @@ export function IdentifyView() {
               )}
               <span className={own.note} role="status">
                 {note !== undefined && chosenNote && (
-                  <NoteInHand
+                  <SelectedNote
                     note={chosenNote}
                     voice={tune.voices?.[chosenNote.voice ?? 0]}
                     bar={tune.bars[chosenNote.bar]?.number ?? 1}
@@ -251,7 +251,7 @@ export function IdentifyView() {
             <Staff
               tune={answer.shown.engraved}
               text={answer.shown.abc}
-              colour={answer.colour}
+              characteristic={answer.characteristic}
               phraseEnds={answer.ends}
               pointed={pointedOnStaff}
               without={withoutOnStaff}
@@ -264,9 +264,9 @@ export function IdentifyView() {
             />
             <Voices tune={tune} without={byHand.without} onLeaveOut={leaveOut} />
             <div className={own.below}>
-              <HeightBlind
+              <HeightStrip
                 homeMode={homeMode}
-                telling={schools}
+                comparedBy={conventions}
                 sounding={answer.found.hearing.sounding}
                 outside={answer.found.outside.map((each) => each.note)}
                 undecided={undecidedNotes(answer.found).map((each) => soundOf(each - homeMode.home))}
@@ -279,7 +279,7 @@ export function IdentifyView() {
               chosen={byHand.bars}
               onBars={chooseBars}
             />
-            <SaveDialog open={isSaving} onClose={() => setSaving(false)} tune={tune} title={title} />
+            <ExportDialog open={isExporting} onClose={() => setExporting(false)} tune={tune} title={title} />
           </>
         )}
       </div>
@@ -289,7 +289,7 @@ export function IdentifyView() {
           placesOf={(name) => placesOf(tune, name, answer.found.bars, byHand.without)}
           swapName={swap && noteText(homeMode.home + swap.to)}
           onSwap={hearSwap}
-          onKeep={keep}
+          onSave={save}
           onPoint={setPointed}
         />
       )}

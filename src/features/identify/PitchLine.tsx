@@ -31,7 +31,7 @@ const pathOf = (frames: HeardLine["frames"], high: number, off: number): string 
     })
     .join("");
 
-/** The pitch of a recording as a line over the notes that it became; each can be taken in hand and corrected. */
+/** The pitch of a recording as a line over the notes that it became; each can be selected and corrected. */
 export function PitchLine({ line, onNotes, onUndo }: PitchLineProps) {
   const { frames, notes } = line;
   const [chosen, setChosen] = useState<number>();
@@ -60,13 +60,13 @@ export function PitchLine({ line, onNotes, onUndo }: PitchLineProps) {
     event.preventDefault();
     event.stopPropagation();
   };
-  const inHand = chosen === undefined ? undefined : names[chosen];
+  const selected = chosen === undefined ? undefined : names[chosen];
   const acts: readonly (readonly [Correction, string])[] = [
     ["higher", "Higher"],
     ["lower", "Lower"],
-    ["part", "Part it in two"],
-    ["join", "Join with the next"],
-    ["take-out", "Take it out"],
+    ["part", "Split"],
+    ["join", "Join"],
+    ["take-out", "Remove"],
   ];
   return (
     <section className={styles.line} aria-label="The recording as it was heard">
@@ -114,7 +114,9 @@ export function PitchLine({ line, onNotes, onUndo }: PitchLineProps) {
         </div>
       </div>
       <div className={styles.acts}>
-        <span role="status">{inHand ? `${pitchText(inHand)} in hand:` : "Choose a note to correct it."}</span>
+        <span role="status">
+          {selected ? `${pitchText(selected)} selected:` : "Choose a note to correct it."}
+        </span>
         {acts.map(([how, says]) => (
           <Button key={how} kind="quiet" disabled={chosen === undefined} onClick={() => change(how)}>
             {says}

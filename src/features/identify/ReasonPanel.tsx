@@ -1,7 +1,7 @@
-import { useSchools } from "@/session/useSchools";
+import { useConventions } from "@/session/useConventions";
 import type { Fifths } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
-import { HearAndKeep, OwnWordsSaid } from "@/shell/panel";
+import { HearAndSave, OwnWordsSaid } from "@/shell/panel";
 import { Facts, Panel } from "@/kit/panel";
 import {
   passageBarsText,
@@ -18,7 +18,7 @@ import {
   passagesReason,
   playItFromText,
   rivalReason,
-  tellingReason,
+  comparedReason,
   Words,
 } from "@/words";
 import styles from "./ReasonPanel.module.css";
@@ -27,10 +27,10 @@ interface ReasonPanelProps {
   readonly found: Identification;
   /** Places in the tune at which a note sounds. */
   readonly placesOf: (note: Fifths) => readonly number[];
-  /** The ordinary neighbour of the colour note. */
+  /** The ordinary neighbour of the characteristic note. */
   readonly swapName: string | undefined;
   readonly onSwap: () => void;
-  readonly onKeep: () => void;
+  readonly onSave: () => void;
   /** A reason points at notes; undefined when none does any more. */
   readonly onPoint: (notes: readonly number[] | undefined) => void;
 }
@@ -39,25 +39,25 @@ interface ReasonPanelProps {
 const MOST_MODES = 8;
 
 /** The panel of Identify: the working as a person would do it, in four steps. */
-export function ReasonPanel({ found, placesOf, swapName, onSwap, onKeep, onPoint }: ReasonPanelProps) {
+export function ReasonPanel({ found, placesOf, swapName, onSwap, onSave, onPoint }: ReasonPanelProps) {
   const { homeMode, undecided, isShort, key, passages, isByHand } = found;
-  const schools = useSchools();
+  const conventions = useConventions();
   const said = [passagesReason(found), rivalReason(found)].filter((each) => each !== undefined);
   const reasons = [
     homeReason(found),
     notesReason(found, placesOf),
     countReason(found, placesOf),
-    tellingReason(found, placesOf, schools),
+    comparedReason(found, placesOf, conventions),
   ];
   return (
     <Panel
       title={headlineText(found)}
       aside={orText(found)}
       acts={
-        <HearAndKeep
+        <HearAndSave
           hear="Hear the tune"
           swap={swapName === undefined ? undefined : { says: `With ${swapName}`, onSwap }}
-          onKeep={onKeep}
+          onSave={onSave}
         />
       }
     >

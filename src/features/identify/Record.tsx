@@ -8,7 +8,7 @@ import { RECORDING_FILES } from "./files";
 import { PitchLine } from "./PitchLine";
 import styles from "./PlayIn.module.css";
 import { takeCorrected } from "./taken-in";
-import type { RecordingInHand } from "./useRecording";
+import type { RecordingState } from "./useRecording";
 
 const SOURCES: readonly { readonly value: Microphone; readonly text: string }[] = [
   { value: "microphone", text: "Microphone" },
@@ -16,7 +16,7 @@ const SOURCES: readonly { readonly value: Microphone; readonly text: string }[] 
 ];
 
 interface RecordProps {
-  readonly recording: RecordingInHand;
+  readonly recording: RecordingState;
 }
 
 /** A recording of one voice: from the microphone, a fiddler who stands in for it, or an audio file. */

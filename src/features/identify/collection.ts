@@ -11,7 +11,7 @@ import {
   keepTable,
   keptCollection,
   type TableView,
-} from "./kept-collection";
+} from "./saved-collection";
 import { showPart } from "./route";
 
 /** A tune of a collection, and where it came from. */
@@ -33,7 +33,7 @@ export interface Collection {
   readonly done: number;
   readonly of: number;
   /** Whether it is there again after a reload; unknown while it is being written. */
-  readonly isKept?: boolean;
+  readonly isSaved?: boolean;
 }
 
 /** The collection that is open; it stays while the views change, and comes back after a reload. */
@@ -49,10 +49,10 @@ export const setTable = (part: Partial<TableView>): void => {
 /** Brings the collection back that was open before a reload. */
 export async function bringBackCollection(): Promise<void> {
   if ($collection.get() || reading > 0) return;
-  const kept = await keptCollection();
-  if (!kept || $collection.get() || reading > 0) return;
-  $table.set(kept.table);
-  $collection.set(kept.collection);
+  const saved = await keptCollection();
+  if (!saved || $collection.get() || reading > 0) return;
+  $table.set(saved.table);
+  $collection.set(saved.collection);
 }
 
 /** Tunes that are sent to a worker at a time: few at first, so that the first rows come soon. */
@@ -78,8 +78,8 @@ export function cancelCollection(): void {
 /** Shows what a reading came to, and keeps it. */
 function end(collection: Collection): void {
   $collection.set(collection);
-  void keepCollection(collection).then((isKept) => {
-    if ($collection.get() === collection) $collection.set({ ...collection, isKept });
+  void keepCollection(collection).then((isSaved) => {
+    if ($collection.get() === collection) $collection.set({ ...collection, isSaved });
   });
 }
 

@@ -1,6 +1,6 @@
 import type { Identification } from "@/core/identify";
 import { type Fifths, soundOf } from "@/core/pitch";
-import { colourSwap, type Swap, type Telling } from "@/core/scale";
+import { characteristicSwap, type Swap, type ComparedBy } from "@/core/scale";
 import { allNotes, type BarRange, type Tune } from "@/core/tune";
 
 /** Places at which a sound is heard, whatever it is called: in the bars that an answer is about, but for notes left out. */
@@ -18,9 +18,9 @@ export const placesOf = (
 /** The swap of the characteristic note, where the tune has that note: without it there would be nothing to hear. */
 export function heardSwap(
   { homeMode: { home, mode }, hearing }: Identification,
-  telling: Telling,
+  comparedBy: ComparedBy,
 ): Swap | undefined {
-  const swap = colourSwap(mode, telling);
+  const swap = characteristicSwap(mode, comparedBy);
   return swap && hearing.names[soundOf(home + swap.from)] !== undefined ? swap : undefined;
 }
 

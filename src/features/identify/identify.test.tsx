@@ -21,7 +21,7 @@ function show(found: Identification, swapName?: string) {
       placesOf={() => [0]}
       swapName={swapName}
       onSwap={() => undefined}
-      onKeep={() => undefined}
+      onSave={() => undefined}
       onPoint={point}
     />,
   );

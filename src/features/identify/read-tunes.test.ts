@@ -19,15 +19,15 @@ describe("what is typed or pasted", () => {
   ])("%j is %s", (text, source) => expect(typedTune(text, "x").source).toBe(source));
 
   it("is engraved from what it was typed as, with every note placed", async () => {
-    const { abc, engraved, kept } = await ready("A4 C#5 E5", "Three");
+    const { abc, engraved, saved } = await ready("A4 C#5 E5", "Three");
     expect(abc).toContain("T:Three");
     expect(engraved.notes.map(({ from, to }) => abc.slice(from, to))).toEqual(["A2", "^c2", "e2"]);
-    expect(kept).toEqual({ source: "notes", text: "A4 C#5 E5" });
+    expect(saved).toEqual({ source: "notes", text: "A4 C#5 E5" });
   });
 
   it("keeps one tune of an ABC book by itself", async () => {
-    const { kept } = await ready("X:1\nT:One\nK:C\nCDE|\n\nX:2\nT:Two\nK:D\nDEF|\n");
-    expect(kept).toEqual({ source: "abc", text: "X:1\nT:One\nK:C\nCDE|\n\n" });
+    const { saved } = await ready("X:1\nT:One\nK:C\nCDE|\n\nX:2\nT:Two\nK:D\nDEF|\n");
+    expect(saved).toEqual({ source: "abc", text: "X:1\nT:One\nK:C\nCDE|\n\n" });
   });
 
   it("is engraved as far as a page goes, its notes in the same places", async () => {

@@ -16,7 +16,7 @@ import { answering, tuneDocument } from "@/session";
 /** A tune as read, what it is kept as, and the same as ABC for the engraver with its notes placed in that. */
 export interface ReadTune {
   readonly tune: Tune;
-  readonly kept: Pick<TuneText, "source" | "text">;
+  readonly saved: Pick<TuneText, "source" | "text">;
   readonly abc: string;
   readonly engraved: Tune;
   /** Only so many bars are engraved of a long tune. */
@@ -51,7 +51,7 @@ export function readyTune(file: FileTune, { source, text }: Pick<TuneText, "sour
   const engraving = isCut ? writeAbc(excerptOf(tune, { from: 0, to: most - 1 })) : engravingOf(file);
   return {
     tune,
-    kept: written ? { source: "abc", text: written.text } : { source, text },
+    saved: written ? { source: "abc", text: written.text } : { source, text },
     abc: engraving.engraving,
     engraved: engraving.tune,
     isCut,

@@ -1,10 +1,10 @@
 import { computed } from "nanostores";
 import type { Identification } from "@/core/identify";
 import type { Fifths } from "@/core/pitch";
-import { colourOn, colourSwap, intervalAt } from "@/core/scale";
+import { characteristicOn, characteristicSwap, intervalAt } from "@/core/scale";
 import { tuneScore } from "@/audio";
 import { $placeMode, $settings, type Selection, selects } from "@/session";
-import { heldSelection } from "@/shell/held";
+import { selectionOf } from "@/shell/selected";
 import { IDENTIFY } from "./route";
 import { $answer } from "./tune-answer";
 
@@ -18,15 +18,15 @@ export const undecidedNotes = ({ undecided, homeMode: { home, mode } }: Identifi
 selects(
   IDENTIFY,
   computed([$answer, $placeMode, $settings], (answer, homeMode, settings): Selection => {
-    if (!answer) return heldSelection(homeMode, undefined, settings, settings.drone);
+    if (!answer) return selectionOf(homeMode, undefined, settings, settings.drone);
     const { found, shown } = answer;
     const unknown = undecidedNotes(found);
     return {
       homeMode: found.homeMode,
-      lit: colourOn(found.homeMode, settings).filter((note) => !unknown.includes(note)),
+      lit: characteristicOn(found.homeMode, settings).filter((note) => !unknown.includes(note)),
       unknown,
       targets: [],
-      swap: colourSwap(found.homeMode.mode, settings),
+      swap: characteristicSwap(found.homeMode.mode, settings),
       play: { code: "tune", score: tuneScore(shown.tune, true) },
     };
   }),

@@ -1,10 +1,10 @@
 import { computed } from "nanostores";
 import { identify, type Identification } from "@/core/identify";
 import { type Fifths, fifthsOf, printName, soundOf } from "@/core/pitch";
-import { colourOn, type HomeMode, mode as modeById } from "@/core/scale";
+import { characteristicOn, type HomeMode, mode as modeById } from "@/core/scale";
 import { allNotes, type BarRange, partOf, phraseEnds, type Tune, type TuneNote } from "@/core/tune";
-import { $schools, $settings, answering, tuneDocument, type TuneValue } from "@/session";
-import type { Schools } from "@/words";
+import { $conventions, $settings, answering, tuneDocument, type TuneValue } from "@/session";
+import type { Conventions } from "@/words";
 import { identifyLong, type TuneAsked } from "@/workers";
 import { $tunes, onStaff, type ReadTune, readyTune } from "./read-tunes";
 
@@ -104,15 +104,15 @@ export interface Answer {
   readonly shown: ReadTune;
   readonly found: Identification;
   /** Places of the notes that are engraved: characteristic notes, and the ends of phrases. */
-  readonly colour: readonly number[];
+  readonly characteristic: readonly number[];
   readonly ends: readonly number[];
 }
 
-export const $answer = computed([$found, $schools], (last, schools) =>
-  last?.found ? answerOf(last.asked, last.found, schools) : undefined,
+export const $answer = computed([$found, $conventions], (last, conventions) =>
+  last?.found ? answerOf(last.asked, last.found, conventions) : undefined,
 );
 
-function answerOf({ shown, byHand }: Asked, found: Identification, schools: Schools): Answer {
+function answerOf({ shown, byHand }: Asked, found: Identification, conventions: Conventions): Answer {
   const { tune } = shown;
   const whole = { from: 0, to: tune.bars.length - 1 };
   const parts =
@@ -121,14 +121,14 @@ function answerOf({ shown, byHand }: Asked, found: Identification, schools: Scho
       : [{ bars: found.bars ?? whole, homeMode: found.homeMode }];
   const lit = parts.map(({ bars, homeMode }) => ({
     bars,
-    sounds: new Set(colourOn(homeMode, schools).map(soundOf)),
+    sounds: new Set(characteristicOn(homeMode, conventions).map(soundOf)),
   }));
   const isLit = ({ pitch, bar }: TuneNote) =>
     lit.find(({ bars }) => bar >= bars.from && bar <= bars.to)?.sounds.has(soundOf(pitch.name)) === true;
   return {
     shown,
     found,
-    colour: onStaff(
+    characteristic: onStaff(
       shown,
       allNotes(tune).flatMap((note, at) => (isLit(note) ? [at] : [])),
     ),

@@ -1,7 +1,7 @@
 import { useEffect, useEffectEvent, useRef, useState } from "react";
 import type { Timed } from "@/core/tune";
 import { type KeyEvent, midiKeyboards, type MidiKeyboard, simulatedKeyboard } from "@/devices";
-import { $settings, $striking, hearNote, tuneDocument } from "@/session";
+import { $settings, $noteInput, hearNote, tuneDocument } from "@/session";
 import { takePlayed } from "./taken-in";
 
 /** The keyboard that is always there. */
@@ -52,14 +52,14 @@ export function usePlayedIn() {
     });
   }, [keyboard]);
   useEffect(() => {
-    $striking.set((midi) => {
+    $noteInput.set((midi) => {
       hearNote(midi);
       // One click follows another without a rest, however long the next one takes to find.
       const { played = [] } = tuneDocument.$value.get();
       const onset = played.length === 0 ? performance.now() / 1000 : endOf(played);
       takePlayed({ midi, onset, duration: 60 / $settings.get().tempo });
     });
-    return () => $striking.set(undefined);
+    return () => $noteInput.set(undefined);
   }, []);
 
   return {

@@ -99,4 +99,4 @@ export function useRecording() {
     },
   };
 }
-export type RecordingInHand = ReturnType<typeof useRecording>;
+export type RecordingState = ReturnType<typeof useRecording>;

@@ -1,55 +1,55 @@
 import { type CSSProperties, memo, type MouseEvent, useEffect, useRef } from "react";
 import { type Chart as WholeChart, chordNotes, romanNumeral } from "@/core/chord";
 import {
-  type ChartReading,
+  type ChartAnalysis,
   type Fit,
   fitOf,
   type guideLines,
-  type ReadingKind,
-  type Readings,
+  type AnalysisKind,
+  type Analyses,
   segmentAt,
-  type Turn,
-  turnsOf,
+  type Change,
+  changesOf,
 } from "@/core/progression";
 import { brightness, type HomeMode } from "@/core/scale";
-import { ChordBlind } from "@/kit/blind";
+import { ChordStrip } from "@/kit/pitch-strip";
 import { shadeOf } from "@/kit/shade";
 import { useNarrow } from "@/kit/useNarrow";
-import { useSchools, useWording } from "@/session/useSchools";
+import { useConventions, useWording } from "@/session/useConventions";
 import {
   homeModeText,
   noteText,
   outsideText,
   placeInChartText,
-  READING_TEXT,
+  ANALYSIS_TEXT,
   shortHomeModeText,
   symbolText,
-  turnText,
+  changeText,
 } from "@/words";
 import styles from "./Chart.module.css";
 import { KindHead } from "./KindHead";
-import type { Stretch } from "./stretch";
+import type { ChordRange } from "./range";
 import { type LaidBar, linesOf, type Placed, type Run, runsOf } from "./lines";
 
 interface ChartProps {
   readonly chart: WholeChart;
-  /** The reading of each kind that stands under the chords, out of all that were found. */
-  readonly shown: readonly ChartReading[];
-  readonly readings: Readings;
+  /** The analysis of each kind that stands under the chords, out of all that were found. */
+  readonly shown: readonly ChartAnalysis[];
+  readonly analyses: Analyses;
   /** The guide tones of each chord, where they are shown. */
   readonly guides: ReturnType<typeof guideLines> | undefined;
-  /** The kind in hand: numerals, panel and stage go by it. */
-  readonly inHand: ReadingKind;
-  readonly stretch: Stretch;
+  /** The selected kind: numerals, panel and stage go by it. */
+  readonly selectedKind: AnalysisKind;
+  readonly range: ChordRange;
   readonly onChoose: (at: number, extends_: boolean) => void;
   /** A chord was chosen in the band of a kind. */
-  readonly onBand: (kind: ReadingKind, at: number) => void;
-  readonly onKind: (kind: ReadingKind) => void;
-  readonly onRank: (kind: ReadingKind, rank: number) => void;
+  readonly onBand: (kind: AnalysisKind, at: number) => void;
+  readonly onKind: (kind: AnalysisKind) => void;
+  readonly onRank: (kind: AnalysisKind, rank: number) => void;
 }
 
-/** The chords in columns a bar, and under them a band for each reading with a blind for each chord. */
-export function Chart({ chart, stretch, ...rest }: ChartProps) {
+/** The chords in columns a bar, and under them a band for each analysis with a strip for each chord. */
+export function Chart({ chart, range, ...rest }: ChartProps) {
   const barsPerLine = useNarrow() ? 4 : 8;
   const lines = linesOf(chart, barsPerLine);
   const columns = lines.length > 1 ? barsPerLine : Math.max(1, lines[0]?.length ?? 1);
@@ -60,15 +60,15 @@ export function Chart({ chart, stretch, ...rest }: ChartProps) {
   return (
     <div className={styles.chart} style={{ "--bars": columns } as CSSProperties}>
       {lines.map((line) => {
-        const holds = isIn(line, stretch.at) || isIn(line, stretch.from) || isIn(line, stretch.to);
-        const spans = stretch.from < (line[0]?.bar.from ?? 0) && stretch.to >= (line.at(-1)?.bar.to ?? 0);
+        const holds = isIn(line, range.at) || isIn(line, range.from) || isIn(line, range.to);
+        const spans = range.from < (line[0]?.bar.from ?? 0) && range.to >= (line.at(-1)?.bar.to ?? 0);
         return (
           <Line
             key={line[0]?.bar.number}
             line={line}
             isFirst={line === lines[0]}
             columns={columns}
-            stretch={holds || spans ? stretch : NOWHERE}
+            range={holds || spans ? range : NOWHERE}
             {...rest}
           />
         );
@@ -77,7 +77,7 @@ export function Chart({ chart, stretch, ...rest }: ChartProps) {
   );
 }
 
-const NOWHERE: Stretch = { at: -1, from: -1, to: -1 };
+const NOWHERE: ChordRange = { at: -1, from: -1, to: -1 };
 
 interface LineProps extends Omit<ChartProps, "chart"> {
   readonly line: readonly LaidBar[];
@@ -90,41 +90,41 @@ interface LineProps extends Omit<ChartProps, "chart"> {
 const Line = memo(
   function Line(props: LineProps) {
     useWording();
-    const { line, columns, isFirst, shown, readings, guides, inHand, stretch, onChoose, onBand } = props;
+    const { line, columns, isFirst, shown, analyses, guides, selectedKind, range, onChoose, onBand } = props;
     const [first] = line;
     const row = useRef<HTMLOListElement>(null);
-    const chosen = stretch.at;
-    // The chord in hand is kept in sight, also while it follows what sounds.
+    const chosen = range.at;
+    // The selected chord is kept in sight, also while it follows what sounds.
     useEffect(() => {
       const holds = line.some(({ bar }) => chosen >= bar.from && chosen < bar.to);
       if (holds) row.current?.scrollIntoView({ block: "nearest" });
     }, [chosen, line]);
-    const reading = shown.find(({ kind }) => kind === inHand) ?? shown[0];
+    const analysis = shown.find(({ kind }) => kind === selectedKind) ?? shown[0];
     return (
       <section className={styles.line} id={`bars-${first?.bar.number ?? 0}`}>
         {first?.bar.section !== undefined && <h3 className={styles.sectionName}>{first.bar.section}</h3>}
         <ol ref={row} className={styles.bars} aria-label={`Bars from ${first?.bar.number ?? 0}`}>
           {line.map((laid) => (
-            <Bar key={laid.bar.number} laid={laid} reading={reading} stretch={stretch} onChoose={onChoose} />
+            <Bar key={laid.bar.number} laid={laid} analysis={analysis} range={range} onChoose={onChoose} />
           ))}
         </ol>
         {guides && <GuideRow line={line} guides={guides} />}
         {shown.map((each) => (
-          <div key={each.kind} className={styles.reading}>
+          <div key={each.kind} className={styles.analysis}>
             {isFirst && (
               <KindHead
-                reading={each}
-                all={readings[each.kind]}
-                isInHand={each.kind === inHand}
+                analysis={each}
+                all={analyses[each.kind]}
+                isSelected={each.kind === selectedKind}
                 onKind={props.onKind}
                 onRank={props.onRank}
               />
             )}
             <Band
-              reading={each}
+              analysis={each}
               line={line}
               columns={columns}
-              isInHand={each.kind === inHand}
+              isSelected={each.kind === selectedKind}
               onChoose={(at) => onBand(each.kind, at)}
             />
           </div>
@@ -133,10 +133,10 @@ const Line = memo(
     );
   },
   (before, after) =>
-    before.stretch === after.stretch &&
+    before.range === after.range &&
     before.shown === after.shown &&
     before.guides === after.guides &&
-    before.inHand === after.inHand &&
+    before.selectedKind === after.selectedKind &&
     before.columns === after.columns &&
     before.onChoose === after.onChoose &&
     before.onBand === after.onBand &&
@@ -148,12 +148,12 @@ const Line = memo(
 
 interface BarProps {
   readonly laid: LaidBar;
-  readonly reading: ChartReading | undefined;
-  readonly stretch: Stretch;
+  readonly analysis: ChartAnalysis | undefined;
+  readonly range: ChordRange;
   readonly onChoose: ChartProps["onChoose"];
 }
 
-function Bar({ laid: { bar, chords }, reading, stretch, onChoose }: BarProps) {
+function Bar({ laid: { bar, chords }, analysis, range, onChoose }: BarProps) {
   const ending = bar.endings.length > 0 ? `${bar.endings.join(", ")}.` : "";
   return (
     <li
@@ -167,9 +167,9 @@ function Bar({ laid: { bar, chords }, reading, stretch, onChoose }: BarProps) {
         <ChordCell
           key={placed.at}
           placed={placed}
-          homeMode={reading && segmentAt(reading, placed.at)?.homeMode}
-          isChosen={placed.at === stretch.at}
-          isMarked={placed.at >= stretch.from && placed.at <= stretch.to && stretch.from < stretch.to}
+          homeMode={analysis && segmentAt(analysis, placed.at)?.homeMode}
+          isChosen={placed.at === range.at}
+          isMarked={placed.at >= range.from && placed.at <= range.to && range.from < range.to}
           onChoose={onChoose}
         />
       ))}
@@ -251,24 +251,24 @@ function GuideRow({
 }
 
 interface BandProps {
-  readonly reading: ChartReading;
+  readonly analysis: ChartAnalysis;
   readonly line: readonly LaidBar[];
   readonly columns: number;
-  readonly isInHand: boolean;
+  readonly isSelected: boolean;
   readonly onChoose: (at: number) => void;
 }
 
-/** The reading of one kind under a line: its modes in their shades, at each turn the note that changes. */
-function Band({ reading, line, columns, isInHand, onChoose }: BandProps) {
-  const turns = turnsOf(reading);
+/** The analysis of one kind under a line: its modes in their shades, at each change the note that changes. */
+function Band({ analysis, line, columns, isSelected, onChoose }: BandProps) {
+  const changes = changesOf(analysis);
   return (
-    <div className={styles.band} data-in-hand={isInHand || undefined} data-kind={reading.kind}>
-      {runsOf(reading, line, columns).map((run) => (
+    <div className={styles.band} data-in-hand={isSelected || undefined} data-kind={analysis.kind}>
+      {runsOf(analysis, line, columns).map((run) => (
         <RunBlock
           key={run.segment.from}
           run={run}
-          kind={reading.kind}
-          turn={run.begins ? turns.find(({ at }) => at === run.segment.from) : undefined}
+          kind={analysis.kind}
+          change={run.begins ? changes.find(({ at }) => at === run.segment.from) : undefined}
           onChoose={onChoose}
         />
       ))}
@@ -278,36 +278,36 @@ function Band({ reading, line, columns, isInHand, onChoose }: BandProps) {
 
 interface RunBlockProps {
   readonly run: Run;
-  readonly kind: ReadingKind;
-  readonly turn: Turn | undefined;
+  readonly kind: AnalysisKind;
+  readonly change: Change | undefined;
   readonly onChoose: (at: number) => void;
 }
 
-/** The part of a segment that stands in a line; pressing it takes its reading in hand. */
-function RunBlock({ run, kind, turn, onChoose }: RunBlockProps) {
+/** The part of a segment that stands in a line; pressing it selects its analysis. */
+function RunBlock({ run, kind, change, onChoose }: RunBlockProps) {
   const { homeMode } = run.segment;
   const isShort = run.width < 0.2;
   const bars = run.chords.reduce((sum, { each }) => sum + each.length, 0);
   const name = homeModeText(homeMode);
   const first = run.chords[0]?.at ?? 0;
-  const changes = turn && turnText(turn);
+  const changes = change && changeText(change);
   return (
     <div
       className={styles.run}
       style={{ left: `${run.left * 100}%`, width: `${run.width * 100}%` }}
       data-shade={shadeOf(brightness(homeMode.mode.intervals))}
     >
-      {changes !== undefined && <span className={styles.turn}>{changes}</span>}
+      {changes !== undefined && <span className={styles.change}>{changes}</span>}
       <button
         type="button"
         className={styles.name}
         title={name}
-        aria-label={`${READING_TEXT[kind]}: ${name} from bar ${run.chords[0]?.each.bar ?? 0}${changes === undefined ? "" : `, ${changes}`}`}
+        aria-label={`${ANALYSIS_TEXT[kind]}: ${name} from bar ${run.chords[0]?.each.bar ?? 0}${changes === undefined ? "" : `, ${changes}`}`}
         onClick={() => onChoose(first)}
       >
         {isShort ? shortHomeModeText(homeMode) : name}
       </button>
-      <div className={styles.blinds}>
+      <div className={styles.strips}>
         {run.chords.map((placed) => (
           <BandCell
             key={placed.at}
@@ -332,13 +332,13 @@ interface BandCellProps {
 }
 
 function BandCell({ placed, bars, homeMode, isUnderName }: BandCellProps) {
-  const schools = useSchools();
+  const conventions = useConventions();
   const { chord } = placed.each;
   if (!chord) return <span className={styles.under} style={widthOf(placed, bars)} />;
-  const fit = fitOf(chord, homeMode, schools);
+  const fit = fitOf(chord, homeMode, conventions);
   return (
     <span className={styles.under} style={widthOf(placed, bars)}>
-      <ChordBlind fit={fit} tones={chordNotes(chord)} />
+      <ChordStrip fit={fit} tones={chordNotes(chord)} />
       {fit.outside.length > 0 && (
         <span className={styles.outside} title={`${outsideText(fit)} outside`}>
           {outsideShort(fit, isUnderName)}

@@ -1,6 +1,6 @@
 import type { CSSProperties } from "react";
 import type { Chart } from "@/core/chord";
-import { type ChartReading, segmentAt } from "@/core/progression";
+import { type ChartAnalysis, segmentAt } from "@/core/progression";
 import { brightness } from "@/core/scale";
 import { shadeOf } from "@/kit/shade";
 import { homeModeText } from "@/words";
@@ -8,21 +8,21 @@ import styles from "./ChartMap.module.css";
 
 interface ChartMapProps {
   readonly chart: Chart;
-  readonly reading: ChartReading;
+  readonly analysis: ChartAnalysis;
   readonly chosen: number;
   readonly onChoose: (at: number) => void;
 }
 
 /**
- * The whole of a long chart in one strip: a bar each in the shade of its mode, sections parted, the bar in hand marked. A
+ * The whole of a long chart in one strip: a bar each in the shade of its mode, sections parted, the selected bar marked. A
  * slider lies over it: a press anywhere, or the arrows, go to that bar.
  */
-export function ChartMap({ chart: { bars }, reading, chosen, onChoose }: ChartMapProps) {
+export function ChartMap({ chart: { bars }, analysis, chosen, onChoose }: ChartMapProps) {
   const here = Math.max(
     0,
     bars.findIndex(({ from, to }) => chosen >= from && chosen < to),
   );
-  const modeAt = (bar: (typeof bars)[number] | undefined) => bar && segmentAt(reading, bar.from)?.homeMode;
+  const modeAt = (bar: (typeof bars)[number] | undefined) => bar && segmentAt(analysis, bar.from)?.homeMode;
   const homeMode = modeAt(bars[here]);
   return (
     <div className={styles.map} style={{ "--count": bars.length } as CSSProperties}>

@@ -4,7 +4,7 @@ import { type Lock, withLock } from "@/core/chord";
 import { type Fifths, soundOf } from "@/core/pitch";
 import { chordBefore, decisions, guideLines, openBetween, segmentAt } from "@/core/progression";
 import { modesOfFamilies, notesOf } from "@/core/scale";
-import { byTurns, chartScore, modeScore, targetScore } from "@/audio";
+import { alternating, chartScore, modeScore, targetScore } from "@/audio";
 import {
   $heardPlaces,
   $toSave,
@@ -29,13 +29,13 @@ import { ChartTools } from "./ChartTools";
 import { ChordPanel } from "./ChordPanel";
 import { EmptyChart } from "./EmptyChart";
 import { FilesDialog } from "./FilesDialog";
-import { ReadingsDialog } from "./ReadingsDialog";
-import * as hand from "./in-hand";
+import { AnalysisDialog } from "./AnalysisDialog";
+import * as hand from "./selected";
 import { $charted, $typed, storedAs } from "./read";
 import { MATCH } from "./route";
 import { $onChart, showArpeggio } from "./selection";
 import { SetByHand } from "./SetByHand";
-import { placeAtCursor, placesToLoop, stretchesToSet } from "./stretch";
+import { placeAtCursor, placesToLoop, rangesToSet } from "./range";
 import { useChartFile } from "./useChartFile";
 import { useFollowing } from "./useFollowing";
 
@@ -48,15 +48,15 @@ interface ChartShowProps {
   readonly tabs: ReactNode;
 }
 
-/** A chart of chords with its three readings, and the panel about the chord in hand. */
+/** A chart of chords with its three analyses, and the panel about the selected chord. */
 export function ChartShow({ tabs }: ChartShowProps) {
   const { title: chartTitle } = useStore(chartDocument.$value);
   const { families, follow, guides } = useStore($settings);
   const isReady = useStore($ready);
   const { text, shown: shownText, naming, problems } = useStore($typed);
-  const { text: readText, chart, readings } = useStore($charted);
-  const [dialog, setDialog] = useState<"files" | "readings">();
-  const { chosen, last, stretch, kind, shown, reading, segment } = useStore(hand.$inHand);
+  const { text: readText, chart, analyses } = useStore($charted);
+  const [dialog, setDialog] = useState<"files" | "analyses">();
+  const { chosen, last, range, kind, shown, analysis, segment } = useStore(hand.$selected);
   const { targets = NONE, arpeggio } = useStore($onChart) ?? {};
   const file = useChartFile((isRead) => setDialog(isRead ? undefined : "files"));
 
@@ -66,7 +66,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
 
   const scales = useMemo(() => modesOfFamilies(families), [families]);
   const homeMode = segment?.homeMode;
-  const open = useMemo(() => openBetween(readings["one-mode"], chart.chords), [readings, chart]);
+  const open = useMemo(() => openBetween(analyses["one-mode"], chart.chords), [analyses, chart]);
   const deciding = useMemo(
     () => (segment ? decisions(segment, chart.chords, { scales }) : []),
     [segment, chart, scales],
@@ -86,24 +86,24 @@ export function ChartShow({ tabs }: ChartShowProps) {
     $heardPlaces.set(places);
     toggle(name, score);
   };
-  const loop = () => play("bar", placesToLoop(chart, stretch));
+  const loop = () => play("bar", placesToLoop(chart, range));
   const practise = () => {
     const [note] = targets;
-    if (note === undefined || !reading) return;
-    const { signalWay: way } = $settings.get();
+    if (note === undefined || !analysis) return;
+    const { targetWay: way } = $settings.get();
     const around = [...new Set([chordBefore(chart, chosen) ?? chosen, chosen])].toSorted((a, b) => a - b);
     const notesAt = (place: number) => {
-      const here = segmentAt(reading, place)?.homeMode;
+      const here = segmentAt(analysis, place)?.homeMode;
       return here ? notesOf(here) : [];
     };
-    play("signal", around, targetScore(chart, around, { at: chosen, note, way }, notesAt));
+    play("target", around, targetScore(chart, around, { at: chosen, note, way }, notesAt));
   };
   const rival = deciding.find(({ by }) => by === "notes")?.between[1] ?? deciding[0]?.between[1];
   const hearTwo = () => {
     if (!swapLive() && homeMode && rival)
-      toggle("two", byTurns(modeScore(homeMode, true), modeScore(rival, true)));
+      toggle("two", alternating(modeScore(homeMode, true), modeScore(rival, true)));
   };
-  const keep = () => {
+  const save = () => {
     const title = chartTitle || (homeMode ? `Chords in ${homeModeText(homeMode)}` : "Chords");
     if (text.trim() !== "") $toSave.set({ kind: "progression", title, words: "", chords: text.trim() });
   };
@@ -117,16 +117,16 @@ export function ChartShow({ tabs }: ChartShowProps) {
   useKeys("Match", [
     { key: "ArrowLeft", says: "The chord before", act: () => hand.step(-1) },
     { key: "ArrowRight", says: "The next chord", act: () => hand.step(1) },
-    { key: "x", says: "Begin or end a stretch", act: hand.mark },
-    { key: "b", says: "Take the next reading in hand", act: hand.nextKind },
+    { key: "x", says: "Begin or end a selection", act: hand.mark },
+    { key: "b", says: "Select the next analysis", act: hand.nextKind },
     { key: "]", says: "The next best of its kind", act: () => hand.rank(1) },
     { key: "[", says: "The better one before", act: () => hand.rank(-1) },
-    { key: "l", says: "Loop this bar, or the stretch", act: loop },
+    { key: "l", says: "Loop this bar, or the selection", act: loop },
     { key: "r", says: "Practise the target note", act: practise },
-    { key: "s", says: "Hear the two choices by turns", act: hearTwo },
+    { key: "s", says: "Hear the two choices, alternating", act: hearTwo },
     { key: "f", says: "Follow what sounds", act: () => changeSettings({ follow: !follow }) },
     { key: "e", says: "Files: open and save", act: () => setDialog("files") },
-    { key: "k", says: "Keep these chords", act: keep },
+    { key: "k", says: "Save these chords", act: save },
   ]);
 
   const isEmpty = text.trim() === "";
@@ -141,7 +141,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
             home={homeMode?.home}
             scales={scales.length}
             onText={(next) => put(next)}
-            onReadings={() => setDialog("readings")}
+            onAnalysis={() => setDialog("analyses")}
             onFiles={() => setDialog("files")}
           />
         </div>
@@ -170,10 +170,10 @@ export function ChartShow({ tabs }: ChartShowProps) {
           <EmptyChart onTake={file.take} />
         ) : (
           <>
-            {reading && chart.bars.length >= LONG && (
+            {analysis && chart.bars.length >= LONG && (
               <ChartMap
                 chart={chart}
-                reading={reading}
+                analysis={analysis}
                 chosen={chosen}
                 onChoose={(next) => hand.choose(next, false)}
               />
@@ -183,9 +183,9 @@ export function ChartShow({ tabs }: ChartShowProps) {
                 chart={chart}
                 shown={shown}
                 guides={guides ? lines : undefined}
-                readings={readings}
-                inHand={kind}
-                stretch={stretch}
+                analyses={analyses}
+                selectedKind={kind}
+                range={range}
                 onChoose={hand.choose}
                 onBand={hand.chooseIn}
                 onKind={hand.setKind}
@@ -201,11 +201,13 @@ export function ChartShow({ tabs }: ChartShowProps) {
           chart={chart}
           at={chosen}
           targets={targets}
-          reading={reading}
+          analysis={analysis}
           segment={segment}
           deciding={deciding}
           open={
-            reading && reading.segments.length === 1 && reading.kind !== "chord-by-chord" ? open : undefined
+            analysis && analysis.segments.length === 1 && analysis.kind !== "chord-by-chord"
+              ? open
+              : undefined
           }
           arpeggio={arpeggio}
           onArpeggio={showArpeggio}
@@ -219,7 +221,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
                 homeMode={segment.homeMode}
                 homes={homes}
                 scales={scales}
-                over={stretchesToSet(stretch, segment, last)}
+                over={rangesToSet(range, segment, last)}
                 onSet={setLock}
               />
             ) : undefined
@@ -227,7 +229,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
           onLoop={loop}
           onPractise={practise}
           onTwo={hearTwo}
-          onKeep={keep}
+          onSave={save}
         />
       )}
       <FilesDialog
@@ -239,18 +241,18 @@ export function ChartShow({ tabs }: ChartShowProps) {
         problems={file.problems}
         onFile={(chosenFile) => void openFiles([chosenFile])}
       />
-      <ReadingsDialog open={dialog === "readings"} onClose={() => setDialog(undefined)} families={families} />
+      <AnalysisDialog open={dialog === "analyses"} onClose={() => setDialog(undefined)} families={families} />
     </div>
   );
 }
 
-/** What the slats of the small blinds mean. */
+/** What the cells of the small strips mean. */
 const Key = () => (
   <p className={own.key} aria-hidden="true">
     <span data-kind="tone">chord tone</span>
-    <span data-kind="colour">colour note in the chord</span>
-    <span data-kind="rub">rub, a half step above a chord tone</span>
-    <span data-kind="free">free note</span>
+    <span data-kind="characteristic">characteristic note in the chord</span>
+    <span data-kind="avoid">avoid note, a half step above a chord tone</span>
+    <span data-kind="other">other scale note</span>
     <span data-kind="outside">outside the mode</span>
   </p>
 );

@@ -9,11 +9,11 @@ import own from "./ChartShow.module.css";
 
 interface ChartToolsProps {
   readonly text: string;
-  /** The home at the chord in hand: another one moves the whole chart. */
+  /** The home at the selected chord: another one moves the whole chart. */
   readonly home: Fifths | undefined;
   readonly scales: number;
   readonly onText: (text: string) => void;
-  readonly onReadings: () => void;
+  readonly onAnalysis: () => void;
   readonly onFiles: () => void;
 }
 
@@ -23,15 +23,15 @@ const homesRound = (home: Fifths): readonly Fifths[] =>
     (a, b) => soundOf(a) - soundOf(b) || b - a,
   );
 
-/** What is done with the chart as a whole: its readings, its key, files, following it. */
-export function ChartTools({ text, home, scales, onText, onReadings, onFiles }: ChartToolsProps) {
+/** What is done with the chart as a whole: its analyses, its key, files, following it. */
+export function ChartTools({ text, home, scales, onText, onAnalysis, onFiles }: ChartToolsProps) {
   const { follow } = useStore($settings);
   const moved = (by: 1 | -1) => onText(transposeChart(text, plainestInterval(text, by)));
   return (
     <div className={own.tools}>
       <DocumentTools document={chartDocument} name="chart" />
-      <Button kind="quiet" aria-haspopup="dialog" onClick={onReadings}>
-        {`Readings, ${countText(scales, "scale")}`}
+      <Button kind="quiet" aria-haspopup="dialog" onClick={onAnalysis}>
+        {`Analysis, ${countText(scales, "scale")}`}
       </Button>
       <span className={own.transpose}>
         <Button kind="quiet" aria-label="A half step lower" onClick={() => moved(-1)}>

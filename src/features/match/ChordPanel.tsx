@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { type Fifths, soundOf } from "@/core/pitch";
 import { type Chart, type Chord, printChord } from "@/core/chord";
 import {
-  type ChartReading,
+  type ChartAnalysis,
   type Decision,
   type Fit,
   fitOf,
@@ -16,7 +16,7 @@ import {
 } from "@/core/progression";
 import { type HomeMode, holds, isNamed, type Mode, soundsOn } from "@/core/scale";
 import { $playing, $settings, changeSettings } from "@/session";
-import { useSchools } from "@/session/useSchools";
+import { useConventions } from "@/session/useConventions";
 import { Button, Choice, Toggle } from "@/kit/controls";
 import { OwnWordsSaid } from "@/shell/panel";
 import { Facts, Panel, Saying } from "@/kit/panel";
@@ -30,7 +30,7 @@ import {
   outsideReasonText,
   outsideText,
   openText,
-  rubsText,
+  avoidNotesText,
   simpleScaleText,
   standInText,
   symbolText,
@@ -43,7 +43,7 @@ interface ChordPanelProps {
   readonly chart: Chart;
   readonly at: number;
   readonly targets: readonly Fifths[];
-  readonly reading: ChartReading | undefined;
+  readonly analysis: ChartAnalysis | undefined;
   readonly segment: Segment | undefined;
   readonly deciding: readonly Decision[];
   /** The best two analyses, where they can't be told apart. */
@@ -52,26 +52,26 @@ interface ChordPanelProps {
   readonly arpeggio: Chord | undefined;
   readonly onArpeggio: (chord: Chord | undefined) => void;
   readonly scales: readonly Mode[];
-  /** The mode to be heard by turns with the reading's. */
+  /** The mode to be heard alternating with the analysis's. */
   readonly rival: HomeMode | undefined;
   /** Home and mode set by hand. */
   readonly setting: ReactNode;
   readonly onLoop: () => void;
   readonly onPractise: () => void;
   readonly onTwo: () => void;
-  readonly onKeep: () => void;
+  readonly onSave: () => void;
 }
 
 /** The panel of Match: the selected chord, its target note, what decides the mode, and the ways through it. */
 export function ChordPanel(props: ChordPanelProps) {
-  const { chart, at, targets, reading, segment, deciding, open, scales, rival, setting } = props;
+  const { chart, at, targets, analysis, segment, deciding, open, scales, rival, setting } = props;
   const playing = useStore($playing);
-  const { signalWay } = useStore($settings);
-  const schools = useSchools();
+  const { targetWay } = useStore($settings);
+  const conventions = useConventions();
   const place = chart.chords[at];
   const chord = place?.chord;
   const homeMode = segment?.homeMode;
-  const fit = chord && homeMode ? fitOf(chord, homeMode, schools) : undefined;
+  const fit = chord && homeMode ? fitOf(chord, homeMode, conventions) : undefined;
   const [target] = targets;
   const rivals = deciding.filter(
     ({ between: [, other] }) =>
@@ -82,8 +82,8 @@ export function ChordPanel(props: ChordPanelProps) {
       title={symbolText(place?.symbol ?? "")}
       aside={`in bar ${place?.bar ?? 0}${homeMode ? `, ${homeModeText(homeMode)}` : ""}`}
       corner={
-        <Button kind="quiet" aria-keyshortcuts="k" onClick={props.onKeep}>
-          Keep
+        <Button kind="quiet" aria-keyshortcuts="k" onClick={props.onSave}>
+          Save
         </Button>
       }
       acts={
@@ -92,7 +92,7 @@ export function ChordPanel(props: ChordPanelProps) {
             Loop
           </Button>
           {target !== undefined && homeMode && (
-            <Button keyName="r" aria-pressed={playing === "signal"} onClick={props.onPractise}>
+            <Button keyName="r" aria-pressed={playing === "target"} onClick={props.onPractise}>
               Practise
             </Button>
           )}
@@ -113,8 +113,8 @@ export function ChordPanel(props: ChordPanelProps) {
         <Choice
           label="How the target note is practised"
           size="small"
-          value={signalWay}
-          onChange={(way) => changeSettings({ signalWay: way })}
+          value={targetWay}
+          onChange={(way) => changeSettings({ targetWay: way })}
           options={[
             { value: "save", text: `Save ${noteText(target)} for it` },
             { value: "throughout", text: "Use it throughout" },
@@ -129,13 +129,15 @@ export function ChordPanel(props: ChordPanelProps) {
             ? [["What decides", <Decisions key="decides" deciding={rivals} chart={chart} />] as const]
             : []),
           ...(chord ? [["Chord tones", tonesText(chord)] as const] : []),
-          ...(chord && fit ? [["Rubs", rubsText(fit, chord)] as const] : []),
+          ...(chord && fit ? [["Avoid notes", avoidNotesText(fit, chord)] as const] : []),
           ...(fit && homeMode && fit.outside.length > 0
             ? [["Outside", <Outside key="outside" {...{ chart, at, fit, homeMode, scales }} />] as const]
             : []),
-          ...(fit && fit.free.length > 0 ? [["Free", fit.free.map(noteText).join(" ")] as const] : []),
+          ...(fit && fit.otherNotes.length > 0
+            ? [["Other notes", fit.otherNotes.map(noteText).join(" ")] as const]
+            : []),
           ...(chord ? [["Guide tones", <Guides key="guides" chart={chart} at={at} />] as const] : []),
-          ...(reading ? simpleRow(reading, chart, at) : []),
+          ...(analysis ? simpleRow(analysis, chart, at) : []),
           ...(chord && homeMode ? standInRow(chord, homeMode, props) : []),
           ...(chord ? [["Fits", <Fits key="fits" {...{ chord, homeMode, scales }} />] as const] : []),
           ...(setting === undefined ? [] : [["Set by hand", setting] as const]),
@@ -145,8 +147,8 @@ export function ChordPanel(props: ChordPanelProps) {
   );
 }
 
-function simpleRow(reading: ChartReading, chart: Chart, at: number) {
-  const simple = simpleScale(reading, chart, at);
+function simpleRow(analysis: ChartAnalysis, chart: Chart, at: number) {
+  const simple = simpleScale(analysis, chart, at);
   return simple ? [["Simple scale", simpleScaleText(simple, chart.chords)] as const] : [];
 }
 
@@ -226,7 +228,7 @@ interface FitsProps {
 
 /** Every named mode on the chord's own root that holds all of it, those of the chosen families first. */
 function Fits({ chord, homeMode, scales }: FitsProps) {
-  const schools = useSchools();
+  const conventions = useConventions();
   const all = modesForChord(chord).filter(({ homeMode: { mode } }) => isNamed(mode));
   const chosen = new Set(scales);
   const sorted = [
@@ -235,9 +237,9 @@ function Fits({ chord, homeMode, scales }: FitsProps) {
   ];
   if (sorted.length === 0) return <>no mode in the catalogue on this root</>;
   const text = ({ homeMode: here }: Fit) => {
-    const { rubs } = fitOf(chord, here, schools);
+    const { avoidNotes } = fitOf(chord, here, conventions);
     const isHere = here.mode === homeMode?.mode && here.home === homeMode.home;
-    return `${homeModeText(here)}${rubs.length === 0 ? "" : ` (rubs ${rubs.map(noteText).join(" ")})`}${isHere ? ", here" : ""}`;
+    return `${homeModeText(here)}${avoidNotes.length === 0 ? "" : ` (avoidNotes ${avoidNotes.map(noteText).join(" ")})`}${isHere ? ", here" : ""}`;
   };
   const rest = sorted.slice(FITS);
   return (

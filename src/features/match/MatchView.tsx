@@ -6,9 +6,9 @@ import { $matchShow, MATCH } from "./route";
 import { WriteShow } from "./WriteShow";
 
 const PARTS = [
-  { value: "chart", text: "Chart", keyName: "c", says: "A chart and its readings" },
+  { value: "chart", text: "Chart", keyName: "c", says: "A chart and its analyses" },
   { value: "write", text: "Chords for a mode", keyName: "w", says: "Chords for a mode" },
-  { value: "over-bass", text: "Over one bass", keyName: "o", says: "One shape over a bass" },
+  { value: "over-bass", text: "Slash chords", keyName: "o", says: "Slash chords over one bass" },
 ] as const;
 
 /** Match: modes for chords, chords for a mode, and one shape over a bass. */

@@ -5,11 +5,11 @@ import { type HomeMode, maybeMode, type Mode } from "@/core/scale";
 import { Button, Select } from "@/kit/controls";
 import { lockText, modeText, noteText } from "@/words";
 import styles from "./SetByHand.module.css";
-import type { Over } from "./stretch";
+import type { Over } from "./range";
 
 interface SetByHandProps {
   readonly place: ChartChord;
-  /** What the reading says here: offered first. */
+  /** What the analysis says here: offered first. */
   readonly homeMode: HomeMode;
   readonly homes: readonly Fifths[];
   readonly scales: readonly Mode[];
@@ -19,12 +19,12 @@ interface SetByHandProps {
 
 const ANY = "any";
 
-/** Home, mode or both set for a stretch, so that the readings keep to it; what is set here, and letting it go. */
+/** Home, mode or both set for a range, so that the analyses keep to it; what is set here, and letting it go. */
 export function SetByHand({ place, homeMode, homes, scales, over, onSet }: SetByHandProps) {
   const [where, setWhere] = useState<Over["id"]>("segment");
   const [home, setHome] = useState<string>();
   const [mode, setMode] = useState<string>();
-  const stretch = over.find(({ id }) => id === where) ?? over[0];
+  const range = over.find(({ id }) => id === where) ?? over[0];
   const homeNow = home ?? String(homeMode.home);
   const modeNow = mode ?? homeMode.mode.id;
   const lock: Lock = {
@@ -33,7 +33,7 @@ export function SetByHand({ place, homeMode, homes, scales, over, onSet }: SetBy
   };
   const isNothing = lock.home === undefined && lock.mode === undefined;
   const listed = [...new Set([homeMode.mode, ...scales])];
-  if (!stretch) return null;
+  if (!range) return null;
   return (
     <div className={styles.set}>
       {place.lock && <p className={styles.now}>{`Here ${lockText(place.lock)} is set.`}</p>}
@@ -64,15 +64,15 @@ export function SetByHand({ place, homeMode, homes, scales, over, onSet }: SetBy
         <Select
           label="Over which chords"
           size="small"
-          value={stretch.id}
+          value={range.id}
           options={over.map(({ id, text }) => ({ value: id, text }))}
           onChange={setWhere}
         />
-        <Button disabled={isNothing} onClick={() => onSet(stretch.from, stretch.to, lock)}>
+        <Button disabled={isNothing} onClick={() => onSet(range.from, range.to, lock)}>
           Set
         </Button>
         {place.lock && (
-          <Button kind="quiet" onClick={() => onSet(stretch.from, stretch.to, undefined)}>
+          <Button kind="quiet" onClick={() => onSet(range.from, range.to, undefined)}>
             Let go
           </Button>
         )}

@@ -6,7 +6,7 @@ import { maybeTuning, stacksOn } from "@/core/instrument";
 import { CATALOGUE, FAMILIES, type HomeMode } from "@/core/scale";
 import { $placeMode, $tuning, putIntoChart, setPlace } from "@/session";
 import { Choice, HomeField, Select } from "@/kit/controls";
-import { type Held, Hold, HeldPanel } from "@/shell/held";
+import { type SelectedChords, SelectButton, SelectedPanel } from "@/shell/selected";
 import { Panel, Saying } from "@/kit/panel";
 import {
   capital,
@@ -28,7 +28,7 @@ interface WriteShowProps {
 }
 
 /** Chords as they are held in the hand; at least one. */
-const asHeld = ({ chords }: Written): Held | undefined => {
+const asSelected = ({ chords }: Written): SelectedChords | undefined => {
   const [first, ...rest] = chords;
   return first && { chords: [first, ...rest] };
 };
@@ -37,7 +37,7 @@ const asHeld = ({ chords }: Written): Held | undefined => {
 export function WriteShow({ tabs }: WriteShowProps) {
   const homeMode = useStore($placeMode);
   const { home, mode } = homeMode;
-  const held = useStore(written.$held);
+  const selected = useStore(written.$selectedChords);
 
   return (
     <div className={view.view}>
@@ -68,20 +68,25 @@ export function WriteShow({ tabs }: WriteShowProps) {
             }}
           />
         </div>
-        <div className={styles.ways} role="region" aria-label="Ways to say it">
+        <div className={styles.ways} role="region" aria-label="Ways to bring it out">
           {WRITINGS.map((way) => (
             <Way
               key={way}
               way={way}
               homeMode={homeMode}
-              held={held}
-              onHold={(next, line) => written.hold({ ...next, line })}
+              selected={selected}
+              onSelect={(next, line) => written.select({ ...next, line })}
             />
           ))}
         </div>
       </div>
-      {held ? (
-        <HeldPanel homeMode={homeMode} held={held} line={held.line} onLetGo={written.letGo} />
+      {selected ? (
+        <SelectedPanel
+          homeMode={homeMode}
+          selected={selected}
+          line={selected.line}
+          onDeselect={written.deselect}
+        />
       ) : (
         <Panel title={homeModeText(homeMode)} aside="in chords">
           <Saying>
@@ -97,12 +102,12 @@ export function WriteShow({ tabs }: WriteShowProps) {
 interface WayProps {
   readonly way: Writing;
   readonly homeMode: HomeMode;
-  readonly held: Held | undefined;
-  readonly onHold: (held: Held, line: string) => void;
+  readonly selected: SelectedChords | undefined;
+  readonly onSelect: (selected: SelectedChords, line: string) => void;
 }
 
 /** The progressions of one way. */
-function Way({ way, homeMode, held, onHold }: WayProps) {
+function Way({ way, homeMode, selected, onSelect }: WayProps) {
   const [count, setCount] = useState<3 | 4>(3);
   const all = writtenFor(homeMode, way, count);
   return (
@@ -124,13 +129,13 @@ function Way({ way, homeMode, held, onHold }: WayProps) {
       <ul className={styles.list}>
         {all.map((each) => {
           const line = writtenText(each);
-          const what = asHeld(each);
+          const what = asSelected(each);
           return (
             what && (
               <li key={line}>
-                <Hold what={what} held={held} onHold={(next) => onHold(next, line)}>
+                <SelectButton what={what} selected={selected} onSelect={(next) => onSelect(next, line)}>
                   {labelOf(each, way)}
-                </Hold>
+                </SelectButton>
                 <span className={styles.aside}>{missingText(each.missing)}</span>
                 <button
                   type="button"

@@ -9,7 +9,7 @@ const TEXT = "[Gate]\n3/4 |: Em9 | A13/C# |1. D6 :|2. Cmaj7 ||";
 const chart = readChart(TEXT).value;
 
 const file = (as: (typeof SAVED_AS)[number], writtenFor: WrittenFor = "chords") =>
-  chartFile(chart, TEXT, "The gate, at dusk!", as, writtenFor, 90);
+  chartFile(chart, TEXT, "The gate, at dark!", as, writtenFor, 90);
 const bytesOf = ({ content }: { readonly content: string | Uint8Array }) =>
   typeof content === "string" ? strToU8(content) : content;
 
@@ -33,10 +33,10 @@ async function tracksOf(bytes: Uint8Array) {
 
 describe("a chart in a file", () => {
   test.each([
-    ["chordpro", "the-gate-at-dusk.cho"],
-    ["text", "the-gate-at-dusk.txt"],
-    ["musicxml", "the-gate-at-dusk.musicxml"],
-    ["midi", "the-gate-at-dusk.mid"],
+    ["chordpro", "the-gate-at-dark.cho"],
+    ["text", "the-gate-at-dark.txt"],
+    ["musicxml", "the-gate-at-dark.musicxml"],
+    ["midi", "the-gate-at-dark.mid"],
   ] as const)("as %s is called %s", async (as, name) => expect((await file(as)).name).toBe(name));
 
   it("comes back as it is played, with its title where the kind has one", async () => {
@@ -50,7 +50,7 @@ describe("a chart in a file", () => {
       expect([as, problems, played(value.text)]).toEqual([as, [], played(TEXT)]);
     }
     const xml = await file("musicxml");
-    expect((await readChartFile("x.xml", bytesOf(xml))).value.title).toBe("The gate, at dusk!");
+    expect((await readChartFile("x.xml", bytesOf(xml))).value.title).toBe("The gate, at dark!");
   });
 
   it("as MIDI has repeats and endings played out, in its meter and tempo, bass and chords apart", async () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { readChart } from "@/core/chord";
-import { readings } from "@/core/progression";
+import { analyses } from "@/core/progression";
 import { linesOf, runsOf } from "./lines";
 
 describe("a chart in lines", () => {
@@ -14,11 +14,11 @@ describe("a chart in lines", () => {
     expect(lines("", 8)).toEqual([]);
   });
 
-  it("has the segments of a reading where they lie, over two lines too", () => {
+  it("has the segments of an analysis where they lie, over two lines too", () => {
     const chart = readChart("| Em9 | A13 | Em9 A13 | Cmaj7 | D6 | Cmaj7 |").value;
-    const [reading] = readings(chart)["fewest-turns"];
+    const [analysis] = analyses(chart)["fewest-changes"];
     const runs = linesOf(chart, 4).map((line) =>
-      runsOf(reading!, line, 4).map(({ left, width, begins, chords }) => [
+      runsOf(analysis!, line, 4).map(({ left, width, begins, chords }) => [
         left,
         width,
         begins,

@@ -1,5 +1,5 @@
 import type { Chart, ChartBar, ChartChord } from "@/core/chord";
-import type { ChartReading, Segment } from "@/core/progression";
+import type { ChartAnalysis, Segment } from "@/core/progression";
 
 /** A chord of a chart with its place in it. */
 export interface Placed {
@@ -46,12 +46,12 @@ export interface Run {
 }
 
 /**
- * The segments of a reading as they lie in a line.
+ * The segments of an analysis as they lie in a line.
  *
  * @param columns bars that a whole line has
  */
 export function runsOf(
-  { segments }: ChartReading,
+  { segments }: ChartAnalysis,
   line: readonly LaidBar[],
   columns: number,
 ): readonly Run[] {

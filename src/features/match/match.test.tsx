@@ -3,7 +3,7 @@ import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
 import { readChart } from "@/core/chord";
 import { fifthsOf } from "@/core/pitch";
-import { decisions, guideLines, READING_KINDS, readings, segmentAt, targetNotes } from "@/core/progression";
+import { decisions, guideLines, ANALYSIS_KINDS, analyses, segmentAt, targetNotes } from "@/core/progression";
 import { mode, USUAL_MODES } from "@/core/scale";
 import { changeSettings } from "@/session";
 import { Chart } from "./Chart";
@@ -26,8 +26,8 @@ afterEach(cleanup);
 
 const read = (text: string) => {
   const chart = readChart(text).value;
-  const all = readings(chart);
-  const shown = READING_KINDS.flatMap((kind) => all[kind][0] ?? []);
+  const all = analyses(chart);
+  const shown = ANALYSIS_KINDS.flatMap((kind) => all[kind][0] ?? []);
   return { chart, all, shown };
 };
 
@@ -39,10 +39,10 @@ const shownChart = (text: string, at = 0, guides?: ReturnType<typeof guideLines>
     <Chart
       chart={chart}
       shown={shown}
-      readings={all}
+      analyses={all}
       guides={guides}
-      inHand="fewest-turns"
-      stretch={{ at, from: at, to: at }}
+      selectedKind="fewest-changes"
+      range={{ at, from: at, to: at }}
       onChoose={choose}
       onBand={band}
       onKind={() => undefined}
@@ -69,21 +69,21 @@ describe("the chart", () => {
     expect(choose).toHaveBeenLastCalledWith(3, true);
   });
 
-  it("has a band for each reading, with the note that changes at a turn", () => {
+  it("has a band for each analysis, with the note that changes at a change", () => {
     const { band } = shownChart("| Em9 | A13 | Cmaj7 | D6 |");
     const blocks = screen
       .getAllByRole("button", { name: /from bar/ })
       .map((each) => each.getAttribute("aria-label"));
     expect(blocks.slice(0, 3)).toEqual([
-      "Fewest turns: E Dorian from bar 1",
-      "Fewest turns: E Aeolian from bar 3, C♯ → C",
+      "Fewest changes: E Dorian from bar 1",
+      "Fewest changes: E Aeolian from bar 3, C♯ → C",
       "One mode: D Mixolydian from bar 1",
     ]);
-    fireEvent.click(screen.getByRole("button", { name: /Fewest turns: E Aeolian/ }));
-    expect(band).toHaveBeenCalledWith("fewest-turns", 2);
+    fireEvent.click(screen.getByRole("button", { name: /Fewest changes: E Aeolian/ }));
+    expect(band).toHaveBeenCalledWith("fewest-changes", 2);
   });
 
-  it("says what lies outside under its chord, in the reading where it does", () => {
+  it("says what lies outside under its chord, in the analysis where it does", () => {
     const { container } = shownChart("| Em9 | A13 | Cmaj7 | Em9 | A13 |");
     expect(screen.getAllByText("C outside").length).toBeGreaterThan(0);
     expect(container.querySelectorAll('[data-kind="one-mode"] span[data-kind="outside"]').length).toBe(1);
@@ -104,7 +104,7 @@ describe("the chart", () => {
     expect(screen.getByText("×3")).toBeTruthy();
   });
 
-  it("shows the colour notes of the school that is chosen", () => {
+  it("shows the characteristic notes of the convention that is chosen", () => {
     const drawn = () => {
       const { container } = shownChart("| Dm13 |");
       const html = container.innerHTML;
@@ -119,39 +119,39 @@ describe("the chart", () => {
   });
 });
 
-describe("the readings", () => {
-  it("are summed up, taken in hand, and stepped from the best to the next", () => {
+describe("the analyses", () => {
+  it("are summed up, selected, and stepped from the best to the next", () => {
     const { all } = read("| Em9 | A13 | Cmaj7 | D6 |");
     const kind = vi.fn();
     const onRank = vi.fn();
     const heads = (rank: number) =>
-      READING_KINDS.map((each) => (
+      ANALYSIS_KINDS.map((each) => (
         <KindHead
           key={each}
-          reading={all[each][rank]!}
+          analysis={all[each][rank]!}
           all={all[each]}
-          isInHand={each === "fewest-turns"}
+          isSelected={each === "fewest-changes"}
           onKind={kind}
           onRank={onRank}
         />
       ));
     const { rerender } = render(<>{heads(0)}</>);
-    expect(screen.getByText("one turn; nothing outside")).toBeTruthy();
+    expect(screen.getByText("one change; nothing outside")).toBeTruthy();
     expect(screen.getByText("every chord its own home; nothing outside")).toBeTruthy();
     fireEvent.click(screen.getByRole("button", { name: "One mode" }));
     expect(kind).toHaveBeenCalledWith("one-mode");
-    fireEvent.click(screen.getByRole("button", { name: "Fewest turns: the next best reading" }));
-    expect(onRank).toHaveBeenCalledWith("fewest-turns", 1);
+    fireEvent.click(screen.getByRole("button", { name: "Fewest changes: the next best analysis" }));
+    expect(onRank).toHaveBeenCalledWith("fewest-changes", 1);
     rerender(<>{heads(4)}</>);
     expect(
-      screen.getByRole("button", { name: "One mode: the next best reading" }).hasAttribute("disabled"),
+      screen.getByRole("button", { name: "One mode: the next best analysis" }).hasAttribute("disabled"),
     ).toBe(true);
   });
 
   it("have a map of a long chart, a bar each", () => {
     const { chart, shown } = read("| Em9 | A13 | [Gate] Cmaj7 | D6 |");
     const choose = vi.fn();
-    render(<ChartMap chart={chart} reading={shown[0]!} chosen={1} onChoose={choose} />);
+    render(<ChartMap chart={chart} analysis={shown[0]!} chosen={1} onChoose={choose} />);
     const map = screen.getByRole("slider", { name: "The whole chart, by bars" });
     expect(map.getAttribute("aria-valuetext")).toBe("Bar 2, E Dorian");
     fireEvent.change(map, { target: { value: "3" } });
@@ -160,7 +160,7 @@ describe("the readings", () => {
 });
 
 describe("setting by hand", () => {
-  it("offers what is read first, and sets home or mode over a stretch", () => {
+  it("offers what is read first, and sets home or mode over a range", () => {
     const { chart } = read("| {E} Em9 | A13 |");
     const set = vi.fn();
     render(
@@ -194,8 +194,8 @@ describe("setting by hand", () => {
 describe("the panel of a chord", () => {
   const shown = (text: string, at: number) => {
     const { chart, all } = read(text);
-    const reading = all["fewest-turns"][0];
-    const segment = reading && segmentAt(reading, at);
+    const analysis = all["fewest-changes"][0];
+    const segment = analysis && segmentAt(analysis, at);
     const deciding = segment ? decisions(segment, chart.chords) : [];
     const nothing = () => undefined;
     render(
@@ -203,7 +203,7 @@ describe("the panel of a chord", () => {
         chart={chart}
         at={at}
         targets={targetNotes(chart, at)}
-        reading={reading}
+        analysis={analysis}
         segment={segment}
         deciding={deciding}
         open={undefined}
@@ -215,13 +215,13 @@ describe("the panel of a chord", () => {
         onLoop={nothing}
         onPractise={nothing}
         onTwo={nothing}
-        onKeep={nothing}
+        onSave={nothing}
       />,
     );
     return (name: string) => screen.getByText(name).nextElementSibling?.textContent;
   };
 
-  it("has the target note, what decides, tones, rubs, ways through, and what else fits, in a flat key", () => {
+  it("has the target note, what decides, tones, avoid notes, ways through, and what else fits, in a flat key", () => {
     const fact = shown("| Ebm9 | Ab13 | Ebm9 |", 1);
     expect(screen.getByRole("heading").textContent).toBe("A♭13 in bar 2, E♭ Dorian");
     expect(document.body.textContent).toContain("Target note: C, its third. E♭m9 doesn't have it (nor A♭)");
@@ -229,13 +229,13 @@ describe("the panel of a chord", () => {
       "C, the third of A♭13 in bar 2, makes it Dorian; C♭ would make it Aeolian",
     );
     expect(fact("Chord tones")).toBe("A♭ C E♭ G♭, with B♭ and F above");
-    expect(fact("Rubs")).toBe("D♭, a half step over the third");
+    expect(fact("Avoid notes")).toBe("D♭, a half step over the third");
     expect(screen.queryByText("Outside")).toBeNull();
     expect(fact("Guide tones")).toBe("G♭, the seventh, staysD♭ falls a half step to C, the third");
     expect(fact("Simple scale")).toBe(
       "E♭ minor pentatonic, bars 1 to 3; add C and F here for all of E♭ Dorian",
     );
-    expect(fact("Fits")).toContain("A♭ Mixolydian (rubs D♭)");
+    expect(fact("Fits")).toContain("A♭ Mixolydian (avoidNotes D♭)");
     expect(screen.getByLabelText("Save C for it")).toBeTruthy();
   });
 

@@ -2,11 +2,11 @@ import { computed } from "nanostores";
 import { type Chart, readChart, renamedChart } from "@/core/chord";
 import type { NoteNaming } from "@/core/pitch";
 import type { Problem } from "@/core/problem";
-import type { Readings } from "@/core/progression";
+import type { Analyses } from "@/core/progression";
 import { $settings, answering, chartDocument, steady } from "@/session";
-import { readReadings } from "@/workers";
+import { analyseChart } from "@/workers";
 
-/** Readings of each kind that are found. */
+/** Analyses of each kind that are found. */
 const MOST = 5;
 
 const $text = computed(chartDocument.$value, ({ chords }) => chords);
@@ -48,22 +48,22 @@ export const $typed = computed([$text, $naming], (text, naming): Typed => {
 
 const $asked = computed([$typed, $families], ({ text, chart }, families) => ({ text, chart, families }));
 
-const $read = answering($asked, ({ text, families }) => readReadings({ text, families, most: MOST }));
+const $read = answering($asked, ({ text, families }) => analyseChart({ text, families, most: MOST }));
 
-/** A chart with its readings: both are of the same text. */
+/** A chart with its analyses: both are of the same text. */
 export interface ReadCharted {
   readonly text: string;
   readonly chart: Chart;
-  readonly readings: Readings;
+  readonly analyses: Analyses;
 }
 
 const NOTHING: ReadCharted = {
   text: "",
   chart: { chords: [], bars: [], order: [] },
-  readings: { "fewest-turns": [], "one-mode": [], "chord-by-chord": [] },
+  analyses: { "fewest-changes": [], "one-mode": [], "chord-by-chord": [] },
 };
 
-/** The chart with its readings; while the next are being found, the last ones stay with their chart. */
+/** The chart with its analyses; while the next are being found, the last ones stay with their chart. */
 export const $charted = computed($read, (read): ReadCharted =>
-  read ? { text: read.asked.text, chart: read.asked.chart, readings: read.answer } : NOTHING,
+  read ? { text: read.asked.text, chart: read.asked.chart, analyses: read.answer } : NOTHING,
 );

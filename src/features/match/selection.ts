@@ -1,51 +1,51 @@
 import { atom, computed } from "nanostores";
-import { type Chart, type Chord, chordNotes, coloursOver } from "@/core/chord";
+import { type Chart, type Chord, chordNotes, modesOverBass } from "@/core/chord";
 import { GUITAR } from "@/core/instrument";
 import type { Fifths } from "@/core/pitch";
 import { guideTonesOf, targetNotes } from "@/core/progression";
-import { colourOn, colourSwap, type HomeMode, type Telling } from "@/core/scale";
+import { characteristicOn, characteristicSwap, type HomeMode, type ComparedBy } from "@/core/scale";
 import { chartScore } from "@/audio";
 import {
   $mark,
   $placeMode,
   $playing,
-  $schools,
+  $conventions,
   $settings,
   $tuning,
   chordShape,
   type Selection,
   selects,
 } from "@/session";
-import { type Held, heldSelection, holding } from "@/shell/held";
+import { type SelectedChords, selectionOf, selecting } from "@/shell/selected";
 import { shapeTones } from "@/shell/shape";
-import { $inHand } from "./in-hand";
+import { $selected } from "./selected";
 import { $charted } from "./read";
 import { $matchShow, MATCH } from "./route";
 
 /** Chords for a mode that are selected, and the line of the chart that they would be. */
-export const written = holding<Held & { readonly line: string }>($placeMode);
+export const written = selecting<SelectedChords & { readonly line: string }>($placeMode);
 
 /** A place of the shape that is selected. */
-export const overBass = holding($placeMode);
+export const overBass = selecting($placeMode);
 
-/** The name under which the colours over a bass are played. */
-export const WALK = "colours";
+/** The name under which the modes over a bass are played. */
+export const WALK = "bassModes";
 
-/** The seven colours that the shape makes over the bass. */
-export const $colours = computed([$placeMode, chordShape.$value, $tuning], ({ home }, { text }, tuning) =>
-  coloursOver(home, shapeTones(text, tuning ?? GUITAR)),
+/** The seven modes that the shape makes over the bass. */
+export const $bassModes = computed([$placeMode, chordShape.$value, $tuning], ({ home }, { text }, tuning) =>
+  modesOverBass(home, shapeTones(text, tuning ?? GUITAR)),
 );
 
-/** The colour that sounds while they are played in a row. */
-export const $heardColour = computed([$colours, $playing, $mark], (colours, playing, mark) =>
-  playing === WALK && mark !== undefined ? colours[mark] : undefined,
+/** The one that sounds while they are played in a row. */
+export const $heardMode = computed([$bassModes, $playing, $mark], (bassModes, playing, mark) =>
+  playing === WALK && mark !== undefined ? bassModes[mark] : undefined,
 );
 
 /** An arpeggio that is shown in place of the tones of a chord in a chart. */
 const $standIn = atom<{ readonly chart: Chart; readonly at: number; readonly chord: Chord } | undefined>();
 
 export function showArpeggio(chord: Chord | undefined): void {
-  const { chosen: at } = $inHand.get();
+  const { chosen: at } = $selected.get();
   $standIn.set(chord && { chart: $charted.get().chart, at, chord });
 }
 
@@ -61,43 +61,47 @@ export interface OnChart {
 
 /** What the chart shows as selected. */
 export const $onChart = computed(
-  [$charted, $inHand, $standIn, $schools],
-  ({ chart }, { chosen: at, segment }, standIn, schools): OnChart | undefined => {
+  [$charted, $selected, $standIn, $conventions],
+  ({ chart }, { chosen: at, segment }, standIn, conventions): OnChart | undefined => {
     if (!segment) return undefined;
     const { homeMode } = segment;
     const arpeggio = standIn?.chart === chart && standIn.at === at ? standIn.chord : undefined;
-    return { chart, at, homeMode, targets: targetNotes(chart, at, homeMode, schools), arpeggio };
+    return { chart, at, homeMode, targets: targetNotes(chart, at, homeMode, conventions), arpeggio };
   },
 );
 
-function chartSelection({ chart, at, homeMode, targets, arpeggio }: OnChart, telling: Telling): Selection {
+function chartSelection(
+  { chart, at, homeMode, targets, arpeggio }: OnChart,
+  comparedBy: ComparedBy,
+): Selection {
   const chord = chart.chords[at]?.chord;
   const before = chart.chords.slice(0, at).findLast((each) => each.chord)?.chord;
   return {
     homeMode,
-    lit: targets.length > 0 ? targets.slice(0, 1) : colourOn(homeMode, telling),
+    lit: targets.length > 0 ? targets.slice(0, 1) : characteristicOn(homeMode, comparedBy),
     unknown: [],
     targets: arpeggio ? chordNotes(arpeggio) : chord ? chordNotes(chord) : [],
     way: chord && before ? { from: guideTonesOf(before), to: guideTonesOf(chord) } : undefined,
     chord,
-    swap: colourSwap(homeMode.mode, telling),
+    swap: characteristicSwap(homeMode.mode, comparedBy),
     play: { code: "chords", score: chartScore(chart) },
   };
 }
 
-const $writtenSelection = computed([$placeMode, written.$held, $settings], (homeMode, held, settings) =>
-  heldSelection(homeMode, held, settings, settings.drone),
+const $writtenSelection = computed(
+  [$placeMode, written.$selectedChords, $settings],
+  (homeMode, selected, settings) => selectionOf(homeMode, selected, settings, settings.drone),
 );
 
 const $bassSelection = computed(
-  [$placeMode, overBass.$held, $heardColour, $settings],
-  (homeMode, held, heard, settings): Selection => {
-    const selection = heldSelection(homeMode, held, settings, settings.drone);
+  [$placeMode, overBass.$selectedChords, $heardMode, $settings],
+  (homeMode, selected, heard, settings): Selection => {
+    const selection = selectionOf(homeMode, selected, settings, settings.drone);
     if (!heard) return selection;
-    // While the colours are walked through, the stage shows the one that sounds.
+    // While the modes are walked through, the stage shows the one that sounds.
     const chord = heard.place?.name;
     return {
-      ...heldSelection(heard.homeMode, undefined, settings, settings.drone),
+      ...selectionOf(heard.homeMode, undefined, settings, settings.drone),
       targets: chord ? chordNotes(chord) : [],
       chord,
       play: selection.play,
@@ -106,7 +110,7 @@ const $bassSelection = computed(
 );
 
 const $chartSelection = computed([$onChart, $placeMode, $settings], (on, homeMode, settings) =>
-  on ? chartSelection(on, settings) : heldSelection(homeMode, undefined, settings, settings.drone),
+  on ? chartSelection(on, settings) : selectionOf(homeMode, undefined, settings, settings.drone),
 );
 
 selects(

@@ -1,5 +1,5 @@
 import { type Tuning } from "@/core/instrument";
-import { type HomeMode, notesOf, shownColour } from "@/core/scale";
+import { type HomeMode, notesOf, shownCharacteristic } from "@/core/scale";
 import { viewOf } from "@/kit/neck";
 import {
   degreeText,
@@ -10,7 +10,7 @@ import {
   handText,
   capital,
   positionText,
-  type Schools,
+  type Conventions,
 } from "@/words";
 import { INK, INNER, Label, LINE, MARGIN, NeckDrawing, PAPER, SheetFrame, SOFT } from "./drawing";
 import { type Block, NOTES_A_ROW, type Placed, POSITION_VIEW, POSITION_WIDTH, TAB_GAP } from "./practice";
@@ -22,7 +22,7 @@ interface PracticeDrawingProps {
   readonly tuning: Tuning;
   readonly isLeft: boolean;
   readonly labels: "notes" | "degrees" | "fingers";
-  readonly schools: Schools;
+  readonly conventions: Conventions;
 }
 
 /** One page of a practice sheet, black on white, drawn whole so that it can be saved as it stands. */
@@ -45,7 +45,7 @@ type BlockProps = Omit<PracticeDrawingProps, "page" | "number" | "pages"> & {
 function BlockDrawing({ block, y, ...rest }: BlockProps) {
   switch (block.kind) {
     case "mode":
-      return <Heading homeMode={block.homeMode} y={y} schools={rest.schools} />;
+      return <Heading homeMode={block.homeMode} y={y} conventions={rest.conventions} />;
     case "positions":
       return <Pair block={block} y={y} {...rest} />;
     case "line":
@@ -64,20 +64,20 @@ function BlockDrawing({ block, y, ...rest }: BlockProps) {
 function Heading({
   homeMode,
   y,
-  schools,
+  conventions,
 }: {
   readonly homeMode: HomeMode;
   readonly y: number;
-  readonly schools: Schools;
+  readonly conventions: Conventions;
 }) {
-  const colour = shownColour(homeMode.mode, schools);
+  const characteristic = shownCharacteristic(homeMode.mode, conventions);
   return (
     <g>
       <Label x={MARGIN} y={y + 32} size={28} weight={720}>
         {homeModeText(homeMode)}
       </Label>
       <Label x={MARGIN + INNER} y={y + 32} size={15} anchor="end">
-        {`${notesText(notesOf(homeMode))}${colour.length > 0 ? ` · colour ${notesText(colour.map((each) => homeMode.home + each))}` : ""}`}
+        {`${notesText(notesOf(homeMode))}${characteristic.length > 0 ? ` · characteristic ${notesText(characteristic.map((each) => homeMode.home + each))}` : ""}`}
       </Label>
       <rect x={MARGIN} y={y + 42} width={INNER} height={2} fill={INK} />
     </g>
@@ -93,9 +93,9 @@ function Pair({
   tuning,
   isLeft,
   labels,
-  schools,
+  conventions,
 }: BlockProps & { readonly block: Extract<Block, { kind: "positions" }> }) {
-  const colour = shownColour(block.homeMode.mode, schools);
+  const characteristic = shownCharacteristic(block.homeMode.mode, conventions);
   return block.pair.map((position, at) => {
     const x = MARGIN + at * (POSITION_WIDTH + 24);
     const view = viewOf(
@@ -129,7 +129,7 @@ function Pair({
                   ? degreeText(note.interval)
                   : String(note.finger),
             isHome: note.interval === 0,
-            isColour: colour.includes(note.interval),
+            isCharacteristic: characteristic.includes(note.interval),
           }))}
         />
       </g>

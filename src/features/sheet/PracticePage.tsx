@@ -16,7 +16,7 @@ import {
 } from "@/session";
 import { Button, Choice, Select, TextField, Toggle } from "@/kit/controls";
 import { type MadeFile, saveFiles } from "@/kit/files";
-import { useSchools, useWording } from "@/session/useSchools";
+import { useConventions, useWording } from "@/session/useConventions";
 import { FIGURE_TEXT, handText, homeModeText, positionText, systemText, wording } from "@/words";
 import { pngFile, svgFile } from "./picture";
 import { blocksOf, pagesOf } from "./practice";
@@ -40,14 +40,14 @@ export function PracticePage() {
   const chosen = useStore(practiceSheet.$value);
   const ready = useStore($ready);
   const tuning = useStore($tuning) ?? GUITAR;
-  const schools = useSchools();
+  const conventions = useConventions();
   const wordingKey = useWording();
   const pages = useRef<HTMLDivElement>(null);
   const [trouble, setTrouble] = useState("");
   useEffect(() => void start(), []);
   // The mode of the address is the first of the sheet unless it is on it already.
-  const inHand = written(place);
-  const modes = chosen.modes.length > 0 ? chosen.modes : [inHand];
+  const selected = written(place);
+  const modes = chosen.modes.length > 0 ? chosen.modes : [selected];
   const practice = {
     ...chosen,
     modes,
@@ -108,8 +108,8 @@ export function PracticePage() {
             placeholder="and E Phrygian"
             onCommit={add}
           />
-          {!modes.some(({ home, mode }) => home === inHand.home && mode === inHand.mode) && (
-            <Button kind="quiet" onClick={() => change({ modes: [...modes, inHand] })}>
+          {!modes.some(({ home, mode }) => home === selected.home && mode === selected.mode) && (
+            <Button kind="quiet" onClick={() => change({ modes: [...modes, selected] })}>
               {`and ${homeModeText(place)}`}
             </Button>
           )}
@@ -125,7 +125,7 @@ export function PracticePage() {
           />
           <Hands practice={practice} onChange={(hands) => change({ hands })} />
           <Choice
-            label="What stands on the plates"
+            label="Note labels"
             size="small"
             value={practice.labels}
             options={[
@@ -175,7 +175,7 @@ export function PracticePage() {
               tuning={tuning}
               isLeft={settings.leftHanded}
               labels={practice.labels}
-              schools={schools}
+              conventions={conventions}
             />
           </div>
         ))}
@@ -184,7 +184,7 @@ export function PracticePage() {
   );
 }
 
-/** Which positions of the first mode, where not all of them; the one in hand can be picked at once. */
+/** Which positions of the first mode, where not all of them; the selected one can be picked at once. */
 function Hands(props: {
   readonly practice: Pick<Practice, "modes" | "hands"> & { readonly system: System };
   readonly onChange: (hands: number[]) => void;
@@ -205,7 +205,7 @@ function Hands(props: {
         { value: "all", text: "every position" },
         ...all.map((each) => ({
           value: String(each.hand),
-          text: `${each === near ? "the one in hand" : "only the one"} ${handText(each, tuning)}, ${positionText(each)}`,
+          text: `${each === near ? "the selected one" : "only the one"} ${handText(each, tuning)}, ${positionText(each)}`,
         })),
       ]}
       onChange={(value) => onChange(value === "all" ? [] : [Number(value)])}

@@ -1,6 +1,6 @@
 import { neckNotes, type Tuning } from "@/core/instrument";
-import { shownColour, type HomeMode, notesOf } from "@/core/scale";
-import { slatsOf } from "@/kit/blind";
+import { shownCharacteristic, type HomeMode, notesOf } from "@/core/scale";
+import { cellsOf } from "@/kit/pitch-strip";
 import { viewOf } from "@/kit/neck";
 import {
   backwardsText,
@@ -9,7 +9,7 @@ import {
   homeModeText,
   noteText,
   plainText,
-  type Schools,
+  type Conventions,
   stepsText,
   symmetryText,
   vampText,
@@ -25,7 +25,7 @@ import {
   MARGIN,
   NeckDrawing,
   neckDrawingHeight,
-  Plate,
+  Marker,
   SheetFrame,
   SOFT,
   WIDTH,
@@ -34,7 +34,7 @@ import { degreeFacts, linesOf } from "./facts";
 
 interface SheetDrawingProps {
   readonly homeMode: HomeMode;
-  readonly schools: Schools;
+  readonly conventions: Conventions;
   /** The user's own words and model tune for the mode. */
   readonly own: { readonly words: string; readonly tune: string };
   /** The neck at the foot of the page. */
@@ -43,17 +43,17 @@ interface SheetDrawingProps {
 }
 
 /** The mode on one page, drawn whole so that it can be saved as it stands. */
-export function SheetDrawing({ homeMode, schools, own, tuning, isLeft }: SheetDrawingProps) {
+export function SheetDrawing({ homeMode, conventions, own, tuning, isLeft }: SheetDrawingProps) {
   const view = viewOf(tuning, 0, 15, isLeft);
-  const colour = shownColour(homeMode.mode, schools);
-  const plain = plainText(whatItIs(homeMode, schools));
+  const characteristic = shownCharacteristic(homeMode.mode, conventions);
+  const plain = plainText(whatItIs(homeMode, conventions));
   const said = linesOf([plain, symmetryText(homeMode)].join(" "), 104);
   const words = linesOf([own.words, own.tune === "" ? "" : `(${own.tune})`].join(" "), 104).slice(0, 4);
   const afterSaid = 122 + said.length * 20;
   const afterWords = afterSaid + words.length * 20;
-  const blind = afterWords + 12;
-  const table = blind + 118;
-  const rows = degreeFacts(homeMode, schools);
+  const strip = afterWords + 12;
+  const table = strip + 118;
+  const rows = degreeFacts(homeMode, conventions);
   const facts = table + 26 + rows.length * 27 + 20;
   const neck = facts + 92;
   return (
@@ -80,14 +80,14 @@ export function SheetDrawing({ homeMode, schools, own, tuning, isLeft }: SheetDr
           {line}
         </Label>
       ))}
-      <BlindDrawing homeMode={homeMode} schools={schools} y={blind} />
+      <PitchStripDrawing homeMode={homeMode} conventions={conventions} y={strip} />
       <Table rows={rows} y={table} />
       <Facts
         y={facts}
         rows={[
           ["Steps", stepsText(homeMode)],
           ["Home chord", homeChordText(homeMode)],
-          ["Shows it best", vampText(homeMode)],
+          ["Best vamp", vampText(homeMode)],
         ]}
       />
       <NeckDrawing
@@ -99,7 +99,7 @@ export function SheetDrawing({ homeMode, schools, own, tuning, isLeft }: SheetDr
           ...note,
           label: noteText(note.pitch.name),
           isHome: note.interval === 0,
-          isColour: colour.includes(note.interval),
+          isCharacteristic: characteristic.includes(note.interval),
         }))}
       />
       <Ruled from={neck + neckDrawingHeight(view, INNER) + 60} />
@@ -107,33 +107,41 @@ export function SheetDrawing({ homeMode, schools, own, tuning, isLeft }: SheetDr
   );
 }
 
-function BlindDrawing({
+function PitchStripDrawing({
   homeMode,
-  schools,
+  conventions,
   y,
 }: {
   readonly homeMode: HomeMode;
-  readonly schools: Schools;
+  readonly conventions: Conventions;
   readonly y: number;
 }) {
   const wide = INNER / 12;
   return (
     <g>
-      {slatsOf(homeMode, schools).map(({ step, note, interval, isHome, isColour }) => {
+      {cellsOf(homeMode, conventions).map(({ step, note, interval, isHome, isCharacteristic }) => {
         const x = MARGIN + step * wide;
         if (note === undefined || interval === undefined)
           return (
             <rect key={step} x={x + wide * 0.36} y={y + 4} width={wide * 0.28} height={74} fill={LINE} />
           );
         return (
-          <Plate key={step} x={x + 1} y={y} width={wide - 2} height={82} isHome={isHome} isColour={isColour}>
+          <Marker
+            key={step}
+            x={x + 1}
+            y={y}
+            width={wide - 2}
+            height={82}
+            isHome={isHome}
+            isCharacteristic={isCharacteristic}
+          >
             <Label x={x + wide / 2} y={y + 38} size={20} weight={660} anchor="middle">
               {noteText(note)}
             </Label>
             <Label x={x + wide / 2} y={y + 62} size={15} anchor="middle">
               {degreeText(interval)}
             </Label>
-          </Plate>
+          </Marker>
         );
       })}
     </g>
@@ -145,7 +153,7 @@ const COLUMNS: readonly (readonly [head: string, x: number])[] = [
   ["Note", 70],
   ["Interval", 130],
   ["Half steps", 320],
-  ["Sung", 410],
+  ["Solfège", 410],
   ["Roman", 480],
   ["Triad", 560],
   ["Seventh", 640],
@@ -167,14 +175,14 @@ function Table({ rows, y }: { readonly rows: ReturnType<typeof degreeFacts>; rea
           row.note,
           row.interval,
           String(row.halfSteps),
-          row.sung,
+          row.solfege,
           row.roman,
           row.triad,
           row.seventh,
         ];
         return (
           <g key={row.halfSteps}>
-            {row.isColour && <rect x={MARGIN - 12} y={line - 15} width={6} height={20} fill={LIT} />}
+            {row.isCharacteristic && <rect x={MARGIN - 12} y={line - 15} width={6} height={20} fill={LIT} />}
             {cells.map((cell, column) => (
               <Label
                 key={COLUMNS[column]?.[0]}

@@ -6,7 +6,7 @@ import { writeCsv } from "@/formats";
 import { $addressNotices, $place, $ready, $settings, $tuning, ownWordsFor, shelf, start } from "@/session";
 import { Button } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
-import { useSchools, useWording } from "@/session/useSchools";
+import { useConventions, useWording } from "@/session/useConventions";
 import { noticeText } from "@/words";
 import { sheetRows } from "./facts";
 import { pngFile, svgFile } from "./picture";
@@ -18,9 +18,9 @@ import styles from "./SheetPage.module.css";
 export function SheetPage() {
   const place = useStore($place);
   const notices = useStore($addressNotices);
-  const kept = useStore(shelf.$saved);
+  const saved = useStore(shelf.$saved);
   const ready = useStore($ready);
-  const schools = useSchools();
+  const conventions = useConventions();
   const wordingKey = useWording();
   const tuning = useStore($tuning);
   const { leftHanded } = useStore($settings);
@@ -47,7 +47,9 @@ export function SheetPage() {
         trouble={trouble}
       >
         <Button
-          onClick={() => saveFile(`${name}.csv`, `\uFEFF${writeCsv(sheetRows(place, schools))}`, "text/csv")}
+          onClick={() =>
+            saveFile(`${name}.csv`, `\uFEFF${writeCsv(sheetRows(place, conventions))}`, "text/csv")
+          }
         >
           Save as CSV
         </Button>
@@ -61,8 +63,8 @@ export function SheetPage() {
         <SheetDrawing
           key={wordingKey}
           homeMode={place}
-          schools={schools}
-          own={ownWordsFor(mode, kept)}
+          conventions={conventions}
+          own={ownWordsFor(mode, saved)}
           tuning={tuning ?? GUITAR}
           isLeft={leftHanded}
         />

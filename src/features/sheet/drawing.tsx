@@ -6,8 +6,8 @@ import {
   NECK,
   neckHeight,
   type NeckView,
-  plateAt,
-  plateHeight,
+  markerAt,
+  markerHeight,
   stringAt,
   wireAt,
   wiresOf,
@@ -44,19 +44,19 @@ export function Label({ x, y, size = 14, weight = 400, fill = INK, anchor = "sta
   );
 }
 
-/** A plate with a name: home on its sill, colour notes amber and notched, as on the screen. */
-export function Plate(props: {
+/** A marker with a name: home on its sill, characteristic notes amber and notched, as on the screen. */
+export function Marker(props: {
   readonly x: number;
   readonly y: number;
   readonly width: number;
   readonly height: number;
   readonly isHome: boolean;
-  readonly isColour: boolean;
-  /** Black on white: a colour note is told by its notch alone. */
+  readonly isCharacteristic: boolean;
+  /** Black on white: a characteristic note is told by its notch alone. */
   readonly isPlain?: boolean | undefined;
   readonly children: ReactNode;
 }) {
-  const { x, y, width, height, isHome, isColour, isPlain = false, children } = props;
+  const { x, y, width, height, isHome, isCharacteristic, isPlain = false, children } = props;
   const notch = Math.min(10, height / 2.4);
   return (
     <g>
@@ -65,11 +65,11 @@ export function Plate(props: {
         y={y}
         width={width}
         height={height}
-        fill={isColour && !isPlain ? LIT : PAPER}
+        fill={isCharacteristic && !isPlain ? LIT : PAPER}
         stroke={INK}
       />
       {isHome && <rect x={x} y={y + height - height / 9} width={width} height={height / 9} fill={INK} />}
-      {isColour && <path d={`M${x + width} ${y}v${notch}l${-notch} ${-notch}z`} fill={INK} />}
+      {isCharacteristic && <path d={`M${x + width} ${y}v${notch}l${-notch} ${-notch}z`} fill={INK} />}
       {children}
     </g>
   );
@@ -103,7 +103,7 @@ export function SheetFrame({
 export interface DrawnNote extends Place {
   readonly label: string;
   readonly isHome: boolean;
-  readonly isColour: boolean;
+  readonly isCharacteristic: boolean;
 }
 
 interface NeckDrawingProps {
@@ -120,14 +120,14 @@ export const neckDrawingHeight = (view: NeckView, width: number): number =>
   (neckHeight(view) + 12) * (width / view.width);
 
 /** Larger than on the screen, since the drawing is scaled down to the page. */
-const PLATE = 42;
+const MARKER = 42;
 
 /** A neck at its place on the sheet, as wide as is asked. */
 export function NeckDrawing({ view, x, y, width, notes, isPlain }: NeckDrawingProps) {
   const { tuning, fromFret, toFret } = view;
   const foot = stringAt(tuning.strings.length, view);
   const [nut, end] = [wireAt(Math.max(0, fromFret - 1), view), wireAt(toFret, view)];
-  const height = plateHeight(view) + 1.5;
+  const height = markerHeight(view) + 1.5;
   return (
     <g transform={`translate(${x} ${y}) scale(${width / view.width})`}>
       {tuning.strings.map((_, at) => (
@@ -145,7 +145,7 @@ export function NeckDrawing({ view, x, y, width, notes, isPlain }: NeckDrawingPr
       )}
       {tuning.capo > fromFret && (
         <rect
-          x={plateAt(tuning.capo, view) - 3}
+          x={markerAt(tuning.capo, view) - 3}
           y={NECK.top - 8}
           width={6}
           height={foot - NECK.top + 16}
@@ -162,7 +162,7 @@ export function NeckDrawing({ view, x, y, width, notes, isPlain }: NeckDrawingPr
             fill={LINE}
           />
           <Label
-            x={plateAt(fret, view)}
+            x={markerAt(fret, view)}
             y={foot + 42}
             size={20}
             anchor="middle"
@@ -175,24 +175,24 @@ export function NeckDrawing({ view, x, y, width, notes, isPlain }: NeckDrawingPr
       ))}
       {notes
         .filter((note) => isDrawn(note, view))
-        .map(({ string, fret, label, isHome, isColour }) => {
+        .map(({ string, fret, label, isHome, isCharacteristic }) => {
           const middle = stringAt(string, view);
-          const at = plateAt(fret, view);
+          const at = markerAt(fret, view);
           return (
-            <Plate
+            <Marker
               key={`${string} ${fret}`}
-              x={at - PLATE / 2}
+              x={at - MARKER / 2}
               y={middle - height / 2}
-              width={PLATE}
+              width={MARKER}
               height={height}
               isHome={isHome}
-              isColour={isColour}
+              isCharacteristic={isCharacteristic}
               isPlain={isPlain}
             >
               <Label x={at} y={middle + 7} size={20} weight={600} anchor="middle">
                 {label}
               </Label>
-            </Plate>
+            </Marker>
           );
         })}
     </g>

@@ -1,7 +1,15 @@
 import { halfSteps } from "@/core/pitch";
 import { diatonicChords } from "@/core/chord";
-import { type HomeMode, shownColour, stepsOf } from "@/core/scale";
-import { chordText, degreeText, intervalText, noteText, romanText, type Schools, sungNote } from "@/words";
+import { type HomeMode, shownCharacteristic, stepsOf } from "@/core/scale";
+import {
+  chordText,
+  degreeText,
+  intervalText,
+  noteText,
+  romanText,
+  type Conventions,
+  solfegeNote,
+} from "@/words";
 
 /** One degree of a mode, in words, as the sheet and its table list it. */
 export interface DegreeFacts {
@@ -11,26 +19,26 @@ export interface DegreeFacts {
   readonly interval: string;
   /** Half steps to the next note. */
   readonly step: number;
-  readonly sung: string;
-  readonly isColour: boolean;
+  readonly solfege: string;
+  readonly isCharacteristic: boolean;
   readonly roman: string;
   readonly triad: string;
   readonly seventh: string;
 }
 
 /** What there is to say of each degree of a mode. */
-export function degreeFacts(homeMode: HomeMode, schools: Schools): readonly DegreeFacts[] {
+export function degreeFacts(homeMode: HomeMode, conventions: Conventions): readonly DegreeFacts[] {
   const { home, mode } = homeMode;
   const steps = stepsOf(mode.intervals.map(halfSteps));
-  const colour = shownColour(mode, schools);
+  const characteristic = shownCharacteristic(mode, conventions);
   return diatonicChords(homeMode).map(({ degree, chords, roman }, at) => ({
     note: noteText(home + degree),
     degree: degreeText(degree),
     halfSteps: halfSteps(degree),
     interval: intervalText(degree),
     step: steps[at] ?? 0,
-    sung: sungNote(home + degree, homeMode, schools.syllables),
-    isColour: colour.includes(degree),
+    solfege: solfegeNote(home + degree, homeMode, conventions.syllables),
+    isCharacteristic: characteristic.includes(degree),
     roman: romanText(roman),
     triad: chords.triad ? chordText(chords.triad) : "",
     seventh: chords.seventh ? chordText(chords.seventh) : "",
@@ -38,7 +46,7 @@ export function degreeFacts(homeMode: HomeMode, schools: Schools): readonly Degr
 }
 
 /** The sheet as rows of a table, its heads first. */
-export function sheetRows(homeMode: HomeMode, schools: Schools): readonly (readonly string[])[] {
+export function sheetRows(homeMode: HomeMode, conventions: Conventions): readonly (readonly string[])[] {
   return [
     [
       "Degree",
@@ -46,20 +54,20 @@ export function sheetRows(homeMode: HomeMode, schools: Schools): readonly (reado
       "Half steps",
       "Interval",
       "Step to next",
-      "Sung",
-      "Colour note",
+      "Solfège",
+      "Characteristic note",
       "Roman",
       "Triad",
       "Seventh",
     ],
-    ...degreeFacts(homeMode, schools).map((each) => [
+    ...degreeFacts(homeMode, conventions).map((each) => [
       each.degree,
       each.note,
       String(each.halfSteps),
       each.interval,
       String(each.step),
-      each.sung,
-      each.isColour ? "yes" : "no",
+      each.solfege,
+      each.isCharacteristic ? "yes" : "no",
       each.roman,
       each.triad,
       each.seventh,

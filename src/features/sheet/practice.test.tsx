@@ -19,7 +19,7 @@ const asked = (part: Partial<PracticeAsked> = {}): PracticeAsked => ({
   octaves: 1,
   ...part,
 });
-const schools = { reference: "by-third", comparison: "usual", syllables: "home" } as const;
+const conventions = { reference: "by-third", comparison: "usual", syllables: "home" } as const;
 const guitar = tuningOf("guitar");
 
 describe("a practice sheet", () => {
@@ -83,7 +83,7 @@ describe("a practice sheet", () => {
             tuning={tuningOf(id)}
             isLeft={isLeft}
             labels="fingers"
-            schools={schools}
+            conventions={conventions}
           />,
         );
         expect(container.innerHTML).not.toMatch(/undefined|NaN|f2a900/i);

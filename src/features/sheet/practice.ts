@@ -55,7 +55,7 @@ const CAPTION = 30;
 
 /** Two positions stand side by side. */
 export const POSITION_WIDTH = (INNER - 24) / 2;
-/** Units of a neck's drawing across a position: its plates are as large as on the mode sheet. */
+/** Units of a neck's drawing across a position: its markers are as large as on the mode sheet. */
 export const POSITION_VIEW = 560;
 
 /** Height of a position with its caption. */

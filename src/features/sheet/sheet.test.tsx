@@ -10,25 +10,25 @@ import { SheetDrawing } from "./SheetDrawing";
 
 afterEach(cleanup);
 
-const schools = { reference: "by-third", comparison: "usual", syllables: "home" } as const;
+const conventions = { reference: "by-third", comparison: "usual", syllables: "home" } as const;
 const at = (home: string, id: string) => ({ home: fifthsOf(home), mode: mode(id) });
 
 describe("the mode sheet", () => {
   it("lists each degree with what there is to say of it", () => {
-    const [, second] = degreeFacts(at("C#", "phrygian-dominant"), schools);
+    const [, second] = degreeFacts(at("C#", "phrygian-dominant"), conventions);
     expect(second).toEqual({
       note: "D",
       degree: "♭2",
       halfSteps: 1,
       interval: "minor second",
       step: 3,
-      sung: "ra",
-      isColour: true,
+      solfege: "ra",
+      isCharacteristic: true,
       roman: "♭II",
       triad: "D",
       seventh: "Dmaj7",
     });
-    expect(sheetRows(at("D", "dorian"), { ...schools, syllables: "parent" })[1]).toEqual([
+    expect(sheetRows(at("D", "dorian"), { ...conventions, syllables: "parent" })[1]).toEqual([
       "1",
       "D",
       "0",
@@ -63,7 +63,7 @@ describe("the mode sheet", () => {
       const { container } = render(
         <SheetDrawing
           homeMode={{ home: 2, mode: each }}
-          schools={schools}
+          conventions={conventions}
           own={{ words: "A gate. ".repeat(200), tune: "Gate" }}
           tuning={GUITAR}
           isLeft={false}
@@ -84,7 +84,7 @@ describe("the mode sheet", () => {
     render(
       <SheetDrawing
         homeMode={at("Gb", "lydian")}
-        schools={schools}
+        conventions={conventions}
         own={{ words: "", tune: "" }}
         tuning={GUITAR}
         isLeft={false}

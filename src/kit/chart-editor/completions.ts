@@ -67,7 +67,7 @@ function diatonic(homeMode: HomeMode, naming: NoteNaming): readonly Completion[]
   );
 }
 
-/** Modes on the home that is typed, or on the one in hand. */
+/** Modes on the home that is typed, or on the selected one. */
 function locks(
   word: string,
   homeMode: HomeMode | undefined,

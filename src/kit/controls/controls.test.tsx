@@ -49,15 +49,15 @@ describe("a word of a sentence that can be typed over", () => {
 
 describe("choices", () => {
   const options = [
-    { value: "homes", text: "Line up homes" },
-    { value: "notes", text: "Line up notes" },
+    { value: "homes", text: "Parallel (same home)" },
+    { value: "notes", text: "Relative (same notes)" },
   ] as const;
 
   it("are radio buttons under one name", () => {
     const change = vi.fn();
     render(<Choice label="Lined up by" value="homes" options={options} onChange={change} />);
-    expect(screen.getByRole<HTMLInputElement>("radio", { name: "Line up homes" }).checked).toBe(true);
-    fireEvent.click(screen.getByRole("radio", { name: "Line up notes" }));
+    expect(screen.getByRole<HTMLInputElement>("radio", { name: "Parallel (same home)" }).checked).toBe(true);
+    fireEvent.click(screen.getByRole("radio", { name: "Relative (same notes)" }));
     expect(change).toHaveBeenCalledWith("notes");
   });
 
@@ -168,8 +168,8 @@ describe("a file", () => {
   });
 });
 
-describe("words that hold or do not, and the schools", () => {
-  it("flip, and the schools hold everywhere", () => {
+describe("words that hold or do not, and the conventions", () => {
+  it("flip, and the conventions hold everywhere", () => {
     const flip = vi.fn();
     render(
       <Toggle isOn={false} onChange={flip}>

@@ -1,4 +1,4 @@
-import { type MouseEvent, type ReactNode, useEffect, useId, useRef } from "react";
+import { type MouseEvent, type ReactNode, useLayoutEffect, useId, useRef } from "react";
 import styles from "./Dialog.module.css";
 
 interface DialogProps {
@@ -19,7 +19,8 @@ interface DialogProps {
 export function Dialog({ title, says, open, onClose, children, place = "middle" }: DialogProps) {
   const sheet = useRef<HTMLDialogElement>(null);
   const id = useId();
-  useEffect(() => {
+  // At once: what is typed after the key that opens it goes into it.
+  useLayoutEffect(() => {
     if (open && sheet.current?.open === false) {
       sheet.current.showModal();
       sheet.current.querySelector<HTMLElement>("[data-first]")?.focus();

@@ -24,7 +24,7 @@ interface KeyboardProps {
   readonly onStrike?: ((midi: number) => void) | undefined;
 }
 
-/** The keyboard with the same plates as the neck: a sill for home, a notch for colour, stripes for what is open. */
+/** The keyboard with the same markers as the neck: a sill for home, a notch for characteristic, stripes for what is open. */
 export function Keyboard({ title, notes, lit, unknown, targets, sounding, onStrike }: KeyboardProps) {
   const byKey = new Map(notes.map((note) => [midiOf(note.pitch), note]));
   const range = keyRange([...byKey.keys()]);
@@ -93,7 +93,7 @@ function Key({ midi, at, note, isLit, isUnknown, isTarget, isSounding }: KeyProp
       />
       {note && (
         <g
-          className={styles.plate}
+          className={styles.marker}
           data-lit={isLit || undefined}
           data-unknown={isUnknown || undefined}
           data-sounding={isSounding || undefined}

@@ -5,15 +5,15 @@ import { fifthsOf, midiOf, printName } from "@/core/pitch";
 import { GUITAR, movesFrom, neckNotes, positions, tuningOf } from "@/core/instrument";
 import { mode } from "@/core/scale";
 import { viewOf } from "./geometry";
-import { Neck, type NeckPlate } from "./Neck";
+import { Neck, type NeckMarker } from "./Neck";
 
 afterEach(cleanup);
 
 const dorian = { home: fifthsOf("D"), mode: mode("dorian") };
 const position = positions(GUITAR, dorian, "five-positions").find(({ hand }) => hand === 5)!;
-const plates = neckNotes(GUITAR, dorian).map((note): NeckPlate => {
-  const inHand = position.notes.some(({ string, fret }) => string === note.string && fret === note.fret);
-  return { ...note, label: printName(note.pitch.name), inHand };
+const markers = neckNotes(GUITAR, dorian).map((note): NeckMarker => {
+  const selected = position.notes.some(({ string, fret }) => string === note.string && fret === note.fret);
+  return { ...note, label: printName(note.pitch.name), selected };
 });
 
 function shown(part: Partial<Parameters<typeof Neck>[0]> = {}) {
@@ -21,7 +21,7 @@ function shown(part: Partial<Parameters<typeof Neck>[0]> = {}) {
     <Neck
       title="D Dorian"
       view={viewOf(GUITAR, 0, 15, false)}
-      plates={plates}
+      markers={markers}
       lit={[fifthsOf("B")]}
       unknown={[]}
       targets={[]}
@@ -33,7 +33,7 @@ function shown(part: Partial<Parameters<typeof Neck>[0]> = {}) {
 }
 
 describe("the neck", () => {
-  it("sets the hand's plates apart from the rest, and lights the colour notes", () => {
+  it("sets the hand's markers apart from the rest, and lights the characteristic notes", () => {
     const neck = shown();
     expect(neck.querySelectorAll("[data-hand]")).toHaveLength(position.notes.length);
     expect(neck.querySelectorAll("[data-hand][data-lit]")).toHaveLength(3);
@@ -51,8 +51,8 @@ describe("the neck", () => {
     const sounding = [midiOf({ name: fifthsOf("D"), octave: 4 })];
     expect(shown({ sounding }).querySelectorAll("[data-sounding]")).toHaveLength(1);
     cleanup();
-    const whole = plates.map((plate) => ({ ...plate, inHand: true }));
-    expect(shown({ sounding, plates: whole }).querySelectorAll("[data-sounding]").length).toBeGreaterThan(1);
+    const whole = markers.map((marker) => ({ ...marker, selected: true }));
+    expect(shown({ sounding, markers: whole }).querySelectorAll("[data-sounding]").length).toBeGreaterThan(1);
   });
 
   it("stripes what is open and outlines the chord tones, under any spelling", () => {
@@ -63,8 +63,8 @@ describe("the neck", () => {
 
   it("marks the way from a mode that is known, strings that are silent, and what fills a frame in", () => {
     const { moved } = movesFrom(GUITAR, mode("aeolian"), dorian, position.notes);
-    const inner = plates.map((plate) => ({ ...plate, isInner: plate.interval === 3 }));
-    const neck = shown({ moves: moved, silent: [6], plates: inner });
+    const inner = markers.map((marker) => ({ ...marker, isInner: marker.interval === 3 }));
+    const neck = shown({ moves: moved, silent: [6], markers: inner });
     expect(neck.querySelectorAll("[data-move]")).toHaveLength(3);
     expect(neck.querySelectorAll("[data-inner]").length).toBeGreaterThan(3);
     expect(neck.textContent).toContain("×");
@@ -80,7 +80,7 @@ describe("the neck", () => {
   it("has no wires on a fiddle, and the capo's bar where it lies", () => {
     const line = (neck: Element) => neck.querySelector("line")!;
     const top = Number(
-      line(shown({ view: viewOf(tuningOf("fiddle"), 0, 12, false), plates: [] })).getAttribute("y1"),
+      line(shown({ view: viewOf(tuningOf("fiddle"), 0, 12, false), markers: [] })).getAttribute("y1"),
     );
     cleanup();
     expect(top).toBeGreaterThan(Number(line(shown()).getAttribute("y1")));

@@ -10,8 +10,8 @@ import {
   type NeckView,
   placeNear,
   soundAt,
-  plateAt,
-  plateHeight,
+  markerAt,
+  markerHeight,
   stringAt,
   wireAt,
   wiresOf,
@@ -19,13 +19,13 @@ import {
 import styles from "./Neck.module.css";
 
 /** A note where it lies, as it is to be shown. */
-export interface NeckPlate extends Place {
+export interface NeckMarker extends Place {
   readonly pitch: Pitch;
   readonly interval: Interval;
-  /** What stands on it; nothing leaves a small plate. */
+  /** What stands on it; nothing leaves a small marker. */
   readonly label: string;
   /** Under the hand, or otherwise what this is about. */
-  readonly inHand: boolean;
+  readonly selected: boolean;
   /** Fills a frame in without belonging to it. */
   readonly isInner?: boolean | undefined;
   /** The hand moves before it. */
@@ -36,7 +36,7 @@ interface NeckProps {
   /** What the picture is of, for its text alternative: "D Dorian". */
   readonly title: string;
   readonly view: NeckView;
-  readonly plates: readonly NeckPlate[];
+  readonly markers: readonly NeckMarker[];
   readonly lit: readonly Fifths[];
   /** Notes whose form is open: striped. */
   readonly unknown: readonly Fifths[];
@@ -53,11 +53,11 @@ interface NeckProps {
 
 const NONE: readonly never[] = [];
 
-/** The neck from the player's seat, lowest string at the foot: plates for notes, a sill for home, a notch for colour. */
+/** The neck from the player's seat, lowest string at the foot: markers for notes, a sill for home, a notch for characteristic. */
 export function Neck({
   title,
   view,
-  plates,
+  markers,
   lit,
   unknown,
   targets,
@@ -66,10 +66,10 @@ export function Neck({
   moves = NONE,
   onStrike,
 }: NeckProps) {
-  const shown = plates.filter((plate) => isDrawn(plate, view));
-  const inHand = plates.filter((plate) => plate.inHand);
-  const beyond = inHand.filter((plate) => !isDrawn(plate, view)).length;
-  const among = (names: readonly Fifths[], { pitch }: NeckPlate) =>
+  const shown = markers.filter((marker) => isDrawn(marker, view));
+  const selected = markers.filter((marker) => marker.selected);
+  const beyond = selected.filter((marker) => !isDrawn(marker, view)).length;
+  const among = (names: readonly Fifths[], { pitch }: NeckMarker) =>
     names.some((name) => soundOf(name) === soundOf(pitch.name));
   return (
     <div className={styles.room}>
@@ -78,7 +78,7 @@ export function Neck({
         viewBox={`0 0 ${view.width} ${neckHeight(view)}`}
         role="img"
         data-strikes={onStrike !== undefined || undefined}
-        aria-label={`${title} on the neck. ${neckInWords(inHand, view, silent)}`}
+        aria-label={`${title} on the neck. ${neckInWords(selected, view, silent)}`}
         onPointerDown={(event) => {
           const point = onStrike && pointIn(event);
           const place = point && placeNear(view, point.x, point.y);
@@ -95,22 +95,22 @@ export function Neck({
         {moves.map(({ from, to }) => (
           <MoveMark key={`${to.string}/${to.fret}`} from={from} to={to} view={view} />
         ))}
-        {shown.map((plate) => (
-          <Plate
-            key={`${plate.string}/${plate.fret}`}
-            plate={plate}
+        {shown.map((marker) => (
+          <Marker
+            key={`${marker.string}/${marker.fret}`}
+            marker={marker}
             view={view}
-            isLit={among(lit, plate)}
-            isUnknown={among(unknown, plate)}
-            isTarget={among(targets, plate)}
-            isSounding={plate.inHand && sounding.includes(midiOf(plate.pitch))}
+            isLit={among(lit, marker)}
+            isUnknown={among(unknown, marker)}
+            isTarget={among(targets, marker)}
+            isSounding={marker.selected && sounding.includes(midiOf(marker.pitch))}
           />
         ))}
         {silent.map((string) => (
           <text
             key={string}
             className={styles.silent}
-            x={plateAt(view.fromFret, view)}
+            x={markerAt(view.fromFret, view)}
             y={stringAt(string, view) + 5}
           >
             ×
@@ -146,7 +146,7 @@ function Wood({ view }: { readonly view: NeckView }) {
           <text
             className={styles.fret}
             data-marked={isMarked(fret) || undefined}
-            x={plateAt(fret, view)}
+            x={markerAt(fret, view)}
             y={bottom + 25}
           >
             {fret}
@@ -169,8 +169,8 @@ function Wood({ view }: { readonly view: NeckView }) {
       {fromFret === 0 && <Bar at={wireAt(0, view)} bottom={bottom} />}
       {tuning.capo >= Math.max(1, fromFret) && (
         <g>
-          <Bar at={plateAt(tuning.capo, view)} bottom={bottom} />
-          <text className={styles.capo} x={plateAt(tuning.capo, view)} y={bottom + 25}>
+          <Bar at={markerAt(tuning.capo, view)} bottom={bottom} />
+          <text className={styles.capo} x={markerAt(tuning.capo, view)} y={bottom + 25}>
             capo
           </text>
         </g>
@@ -186,19 +186,19 @@ const Bar = ({ at, bottom }: { readonly at: number; readonly bottom: number }) =
 /** Where a note was in the known mode, and the way to where it is now. */
 function MoveMark({ from, to, view }: Pick<Move, "from" | "to"> & { readonly view: NeckView }) {
   if (!isDrawn(from, view) || !isDrawn(to, view)) return null;
-  const [x1, y1] = [plateAt(from.fret, view), stringAt(from.string, view)];
-  const [x2, y2] = [plateAt(to.fret, view), stringAt(to.string, view)];
-  const half = plateHeight(view) / 2;
+  const [x1, y1] = [markerAt(from.fret, view), stringAt(from.string, view)];
+  const [x2, y2] = [markerAt(to.fret, view), stringAt(to.string, view)];
+  const half = markerHeight(view) / 2;
   return (
     <g className={styles.move} data-move>
-      <rect x={x1 - NECK.plateWidth / 2} y={y1 - half} width={NECK.plateWidth} height={half * 2} />
+      <rect x={x1 - NECK.markerWidth / 2} y={y1 - half} width={NECK.markerWidth} height={half * 2} />
       <line x1={x1} y1={y1} x2={x2} y2={y2} />
     </g>
   );
 }
 
-interface PlateProps {
-  readonly plate: NeckPlate;
+interface MarkerProps {
+  readonly marker: NeckMarker;
   readonly view: NeckView;
   readonly isLit: boolean;
   readonly isUnknown: boolean;
@@ -206,17 +206,17 @@ interface PlateProps {
   readonly isSounding: boolean;
 }
 
-function Plate({ plate, view, isLit, isUnknown, isTarget, isSounding }: PlateProps) {
-  const { label, inHand, isInner, isShift, interval, string, fret } = plate;
-  const width = label === "" ? NECK.plateWidth * 0.62 : NECK.plateWidth;
-  const height = plateHeight(view);
-  const x = plateAt(fret, view);
+function Marker({ marker, view, isLit, isUnknown, isTarget, isSounding }: MarkerProps) {
+  const { label, selected, isInner, isShift, interval, string, fret } = marker;
+  const width = label === "" ? NECK.markerWidth * 0.62 : NECK.markerWidth;
+  const height = markerHeight(view);
+  const x = markerAt(fret, view);
   const [left, top] = [x - width / 2, stringAt(string, view) - height / 2];
   const right = left + width;
   return (
     <g
-      className={styles.plate}
-      data-hand={inHand || undefined}
+      className={styles.marker}
+      data-hand={selected || undefined}
       data-lit={isLit || undefined}
       data-unknown={isUnknown || undefined}
       data-inner={isInner === true || undefined}
@@ -241,12 +241,16 @@ function Plate({ plate, view, isLit, isUnknown, isTarget, isSounding }: PlatePro
 }
 
 /** The same as the picture, for those who cannot see it: string by string, fret and note. */
-function neckInWords(plates: readonly NeckPlate[], { tuning }: NeckView, silent: readonly number[]): string {
+function neckInWords(
+  markers: readonly NeckMarker[],
+  { tuning }: NeckView,
+  silent: readonly number[],
+): string {
   return tuning.strings
     .map((_, at) => {
       const string = tuning.strings.length - at;
-      const said = plates
-        .filter((plate) => plate.string === string)
+      const said = markers
+        .filter((marker) => marker.string === string)
         .toSorted((a, b) => a.fret - b.fret)
         .map(({ fret, pitch, interval }) => `${fret} ${noteText(pitch.name)} (${degreeText(interval)})`);
       const none = silent.includes(string) ? "not played" : "nothing";

@@ -6,8 +6,8 @@ import {
   NECK,
   neckHeight,
   placeNear,
-  plateAt,
-  plateHeight,
+  markerAt,
+  markerHeight,
   soundAt,
   stringAt,
   viewOf,
@@ -25,10 +25,10 @@ describe("the drawing of the neck", () => {
     expect(widths[0]! / widths[3]!).toBeCloseTo(2 ** (11 / 12));
   });
 
-  it("puts plates between the wires, open strings before the nut, the low string at the foot", () => {
-    expect(plateAt(0, view)).toBeLessThan(NECK.nut);
-    expect(plateAt(5, view)).toBeGreaterThan(wireAt(4, view));
-    expect(plateAt(5, view)).toBeLessThan(wireAt(5, view));
+  it("puts markers between the wires, open strings before the nut, the low string at the foot", () => {
+    expect(markerAt(0, view)).toBeLessThan(NECK.nut);
+    expect(markerAt(5, view)).toBeGreaterThan(wireAt(4, view));
+    expect(markerAt(5, view)).toBeLessThan(wireAt(5, view));
     expect(stringAt(6, view)).toBeGreaterThan(stringAt(1, view));
   });
 
@@ -49,7 +49,7 @@ describe("the drawing of the neck", () => {
   it("is turned round for the left hand, strings as they were", () => {
     const left = viewOf(GUITAR, 0, 15, true);
     expect(wireAt(5, left)).toBe(NECK.width - wireAt(5, view));
-    expect(plateAt(0, left)).toBeGreaterThan(wireAt(0, left));
+    expect(markerAt(0, left)).toBeGreaterThan(wireAt(0, left));
     expect(stringAt(6, left)).toBe(stringAt(6, view));
   });
 
@@ -59,10 +59,10 @@ describe("the drawing of the neck", () => {
     expect(viewOf(GUITAR, 10, 5, false)).toMatchObject({ fromFret: 1, toFret: 5 });
   });
 
-  it("gives many strings the height of six, with plates that do not touch", () => {
+  it("gives many strings the height of six, with markers that do not touch", () => {
     const eight = viewOf(tuningOf("guitar-8"), 0, 15, false);
     expect(neckHeight(eight)).toBe(neckHeight(view));
-    expect(plateHeight(eight)).toBeLessThan(stringAt(2, eight) - stringAt(1, eight));
+    expect(markerHeight(eight)).toBeLessThan(stringAt(2, eight) - stringAt(1, eight));
     expect(neckHeight(viewOf(tuningOf("bass"), 0, 15, false))).toBeLessThan(neckHeight(view));
   });
 
@@ -72,12 +72,12 @@ describe("the drawing of the neck", () => {
 });
 
 describe("a place that is struck", () => {
-  it("is the one whose plate is there, for either hand, open strings too", () => {
+  it("is the one whose marker is there, for either hand, open strings too", () => {
     for (const isLeft of [false, true]) {
       const seen = viewOf(GUITAR, 0, 15, isLeft);
       for (const fret of [0, 1, 7, 15])
         for (const string of [1, 4, 6])
-          expect(placeNear(seen, plateAt(fret, seen) + 4, stringAt(string, seen) - 5)).toEqual({
+          expect(placeNear(seen, markerAt(fret, seen) + 4, stringAt(string, seen) - 5)).toEqual({
             string,
             fret,
           });

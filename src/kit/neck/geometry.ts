@@ -13,7 +13,7 @@ export interface NeckView {
 }
 
 /** Measures of the neck's drawing, in its own units. */
-export const NECK = { width: 1256, nut: 68, margin: 16, top: 14, plateWidth: 31, tallest: 21 };
+export const NECK = { width: 1256, nut: 68, margin: 16, top: 14, markerWidth: 31, tallest: 21 };
 
 /** Six strings and fewer stand this far apart; more share the same height. */
 const STRING_GAP = 25;
@@ -35,8 +35,8 @@ export function viewOf(
 const gapOf = ({ strings }: Tuning): number =>
   strings.length < 2 ? STRING_GAP : Math.min(STRING_GAP, MOST_SPREAD / (strings.length - 1));
 
-/** Height of a plate: a little less than the way from string to string. */
-export const plateHeight = ({ tuning }: NeckView): number => Math.min(NECK.tallest, gapOf(tuning) - 3);
+/** Height of a marker: a little less than the way from string to string. */
+export const markerHeight = ({ tuning }: NeckView): number => Math.min(NECK.tallest, gapOf(tuning) - 3);
 
 const sided = (x: number, { isLeft, width }: NeckView): number => (isLeft ? width - x : x);
 
@@ -53,8 +53,8 @@ export const wireAt = (fret: number, view: NeckView): number => sided(along(fret
 export const wiresOf = ({ fromFret, toFret }: NeckView): readonly number[] =>
   Array.from({ length: toFret - Math.max(0, fromFret - 1) }, (_, at) => Math.max(1, fromFret) + at);
 
-/** The x at the middle of a plate: halfway between its fret and the one before; open strings beside the nut. */
-export function plateAt(fret: number, view: NeckView): number {
+/** The x at the middle of a marker: halfway between its fret and the one before; open strings beside the nut. */
+export function markerAt(fret: number, view: NeckView): number {
   return sided(fret === 0 ? NECK.nut - 22 : (along(fret - 1, view) + along(fret, view)) / 2, view);
 }
 
@@ -72,12 +72,12 @@ export const isMarked = (fret: number): boolean => [0, 3, 5, 7, 9].includes(fret
 export const isDrawn = ({ fret }: Place, { fromFret, toFret }: NeckView): boolean =>
   fret >= fromFret && fret <= toFret;
 
-/** The place on the neck whose plate lies nearest to a point of the drawing; undefined beyond the strings. */
+/** The place on the neck whose marker lies nearest to a point of the drawing; undefined beyond the strings. */
 export function placeNear(view: NeckView, x: number, y: number): Place | undefined {
   const strings = view.tuning.strings.length;
   const string = Math.round((y - NECK.top) / gapOf(view.tuning)) + 1;
   if (string < 1 || string > strings) return undefined;
-  const away = (fret: number) => Math.abs(plateAt(fret, view) - x);
+  const away = (fret: number) => Math.abs(markerAt(fret, view) - x);
   const frets = Array.from({ length: view.toFret - view.fromFret + 1 }, (_, at) => view.fromFret + at);
   return { string, fret: frets.reduce((best, next) => (away(next) < away(best) ? next : best)) };
 }

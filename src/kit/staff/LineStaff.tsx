@@ -55,13 +55,14 @@ export function LineStaff({ notes, lit, written, strings, each, isChord, label }
         paddingright: 4,
       });
       const drawn = drawnNotes(engraved, abc.tune.notes);
-      const colour = notes.flatMap(({ pitch }, at) =>
+      const characteristic = notes.flatMap(({ pitch }, at) =>
         lit.some((name) => soundOf(name) === soundOf(pitch.name)) ? [at] : [],
       );
-      for (const [at, element] of drawn) element.toggleAttribute("data-colour", colour.includes(at));
+      for (const [at, element] of drawn)
+        element.toggleAttribute("data-characteristic", characteristic.includes(at));
       const add = adderTo(drawn);
       if (!add) return;
-      drawNotches(drawn, colour, add);
+      drawNotches(drawn, characteristic, add);
       drawFingers(drawn, notes, add);
       if (strings > 0) drawTab(drawn, notes, strings, add);
     });

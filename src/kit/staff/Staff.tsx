@@ -9,7 +9,7 @@ interface StaffProps {
   /** The ABC that the tune stands in. */
   readonly text: string;
   /** Places of notes, melody first: characteristic notes and the ends of phrases. */
-  readonly colour: readonly number[];
+  readonly characteristic: readonly number[];
   readonly phraseEnds: readonly number[];
   /** Notes that a reason points at, or that are looked at otherwise. */
   readonly pointed?: readonly number[] | undefined;
@@ -17,12 +17,12 @@ interface StaffProps {
   readonly without?: ReadonlySet<number> | undefined;
   /** The bars that are looked at, where it is not all of them. */
   readonly bars?: BarRange | undefined;
-  /** The note in hand. */
+  /** The selected note. */
   readonly chosen?: number | undefined;
   readonly onChoose?: ((note: number | undefined) => void) | undefined;
   /** Bars were dragged over. */
   readonly onBars?: ((bars: BarRange | undefined) => void) | undefined;
-  /** Leaves the note in hand out, or takes it in again. */
+  /** Leaves the selected note out, or takes it in again. */
   readonly onLeaveOut?: (() => void) | undefined;
   /** The same in words. */
   readonly label: string;
@@ -40,7 +40,7 @@ const DRAG = 12;
 export function Staff({
   tune,
   text,
-  colour,
+  characteristic,
   phraseEnds,
   pointed = NONE,
   without = NOTHING_LEFT_OUT,
@@ -85,13 +85,13 @@ export function Staff({
     const all = allNotes(tune);
     for (const [at, element] of drawn) {
       const bar = all[at]?.bar ?? 0;
-      element.toggleAttribute("data-colour", colour.includes(at));
+      element.toggleAttribute("data-characteristic", characteristic.includes(at));
       element.toggleAttribute("data-pointed", shown.has(at));
       element.toggleAttribute("data-without", without.has(at));
       element.toggleAttribute("data-beside", bars !== undefined && (bar < bars.from || bar > bars.to));
     }
-    drawMarks(drawn, colour, phraseEnds, [...pointed, ...(chosen === undefined ? [] : [chosen])]);
-  }, [drawn, tune, colour, phraseEnds, pointed, without, bars, chosen]);
+    drawMarks(drawn, characteristic, phraseEnds, [...pointed, ...(chosen === undefined ? [] : [chosen])]);
+  }, [drawn, tune, characteristic, phraseEnds, pointed, without, bars, chosen]);
 
   const noteAt = ({ clientX, clientY }: PointerEvent): number | undefined =>
     drawn && nearestNote(placesOf(drawn), clientX, clientY);
@@ -161,16 +161,16 @@ const staffWidth = (room: number): number => Math.round(Math.max(420, Math.min(1
 const withoutTitle = (text: string): string =>
   text.replaceAll(/^[TQ]:.*$/gm, (field) => `%${" ".repeat(Math.max(0, field.length - 1))}`);
 
-/** Notches at colour notes, bars under the ends of phrases and frames round what is pointed at, drawn into the picture. */
+/** Notches at characteristic notes, bars under the ends of phrases and frames round what is pointed at, drawn into the picture. */
 function drawMarks(
   drawn: ReadonlyMap<number, SVGElement>,
-  colour: readonly number[],
+  characteristic: readonly number[],
   ends: readonly number[],
   framed: readonly number[],
 ): void {
   const add = adderTo(drawn);
   if (!add) return;
-  drawNotches(drawn, colour, add);
+  drawNotches(drawn, characteristic, add);
   for (const at of ends) {
     const head = headBox(drawn.get(at));
     const staff = staffBox(drawn.get(at));

@@ -32,13 +32,13 @@ export const staffBox = (note: SVGElement | undefined): DOMRect | undefined =>
     ?.querySelector<SVGGraphicsElement>(".abcjs-staff")
     ?.getBBox();
 
-/** The notch of colour notes, at the upper right of their heads. */
+/** The notch of characteristic notes, at the upper right of their heads. */
 export function drawNotches(
   drawn: ReadonlyMap<number, SVGElement>,
-  colour: readonly number[],
+  characteristic: readonly number[],
   add: Add,
 ): void {
-  for (const at of colour) {
+  for (const at of characteristic) {
     const head = headBox(drawn.get(at));
     if (head) add("path", { d: `M${head.x + head.width + 1} ${head.y - 3}h5v5z` });
   }

@@ -26,7 +26,7 @@ export function FindDialog({ open, onClose }: FindDialogProps) {
   return (
     <Dialog
       title="Find"
-      says="A mode by any of its names, with a home in front if you like (C♯ Phrygian dominant), by degrees (1 2 b3 #4) or by notes (E F G# A B). Or something kept, by its title or your words."
+      says="A mode by any of its names, with a home in front if you like (C♯ Phrygian dominant), by degrees (1 2 b3 #4) or by notes (E F G# A B). Or something saved, by its title or your words."
       open={open}
       onClose={onClose}
     >
@@ -39,7 +39,7 @@ export function FindDialog({ open, onClose }: FindDialogProps) {
 function Finding({ onClose }: Pick<FindDialogProps, "onClose">) {
   const [text, setText] = useState("");
   const { home } = useStore($place);
-  const kept = useStore(shelf.$saved);
+  const saved = useStore(shelf.$saved);
 
   const asked = text.trim().toLowerCase();
   const modes: readonly Found[] = findModes(text, home, wording().noteNames)
@@ -47,7 +47,7 @@ function Finding({ onClose }: Pick<FindDialogProps, "onClose">) {
     .map(({ homeMode, by, more }) => {
       const { tonic, family, degree } = parentOf(homeMode);
       const extra = more === 0 ? "just these notes" : countText(more, "note") + " more";
-      const { words } = ownWordsFor(homeMode.mode, kept);
+      const { words } = ownWordsFor(homeMode.mode, saved);
       return {
         key: `${homeMode.home} ${homeMode.mode.id}`,
         text: homeModeText(homeMode),
@@ -58,7 +58,7 @@ function Finding({ onClose }: Pick<FindDialogProps, "onClose">) {
         go: () => goTo("derive", homeMode),
       };
     });
-  const things: readonly Found[] = kept
+  const things: readonly Found[] = saved
     .filter(
       ({ deletedAt, title, words }) =>
         deletedAt === undefined && `${title} ${words}`.toLowerCase().includes(asked),
@@ -67,7 +67,7 @@ function Finding({ onClose }: Pick<FindDialogProps, "onClose">) {
     .map((thing) => ({
       key: thing.id,
       text: thing.title,
-      aside: thing.kind === "words" ? "your words" : `kept ${thing.kind}`,
+      aside: thing.kind === "words" ? "your words" : `saved ${thing.kind}`,
       go: () => openSaved(thing),
     }));
   const found = [...modes, ...things];

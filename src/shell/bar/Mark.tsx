@@ -1,4 +1,4 @@
-/** The mark: four slats from light to dark. */
+/** The mark: four cells from light to dark. */
 export function Mark() {
   return (
     <svg width="24" height="20" viewBox="0 0 24 20" aria-hidden="true">

@@ -61,7 +61,7 @@ export function Notices() {
         <p>{`I can’t tell what “${unopened.slice(0, 60)}” is. Shade opens ABC, MusicXML, MIDI, ChordPro, chord charts, Scala scales, recordings and its own backups.`}</p>
       )}
       {copies.map((title, at) => (
-        <p key={at}>{`Two tabs changed the same thing. Both are kept; the second is “${title}”.`}</p>
+        <p key={at}>{`Two tabs changed the same thing. Both are saved; the second is “${title}”.`}</p>
       ))}
       {jobFailed && <p>A computation failed. Reload the page if an answer is missing.</p>}
       {count > seen && (

@@ -26,13 +26,13 @@ const SYLLABLES: readonly { readonly value: Settings["syllables"]; readonly text
   { value: "none", text: "none" },
 ];
 
-/** How notes and modes are called, sung and told: where players disagree, each chooses. */
+/** Names, solfège and comparisons, where players disagree; the theme, keys and storage. */
 export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
-  const { theme, noteNames, majorNames, syllables } = useStore($settings);
+  const { theme, noteNames, majorNames, shortcuts, syllables } = useStore($settings);
   return (
     <Dialog
       title="Settings"
-      says="How notes and modes are called, sung and told. They hold everywhere, in this browser."
+      says="Names, solfège and comparisons. They apply everywhere, in this browser."
       open={open}
       onClose={onClose}
       place="side"
@@ -56,30 +56,47 @@ export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
           ]}
         />
       </Setting>
-      <Setting name="Syllables" says="What is sung to the notes of a mode.">
+      <Setting name="Solfège" says="The syllables for the notes of a mode.">
         <Select
-          label="Syllables"
+          label="Solfège"
           size="small"
           value={syllables}
           options={SYLLABLES}
           onChange={(value) => changeSettings({ syllables: value })}
         />
       </Setting>
-      <Setting name="A mode is told by" says="The scale that it is described as a change of.">
+      <Setting name="Reference scale" says="The scale that it is described as a change of.">
         <ReferenceSelect />
       </Setting>
-      <Setting name="Colour notes tell it from" says="The modes on the same home that it is held against.">
+      <Setting
+        name="Compared with"
+        says="The modes on the same home that decide which notes are characteristic."
+      >
         <ComparisonSelect />
       </Setting>
-      <Setting name="Light">
+      <Setting name="Theme">
         <Choice
-          label="Light"
+          label="Theme"
           value={theme}
           onChange={(value) => changeSettings({ theme: value })}
           options={[
-            { value: "system", text: "as the system" },
-            { value: "day", text: "day" },
-            { value: "dusk", text: "dusk" },
+            { value: "system", text: "follow the system" },
+            { value: "light", text: "light" },
+            { value: "dark", text: "dark" },
+          ]}
+        />
+      </Setting>
+      <Setting
+        name="Single keys"
+        says="Off: letters and the space bar do nothing by themselves. Arrows, Escape and Ctrl+Z still work."
+      >
+        <Choice
+          label="Single keys"
+          value={shortcuts ? "on" : "off"}
+          onChange={(value) => changeSettings({ shortcuts: value === "on" })}
+          options={[
+            { value: "on", text: "on" },
+            { value: "off", text: "off" },
           ]}
         />
       </Setting>

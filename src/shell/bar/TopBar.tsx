@@ -37,28 +37,29 @@ export function TopBar() {
   const features = useStore($features);
   // Only the links need what is selected: they can wait until the change is on the screen.
   useAfterPaint(useStore($selection));
-  const kept = useStore(shelf.$saved);
-  const keeping = useStore($toSave);
+  const saved = useStore(shelf.$saved);
+  const saving = useStore($toSave);
   const open = useStore($sheet);
   const setOpen = (sheet: Sheet) => $sheet.set(sheet);
-  const isDusk = useTheme();
+  const isDark = useTheme();
   const unsaved = useStore(shelf.$unsaved);
   // Only what storage has taken is counted.
-  const count = kept.filter(({ id, deletedAt }) => deletedAt === undefined && !unsaved.has(id)).length;
+  const count = saved.filter(({ id, deletedAt }) => deletedAt === undefined && !unsaved.has(id)).length;
 
   useEffect(() => void start(), []);
   const link = useLink();
   useKeyboard();
-  const flipTheme = () => changeSettings({ theme: isDusk ? "day" : "dusk" });
+  useReleased();
+  const flipTheme = () => changeSettings({ theme: isDark ? "light" : "dark" });
   useKeys("Everywhere", [
     ...features.map(({ id, name }, at) => ({
       key: String(at + 1),
       says: `Go to ${name}`,
       act: () => goTo(id),
     })),
-    { key: "/", says: "Find a mode or something kept", act: () => setOpen("find") },
+    { key: "/", says: "Find a mode or something saved", act: () => setOpen("find") },
     { key: "h", says: "Open the Shelf", act: () => setOpen("shelf") },
-    { key: "t", says: "Day or dusk", act: flipTheme },
+    { key: "t", says: "Light or dark", act: flipTheme },
     { key: "i", says: "Settings", act: () => setOpen("settings") },
     { key: "?", says: "List the keys", act: () => setOpen("keys") },
     { key: "L", says: "Copy a link to what you see", act: link.copy },
@@ -102,7 +103,7 @@ export function TopBar() {
         </nav>
         <div className={styles.tools}>
           <button type="button" onClick={flipTheme}>
-            {isDusk ? "Day" : "Dusk"}
+            {isDark ? "Light" : "Dark"}
           </button>
           <button type="button" onClick={() => setOpen("shelf")}>
             Shelf <span className={styles.count}>{count}</span>
@@ -128,28 +129,28 @@ export function TopBar() {
       <SettingsDialog open={open === "settings"} onClose={close} />
       <LinkDialog link={link} />
       <KeysDialog open={open === "keys"} onClose={close} />
-      <SaveDialog thing={keeping} onClose={() => $toSave.set(undefined)} />
+      <SaveDialog thing={saving} onClose={() => $toSave.set(undefined)} />
     </>
   );
 }
 
-/** Follows the theme that is set, or the system's; answers whether it is dusk. */
+/** Follows the theme that is set, or the system's; answers whether it is dark. */
 function useTheme(): boolean {
   const { theme } = useStore($settings);
-  const [systemDusk, setSystemDusk] = useState(
+  const [systemDark, setSystemDark] = useState(
     () => window.matchMedia("(prefers-color-scheme: dark)").matches,
   );
   useEffect(() => {
     const query = window.matchMedia("(prefers-color-scheme: dark)");
-    const listen = () => setSystemDusk(query.matches);
+    const listen = () => setSystemDark(query.matches);
     query.addEventListener("change", listen);
     return () => query.removeEventListener("change", listen);
   }, []);
-  const isDusk = theme === "system" ? systemDusk : theme === "dusk";
+  const isDark = theme === "system" ? systemDark : theme === "dark";
   useEffect(() => {
-    document.documentElement.dataset.theme = isDusk ? "dusk" : "day";
-  }, [isDusk]);
-  return isDusk;
+    document.documentElement.dataset.theme = isDark ? "dark" : "light";
+  }, [isDark]);
+  return isDark;
 }
 
 /** One listener for all keys of the page, there as soon as the bar is. */
@@ -159,7 +160,8 @@ function useKeyboard(): void {
       // An editor stands in a shadow tree: what was pressed in is the first of the path.
       const [first] = event.composedPath();
       const target = first instanceof HTMLElement ? first : document.body;
-      const binding = bindingFor(event, focusOn(target), $bindings.get());
+      const { shortcuts } = $settings.get();
+      const binding = bindingFor(event, focusOn(target), $bindings.get(), shortcuts);
       if (!binding) return;
       event.preventDefault();
       binding.act();
@@ -176,19 +178,38 @@ function undoable() {
   return front?.undoes?.(placeOf(view).part);
 }
 
-/** What has the focus takes some keys itself: text and lists all of them, radio buttons and sliders those that move them. */
+/** What the focus is on: fields have all keys, other controls all but combined ones, buttons those that press them. */
 function focusOn(target: HTMLElement): Focused {
-  const type = target instanceof HTMLInputElement ? target.type : undefined;
-  const isMoved = type === "radio" || type === "range";
-  const isField = type !== undefined && type !== "checkbox" && !isMoved;
+  const isInDialog = document.querySelector("dialog[open]") !== null;
+  if (target instanceof HTMLInputElement) {
+    const isWritten = !["radio", "range", "checkbox"].includes(target.type);
+    return { on: isWritten ? "text" : "control", isInDialog };
+  }
+  const isText = target instanceof HTMLTextAreaElement || target.isContentEditable;
+  const isButton = ["BUTTON", "A", "SUMMARY"].includes(target.tagName);
   return {
-    tag: target.tagName,
-    isTyping:
-      isField ||
-      target instanceof HTMLTextAreaElement ||
-      target instanceof HTMLSelectElement ||
-      target.isContentEditable,
-    isMoved,
-    isInDialog: document.querySelector("dialog[open]") !== null,
+    on: isText ? "text" : target instanceof HTMLSelectElement ? "control" : isButton ? "button" : "nothing",
+    isInDialog,
   };
+}
+
+/** A radio button or checkbox that was pressed with the pointer gives the focus back, so that the keys of the page go on. */
+function useReleased(): void {
+  useEffect(() => {
+    let isByPointer = false;
+    const byPointer = () => (isByPointer = true);
+    const byKey = () => (isByPointer = false);
+    const release = ({ target }: Event) => {
+      const isChosen = target instanceof HTMLInputElement && ["radio", "checkbox"].includes(target.type);
+      if (isByPointer && isChosen && target.closest("dialog") === null) target.blur();
+    };
+    document.addEventListener("pointerdown", byPointer, true);
+    document.addEventListener("keydown", byKey, true);
+    document.addEventListener("change", release);
+    return () => {
+      document.removeEventListener("pointerdown", byPointer, true);
+      document.removeEventListener("keydown", byKey, true);
+      document.removeEventListener("change", release);
+    };
+  }, []);
 }

@@ -5,7 +5,7 @@ import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
 import { printName } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import { $place, $settings, changeSettings, setOwnWords, setPlace } from "@/session";
-import { useWording } from "@/session/useSchools";
+import { useWording } from "@/session/useConventions";
 import { homeModeText } from "@/words";
 import { FindDialog } from "./FindDialog";
 import { SettingsDialog } from "./SettingsDialog";
@@ -38,7 +38,7 @@ describe("settings", () => {
     expect(title()).toBe("H natural minor");
     fireEvent.click(screen.getByLabelText("Do Ré Mi"));
     expect(title()).toBe("Si natural minor");
-    fireEvent.change(screen.getByLabelText("Syllables"), { target: { value: "numbers" } });
+    fireEvent.change(screen.getByLabelText("Solfège"), { target: { value: "numbers" } });
     expect($settings.get().syllables).toBe("numbers");
     changeSettings({ noteNames: "english", majorNames: "modes", syllables: "home" });
   });

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { Suspense } from "react";
 import { $features, $place } from "@/session";
-import { useWording } from "@/session/useSchools";
+import { useWording } from "@/session/useConventions";
 
 /** The view that the address names. Views change here, so that the stage below and its sound stay. */
 export function ViewSwitch() {

@@ -2,16 +2,16 @@ import { useStore } from "@nanostores/react";
 import { $playing, MAIN, playOrStop } from "@/session";
 import { Button } from "@/kit/controls";
 
-interface HearAndKeepProps {
+interface HearAndSaveProps {
   /** What the first button says: it plays what the stage shows. */
   readonly hear: string;
-  /** The swap of the colour note, where there is one to hear. */
+  /** The swap of the characteristic note, where there is one to hear. */
   readonly swap?: { readonly says: string; readonly onSwap: () => void } | undefined;
-  readonly onKeep: () => void;
+  readonly onSave: () => void;
 }
 
-/** The acts of a panel about a mode: hear it, hear the colour note swapped, keep it. */
-export function HearAndKeep({ hear, swap, onKeep }: HearAndKeepProps) {
+/** The acts of a panel about a mode: hear it, hear the characteristic note swapped, keep it. */
+export function HearAndSave({ hear, swap, onSave }: HearAndSaveProps) {
   const playing = useStore($playing);
   return (
     <>
@@ -23,8 +23,8 @@ export function HearAndKeep({ hear, swap, onKeep }: HearAndKeepProps) {
           {swap.says}
         </Button>
       )}
-      <Button keyName="k" onClick={onKeep}>
-        Keep
+      <Button keyName="k" onClick={onSave}>
+        Save
       </Button>
     </>
   );

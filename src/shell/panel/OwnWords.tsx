@@ -17,9 +17,9 @@ export function OwnWordsSaid({ mode }: { readonly mode: Mode }) {
 
 /** The same to be written: kept at once, on the Shelf, for the mode on whatever home. */
 export function OwnWordsFields({ mode }: { readonly mode: Mode }) {
-  const kept = useStore(shelf.$saved);
-  const { words, tune } = ownWordsFor(mode, kept);
-  const tunes = kept.filter((thing) => thing.kind === "tune" && thing.deletedAt === undefined);
+  const saved = useStore(shelf.$saved);
+  const { words, tune } = ownWordsFor(mode, saved);
+  const tunes = saved.filter((thing) => thing.kind === "tune" && thing.deletedAt === undefined);
   const model = tunes.find(({ title }) => title === tune);
   return (
     <div className={styles.fields}>

@@ -12,8 +12,8 @@ it("what modes are compared with is chosen in place and holds everywhere", () =>
       <ComparisonSelect />
     </>,
   );
-  fireEvent.change(screen.getByLabelText("What it is told by"), { target: { value: "nearest" } });
-  fireEvent.change(screen.getByLabelText("What it is told from"), { target: { value: "seven" } });
+  fireEvent.change(screen.getByLabelText("Reference scale"), { target: { value: "nearest" } });
+  fireEvent.change(screen.getByLabelText("Compared with"), { target: { value: "seven" } });
   expect([$settings.get().reference, $settings.get().comparison]).toEqual(["nearest", "seven"]);
   changeSettings({ reference: "by-third", comparison: "usual" });
 });

@@ -1,3 +1,3 @@
 export * from "./Acts";
 export * from "./OwnWords";
-export * from "./SchoolSelects";
+export * from "./ConventionSelects";

@@ -30,10 +30,10 @@ export function FretPicker({ tuning, frets, onPick }: FretPickerProps) {
   const grid = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState<readonly [string: number, fret: number]>([1, 0]);
   const count = tuning.strings.length;
-  const held = frets?.length === count ? frets : Array.from({ length: count }, () => null);
+  const selected = frets?.length === count ? frets : Array.from({ length: count }, () => null);
   const pick = (string: number, fret: number) => {
     const place = count - string;
-    onPick(held.map((each, n) => (n === place ? (each === fret ? null : fret) : each)));
+    onPick(selected.map((each, n) => (n === place ? (each === fret ? null : fret) : each)));
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const step = STEPS[event.key];
@@ -61,7 +61,7 @@ export function FretPicker({ tuning, frets, onPick }: FretPickerProps) {
         <div key={string} className={styles.string}>
           {Array.from({ length: FRETS }, (_, fret) => {
             const name = noteText(spellSound(modulo(soundAt(tuning, { string, fret }), 12)));
-            const isHeld = held[count - string] === fret;
+            const isSelected = selected[count - string] === fret;
             return (
               <button
                 key={fret}
@@ -70,14 +70,14 @@ export function FretPicker({ tuning, frets, onPick }: FretPickerProps) {
                 data-place={`${string}/${fret}`}
                 data-nut={fret === 0 || undefined}
                 tabIndex={at[0] === string && at[1] === fret ? 0 : -1}
-                aria-pressed={isHeld}
+                aria-pressed={isSelected}
                 aria-label={`String ${string}, ${fret === 0 ? "open" : `fret ${fret}`}, ${name}`}
                 onClick={() => {
                   setAt([string, fret]);
                   pick(string, fret);
                 }}
               >
-                <span>{isHeld ? name : ""}</span>
+                <span>{isSelected ? name : ""}</span>
               </button>
             );
           })}

@@ -15,7 +15,7 @@ import type { Interval } from "@/core/pitch";
 import { brightness, type HomeMode, type Mode } from "@/core/scale";
 import { $tuning, chordShape } from "@/session";
 import { TextField, Toggle } from "@/kit/controls";
-import { type Held, Hold } from "@/shell/held";
+import { type SelectedChords, SelectButton } from "@/shell/selected";
 import { shadeOf } from "@/kit/shade";
 import { countText, degreeText, modeText, noteText, placeText, rightPlacesText } from "@/words";
 import { FretPicker } from "./FretPicker";
@@ -24,12 +24,12 @@ import styles from "./OneShape.module.css";
 
 interface OneShapeProps {
   readonly homeMode: HomeMode;
-  readonly held: Held | undefined;
-  readonly onHold: (held: Held) => void;
+  readonly selected: SelectedChords | undefined;
+  readonly onSelect: (selected: SelectedChords) => void;
   readonly onMode: (mode: Mode) => void;
 }
 
-/** A shape as it was typed: a fingering of the strings in hand, or a chord's quality. */
+/** A shape as it was typed: a fingering of the selected strings, or a chord's quality. */
 function readShape(
   text: string,
   tuning: Tuning,
@@ -44,7 +44,7 @@ function readShape(
 }
 
 /** One chord quality, or one real fingering, moved to all twelve places over the home note as bass. */
-export function OneShape({ homeMode, held, onHold, onMode }: OneShapeProps) {
+export function OneShape({ homeMode, selected, onSelect, onMode }: OneShapeProps) {
   const { text: typed } = useStore(chordShape.$value);
   const tuning = useStore($tuning) ?? GUITAR;
   const [isOpen, setOpen] = useState(false);
@@ -94,7 +94,7 @@ export function OneShape({ homeMode, held, onHold, onMode }: OneShapeProps) {
               <th scope="col">Spells</th>
               <th scope="col">On the bass</th>
               <th scope="col">Makes</th>
-              <th scope="col">Modes that hold it</th>
+              <th scope="col">Modes that select it</th>
               {shape.fingered && <th scope="col">Frets</th>}
             </tr>
           </thead>
@@ -105,15 +105,15 @@ export function OneShape({ homeMode, held, onHold, onMode }: OneShapeProps) {
               return (
                 <tr key={root} data-outside={outside.length > 0 || undefined}>
                   <th scope="row">
-                    <Hold what={{ chords: [over] }} held={held} onHold={onHold}>
+                    <SelectButton what={{ chords: [over] }} selected={selected} onSelect={onSelect}>
                       {noteText(root)}
-                    </Hold>
+                    </SelectButton>
                   </th>
                   <td>{tones.map(noteText).join(" ")}</td>
                   <td>{degrees.map(degreeText).join(" ")}</td>
                   <td data-makes>
                     {outside.length === 0 ? (
-                      <Hold what={{ chords: [name] }} held={held} onHold={onHold} />
+                      <SelectButton what={{ chords: [name] }} selected={selected} onSelect={onSelect} />
                     ) : (
                       <Wrong places={places} at={at} />
                     )}

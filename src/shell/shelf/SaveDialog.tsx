@@ -15,7 +15,7 @@ interface SaveDialogProps {
 export function SaveDialog({ thing, onClose }: SaveDialogProps) {
   return (
     <Dialog
-      title="Keep it"
+      title="Save"
       says="It goes to the Shelf in this browser. Your own words stay with it."
       open={thing !== undefined}
       onClose={onClose}
@@ -24,7 +24,7 @@ export function SaveDialog({ thing, onClose }: SaveDialogProps) {
         <SavedForm
           title={thing.title}
           words={thing.words}
-          act="Keep"
+          act="Save"
           onDone={(part) => {
             shelf.save({ ...thing, ...part });
             onClose();

@@ -114,7 +114,7 @@ function EmptyShelf() {
   return (
     <div className={styles.empty}>
       <p>
-        Press Keep beside a mode, a progression or a tune and it will lie here. Or begin with the music for a
+        Press Save beside a mode, a progression or a tune and it appears here. Or begin with the music for a
         shadow-puppet play: three tunes, two progressions and a mode.
       </p>
       <Button onClick={() => void bringInDemo()}>Bring in the demo</Button>

@@ -155,7 +155,7 @@ describe("the Shelf on the screen", () => {
   });
 });
 
-describe("keeping", () => {
+describe("saving", () => {
   it("asks for a title, takes the user's words, and shuts", () => {
     const close = vi.fn();
     render(
@@ -166,10 +166,10 @@ describe("keeping", () => {
     );
     const sheet = within(screen.getByRole("dialog"));
     fireEvent.change(sheet.getByLabelText("Title"), { target: { value: " " } });
-    expect(sheet.getByRole<HTMLButtonElement>("button", { name: "Keep" }).disabled).toBe(true);
+    expect(sheet.getByRole<HTMLButtonElement>("button", { name: "Save" }).disabled).toBe(true);
     fireEvent.change(sheet.getByLabelText("Title"), { target: { value: "Gate" } });
     fireEvent.change(sheet.getByLabelText("Your words"), { target: { value: "creaks" } });
-    fireEvent.click(sheet.getByRole("button", { name: "Keep" }));
+    fireEvent.click(sheet.getByRole("button", { name: "Save" }));
     expect(living()[0]).toMatchObject({ title: "Gate", words: "creaks", home: "D" });
     expect(close).toHaveBeenCalledTimes(1);
   });

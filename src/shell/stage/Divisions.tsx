@@ -100,7 +100,7 @@ export function PositionRow({ shown, tuning }: { readonly shown: Shown; readonly
 }
 
 /**
- * The nearest way to the chord in hand from the one before; on a fiddle the fingers that touch; otherwise how the hand comes
+ * The nearest way to the selected chord from the one before; on a fiddle the fingers that touch; otherwise how the hand comes
  * here from a mode that is known, or, where nothing is moved, where home is.
  */
 function whereText({ moves, ways, homeMode }: Shown, { notes }: Position, tuning: Tuning): string {
@@ -200,7 +200,7 @@ export function VoicingRow({ voicings, tuning }: { readonly voicings: Voicings; 
   const playing = useStore($playing);
   const { found, taken, at, step, share, cancel, kind, ask, inflected, inflect, shown } = voicings;
   const { homeMode } = useStore($selection);
-  const keep = () => {
+  const save = () => {
     if (taken)
       $toSave.set({
         kind: "voicing",
@@ -283,7 +283,7 @@ export function VoicingRow({ voicings, tuning }: { readonly voicings: Voicings; 
               Rock
             </Button>
           )}
-          <Button onClick={keep}>Keep</Button>
+          <Button onClick={save}>Save</Button>
           <span className={styles.says}>
             {voicingText(
               shown,

@@ -26,7 +26,7 @@ export function InstrumentDialog({ open, onClose }: InstrumentDialogProps) {
   return (
     <Dialog
       title="Instrument"
-      says="The stage shows everything on it. It is kept in this browser."
+      says="The stage shows everything on it. It is saved in this browser."
       open={open}
       onClose={onClose}
       place="side"
@@ -152,7 +152,7 @@ function troubles({ name, strings, frets, scaleLength }: Draft): readonly string
   ];
 }
 
-/** A tuning made by hand, from the one in hand; those that were made can be deleted and brought back. */
+/** A tuning made by hand, from the selected one; those that were made can be deleted and brought back. */
 function Making({ tuning, own }: { readonly tuning: Tuning; readonly own: readonly OwnTuning[] }) {
   const { instrument, ownTunings } = useStore($settings);
   const [draft, setDraft] = useState<Draft>({
@@ -222,7 +222,7 @@ function Making({ tuning, own }: { readonly tuning: Tuning; readonly own: readon
             ))}
           </ul>
         )}
-        <Button type="submit">Keep this tuning</Button>
+        <Button type="submit">Save this tuning</Button>
       </form>
       {own.length > 0 && (
         <ul className={styles.list}>

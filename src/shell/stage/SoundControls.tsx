@@ -27,14 +27,14 @@ const PLAY: Readonly<Record<Playable["code"], string>> = {
   mode: "Play",
   tune: "Play the tune",
   chords: "Play the bars",
-  held: "Play",
+  selected: "Play",
 };
 
 const CHOSEN: Readonly<Record<Playable["code"], string>> = {
   mode: "the mode",
   tune: "the tune",
   chords: "the bars",
-  held: "what is held",
+  selected: "selected chord",
 };
 
 /** What is played, how fast and how loud, and the button that plays it. */

@@ -59,7 +59,7 @@ export function Stage() {
     },
     {
       key: "y",
-      says: "What stands on the plates",
+      says: "Note labels",
       act: () => changeSettings({ labels: after(LABELS, labels) }),
     },
     { key: "z", says: "Fill the screen, for a music stand", act: () => setDialog("stand") },
@@ -102,7 +102,7 @@ export function Stage() {
             onChange={divide}
           />
           <Select
-            label="What stands on the plates"
+            label="Note labels"
             size="small"
             value={labels}
             options={LABELS.map((value) => ({ value, text: LABELS_TEXT[value] }))}

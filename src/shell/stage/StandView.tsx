@@ -33,7 +33,7 @@ const STEPS: Readonly<Record<string, 1 | -1>> = {
   ",": -1,
 };
 
-/** The thing in hand over the whole screen, for a music stand. */
+/** The selected thing over the whole screen, for a music stand. */
 export function StandView({ open, onClose, ...rest }: StandViewProps) {
   const sheet = useRef<HTMLDialogElement>(null);
   useEffect(() => {
@@ -89,8 +89,8 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
   const sounding = useStore($sounding);
   const playing = useStore($playing);
   const { leftHanded } = useStore($settings);
-  const { tuning, title, position, plates, silent, homeMode } = shown;
-  const hand = plates.filter(({ inHand }) => inHand);
+  const { tuning, title, position, markers, silent, homeMode } = shown;
+  const hand = markers.filter(({ selected }) => selected);
   const frets = hand.map(({ fret }) => fret);
   const isWhole = frets.length === 0 || Math.max(...frets) - Math.min(...frets) > 8;
   return (
@@ -121,7 +121,7 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
               leftHanded,
               isWhole ? WIDTH * 1.7 : WIDTH,
             )}
-            plates={plates}
+            markers={markers}
             lit={selection.lit}
             unknown={selection.unknown}
             targets={selection.targets}

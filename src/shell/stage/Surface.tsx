@@ -1,12 +1,12 @@
 import { useStore } from "@nanostores/react";
 import { RHYTHMS } from "@/audio";
-import { $settings, $striking, type Selection } from "@/session";
+import { $settings, $noteInput, type Selection } from "@/session";
 import { Keyboard } from "@/kit/keyboard";
 import { Neck, viewOf } from "@/kit/neck";
 import { LineStaff } from "@/kit/staff";
 import { degreeText, noteText } from "@/words";
 import { labelOf, type Shown, wholeOnKeys } from "./shown";
-import { useSchools } from "@/session/useSchools";
+import { useConventions } from "@/session/useConventions";
 
 interface SurfaceProps {
   readonly surface: "neck" | "keys" | "staff";
@@ -18,9 +18,9 @@ interface SurfaceProps {
 /** What is shown, on a neck, a keyboard or a staff. */
 export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
   const { fromFret, toFret, leftHanded, labels, known, division, rhythm } = useStore($settings);
-  const schools = useSchools();
-  const onStrike = useStore($striking);
-  const { tuning, title, notes, plates, silent, moves, ways, homeMode, instrument } = shown;
+  const conventions = useConventions();
+  const onStrike = useStore($noteInput);
+  const { tuning, title, notes, markers, silent, moves, ways, homeMode, instrument } = shown;
   const { lit, unknown } = selection;
   // A voicing is nothing but chord tones.
   const targets = division === "voicing" ? [] : selection.targets;
@@ -29,7 +29,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
       <Neck
         title={title}
         view={viewOf(tuning, fromFret, toFret, leftHanded)}
-        plates={plates}
+        markers={markers}
         lit={lit}
         unknown={unknown}
         targets={targets}
@@ -60,7 +60,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
       title={title}
       notes={(division === "whole" ? wholeOnKeys(homeMode) : notes).map((note) => ({
         ...note,
-        label: labelOf(note, homeMode, shownLabels, schools),
+        label: labelOf(note, homeMode, shownLabels, conventions),
       }))}
       lit={lit}
       unknown={unknown}

@@ -30,9 +30,9 @@ import {
   fingeredNotes,
 } from "@/session";
 import type { Settings } from "@/storage";
-import type { NeckPlate } from "@/kit/neck";
-import { useSchools } from "@/session/useSchools";
-import { chordText, degreeText, homeModeText, noteText, type Schools, sungNote } from "@/words";
+import type { NeckMarker } from "@/kit/neck";
+import { useConventions } from "@/session/useConventions";
+import { chordText, degreeText, homeModeText, noteText, type Conventions, solfegeNote } from "@/words";
 
 /** A note that the stage shows, in playing order; on a keyboard or a staff without a place on a neck. */
 export interface ShownNote {
@@ -49,11 +49,11 @@ export interface Shown {
   readonly tuning: Tuning | undefined;
   readonly homeMode: HomeMode;
   readonly notes: readonly ShownNote[];
-  readonly plates: readonly NeckPlate[];
+  readonly markers: readonly NeckMarker[];
   readonly silent: readonly number[];
   readonly position: Position | undefined;
   readonly moves: Moves | undefined;
-  /** The nearest ways to the tones of the chord in hand from those of the one before. */
+  /** The nearest ways to the tones of the selected chord from those of the one before. */
   readonly ways: readonly Move[];
   /** The neck is too short for the line that is asked for. */
   readonly hasNoRoom: boolean;
@@ -61,12 +61,12 @@ export interface Shown {
 
 const NONE: readonly never[] = [];
 
-/** What stands on a plate. */
+/** What stands on a marker. */
 export function labelOf(
   { pitch, interval, finger }: Pick<ShownNote, "pitch" | "interval" | "finger">,
   homeMode: HomeMode,
   labels: Settings["labels"],
-  schools: Schools,
+  conventions: Conventions,
 ): string {
   switch (labels) {
     case "notes":
@@ -74,7 +74,7 @@ export function labelOf(
     case "degrees":
       return degreeText(interval);
     case "syllables":
-      return sungNote(pitch.name, homeMode, schools.syllables);
+      return solfegeNote(pitch.name, homeMode, conventions.syllables);
     case "fingers":
       return finger === undefined ? "" : String(finger);
     case "none":
@@ -111,14 +111,14 @@ const octaveFrom = ({ clef }: Instrument): number => (clef === "bass" ? 36 : 60)
 
 const isSamePlace = (one: Place) => (other: Place) => one.string === other.string && one.fret === other.fret;
 
-/** Plates for the notes in hand; for a mode the rest of the neck too. */
-function platesFor(
+/** Markers for the selected notes; for a mode the rest of the neck too. */
+function markersFor(
   shown: readonly ShownNote[],
   rest: readonly NeckNote[],
   label: (note: ShownNote) => string,
-  marks: (note: ShownNote) => Pick<NeckPlate, "isInner" | "isShift">,
-): readonly NeckPlate[] {
-  const hand = new Map<string, NeckPlate>();
+  marks: (note: ShownNote) => Pick<NeckMarker, "isInner" | "isShift">,
+): readonly NeckMarker[] {
+  const hand = new Map<string, NeckMarker>();
   for (const note of shown) {
     if (!note.place) continue;
     const { string, fret } = note.place;
@@ -130,14 +130,14 @@ function platesFor(
       pitch: note.pitch,
       interval: note.interval,
       label: label(note),
-      inHand: true,
+      selected: true,
       ...marks(note),
       isShift,
     });
   }
   const others = rest
     .filter(({ string, fret }) => !hand.has(`${string}/${fret}`))
-    .map((note): NeckPlate => ({ ...note, label: label({ ...note, finger: undefined }), inHand: false }));
+    .map((note): NeckMarker => ({ ...note, label: label({ ...note, finger: undefined }), selected: false }));
   return [...others, ...hand.values()];
 }
 
@@ -178,7 +178,7 @@ export function useShown(voicing: Voicing | undefined): Shown {
   const position = useStore($position);
   const line = useStore($line);
   const chord = useStore($chord);
-  const schools = useSchools();
+  const conventions = useConventions();
   const { division, labels, easier, known } = settings;
 
   return useMemo((): Shown => {
@@ -192,7 +192,7 @@ export function useShown(voicing: Voicing | undefined): Shown {
       ways: NONE,
       hasNoRoom: false,
     };
-    const label = (note: ShownNote) => labelOf(note, homeMode, labels, schools);
+    const label = (note: ShownNote) => labelOf(note, homeMode, labels, conventions);
     const plain = () => ({});
     const all = tuning ? neckNotes(tuning, homeMode) : [];
     const title = homeModeText(homeMode);
@@ -200,12 +200,18 @@ export function useShown(voicing: Voicing | undefined): Shown {
       const names = chordNotes(chord);
       if (!tuning) {
         const notes = closeChord(names, chord.bass ?? chord.root, homeMode.home, octaveFrom(instrument));
-        return { ...base, title: chordText(chord), notes, plates: [] };
+        return { ...base, title: chordText(chord), notes, markers: [] };
       }
       const notes = voicing ? voicingNotes(voicing, chord, homeMode) : [];
       const silent =
         voicing?.frets.flatMap((fret, at) => (fret === null ? [voicing.frets.length - at] : [])) ?? [];
-      return { ...base, title: chordText(chord), notes, silent, plates: platesFor(notes, [], label, plain) };
+      return {
+        ...base,
+        title: chordText(chord),
+        notes,
+        silent,
+        markers: markersFor(notes, [], label, plain),
+      };
     }
     if (division === "line") {
       const notes = (line ?? []).map(({ pitch, finger, place }): ShownNote => ({
@@ -224,7 +230,7 @@ export function useShown(voicing: Voicing | undefined): Shown {
         ...base,
         title,
         notes,
-        plates: platesFor(notes, all, label, shifts),
+        markers: markersFor(notes, all, label, shifts),
         hasNoRoom: line === undefined,
       };
     }
@@ -234,7 +240,7 @@ export function useShown(voicing: Voicing | undefined): Shown {
         known === "none"
           ? undefined
           : known === "reference"
-            ? reference(homeMode.mode, schools.reference).mode
+            ? reference(homeMode.mode, conventions.reference).mode
             : modeById(known);
       const shown = notes.map((note): ShownNote => ({ ...note, place: note }));
       const marks = (note: ShownNote) => {
@@ -246,7 +252,7 @@ export function useShown(voicing: Voicing | undefined): Shown {
         title,
         position,
         notes: shown,
-        plates: platesFor(shown, all, label, marks),
+        markers: markersFor(shown, all, label, marks),
         moves: from && from !== homeMode.mode ? movesFrom(tuning, from, homeMode, notes) : undefined,
         ways: way ? nearestWays(notes, way.from, way.to) : NONE,
       };
@@ -256,7 +262,7 @@ export function useShown(voicing: Voicing | undefined): Shown {
       ...base,
       title,
       notes: octaveOf(homeMode, octaveFrom(instrument)),
-      plates: all.map((note) => ({ ...note, label: label(note), inHand: !hasPosition })),
+      markers: all.map((note) => ({ ...note, label: label(note), selected: !hasPosition })),
       hasNoRoom: hasPosition,
     };
   }, [
@@ -268,7 +274,7 @@ export function useShown(voicing: Voicing | undefined): Shown {
     line,
     chord,
     voicing,
-    schools,
+    conventions,
     division,
     labels,
     easier,

@@ -14,7 +14,7 @@ import type { HomeMode } from "@/core/scale";
 import { $takenVoicing } from "@/session";
 import { findVoicings } from "@/workers";
 
-/** The voicings of the chord in hand, and the one that is taken. */
+/** The voicings of the selected chord, and the one that is taken. */
 export interface Voicings {
   readonly found: readonly Voicing[];
   readonly taken: Voicing | undefined;
@@ -38,7 +38,7 @@ const PATIENCE = 300;
 
 /**
  * Looks for the voicings of a chord while they are wanted. Those of the next chord are ranked by how near they lie to the
- * one that was taken; a voicing from the Shelf comes first where its chord is in hand.
+ * one that was taken; a voicing from the Shelf comes first where its chord is selected.
  */
 export function useVoicings(
   isWanted: boolean,
@@ -49,7 +49,7 @@ export function useVoicings(
 ): Voicings {
   const [kind, setKind] = useState<VoicingKind>();
   const [choice, setChoice] = useState<{ readonly of: Voicing; readonly inflection: Inflection }>();
-  const kept = useStore($takenVoicing);
+  const saved = useStore($takenVoicing);
   const [answer, setAnswer] = useState<{ chord: Chord; found: readonly Voicing[] }>();
   const [at, setAt] = useState(0);
   const [share, setShare] = useState<number>();
@@ -75,7 +75,8 @@ export function useVoicings(
       if (calling.signal.aborted) return;
       setShare(undefined);
       const voicings = "answer" in outcome ? outcome.answer : [];
-      const frets = kept && printChord(kept.chord) === printChord(chord) ? kept.frets.join(" ") : undefined;
+      const frets =
+        saved && printChord(saved.chord) === printChord(chord) ? saved.frets.join(" ") : undefined;
       setAnswer({ chord, found: voicings });
       setAt(
         Math.max(
@@ -85,7 +86,7 @@ export function useVoicings(
       );
     });
     return () => calling.abort();
-  }, [isWanted, chord, tuning, limit, kept, kind]);
+  }, [isWanted, chord, tuning, limit, saved, kind]);
 
   const found = answer?.found ?? [];
   const taken = found[at];

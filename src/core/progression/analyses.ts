@@ -1,0 +1,390 @@
+import { type Fifths, soundOf } from "../pitch";
+import { type Chord, chordNotes } from "../chord";
+import { type HomeMode, holds, notesOf, size, soundsOn, USUAL_MODES } from "../scale";
+import { CHORD_SCALES, chordScales } from "./chord-scale";
+import { heardAs, turnings } from "./home";
+import { bestPaths, type ChangeCosts } from "./paths";
+import {
+  allowedStates,
+  homeModel,
+  lockAt,
+  ownHome,
+  rarityOf,
+  type ReadableChart,
+  type AnalysisChoice,
+  type Sounding,
+  soundingChords,
+  type State,
+  type States,
+  statesOf,
+} from "./states";
+
+/** The three ways to read a chart. */
+export const ANALYSIS_KINDS = ["fewest-changes", "one-mode", "chord-by-chord"] as const;
+export type AnalysisKind = (typeof ANALYSIS_KINDS)[number];
+
+/** A note outside the mode, at the place in the chart of the chord that has it. */
+export interface OutsideNote {
+  readonly at: number;
+  readonly note: Fifths;
+}
+
+/** A range of a chart in one mode: the chords `from` up to and with `to`. */
+export interface Segment {
+  readonly from: number;
+  readonly to: number;
+  readonly homeMode: HomeMode;
+  readonly outside: readonly OutsideNote[];
+}
+
+/** A chart read from its first chord to its last. */
+export interface ChartAnalysis {
+  readonly kind: AnalysisKind;
+  readonly segments: readonly Segment[];
+  /** By which analyses of a kind are ranked: bars of notes outside, and for the others what changes cost too. */
+  readonly cost: number;
+}
+
+/** The analyses of each kind, best first; empty where no chord could be read. */
+export type Analyses = Readonly<Record<AnalysisKind, readonly ChartAnalysis[]>>;
+
+/** The segment that a chord stands in. */
+export const segmentAt = ({ segments }: ChartAnalysis, at: number): Segment | undefined =>
+  segments.find(({ from, to }) => at >= from && at <= to);
+
+/** All notes outside in an analysis. */
+export const outsideOf = ({ segments }: ChartAnalysis): readonly OutsideNote[] =>
+  segments.flatMap(({ outside }) => outside);
+
+function chartwise(
+  chart: Chartwise["chart"],
+  choice: AnalysisChoice,
+  sounding: readonly Sounding[],
+): Chartwise {
+  const all = statesOf(chart, choice);
+  const names = new Int8Array(all.states.length * 12).fill(UNNAMED);
+  for (const [at, state] of all.states.entries())
+    for (const note of notesOf(all.homeMode(state))) names[at * 12 + soundOf(note)] = note;
+  return { chart, choice, sounding, all, names, allowed: allowedStates(sounding, choice, all) };
+}
+
+/** A home that changes, and each further note, make a change dearer. */
+const FEWEST: ChangeCosts = { base: 0.8, note: 0.3, home: 0.9 };
+
+/** Every chord has its own home, so a change costs nothing. */
+const OWN_HOMES: ChangeCosts = { base: 0, note: 0, home: 0 };
+
+/** A change in the middle of a bar. */
+const MID_BAR = 0.05;
+
+const MOST = 5;
+
+/** Ways looked through for analyses that differ in their modes and not only in where they change. */
+const MOST_WAYS = 60;
+
+/**
+ * The three analyses of a chart, each with its best few: one mode for all of it, the fewest changes of mode, a mode for each
+ * chord. What is set by hand for a range is kept to, and the rest adapts.
+ *
+ * Conventions: a mode is told apart by sound; scales come from the four usual families unless others are chosen; each home
+ * is spelled as the chart spells it.
+ *
+ * @example analyses(readChart("| Em9 | A13 | Cmaj7 |").value)["fewest-changes"][0] // E Dorian, E Aeolian from bar 3
+ */
+export function analyses(chart: ReadableChart, choice: AnalysisChoice = {}): Analyses {
+  const sounding = soundingChords(chart);
+  if (sounding.length === 0) return { "fewest-changes": [], "one-mode": [], "chord-by-chord": [] };
+  const read = chartwise(chart, choice, sounding);
+  const stays = staysOf(read);
+  const fewest = fewestOf(read, stays);
+  return {
+    "fewest-changes": fewest,
+    "one-mode": oneMode(read, stays),
+    "chord-by-chord": chordByChord(chartwise(chart, overChords(choice), sounding), fewest),
+  };
+}
+
+/** Over one chord the scales that repeat within the octave may be taken too, unless fewer families were chosen than the usual ones. */
+function overChords(choice: AnalysisChoice): AnalysisChoice {
+  const { scales = USUAL_MODES } = choice;
+  return USUAL_MODES.every((each) => scales.includes(each))
+    ? { ...choice, scales: [...new Set([...scales, ...CHORD_SCALES])] }
+    : choice;
+}
+
+/** The analyses of a chart by one mode alone, best first: what `analyses` has under `one-mode`. */
+export function oneModeAnalyses(chart: ReadableChart, choice: AnalysisChoice = {}): readonly ChartAnalysis[] {
+  const sounding = soundingChords(chart);
+  if (sounding.length === 0) return [];
+  const read = chartwise(chart, choice, sounding);
+  return oneMode(read, staysOf(read));
+}
+
+/**
+ * The analysis with the fewest changes alone; undefined where no chord could be read. Where it is one segment, that is the best one
+ * mode as well: both weigh the same.
+ *
+ * @example fewestChanges(readChart("| Dm | G |").value)?.segments[0]?.homeMode // D Dorian
+ */
+export function fewestChanges(chart: ReadableChart, choice: AnalysisChoice = {}): ChartAnalysis | undefined {
+  const sounding = soundingChords(chart);
+  if (sounding.length === 0) return undefined;
+  const read = chartwise(chart, { ...choice, most: 1 }, sounding);
+  return fewestOf(read, staysOf(read))[0];
+}
+
+/** A chart with everything that its analyses are found from. */
+interface Chartwise {
+  readonly chart: ReadableChart;
+  readonly choice: AnalysisChoice;
+  readonly sounding: readonly Sounding[];
+  readonly all: States;
+  /** For each chord the states that it may be read in. */
+  readonly allowed: readonly Uint8Array[];
+  /** For each state the twelve names that its notes have by sound. */
+  readonly names: Int8Array;
+}
+
+/** No name that a mode on any home has. */
+const UNNAMED = 127;
+
+/** For each state how many notes of a chord it has not, of the triad and above it, and how many it spells otherwise. */
+interface Notes {
+  readonly outside: Uint8Array;
+  readonly outsideAbove: Uint8Array;
+  readonly misspelled: Uint8Array;
+}
+
+/** The notes of each chord against every state; the same chord is looked at once. */
+function notesAgainst({ all, sounding, names }: Chartwise): readonly Notes[] {
+  const { states } = all;
+  const known = new Map<string, Notes>();
+  return sounding.map((each) => {
+    const notes = chordNotes(each.chord);
+    const key = notes.join(" ");
+    const before = known.get(key);
+    if (before) return before;
+    const found = {
+      outside: new Uint8Array(states.length),
+      outsideAbove: new Uint8Array(states.length),
+      misspelled: new Uint8Array(states.length),
+    };
+    for (const note of notes) {
+      const sound = soundOf(note);
+      const lacking = isAbove(each.chord, note) ? found.outsideAbove : found.outside;
+      for (let at = 0; at < states.length; at += 1) {
+        const name = names[at * 12 + sound];
+        const list = name === UNNAMED ? lacking : found.misspelled;
+        if (name !== note) list[at] = (list[at] ?? 0) + 1;
+      }
+    }
+    known.set(key, found);
+    return found;
+  });
+}
+
+/** Whether a note stands above the triad of its chord, the seventh of a dominant apart. */
+function isAbove({ root, tones }: Chord, note: Fifths): boolean {
+  const tone = note - root;
+  const isCore = [0, 4, -3, 1, -6, 8, -9].includes(tone) || (tone === -2 && tones.includes(4));
+  return !isCore && tones.includes(tone);
+}
+
+const outsideCount = (state: State, { sounds }: Sounding) => size(sounds & ~state.sounds);
+
+/** What each chord costs in each state, wherever it comes from and goes to, and what the whole chart adds to a state. */
+interface Stays {
+  readonly chords: readonly Float64Array[];
+  readonly whole: Float64Array;
+}
+
+function staysOf(read: Chartwise): Stays {
+  const notes = notesAgainst(read);
+  const { chords, whole } = homeModel(read.sounding, read.all, read.chart);
+  return {
+    whole,
+    chords: chords.map(({ home, outside, outsideAbove }, at) => {
+      const against = notes[at];
+      const bars = read.sounding[at]?.bars ?? 0;
+      return home.map(
+        (cost, n) =>
+          cost +
+          (outside[n] ?? 0) * (against?.outside[n] ?? 0) +
+          (outsideAbove[n] ?? 0) * (against?.outsideAbove[n] ?? 0) +
+          bars * MISSPELLED * (against?.misspelled[n] ?? 0),
+      );
+    }),
+  };
+}
+
+/** A note for a bar that the mode spells otherwise: E♯ in a chord where the mode has F. */
+const MISSPELLED = 0.2;
+
+/** What the whole chart says of a home is shared out over the chords by their lengths. */
+function fewestOf(read: Chartwise, { chords, whole }: Stays): readonly ChartAnalysis[] {
+  const length = read.sounding.reduce((sum, { bars }) => sum + bars, 0);
+  const shares = read.sounding.map(({ bars }) => bars / length);
+  return distinct(
+    read,
+    "fewest-changes",
+    FEWEST,
+    (at, n) => (chords[at]?.[n] ?? Infinity) + (shares[at] ?? 0) * (whole[n] ?? 0),
+  );
+}
+
+/**
+ * Every chord in the scale that a teacher would write over it in its place; where nothing is taught for it, of the modes that hold it on
+ * its own home the one nearest to the analysis with fewest changes.
+ */
+function chordByChord(read: Chartwise, [changes]: readonly ChartAnalysis[]): readonly ChartAnalysis[] {
+  const { sounding, choice, chart, all } = read;
+  const notes = notesAgainst(read);
+  const places = new Map(sounding.map(({ at }, n) => [at, n]));
+  const order = chart.order?.flatMap((at) => places.get(at) ?? []) ?? [...sounding.keys()];
+  const turning = turnings(
+    sounding.map(({ chord }) => heardAs(chord)),
+    // A chart comes round again: after its last chord its first.
+    [...order, ...order.slice(0, 1)],
+  );
+  const own = sounding.map((each, n) => {
+    const around = changes && segmentAt(changes, each.at)?.homeMode;
+    const home = soundOf(lockAt(each.place, choice)?.home ?? ownHome(each.chord));
+    const here = turning[n];
+    const taught = here && chordScales(each.chord, soundOf(ownHome(each.chord)), { turning: here, around });
+    return { home, around: around && soundsOn(around), taught: taught ?? [] };
+  });
+  const costOf = (at: number, n: number) => {
+    const [state, here, against] = [all.states[n], own[at], notes[at]];
+    if (!state || here?.home !== state.home) return Infinity;
+    const place = here.taught.indexOf(state.mode.id);
+    const apart = here.around === undefined ? 0 : size(here.around ^ state.sounds);
+    return (
+      OVER.outside * ((against?.outside[n] ?? 0) + (against?.outsideAbove[n] ?? 0)) +
+      MISSPELLED * (against?.misspelled[n] ?? 0) +
+      OVER.rare * rarityOf(state.mode) +
+      (place >= 0 ? OVER.next * place : OVER.untaught * here.taught.length + OVER.apart * apart)
+    );
+  };
+  // How seldom a scale is used says nothing of it over one chord, but among equals.
+  const equal = all.states.map((state) => ({ ...state, rarity: 0 }));
+  return distinct(read, "chord-by-chord", OWN_HOMES, costOf, equal);
+}
+
+/**
+ * Over one chord: a note outside; the second best of what is taught, and anything else; each note in which a mode differs from the
+ * chart around it; and how seldom it is used.
+ */
+const OVER = { outside: 8, next: 0.5, untaught: 3, apart: 0.5, rare: 0.1 };
+
+/** The best analyses along a path that differ in their modes. */
+function distinct(
+  read: Chartwise,
+  kind: AnalysisKind,
+  change: ChangeCosts,
+  costOf: (at: number, state: number) => number,
+  states: readonly State[] = read.all.states,
+): readonly ChartAnalysis[] {
+  const { chart, choice, sounding, all, allowed } = read;
+  const starts = new Set(chart.bars.map(({ from }) => from));
+  const paths = bestPaths({
+    states,
+    stays: allowed.map((may, at) =>
+      Float64Array.from(all.states, (_, n) => (may[n] === 1 ? costOf(at, n) : Infinity)),
+    ),
+    change,
+    changesAt: sounding.map(({ at }) => (starts.has(at) ? 0 : MID_BAR)),
+  });
+  const found = new Map<string, ChartAnalysis>();
+  let ways = 0;
+  for (const { cost, states } of paths) {
+    const key = states.filter((state, at) => state !== states[at - 1]).join(" ");
+    if (!found.has(key)) {
+      const taken = states.map((at) => all.states[at]);
+      found.set(key, { kind, segments: segmentsOf(read, taken), cost: rounded(cost) });
+    }
+    ways += 1;
+    if (found.size >= (choice.most ?? MOST) || ways >= MOST_WAYS) break;
+  }
+  return [...found.values()];
+}
+
+/** Sums of decimal fractions without their tails. */
+const rounded = (cost: number) => Math.round(cost * 1e6) / 1e6;
+
+/** Chords in one state after another as a range; what does not sound goes with the chord before it. */
+function segmentsOf(
+  { sounding, all, chart }: Chartwise,
+  states: readonly (State | undefined)[],
+): readonly Segment[] {
+  const count = chart.chords.length;
+  const segments: { from: number; state: State; outside: OutsideNote[] }[] = [];
+  for (const [n, each] of sounding.entries()) {
+    const state = states[n];
+    if (!state) continue;
+    if (segments.at(-1)?.state !== state)
+      segments.push({ from: segments.length === 0 ? 0 : each.at, state, outside: [] });
+    segments.at(-1)?.outside.push(...outsideNotes(state, each));
+  }
+  return segments.map(({ from, state, outside }, n) => ({
+    from,
+    to: (segments[n + 1]?.from ?? count) - 1,
+    homeMode: all.homeMode(state),
+    outside,
+  }));
+}
+
+const outsideNotes = ({ sounds }: State, { at, chord }: Sounding): readonly OutsideNote[] =>
+  chordNotes(chord)
+    .filter((note) => !holds(sounds, soundOf(note)))
+    .map((note) => ({ at, note }));
+
+/**
+ * One mode for everything that is not set by hand: the home and the mode in which all chords together cost least, notes outside and
+ * what speaks for another home.
+ */
+function oneMode(read: Chartwise, { chords, whole }: Stays): readonly ChartAnalysis[] {
+  const { choice, sounding, all, allowed } = read;
+  const unlocked = sounding.flatMap(({ place }, at) => (place.lock === undefined ? [at] : []));
+  const counted = unlocked.length > 0 ? unlocked : sounding.map((_, at) => at);
+  const fixed = lockedStates(read);
+  const said_ = Math.max(1, Math.sqrt(sounding.length / LONG));
+  const masks = [...new Set(counted.map((at) => allowed[at]))];
+  return all.states
+    .flatMap((state, n) => {
+      if (!masks.every((mask) => mask?.[n] === 1)) return [];
+      const said = state.rarity + said_ * (whole[n] ?? 0);
+      const cost = counted.reduce((sum, at) => sum + (chords[at]?.[n] ?? 0), said);
+      return [{ state, cost: rounded(cost) }];
+    })
+    .sort((a, b) => a.cost - b.cost)
+    .slice(0, choice.most ?? MOST)
+    .map(({ state, cost }) => ({
+      kind: "one-mode",
+      segments: segmentsOf(
+        read,
+        sounding.map(({ at }) => fixed.get(at) ?? state),
+      ),
+      cost,
+    }));
+}
+
+/**
+ * In a chart of more chords than this, where it begins and ends says more of the home of the whole: it goes elsewhere between.
+ */
+const LONG = 8;
+
+/** For each chord that something is set for the state that its range leaves least outside in. */
+function lockedStates({ sounding, all, allowed }: Chartwise): ReadonlyMap<number, State> {
+  const found = new Map<number, State>();
+  for (const lock of new Set(sounding.flatMap(({ place }) => place.lock ?? []))) {
+    const range = sounding.filter(({ place }) => place.lock === lock);
+    const mask = allowed[sounding.findIndex(({ place }) => place.lock === lock)];
+    const costOf = (state: State) =>
+      range.reduce((sum, each) => sum + each.bars * outsideCount(state, each), state.rarity / 100);
+    const [first, ...others] = all.states.filter((_, n) => mask?.[n] === 1);
+    if (!first) continue;
+    const best = others.reduce((least, state) => (costOf(state) < costOf(least) ? state : least), first);
+    for (const { at } of range) found.set(at, best);
+  }
+  return found;
+}

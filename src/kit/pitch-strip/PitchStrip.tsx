@@ -1,0 +1,47 @@
+import type { CSSProperties } from "react";
+import type { HomeMode, PitchClassSet, ComparedBy } from "@/core/scale";
+import { degreeText, noteText } from "@/words";
+import { columnOf, type Cell, cellsOf } from "./cells";
+import styles from "./PitchStrip.module.css";
+
+interface PitchStripProps {
+  readonly homeMode: HomeMode;
+  /** What its characteristic notes tell it from. */
+  readonly comparedBy: ComparedBy;
+  /** Column of home, 0 at the left; cells pass round the right edge. */
+  readonly homeColumn?: number;
+  /** Sounds above home that this mode shares with others: shown plain, so that what differs stands out. */
+  readonly shared?: PitchClassSet | undefined;
+}
+
+/**
+ * Twelve cells, a half step each: notes of the mode open, the others shut, home on its sill, characteristic notes lit and notched.
+ * Hidden from readers; whoever shows it says the same in words.
+ */
+export function PitchStrip({ homeMode, comparedBy, homeColumn = 0, shared }: PitchStripProps) {
+  return (
+    <span className={styles.strip} aria-hidden="true">
+      {cellsOf(homeMode, comparedBy, shared).map((cell) => (
+        <CellMark key={cell.step} cell={cell} column={columnOf(cell.step, homeColumn)} />
+      ))}
+    </span>
+  );
+}
+
+/** An open cell: the note's name over its degree, one text of two lines. Shut cells are the strip's own ground. */
+function CellMark({ cell, column }: { readonly cell: Cell; readonly column: number }) {
+  const place: CSSProperties & Record<"--column", number> = { "--column": column };
+  const { note, interval } = cell;
+  if (note === undefined || interval === undefined) return null;
+  return (
+    <span
+      className={styles.open}
+      style={place}
+      data-home={cell.isHome || undefined}
+      data-characteristic={cell.isCharacteristic || undefined}
+      data-shared={cell.isShared || undefined}
+    >
+      {`${noteText(note)}\n${degreeText(interval)}`}
+    </span>
+  );
+}

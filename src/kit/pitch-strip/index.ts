@@ -1,0 +1,5 @@
+export * from "./PitchStrip";
+export * from "./ChordStrip";
+export * from "./HeightStrip";
+export * from "./cells";
+export * from "./StripEditor";

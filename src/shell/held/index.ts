@@ -1,3 +1,0 @@
-export * from "./held";
-export { HeldPanel } from "./HeldPanel";
-export { Hold } from "./Hold";

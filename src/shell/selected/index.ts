@@ -1,0 +1,3 @@
+export * from "./selected-chords";
+export { SelectedPanel } from "./SelectedPanel";
+export { SelectButton } from "./SelectButton";

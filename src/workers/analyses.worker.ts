@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { analysisJobs } from "./analyse-chart";
+
+expose(analysisJobs);

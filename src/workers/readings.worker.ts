@@ -1,4 +1,0 @@
-import { expose } from "comlink";
-import { readingJobs } from "./read-chart";
-
-expose(readingJobs);
