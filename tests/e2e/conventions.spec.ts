@@ -37,7 +37,9 @@ test("what a mode is told from can be changed, and the lit notes follow", async 
   ).toBeVisible();
   await page.keyboard.press("w");
   await page.getByLabel("Compared with").selectOption({ label: "its own parent" });
-  await expect(page.getByRole("button", { name: /^D minor pentatonic, .* Characteristic: A\./ })).toBeVisible();
+  await expect(
+    page.getByRole("button", { name: /^D minor pentatonic, .* Characteristic: A\./ }),
+  ).toBeVisible();
 });
 
 test("the user's words stay with the mode on every home and in every view", async ({ page }) => {
