@@ -29,6 +29,8 @@ export interface Feature {
   readonly name: string;
   /** What it is for, in a line. */
   readonly about: string;
+  /** What one does in it, in two or three sentences: the help begins with it. */
+  readonly help: string;
   /** Its parts, by the word that stands in the address; the first is where it opens. */
   readonly parts: readonly [string, ...string[]];
   readonly View: ComponentType;

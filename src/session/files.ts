@@ -12,7 +12,7 @@ interface Incoming {
 export const $incoming = atom<Incoming | undefined>();
 
 /** The sheet that is open over the page. */
-export type Sheet = "shelf" | "find" | "settings" | "keys";
+export type Sheet = "shelf" | "find" | "settings" | "help";
 export const $sheet = atom<Sheet | undefined>();
 
 /** Where backups go. */

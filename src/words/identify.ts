@@ -85,9 +85,9 @@ export function recordText(
         case "no-microphone":
           return "The microphone could not be opened. Allow it in the browser, or open a recording.";
         case "not-audio":
-          return `“${state.name}” is no recording that this browser can play; WAV, MP3 and Ogg are.`;
+          return `“${state.name}” isn’t a recording this browser can play. Try WAV, MP3 or Ogg.`;
         case "nothing-heard":
-          return `${state.name === "" ? "The recording" : `“${state.name}”`} has no clear pitch in it: one voice, close to the microphone, would do.`;
+          return `${state.name === "" ? "The recording" : `“${state.name}”`} has no clear pitch in it. Record one voice, close to the microphone.`;
       }
   }
 }

@@ -2,6 +2,7 @@ export * from "./Words";
 export * from "./ask";
 export * from "./chords";
 export * from "./derive";
+export * from "./help";
 export * from "./identify";
 export * from "./match";
 export * from "./names";

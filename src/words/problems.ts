@@ -18,42 +18,42 @@ export function problemText(problem: Problem, text: string): string {
   switch (problem.code) {
     case "chord-unread":
       return problem.expected === "root"
-        ? `${where}: ${found} is no chord; begin with a letter A to G.`
-        : `${where}: ${found} is no kind of chord; m7, maj7, 7sus4, 13 or ♭9 would do.`;
+        ? `${where}: ${found} isn’t a chord. Begin with a letter from A to G.`
+        : `${where}: ${found} isn’t a chord symbol I can read. Try m7, maj7, 7sus4, 13 or ♭9.`;
     case "bass-unread":
-      return `${where}: a note A to G should stand behind the slash${problem.found === "" ? "" : `, not ${found}`}.`;
+      return `${where}: write a note from A to G after the slash${problem.found === "" ? "" : `, not ${found}`}.`;
     case "repeat-of-nothing":
       return `${where}: there is no bar before this one to repeat.`;
     case "lock-unread":
-      return `${where}: ${found} is no mode; {E Dorian}, {E} or {Dorian} sets what is read from there on.`;
+      return `${where}: ${found} isn’t a mode I know. Write {E Dorian}, {E} or {Dorian}; it counts from there on.`;
     case "no-chords":
       return "There are no chords in it.";
     case "xml-unread":
-      return "This file is no MusicXML that could be read. Export it anew as MusicXML, compressed or not.";
+      return "I can’t read this file as MusicXML. Export it again as MusicXML, compressed or not.";
     case "kind-unread":
-      return `Bar ${problem.expected ?? ""}: “${problem.found}” is no kind of chord that is known here; it keeps its place.`;
+      return `Bar ${problem.expected ?? ""}: I don’t know the chord “${problem.found}”. Its place in the chart stays.`;
     case "midi-unread":
       return problem.found === ""
-        ? "This file is no MIDI file that could be read."
-        : `This file is no MIDI file that could be read: it begins “${problem.found}” and breaks off or is damaged after.`;
+        ? "I can’t read this as a MIDI file."
+        : `I can’t read this as a MIDI file: it begins “${problem.found}” and then breaks off or is damaged.`;
     case "kind-of-file":
-      return `“${problem.found}” is no kind of file that is read here. ABC, ChordPro, plain text, MusicXML and MIDI are.`;
+      return `I can’t open “${problem.found}”. Shade opens ABC, ChordPro, plain text, MusicXML and MIDI.`;
     case "file-too-large":
-      return `“${problem.found}” is larger than what is read here: ${problem.expected ?? "4 MB"} at most.`;
+      return `“${problem.found}” is too large. The limit is ${problem.expected ?? "4 MB"}.`;
     case "file-unreadable":
-      return `“${problem.found}” could not be opened: it was moved, or may not be read.`;
+      return `“${problem.found}” can’t be opened. It may have been moved, or you may not have permission to read it.`;
     case "file-empty":
       return `“${problem.found}” is empty.`;
     case "zip-unread":
-      return `“${problem.found}” is an archive without a score that could be unpacked; a compressed MusicXML file holds one.`;
+      return `“${problem.found}” is an archive without a score in it. A compressed MusicXML file has one.`;
     case "only-drums":
       return "There are only drums in it: nothing has a pitch, so there is no mode to find.";
     case "note-unread":
-      return `${where}: ${found} is no note; a letter A to G with # or b, an octave and a length would do, as in C#5:2.`;
+      return `${where}: ${found} isn’t a note. Write a letter from A to G with # or b, an octave and a length, as in C#5:2.`;
     case "length-unread":
-      return `${where}: ${found} is no length; quarters such as 1, 0.5 or 3/2 would do.`;
+      return `${where}: ${found} isn’t a length. Write quarters, such as 1, 0.5 or 3/2.`;
     case "abc-unread":
-      return `${where}: ${found} means nothing in ABC there and was passed over.`;
+      return `${where}: ${found} means nothing in ABC here, so I skipped it.`;
     case "no-tune":
       return "There is no tune in this text. Paste ABC, or type note names such as A4 B4 C#5.";
     case "not-music":
@@ -63,9 +63,9 @@ export function problemText(problem: Problem, text: string): string {
         ? "There are no notes in it yet."
         : `“${problem.found.slice(0, 40)}” has no notes.`;
     case "count-unread":
-      return `${where}: a Scala file says after its description how many pitches follow${found === "“”" ? "" : `; ${found} is no number`}.`;
+      return `${where}: a Scala file says after its description how many pitches follow${found === "“”" ? "" : `; ${found} isn’t a number`}.`;
     case "pitch-unread":
-      return `${where}: ${found} is no pitch; cents with a point such as 702. or a ratio such as 3/2 would do.`;
+      return `${where}: ${found} isn’t a pitch. Write cents with a point, such as 702., or a ratio, such as 3/2.`;
     case "pitches-missing":
       return `The file promises ${problem.expected ?? "more"} pitches and has ${problem.found}.`;
     case "not-twelve-tone":
@@ -73,9 +73,9 @@ export function problemText(problem: Problem, text: string): string {
     case "no-octave":
       return `The last pitch should be the octave, 1200 cents or 2/1${problem.found === "" ? "" : `, not ${problem.found} cents`}.`;
     case "string-unread":
-      return `${where}: ${found} is no pitch; a note and its octave such as E2 would do.`;
+      return `${where}: ${found} isn’t a pitch. Write a note and its octave, such as E2.`;
     case "string-out-of-range":
-      return `${where}: no string sounds ${found}; pitches from C0 to C8 would do.`;
+      return `${where}: no string can sound ${found}. Use pitches from C0 to C8.`;
     case "string-count":
       return problem.found === "0"
         ? "A neck needs strings: their pitches from the lowest-lying to string 1, such as E2 A2 D3 G3 B3 E4."
@@ -85,7 +85,7 @@ export function problemText(problem: Problem, text: string): string {
     case "not-identified":
       return `This tune in “${problem.found}” could not be identified: the computation failed.`;
     case "too-long":
-      return `${where}: longer than is read here; what stands before was read.`;
+      return `${where}: this is longer than Shade reads. Everything before it was read.`;
   }
 }
 

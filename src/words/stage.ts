@@ -61,8 +61,8 @@ export const typedStrings = ({ strings }: Pick<Tuning, "strings">): string =>
 
 /** Why a measure cannot be, and what would do. */
 export const MEASURE_TEXT: Readonly<Record<BadMeasure, string>> = {
-  frets: `Frets are counted: ${TUNING_LIMITS.frets.join(" to ")} would do.`,
-  scaleLength: `From nut to bridge ${TUNING_LIMITS.scaleLength.join(" to ")} mm would do; a guitar has about 648.`,
+  frets: `Use ${TUNING_LIMITS.frets.join(" to ")} frets.`,
+  scaleLength: `Use ${TUNING_LIMITS.scaleLength.join(" to ")} mm from nut to bridge; a guitar has about 648.`,
   capo: "The capo must leave four frets; 0 takes it off.",
 };
 

@@ -502,19 +502,22 @@ describe("the reasons for a tune", () => {
 
 describe("what could not be read", () => {
   test.each([
-    ["| Em9 | qqq |", "At 9: “qqq” is no chord; begin with a letter A to G."],
-    ["| Em9 |\n| Aqq |", "Line 2, column 4: “qq” is no kind of chord; m7, maj7, 7sus4, 13 or ♭9 would do."],
-    ["| G/H |", "At 5: a note A to G should stand behind the slash, not “H”."],
-    ["| G/ |", "At 5: a note A to G should stand behind the slash."],
+    ["| Em9 | qqq |", "At 9: “qqq” isn’t a chord. Begin with a letter from A to G."],
+    [
+      "| Em9 |\n| Aqq |",
+      "Line 2, column 4: “qq” isn’t a chord symbol I can read. Try m7, maj7, 7sus4, 13 or ♭9.",
+    ],
+    ["| G/H |", "At 5: write a note from A to G after the slash, not “H”."],
+    ["| G/ |", "At 5: write a note from A to G after the slash."],
     ["| % |", "At 3: there is no bar before this one to repeat."],
   ])("%j", (text, said) => expect(problemText(readChart(text).problems[0]!, text)).toBe(said));
 
   test.each([
     [
       "A4 xx",
-      "At 4: “xx” is no note; a letter A to G with # or b, an octave and a length would do, as in C#5:2.",
+      "At 4: “xx” isn’t a note. Write a letter from A to G with # or b, an octave and a length, as in C#5:2.",
     ],
-    ["A4:0", "At 4: “0” is no length; quarters such as 1, 0.5 or 3/2 would do."],
+    ["A4:0", "At 4: “0” isn’t a length. Write quarters, such as 1, 0.5 or 3/2."],
     ["", "There are no notes in it yet."],
   ])("%j", (text, said) => expect(problemText(readNotes(text).problems[0]!, text)).toBe(said));
 

@@ -113,11 +113,15 @@ test("every part of Match and its sheets are accessible", async ({ page }) => {
 test("the sheets are accessible and give the focus back", async ({ page }) => {
   const seen = watch(page);
   await open(page, "/derive?demo");
-  for (const name of ["Shelf", "Find", "Settings", "Keys"]) {
+  for (const name of ["Shelf", "Find", "Settings", "Help"]) {
     const button = page.getByRole("button", { name: new RegExp(`^${name}`) });
     await button.click();
     await expect(page.getByRole("dialog", { name })).toBeVisible();
     expect(await serious(page)).toEqual([]);
+    for (const part of name === "Help" ? ["Legend", "Words"] : []) {
+      await page.getByRole("radio", { name: part, exact: true }).check({ force: true });
+      expect(await serious(page), part).toEqual([]);
+    }
     await page.keyboard.press("Escape");
     await expect(page.getByRole("dialog", { name })).toBeHidden();
     await expect(button).toBeFocused();

@@ -44,7 +44,7 @@ test("a home that is none is refused in place and nothing is lost", async ({ pag
   await open(page, "/derive?home=Eb&mode=lydian");
   await page.getByLabel("Home", { exact: true }).fill("Q7");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("alert")).toContainText("“Q7” is no note");
+  await expect(page.getByRole("alert")).toContainText("“Q7” isn’t a note");
   await expect(page.getByRole("heading", { name: "E♭ Lydian" })).toBeVisible();
   await page.keyboard.press("Escape");
   await expect(page.getByLabel("Home", { exact: true })).toHaveValue("E♭");
@@ -93,7 +93,7 @@ test("find goes to a mode by any of its names", async ({ page }) => {
   await expect(page.getByText("Nothing goes by “zzz”.")).toBeVisible();
   await page.keyboard.press("Escape");
   await page.keyboard.press("?");
-  await expect(page.getByRole("dialog", { name: "Keys" })).toContainText("One note brighter");
+  await expect(page.getByRole("dialog", { name: "Help" })).toContainText("One note brighter");
 });
 
 test("the neck shows one position or all of it, as worked out by hand", async ({ page }) => {

@@ -34,7 +34,7 @@ test("typed notes are read as they are typed, bad ones told where they stand", a
   await expect(answer(page, "B Lydian")).toBeVisible();
   await expect(field(page)).toBeFocused();
   await field(page).pressSequentially(" B4 xx");
-  await expect(page.getByText("“xx” is no note")).toBeVisible();
+  await expect(page.getByText("“xx” isn’t a note")).toBeVisible();
   await expect(answer(page, "B Lydian")).toBeVisible();
 });
 
@@ -57,7 +57,7 @@ test("a broken line is told with its place, and the rest is read", async ({ page
   const abc = "X:1\nT:Broken\nL:1/8\nK:EPhr\nE2 F2 $ G2 A2|B2 A2 G2 F2|E8|]\n";
   await field(page).fill(abc);
   await expect(
-    page.getByText("Line 5, column 7: “$” means nothing in ABC there and was passed over."),
+    page.getByText("Line 5, column 7: “$” means nothing in ABC here, so I skipped it."),
   ).toBeVisible();
   await expect(answer(page, "E Phrygian")).toBeVisible();
   await field(page).fill("X:1\nK:C\nz4|\n");
@@ -70,16 +70,16 @@ test("files that are no tune are answered, and the page goes on", async ({ page 
   const choose = (name: string, buffer: Buffer) =>
     files(page).setInputFiles({ name, mimeType: "application/octet-stream", buffer });
   await choose("noise.abc", Buffer.from(Array.from({ length: 400 }, (_, at) => (at * 37) % 256)));
-  await expect(page.getByText("“noise.abc” is no kind of file that is read here.")).toBeVisible();
+  await expect(page.getByText("I can’t open “noise.abc”.")).toBeVisible();
   await choose("empty.abc", Buffer.alloc(0));
   await expect(page.getByText("“empty.abc” is empty.")).toBeVisible();
   await choose("large.bin", Buffer.alloc(16_000_001, 7));
-  await expect(page.getByText("“large.bin” is larger than what is read here")).toBeVisible();
+  await expect(page.getByText("“large.bin” is too large")).toBeVisible();
   const bomb = zipSync({ "a.musicxml": new Uint8Array(30_000_000) }, { level: 9 });
   await choose("bomb.mxl", Buffer.from(bomb));
   await expect(page.getByText("is an archive without a score that could be unpacked")).toBeVisible();
   await choose("torn.mid", Buffer.from("MThd\0\0\0\x06\0\x01"));
-  await expect(page.getByText("This file is no MIDI file that could be read")).toBeVisible();
+  await expect(page.getByText("I can’t read this as a MIDI file")).toBeVisible();
   await choose("good.abc", Buffer.from("X:1\nT:Good\nL:1/4\nK:D\nDFAd|AFD2|]\n"));
   await expect(answer(page, /^D Ionian/)).toBeVisible();
 });
@@ -299,7 +299,7 @@ test("a recording in a WAV file becomes the tune that was played", async ({ page
     mimeType: "audio/wav",
     buffer: Buffer.from("RIFF no sound"),
   });
-  await expect(page.getByText("“noise.wav” is no recording that this browser can play")).toBeVisible();
+  await expect(page.getByText("“noise.wav” isn’t a recording this browser can play")).toBeVisible();
 });
 
 const BOOK = ["Ionian", "Dor", "Phr", "Lyd", "Mix", "m", "Loc"]
@@ -326,7 +326,7 @@ test("a collection becomes a table: sorted, filtered, saved, any row opened", as
     { name: "photo.jpg", mimeType: "", buffer: Buffer.from([255, 216, 255, 0, 1, 2, 3, 4, 0, 0]) },
   ]);
   await expect(page.getByText("212 tunes, all of them read.")).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByText("“photo.jpg” is no kind of file that is read here.")).toBeVisible();
+  await expect(page.getByText("I can’t open “photo.jpg”.")).toBeVisible();
   const table = page.getByRole("table", { name: "Tunes" });
   // Only the rows in sight are there.
   expect(await table.getByRole("row").count()).toBeLessThan(40);

@@ -108,7 +108,7 @@ test("questions are compared with all modes, off the page's own thread", async (
   await expect(page.getByRole("heading", { name: "A harmonic minor" })).toBeVisible();
   await page.getByLabel("Notes that they hold").fill("X");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("alert")).toContainText("“X” is no note and no degree");
+  await expect(page.getByRole("alert")).toContainText("“X” isn’t a note or a degree");
   expect(seen).toEqual([]);
 });
 

@@ -94,8 +94,8 @@ test("another analysis of its kind can be taken, and scales can be chosen", asyn
 test("what nobody can read keeps its place, is underlined, and nothing typed is lost", async ({ page }) => {
   await open(page, "/match");
   await field(page).fill("| Em9 | Axyz | A13 | G/ |");
-  await expect(page.getByText("At 11: “yz” is no kind of chord")).toBeVisible();
-  await expect(page.getByText(/a note A to G should stand behind the slash/)).toBeVisible();
+  await expect(page.getByText("At 11: “yz” isn’t a chord symbol I can read")).toBeVisible();
+  await expect(page.getByText(/write a note from A to G after the slash/)).toBeVisible();
   await expect(page.locator(".cm-lintRange-error").first()).toHaveText("yz");
   await expect(page.getByRole("button", { name: "Bar 2, Axyz, not read" })).toBeVisible();
   await expect(band(page, "Fewest changes")).toHaveAccessibleName("Fewest changes: E Dorian from bar 1");
@@ -197,7 +197,7 @@ test("goes out as ChordPro, text, MusicXML and MIDI, and comes back from each", 
   await dialog
     .getByLabel("Open a chart")
     .setInputFiles({ name: "gate.pdf", mimeType: "", buffer: Buffer.from("%PDF") });
-  await expect(dialog.getByText("“gate.pdf” is no kind of file that is read here.")).toBeVisible();
+  await expect(dialog.getByText("I can’t open “gate.pdf”.")).toBeVisible();
   await page.keyboard.press("Escape");
   // The chart before is a step back in the browser, and stands under Recent.
   await page.goBack();

@@ -39,8 +39,8 @@ test("a tuning made by hand: what cannot be is said, what can is saved, deleted 
   await sheet.getByRole("button", { name: "Save this tuning" }).click();
   const alert = sheet.getByRole("alert");
   await expect(alert).toContainText("It needs a name");
-  await expect(alert).toContainText("At 4: “H3” is no pitch");
-  await expect(alert).toContainText("5 to 36 would do");
+  await expect(alert).toContainText("At 4: “H3” isn’t a pitch");
+  await expect(alert).toContainText("Use 5 to 36 frets");
   await sheet.getByLabel("Strings", { exact: true }).fill("C2 G2 D3 A3");
   await sheet.getByLabel("Frets", { exact: true }).fill("17");
   await sheet.getByLabel("Name", { exact: true }).fill("Cellar");

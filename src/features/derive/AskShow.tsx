@@ -55,7 +55,7 @@ export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
       onCommit={(text) => {
         const { unread } = readNotesOrDegrees(text, home, noteNames);
         if (unread !== undefined)
-          return `“${unread.slice(0, 20)}” is no note and no degree; C F♯ B♭, or 3 ♯4, would do.`;
+          return `“${unread.slice(0, 20)}” isn’t a note or a degree. Try C F♯ B♭, or 3 ♯4.`;
         modeQuestion.change({ [field]: text.trim() });
         return undefined;
       }}
@@ -65,7 +65,7 @@ export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
     <>
       <div className={view.sentence}>
         <h1 className="visually-hidden">Ask all modes</h1>
-        <span>Which of</span>
+        <span>Find</span>
         <Select
           label="Which modes are asked"
           value={String(question.among)}
@@ -79,11 +79,11 @@ export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
         </Toggle>
       </div>
       <div className={styles.asking}>
-        <span>select</span>
+        <span>that contain</span>
         {notesField("Notes that they hold", "holds", "these notes")}
-        <span>and not</span>
+        <span>without</span>
         {notesField("Notes that they lack", "lacks", "those")}
-        <span>select the chords</span>
+        <span>and the chords</span>
         <TextField
           label="Chords that they hold"
           value={question.chords}
@@ -97,7 +97,7 @@ export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
             return undefined;
           }}
         />
-        <span>have</span>
+        <span>and have</span>
         {CLAIMS.map((claim) => (
           <Toggle key={claim} isOn={question.claims.includes(claim)} onChange={() => flip(claim)}>
             {CLAIM_TEXT[claim]}

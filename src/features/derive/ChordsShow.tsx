@@ -183,7 +183,7 @@ function HomeChord({ homeMode, selected, onSelect }: ChordsProps) {
 function ChordPairRows({ homeMode, selected, onSelect }: ChordsProps) {
   return (
     <section className={styles.section}>
-      <h2>Two easy chords that select the notes of the mode between them</h2>
+      <h2>Two easy chords that make the mode</h2>
       <ol className={styles.list}>
         {chordPairs(homeMode, 14).map(({ chords, missing }) => (
           <li key={chords.map(chordText).join()}>

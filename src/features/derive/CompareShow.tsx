@@ -43,7 +43,7 @@ export function CompareShow({ homeMode, onPlayAll }: CompareShowProps) {
   const add = (text: string) => {
     if (text.trim() === "") return undefined;
     const [found] = findModes(text, home, wording().noteNames);
-    if (!found) return `“${text.slice(0, 30)}” is no mode that is known; a name, degrees or notes would do.`;
+    if (!found) return `“${text.slice(0, 30)}” isn’t a mode I know. Try a name, degrees or notes.`;
     const { mode: other } = found.homeMode;
     if (other === mode || beside.includes(other)) return `${modeText(other)} stands there already.`;
     putBeside([...beside, other]);

@@ -57,7 +57,7 @@ export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
   const take = (text: string) => {
     const [found] = findModes(text, home, wording().noteNames);
     if (!found)
-      return `“${text.slice(0, 30)}” names no scale; degrees such as 1 2 b3 #4, notes such as E F G# A B, or a name would do.`;
+      return `“${text.slice(0, 30)}” isn’t a scale I know. Try degrees such as 1 2 b3 #4, notes such as E F G# A B, or a name.`;
     setHomeMode(found.homeMode);
     return undefined;
   };

@@ -251,7 +251,7 @@ describe("making a scale", () => {
     type("whole");
     expect($place.get().mode.id).toBe("whole-tone");
     type("zzz");
-    expect(screen.getByRole("alert").textContent).toContain("names no scale");
+    expect(screen.getByRole("alert").textContent).toContain("isn’t a scale I know");
   });
 
   it("reads a Scala file, and says why another tuning is none", async () => {
@@ -341,7 +341,7 @@ describe("the chords of a mode on the screen", () => {
     expect(screen.getAllByText(/is right$/).length).toBeGreaterThan(3);
     fireEvent.change(field, { target: { value: "nonsense" } });
     fireEvent.keyDown(field, { key: "Enter" });
-    expect(screen.getByRole("alert").textContent).toContain("is no shape");
+    expect(screen.getByRole("alert").textContent).toContain("isn’t a chord shape");
   });
 
   it("say which stacks of fourths are perfect, and which pairs leave something out", () => {
@@ -384,7 +384,7 @@ describe("asking all modes on the screen", () => {
       fireEvent.keyDown(field, { key: "Enter" });
     };
     type("Exq");
-    expect(screen.getByRole("alert").textContent).toContain("no kind of chord");
+    expect(screen.getByRole("alert").textContent).toContain("isn’t a chord symbol I can read");
     type("");
     fireEvent.click(screen.getByLabelText("or any home"));
     fireEvent.click(screen.getByLabelText("a home chord with only perfect fifths"));
@@ -393,6 +393,6 @@ describe("asking all modes on the screen", () => {
     expect(here()).toBe("D dorian");
     fireEvent.change(screen.getByLabelText("Notes that they hold"), { target: { value: "b3 F# Q" } });
     fireEvent.blur(screen.getByLabelText("Notes that they hold"));
-    expect(screen.getByRole("alert").textContent).toContain("“Q” is no note and no degree");
+    expect(screen.getByRole("alert").textContent).toContain("“Q” isn’t a note or a degree");
   });
 });

@@ -2,6 +2,7 @@ import { lazy } from "react";
 import { fifthsOf } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import { type Feature, goTo, modeQuestion, savedOpener } from "@/session";
+import { homeModeText } from "@/words";
 import { DERIVE, SHOWS } from "./route";
 import { scaleSteps } from "./scale-steps";
 
@@ -9,6 +10,7 @@ export const derive: Feature = {
   id: DERIVE,
   name: "Derive",
   about: "the modes of a scale and what makes each",
+  help: "Choose a home and a parent scale, then a mode. The panel says what makes it that mode, and the stage shows where to play it. Play lets you hear it over its home note.",
   parts: SHOWS,
   View: lazy(() => import("./DeriveView").then(({ DeriveView }) => ({ default: DeriveView }))),
   undoes: (part) => (part === "ask" ? modeQuestion : part === "make" ? scaleSteps : undefined),
@@ -17,7 +19,7 @@ export const derive: Feature = {
     savedOpener({
       kind: "mode",
       plural: "Modes",
-      line: ({ home, mode: id }) => `${home} ${id.replaceAll("-", " ")}`,
+      line: ({ home, mode: id }) => homeModeText({ home: fifthsOf(home), mode: mode(id) }),
       open: ({ home, mode: id }) => goTo(DERIVE, { home: fifthsOf(home), mode: mode(id) }),
     }),
     savedOpener({

@@ -80,7 +80,7 @@ export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }
         <p className={own.tries}>
           <span>
             Open or drop files (ABC, MusicXML, MIDI, a recording), paste ABC, type note names, play or record;
-            or try a tune of the play:
+            or try a tune from the demo:
           </span>
           {DEMO_TUNES.map(({ id, title, text: abc }) => (
             <Button key={id} kind="quiet" onClick={() => onTry(abc)}>

@@ -7,6 +7,7 @@ export const identify: Feature = {
   id: IDENTIFY,
   name: "Identify",
   about: "the mode of a tune",
+  help: "Open a file, paste ABC, type notes, play them in or record them. The panel says which mode the tune is in and why. Press a reason to see the notes it comes from.",
   parts: IDENTIFY_PARTS,
   View: lazy(() => import("./IdentifyView").then(({ IdentifyView }) => ({ default: IdentifyView }))),
   undoes: () => tuneDocument,

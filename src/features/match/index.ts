@@ -6,6 +6,7 @@ export const match: Feature = {
   id: MATCH,
   name: "Match",
   about: "the mode for a row of chords",
+  help: "Type chords, with a bar line between the bars. Under them you see which mode fits where. Press a chord to see its target note, what decides the mode, and where it lies on the stage.",
   parts: MATCH_SHOWS,
   View: lazy(() => import("./MatchView").then(({ MatchView }) => ({ default: MatchView }))),
   undoes: (part) => (part === "over-bass" ? chordShape : chartDocument),

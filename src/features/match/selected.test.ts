@@ -16,8 +16,10 @@ vi.mock("@/workers", () => ({
 }));
 
 const stops = [$selected.listen(() => undefined), $onChart.listen(() => undefined)];
-afterAll(() => {
+afterAll(async () => {
   for (const stop of stops) stop();
+  // The address follows a frame later.
+  await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 10)));
 });
 
 const SCENE = "| Em9 | A13 | Cmaj7 | D6 |";

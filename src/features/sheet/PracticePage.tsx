@@ -73,7 +73,7 @@ export function PracticePage() {
   const add = (text: string): string | undefined => {
     if (text.trim() === "") return undefined;
     const [found] = findModes(text, place.home, wording().noteNames);
-    if (!found) return `“${text.slice(0, 30)}” is no mode; E Phrygian or C# lydian would do.`;
+    if (!found) return `“${text.slice(0, 30)}” isn’t a mode I know. Try E Phrygian or C# lydian.`;
     if (modes.length >= MOST_MODES) return `A sheet has ${MOST_MODES} modes at most.`;
     change({ modes: [...modes, written(found.homeMode)] });
     return undefined;

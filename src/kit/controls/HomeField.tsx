@@ -40,13 +40,13 @@ export function HomeField({ label, value, onChange, size = "word" }: HomeFieldPr
   );
 }
 
-const WOULD_DO = {
-  english: "a letter A to G with # or b would do, as in Eb",
-  german: "a letter A to H with # or b would do, as in Es or F#",
-  "fixed-do": "a name such as Do, Ré♭ or Fa# would do",
+const EXAMPLE = {
+  english: "Try a letter from A to G with # or b, as in Eb",
+  german: "Try a letter from A to H with # or b, as in Es or F#",
+  "fixed-do": "Try a name such as Do, Ré♭ or Fa#",
 } as const;
 
 const refusal = (text: string) =>
   text.trim() === ""
-    ? `Type a note: ${WOULD_DO[wording().noteNames]}.`
-    : `“${text.slice(0, 20)}” is no note; ${WOULD_DO[wording().noteNames]}.`;
+    ? `${EXAMPLE[wording().noteNames]}.`
+    : `“${text.slice(0, 20)}” isn’t a note. ${EXAMPLE[wording().noteNames]}.`;

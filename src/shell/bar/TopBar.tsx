@@ -25,7 +25,7 @@ import { SaveDialog, ShelfDialog } from "@/shell/shelf";
 import { FindDialog } from "./FindDialog";
 import { LinkDialog, useLink } from "./Link";
 import { DropTarget } from "@/shell/files";
-import { KeysDialog } from "./KeysDialog";
+import { HelpDialog } from "./HelpDialog";
 import { Mark } from "./Mark";
 import { Notices } from "./Notices";
 import { SettingsDialog } from "./SettingsDialog";
@@ -61,7 +61,7 @@ export function TopBar() {
     { key: "h", says: "Open the Shelf", act: () => setOpen("shelf") },
     { key: "t", says: "Light or dark", act: flipTheme },
     { key: "i", says: "Settings", act: () => setOpen("settings") },
-    { key: "?", says: "List the keys", act: () => setOpen("keys") },
+    { key: "?", says: "Help: keys, legend, words", act: () => setOpen("help") },
     { key: "L", says: "Copy a link to what you see", act: link.copy },
     { key: "Ctrl+z", says: "Undo", act: () => undoable()?.undo() },
     { key: "Ctrl+Shift+z", says: "Redo", act: () => undoable()?.redo() },
@@ -117,8 +117,8 @@ export function TopBar() {
           <button type="button" onClick={link.copy}>
             {link.isCopied ? "Copied" : "Copy link"}
           </button>
-          <button type="button" onClick={() => setOpen("keys")}>
-            Keys <kbd>?</kbd>
+          <button type="button" onClick={() => setOpen("help")}>
+            Help <kbd>?</kbd>
           </button>
         </div>
       </header>
@@ -128,7 +128,7 @@ export function TopBar() {
       <FindDialog open={open === "find"} onClose={close} />
       <SettingsDialog open={open === "settings"} onClose={close} />
       <LinkDialog link={link} />
-      <KeysDialog open={open === "keys"} onClose={close} />
+      <HelpDialog open={open === "help"} onClose={close} />
       <SaveDialog thing={saving} onClose={() => $toSave.set(undefined)} />
     </>
   );

@@ -65,7 +65,7 @@ export function OneShape({ homeMode, selected, onSelect, onMode }: OneShapeProps
           suggestions={["maj9", "maj7", "m7", "m9", "7sus4", "add9", "x 7 5 7 7 x", "x 3 2 0 1 0"]}
           onCommit={(text) => {
             if (!readShape(text, tuning))
-              return `“${text.slice(0, 20)}” is no shape; a kind of chord such as m7 or maj9, or ${countText(tuning.strings.length, "fret")} such as x 7 5 7 7 x on a guitar, would do.`;
+              return `“${text.slice(0, 20)}” isn’t a chord shape. Try a kind of chord such as m7 or maj9, or ${countText(tuning.strings.length, "fret")} such as x 7 5 7 7 x on a guitar.`;
             setClicked(undefined);
             chordShape.change({ text: text.trim() });
             return undefined;
@@ -94,7 +94,7 @@ export function OneShape({ homeMode, selected, onSelect, onMode }: OneShapeProps
               <th scope="col">Spells</th>
               <th scope="col">On the bass</th>
               <th scope="col">Makes</th>
-              <th scope="col">Modes that select it</th>
+              <th scope="col">Modes that contain it</th>
               {shape.fingered && <th scope="col">Frets</th>}
             </tr>
           </thead>

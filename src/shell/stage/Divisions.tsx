@@ -180,12 +180,12 @@ export function LineRow({ shown }: { readonly shown: Shown }) {
       />
       {texture !== "line" && playing === undefined && !shown.hasNoRoom && (
         <Button kind="quiet" onClick={() => changeSettings({ texture: "line" })}>
-          Let Play play it
+          Play this line
         </Button>
       )}
       <span className={styles.says}>
         {shown.hasNoRoom
-          ? "This neck is too short for it. One octave, or another figure, would do."
+          ? "This neck is too short for it. Try one octave or another figure."
           : `${shown.notes.length} notes, home to home`}
       </span>
     </>

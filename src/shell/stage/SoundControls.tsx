@@ -135,7 +135,7 @@ export function SoundNow({ onStand }: { readonly onStand: () => void }) {
     <div className={styles.now}>
       {playing === MAIN && swap && (
         <Toggle isOn={isSwapped} onChange={swapLive}>
-          {`${noteText(homeMode.home + swap.to)} for ${noteText(homeMode.home + swap.from)} next round`}
+          {`${noteText(homeMode.home + swap.to)} for ${noteText(homeMode.home + swap.from)} on the next repeat`}
         </Toggle>
       )}
       {texture === "position" && (

@@ -21,7 +21,7 @@ export function SoundDialog({ open, onClose }: SoundDialogProps) {
   return (
     <Dialog
       title="Sound"
-      says="What is set here holds for everything that Play plays, from its next round on."
+      says="These settings are for everything that Play plays. They take effect on the next repeat."
       open={open}
       onClose={onClose}
       place="side"

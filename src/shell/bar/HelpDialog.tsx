@@ -1,0 +1,110 @@
+import { useStore } from "@nanostores/react";
+import { useState } from "react";
+import { $bindings, $features, $place } from "@/session";
+import { Choice } from "@/kit/controls";
+import { Dialog } from "@/kit/dialog";
+import { MARKS, SHADES_TEXT, TERMS } from "@/words";
+import styles from "./HelpDialog.module.css";
+
+interface HelpDialogProps {
+  readonly open: boolean;
+  readonly onClose: () => void;
+}
+
+const PAGES = [
+  { value: "keys", text: "Keys" },
+  { value: "legend", text: "Legend" },
+  { value: "words", text: "Words" },
+] as const;
+type Page = (typeof PAGES)[number]["value"];
+
+/** The help: what the view in front is for, its keys, what the marks mean, and the terms of the field. */
+export function HelpDialog({ open, onClose }: HelpDialogProps) {
+  const { view } = useStore($place);
+  const front = useStore($features).find(({ id }) => id === view);
+  const [page, setPage] = useState<Page>("keys");
+  return (
+    <Dialog title="Help" says={front?.help ?? ""} open={open} onClose={onClose}>
+      <Choice label="Page of the help" value={page} options={PAGES} onChange={setPage} />
+      {page === "keys" ? <Keys /> : page === "legend" ? <Legend /> : <Terms />}
+    </Dialog>
+  );
+}
+
+const NAMES: Readonly<Record<string, string>> = {
+  " ": "space",
+  Escape: "esc",
+  ArrowUp: "↑",
+  ArrowDown: "↓",
+  ArrowLeft: "←",
+  ArrowRight: "→",
+  "Ctrl+z": "Ctrl+Z",
+  "Ctrl+Shift+z": "Ctrl+Shift+Z",
+};
+
+/** The keys of what is in front. */
+function Keys() {
+  const bindings = useStore($bindings);
+  return (
+    <>
+      <p className={styles.aside}>
+        They work while no field or control has the focus. Settings can switch single keys off.
+      </p>
+      {[...bindings].map(([part, keys]) => (
+        <section key={part}>
+          <h3 className={styles.part}>{part}</h3>
+          <dl className={styles.list}>
+            {keys.map(({ key, says }) => (
+              <div key={key} className={styles.row}>
+                <dt>
+                  <kbd>{NAMES[key] ?? key}</kbd>
+                </dt>
+                <dd>{says}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      ))}
+    </>
+  );
+}
+
+const SHADES = [3, 2, 1, 0, -1, -2, -3];
+
+/** What marks and shades mean. */
+function Legend() {
+  return (
+    <>
+      <dl className={styles.legend}>
+        {MARKS.map(([mark, says]) => (
+          <div key={mark} className={styles.row}>
+            <dt aria-hidden="true">
+              <span className={styles.mark} data-mark={mark} />
+            </dt>
+            <dd>{says}</dd>
+          </div>
+        ))}
+      </dl>
+      <p className={styles.shades} aria-hidden="true">
+        {SHADES.map((shade) => (
+          <span key={shade} data-shade={shade}>
+            {shade > 0 ? `+${shade}` : shade < 0 ? `−${-shade}` : "0"}
+          </span>
+        ))}
+      </p>
+      <p>{SHADES_TEXT}</p>
+    </>
+  );
+}
+
+/** The terms of the field. */
+const Terms = () => (
+  <dl className={styles.terms}>
+    {TERMS.map(([term, explanation]) => (
+      <div key={term}>
+        <dt>{term}</dt>
+        <dd>{explanation}</dd>
+      </div>
+    ))}
+  </dl>
+);

@@ -1,0 +1,55 @@
+/** The terms of the field, each explained in a line or two, in the order in which they come up. */
+export const TERMS: readonly (readonly [term: string, explanation: string])[] = [
+  ["Home", "The note a mode rests on, its tonic. You hear every other note against it."],
+  [
+    "Mode",
+    "A scale heard from one home. D Dorian and C major share their notes; the home makes the difference.",
+  ],
+  ["Parent scale", "The scale a mode takes its notes from. The parent of D Dorian is C major."],
+  [
+    "Degree",
+    "A note counted from home and compared with major: ♭3 is the minor third, ♯4 the raised fourth.",
+  ],
+  ["Parallel", "Modes on the same home, such as D Dorian and D Aeolian. Some of the notes differ."],
+  ["Relative", "Modes with the same notes, such as D Dorian and A Aeolian. The home differs."],
+  [
+    "Characteristic note",
+    "The note that sets a mode apart from those it is compared with: 6 in Dorian, ♯4 in Lydian.",
+  ],
+  [
+    "Reference scale",
+    "The plain scale a mode is described from: major if its third is major, natural minor if it’s minor.",
+  ],
+  ["Brighter, darker", "Raising a note makes a mode brighter, lowering one makes it darker. Dorian is 0."],
+  ["Vamp", "Two chords played back and forth that keep one mode sounding."],
+  ["Drone", "The home note, sounding on under everything else. Under chords it is called a pedal."],
+  ["Avoid note", "A scale note a half step above a chord tone. It sounds tense if you stay on it."],
+  ["Target note", "A chord tone that the chord before doesn’t have. Land on it and the change is heard."],
+  ["Guide tones", "The third and seventh of a chord, and how they move into the next one."],
+  ["Other scale notes", "Notes of the mode that are neither chord tones nor avoid notes."],
+  ["Passing note", "A short note from outside the mode, on its way to a note of the mode."],
+  ["Undecided degree", "A degree that a tune never plays, so that more than one mode is left."],
+  ["Analysis", "Which home and mode a chart is heard in, chord by chord or as a whole."],
+  ["Chord pairs", "Two chords whose notes together make the mode."],
+  ["Slash chord", "A chord over another bass: C/A is C over A."],
+  ["Position", "The frets the hand covers without moving along the neck."],
+  ["Voicing", "One way to place the notes of a chord on the instrument."],
+  [
+    "Solfège",
+    "Syllables to sing: do re mi fa sol la ti, and others, such as me and fi, for altered degrees.",
+  ],
+  ["Shelf", "Everything you saved."],
+  ["Stand", "What is selected, over the whole screen, for a music stand."],
+];
+
+/** What the marks on a note mean, by their kind. */
+export const MARKS = [
+  ["characteristic", "Amber with a notch: a characteristic note."],
+  ["home", "A bar at the foot: home."],
+  ["target", "A second outline: a tone of the selected chord."],
+  ["avoid", "Hatched: an avoid note, or a note outside the mode."],
+  ["unknown", "Striped: a degree that is undecided."],
+] as const;
+
+/** What the shades mean. */
+export const SHADES_TEXT = "The shade is the brightness of the mode, from Lydian (+3) to Locrian (−3).";
