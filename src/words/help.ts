@@ -44,7 +44,7 @@ export const TERMS: readonly (readonly [term: string, explanation: string])[] = 
 
 /** What the marks on a note mean, by their kind. */
 export const MARKS = [
-  ["characteristic", "Amber with a notch: a characteristic note."],
+  ["characteristic", "Amber with a notch: a characteristic note; in a chart, the target note."],
   ["home", "A bar at the foot: home."],
   ["target", "A second outline: a tone of the selected chord."],
   ["avoid", "Hatched: an avoid note, or a note outside the mode."],

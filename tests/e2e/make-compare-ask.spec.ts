@@ -42,7 +42,7 @@ test("degrees and notes are found in Make and in Find", async ({ page }) => {
   ).toBeVisible();
   await field.fill("nothing like it");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("alert")).toContainText("names no scale");
+  await expect(page.getByRole("alert")).toContainText("isn’t a scale I know");
   await page.keyboard.press("Escape");
   await page.getByRole("heading", { level: 1 }).click({ force: true });
   await page.keyboard.press("/");
