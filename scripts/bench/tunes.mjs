@@ -58,7 +58,7 @@ async function collection(text) {
   return { first, whole, waits: /** @type {number[]} */ (waits) };
 }
 
-/** Collections in the page, and the reckoning of tunes by itself: what reading takes and what identifying takes. */
+/** Collections in the page, and what single tunes take: what reading takes and what identifying takes. */
 export async function reportTunes() {
   const { withModule } = await import("../typescript.mjs");
   const book = bookOf(200);

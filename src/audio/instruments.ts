@@ -59,7 +59,7 @@ const VOICES: Readonly<Record<Part, Voice>> = {
 const MOST_VOICES = 16;
 
 /**
- * Voices of one kind that take notes by turns. The library's own polyphonic instrument waits for a note's time on a timer,
+ * Voices of one kind that take notes one after another. The library's own polyphonic instrument waits for a note's time on a timer,
  * which is up to a block of samples late when rendering; here every note goes to its voice at once, with its exact time.
  */
 function voices(

@@ -191,6 +191,11 @@ describe("a document", () => {
     one.opened.open({ text: "first", title: "" });
     one.opened.open({ text: "second", title: "" });
     expect(one.opened.unsaved().map(({ recent: { title } }) => title)).toEqual(["first", "second"]);
+    // It comes back as it was left, though storage never heard of it.
+    const second = one.opened.$id.get();
+    const first = one.opened.unsaved()[0]!.recent.id;
+    expect([await one.opened.bringBack(first), one.opened.$value.get().text]).toEqual([true, "first"]);
+    expect([await one.opened.bringBack(second), one.opened.$value.get().text]).toEqual([true, "second"]);
     one.opened.flush();
     // The closed tab holds nothing any more.
     const later = tab({ ...browser, hold: oneAtATime() }, one.session);

@@ -295,10 +295,18 @@ export function openDocument<T extends object>(
     },
     $recent: computed([$all, $id], (all, id) => all.filter((each) => each.id !== id)),
     bringBack: async (id) => {
-      const found = await readStored(id);
-      if (!found) return false;
+      // Storage may not have the last of it yet.
+      const left = leaving.get(id);
+      const found = left ? undefined : await readStored(id);
+      if (!left && !found) return false;
       leave();
-      show(id, found);
+      if (found) show(id, found);
+      if (left) {
+        leaving.delete(id);
+        lastStep = undefined;
+        use(id);
+        touch(left);
+      }
       return true;
     },
     flush: () => {

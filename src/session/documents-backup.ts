@@ -11,7 +11,7 @@ import {
 import { $documents } from "./documents";
 import { aside, documentValues, records, tellTabs } from "./records";
 
-/** Milliseconds that an export waits for storage: what is open in this tab goes into the file in any case. */
+/** Milliseconds after which storage counts as silent: what is open in this tab goes into the file in any case. */
 const PATIENCE = 4000;
 
 const recentKey = ({ kind, id }: RecentDocument) => `${RECENT}${kind}:${id}`;
@@ -30,15 +30,12 @@ async function recents(): Promise<ReadonlyMap<string, RecentDocument>> {
 /** All that was worked on, as a file has it: from storage, and what is open here and not written yet. */
 export async function documentsForFile(): Promise<readonly DocumentInFile[]> {
   const all = new Map<string, DocumentInFile>();
-  const read = async () => {
-    for (const [key, recent] of await recents()) {
-      const document = await documentValues.read(valueKey(recent));
-      if (typeof document === "object" && document !== null)
-        all.set(key, { recent, document: { ...document, past: [] } });
-    }
-  };
-  const silent = new Promise<void>((resolve) => setTimeout(resolve, PATIENCE));
-  await Promise.race([read().catch(() => undefined), silent]);
+  const silent = new Promise<undefined>((resolve) => setTimeout(resolve, PATIENCE));
+  const here = await Promise.race([recents().catch(() => undefined), silent]);
+  for (const [key, recent] of here ?? []) {
+    const document = await documentValues.read(valueKey(recent));
+    if (isFields(document)) all.set(key, { recent, document: { ...document, past: [] } });
+  }
   for (const open of $documents.get().flatMap((each) => each.unsaved()))
     all.set(recentKey(open.recent), open);
   return [...all.values()];

@@ -30,10 +30,7 @@ export const $storage = atom<"waiting" | "open" | "silent">("waiting");
 /** Milliseconds that the page waits for storage before it begins without. What comes later still comes in. */
 const PATIENCE = 4000;
 
-/**
- * The address that the page was opened at, read before anything else: it follows what is on the screen as soon as any part of the page is
- * there, and would lose what it brought along.
- */
+/** The address that the page was opened at. It is read at once: the first part of the page that stands rewrites the address bar. */
 const opened = new URL(typeof window === "undefined" ? "http://localhost" : window.location.href);
 
 let started: Promise<void> | undefined;

@@ -352,11 +352,11 @@ describe("what is said about chords", () => {
     expect(clean && analysisText(clean)).toBe("E Dorian throughout; nothing outside");
   });
 
-  it("turns, and what changes at them", () => {
-    const [turns] = analyses(chart)["fewest-changes"];
-    expect(turns && analysisText(turns)).toBe("one change; nothing outside");
-    expect(turns && modesText(turns)).toBe("E Dorian, E Aeolian");
-    expect(turns && changesOf(turns).map(changeText)).toEqual(["C♯ → C"]);
+  it("changes, and what changes at them", () => {
+    const [changes] = analyses(chart)["fewest-changes"];
+    expect(changes && analysisText(changes)).toBe("one change; nothing outside");
+    expect(changes && modesText(changes)).toBe("E Dorian, E Aeolian");
+    expect(changes && changesOf(changes).map(changeText)).toEqual(["C♯ → C"]);
     const [far] = analyses(readChart("| Dm7 | % | Ebm7 | % |").value)["fewest-changes"];
     expect(far && changesOf(far).map(changeText)).toEqual(["5 notes"]);
     const each = analyses(chart)["chord-by-chord"][0];
@@ -377,8 +377,8 @@ describe("what is said about chords", () => {
       "G, the seventh, stays",
       "D falls a half step to C♯, the third",
     ]);
-    const [turns] = analyses(chart)["fewest-changes"];
-    const way = turns && simpleScale(turns, chart, 1);
+    const [changes] = analyses(chart)["fewest-changes"];
+    const way = changes && simpleScale(changes, chart, 1);
     expect(way && simpleScaleText(way, chords)).toBe(
       "E minor pentatonic, bars 1 to 8; add C♯ and F♯ here for all of E Dorian",
     );

@@ -85,7 +85,7 @@ export const characteristicOn = ({ home, mode }: HomeMode, comparedBy?: Compared
 
 type Sets = readonly (readonly Interval[])[];
 
-/** Reckoned once for each mode, comparison and convention: at most 2048 times 12. */
+/** Computed once for each mode, comparison and convention: at most 2048 times 12. */
 const known = new Map<string, Sets>();
 
 /**

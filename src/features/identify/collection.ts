@@ -7,9 +7,9 @@ import { textAt, type TextInFile, textsIn } from "./files";
 import {
   FIRST_LOOK,
   forgetCollection,
-  keepCollection,
-  keepTable,
-  keptCollection,
+  saveCollection,
+  savedCollection,
+  saveTable,
   type TableView,
 } from "./saved-collection";
 import { showPart } from "./route";
@@ -43,13 +43,13 @@ export const $collection = atom<Collection | undefined>(undefined);
 export const $table = atom<TableView>(FIRST_LOOK);
 export const setTable = (part: Partial<TableView>): void => {
   $table.set({ ...$table.get(), ...part });
-  keepTable($table.get());
+  saveTable($table.get());
 };
 
 /** Brings the collection back that was open before a reload. */
 export async function bringBackCollection(): Promise<void> {
   if ($collection.get() || reading > 0) return;
-  const saved = await keptCollection();
+  const saved = await savedCollection();
   if (!saved || $collection.get() || reading > 0) return;
   $table.set(saved.table);
   $collection.set(saved.collection);
@@ -66,26 +66,30 @@ let pool: CollectionPool | undefined;
 /** Which reading is under way: what an earlier one still has to say is not taken. */
 let reading = 0;
 
-/** Ends the reading that is under way; what was told so far stays. */
-export function cancelCollection(): void {
+function stop(): void {
   reading += 1;
   pool?.end();
   pool = undefined;
+}
+
+/** Ends the reading that is under way; the rows so far stay. */
+export function cancelCollection(): void {
+  stop();
   const now = $collection.get();
   if (now?.state === "reading") end({ ...now, state: "cancelled" });
 }
 
-/** Shows what a reading came to, and keeps it. */
+/** Shows what a reading came to, and saves it. */
 function end(collection: Collection): void {
   $collection.set(collection);
-  void keepCollection(collection).then((isSaved) => {
+  void saveCollection(collection).then((isSaved) => {
     if ($collection.get() === collection) $collection.set({ ...collection, isSaved });
   });
 }
 
-/** Puts the collection away. */
+/** Closes the collection. */
 export function closeCollection(): void {
-  cancelCollection();
+  stop();
   $collection.set(undefined);
   showPart("tune");
   void forgetCollection();
@@ -93,7 +97,7 @@ export function closeCollection(): void {
 
 /** Opens files as a collection: read one after another, identified by several workers, rows in the order of the files. */
 export async function openCollection(files: readonly File[]): Promise<void> {
-  cancelCollection();
+  stop();
   const mine = reading;
   setTable(FIRST_LOOK);
   const { expects } = $settings.get();

@@ -19,8 +19,8 @@ export const FIRST_LOOK: TableView = { filter: {}, sorting: [], offset: 0 };
 const COLLECTION = "collection";
 const TABLE = "shade-collection-table";
 
-/** Files of more bytes than this are not kept: they would take the room that the user's own work needs. */
-const MOST_KEPT = 64 * 1024 * 1024;
+/** Files of more bytes than this are not saved: they would take the room that the user's own work needs. */
+const MOST_SAVED = 64 * 1024 * 1024;
 
 const row = z.object({
   title: z.string(),
@@ -72,10 +72,10 @@ const table = z.object({
 });
 const TABLES: Versioned<z.infer<typeof table>> = { version: 1, schema: table, migrations: [] };
 
-/** Keeps a collection with its files, so that it is there again after a reload; whether storage took it. */
-export async function keepCollection({ rows, state, problems, of }: Collection): Promise<boolean> {
+/** Saves a collection with its files, so that it is there again after a reload; whether storage took it. */
+export async function saveCollection({ rows, state, problems, of }: Collection): Promise<boolean> {
   const files = [...new Set(rows.map(({ file }) => file))];
-  if (state === "reading" || files.reduce((sum, { size }) => sum + size, 0) > MOST_KEPT) {
+  if (state === "reading" || files.reduce((sum, { size }) => sum + size, 0) > MOST_SAVED) {
     await forgetCollection();
     return false;
   }
@@ -87,8 +87,8 @@ export async function keepCollection({ rows, state, problems, of }: Collection):
   );
 }
 
-/** The collection that was kept last, and how its table was looked at; none where nothing was, or it can't be read. */
-export async function keptCollection(): Promise<
+/** The collection that was saved last, and how its table was looked at; none where nothing was, or it can't be read. */
+export async function savedCollection(): Promise<
   { readonly collection: Collection; readonly table: TableView } | undefined
 > {
   const lies = understand(COLLECTIONS, await documentValues.read(COLLECTION).catch(() => null));
@@ -107,7 +107,7 @@ export async function keptCollection(): Promise<
       of,
       isSaved: true,
     },
-    table: keptTable(),
+    table: savedTable(),
   };
 }
 
@@ -115,8 +115,8 @@ export async function forgetCollection(): Promise<void> {
   await documentValues.remove(COLLECTION).catch(() => undefined);
 }
 
-/** Keeps how this tab looks at the table: at once, since a reload may follow. */
-export function keepTable(look: TableView): void {
+/** Saves how this tab looks at the table: at once, since a reload may follow. */
+export function saveTable(look: TableView): void {
   try {
     sessionStorage.setItem(TABLE, JSON.stringify({ version: 1, ...look }));
   } catch {
@@ -124,7 +124,7 @@ export function keepTable(look: TableView): void {
   }
 }
 
-function keptTable(): TableView {
+function savedTable(): TableView {
   try {
     const look = understand(TABLES, JSON.parse(sessionStorage.getItem(TABLE) ?? ""));
     return "value" in look ? look.value : FIRST_LOOK;

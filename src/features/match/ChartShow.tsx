@@ -30,8 +30,8 @@ import { ChordPanel } from "./ChordPanel";
 import { EmptyChart } from "./EmptyChart";
 import { FilesDialog } from "./FilesDialog";
 import { AnalysisDialog } from "./AnalysisDialog";
-import * as hand from "./selected";
-import { $charted, $typed, storedAs } from "./read";
+import { $selected, choose, chooseIn, mark, nextKind, rank, rankKind, setKind, step } from "./selected";
+import { $analysed, $typed, storedAs } from "./analysed";
 import { MATCH } from "./route";
 import { $onChart, showArpeggio } from "./selection";
 import { SetByHand } from "./SetByHand";
@@ -54,9 +54,9 @@ export function ChartShow({ tabs }: ChartShowProps) {
   const { families, follow, guides } = useStore($settings);
   const isReady = useStore($ready);
   const { text, shown: shownText, naming, problems } = useStore($typed);
-  const { text: readText, chart, analyses } = useStore($charted);
+  const { text: readText, chart, analyses } = useStore($analysed);
   const [dialog, setDialog] = useState<"files" | "analyses">();
-  const { chosen, last, range, kind, shown, analysis, segment } = useStore(hand.$selected);
+  const { chosen, last, range, kind, shown, analysis, segment } = useStore($selected);
   const { targets = NONE, arpeggio } = useStore($onChart) ?? {};
   const file = useChartFile((isRead) => setDialog(isRead ? undefined : "files"));
 
@@ -78,9 +78,9 @@ export function ChartShow({ tabs }: ChartShowProps) {
     );
     return [...new Map(roots).values()];
   }, [chart]);
-  useFollowing(follow, chart, hand.choose);
+  useFollowing(follow, chart, choose);
 
-  const put = (chords: string, step?: string) => chartDocument.change({ chords }, step);
+  const put = (chords: string, as?: string) => chartDocument.change({ chords }, as);
   const type = (next: string, isTyped: boolean) => put(storedAs(next), isTyped ? "typing" : undefined);
   const play = (name: string, places: readonly number[], score = chartScore(chart, places)) => {
     $heardPlaces.set(places);
@@ -110,17 +110,17 @@ export function ChartShow({ tabs }: ChartShowProps) {
   const setLock = (from: number, to: number, lock: Lock | undefined) => {
     // The places are those of the chart that was read: what has been typed since is not to be lost.
     if (readText !== text) return;
-    hand.choose(chosen, false);
+    choose(chosen, false);
     chartDocument.change({ chords: withLock(text, from, to, lock) });
   };
 
   useKeys("Match", [
-    { key: "ArrowLeft", says: "The chord before", act: () => hand.step(-1) },
-    { key: "ArrowRight", says: "The next chord", act: () => hand.step(1) },
-    { key: "x", says: "Begin or end a selection", act: hand.mark },
-    { key: "b", says: "Select the next analysis", act: hand.nextKind },
-    { key: "]", says: "The next best of its kind", act: () => hand.rank(1) },
-    { key: "[", says: "The better one before", act: () => hand.rank(-1) },
+    { key: "ArrowLeft", says: "The chord before", act: () => step(-1) },
+    { key: "ArrowRight", says: "The next chord", act: () => step(1) },
+    { key: "x", says: "Begin or end a selection", act: mark },
+    { key: "b", says: "Select the next analysis", act: nextKind },
+    { key: "]", says: "The next best of its kind", act: () => rank(1) },
+    { key: "[", says: "The better one before", act: () => rank(-1) },
     { key: "l", says: "Loop this bar, or the selection", act: loop },
     { key: "r", says: "Practise the target note", act: practise },
     { key: "s", says: "Hear the two choices, alternating", act: hearTwo },
@@ -160,7 +160,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
               complete={(before) => completionsFor(before, homeMode, scales, naming)}
               onCursor={(offset) => {
                 const found = placeAtCursor(chart, offset);
-                if (found !== undefined) hand.choose(found, false);
+                if (found !== undefined) choose(found, false);
               }}
             />
           )}
@@ -175,7 +175,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
                 chart={chart}
                 analysis={analysis}
                 chosen={chosen}
-                onChoose={(next) => hand.choose(next, false)}
+                onChoose={(next) => choose(next, false)}
               />
             )}
             <div className={own.chart} role="region" aria-label="Chart" tabIndex={-1}>
@@ -186,10 +186,10 @@ export function ChartShow({ tabs }: ChartShowProps) {
                 analyses={analyses}
                 selectedKind={kind}
                 range={range}
-                onChoose={hand.choose}
-                onBand={hand.chooseIn}
-                onKind={hand.setKind}
-                onRank={hand.rankKind}
+                onChoose={choose}
+                onBand={chooseIn}
+                onKind={setKind}
+                onRank={rankKind}
               />
               {shown.length > 0 && <Key />}
             </div>

@@ -4,7 +4,7 @@ import { $place, changeSettings, chartDocument, openIn } from "@/session";
 import type { AnalysesAsked } from "@/workers/messages";
 import { read, received } from "@/workers/analyse-chart";
 import { $selected, choose, mark, nextKind, rank, step } from "./selected";
-import { $charted } from "./read";
+import { $analysed } from "./analysed";
 import { $onChart } from "./selection";
 
 /** There is no worker here; its job is done in its place. */
@@ -26,7 +26,7 @@ const SCENE = "| Em9 | A13 | Cmaj7 | D6 |";
 
 const open = async (chords: string) => {
   openIn("match", chartDocument, { chords, title: "" }, "chart");
-  await vi.waitFor(() => expect($charted.get().text).toBe(chords));
+  await vi.waitFor(() => expect($analysed.get().text).toBe(chords));
 };
 
 beforeEach(() => open(SCENE));
@@ -54,15 +54,15 @@ describe("what is selected", () => {
   it("goes round the kinds, and to the next best of a kind; another text begins with the best", async () => {
     nextKind();
     expect($selected.get().kind).toBe("one-mode");
-    const { analyses } = $charted.get();
+    const { analyses } = $analysed.get();
     expect($selected.get().analysis).toBe(analyses["one-mode"][0]);
     rank(1);
     expect($selected.get().analysis).toBe(analyses["one-mode"][1]);
     for (let times = 0; times < 9; times += 1) rank(1);
     expect($selected.get().analysis).toBe(analyses["one-mode"].at(-1));
     chartDocument.change({ chords: `${SCENE} Em9 |` });
-    await vi.waitFor(() => expect($charted.get().text).toContain("D6 | Em9"));
-    expect($selected.get().analysis).toBe($charted.get().analyses["one-mode"][0]);
+    await vi.waitFor(() => expect($analysed.get().text).toContain("D6 | Em9"));
+    expect($selected.get().analysis).toBe($analysed.get().analyses["one-mode"][0]);
   });
 
   it("stands in the address, where another chart begins anew and words that mean nothing are passed over", async () => {
@@ -82,11 +82,11 @@ describe("what is selected", () => {
     changeSettings({ bands: "one-mode" });
     choose(3, false);
     chartDocument.change({ chords: "| Em9 |" });
-    await vi.waitFor(() => expect($charted.get().text).toBe("| Em9 |"));
+    await vi.waitFor(() => expect($analysed.get().text).toBe("| Em9 |"));
     const { chosen, kind, shown } = $selected.get();
     expect([chosen, kind, shown.length]).toEqual([0, "one-mode", 1]);
     chartDocument.change({ chords: "" });
-    await vi.waitFor(() => expect($charted.get().text).toBe(""));
+    await vi.waitFor(() => expect($analysed.get().text).toBe(""));
     expect([$selected.get().chosen, $selected.get().segment, $onChart.get()]).toEqual([
       0,
       undefined,

@@ -8,7 +8,7 @@ import {
   segmentAt,
 } from "@/core/progression";
 import { $place, $settings, chartDocument, placeOf, setQuery } from "@/session";
-import { $charted } from "./read";
+import { $analysed } from "./analysed";
 import { MATCH } from "./route";
 import type { ChordRange } from "./range";
 
@@ -53,17 +53,17 @@ const $anchor = computed([$mark, chartDocument.$id], (mark, id) => (mark?.of ===
 /** Which of the best of each kind is shown; another text has other analyses. */
 const $chosenRanks = atom<{ readonly of: string; readonly ranks: Ranks }>({ of: "", ranks: {} });
 const NO_RANKS: Ranks = {};
-const $ranks = computed([$chosenRanks, $charted], ({ of, ranks }, { text }) =>
+const $ranks = computed([$chosenRanks, $analysed], ({ of, ranks }, { text }) =>
   of === text ? ranks : NO_RANKS,
 );
 
 const $bands = computed($settings, ({ bands }) => bands);
 const $kinds = computed($bands, (bands) => (bands === "all" ? ANALYSIS_KINDS : [bands]));
-const $shown = computed([$charted, $kinds, $ranks], ({ analyses }, kinds, ranks) =>
+const $shown = computed([$analysed, $kinds, $ranks], ({ analyses }, kinds, ranks) =>
   kinds.flatMap((each) => rankedAnalysis(analyses, each, ranks) ?? []),
 );
 
-const $last = computed($charted, ({ chart }) => Math.max(0, chart.chords.length - 1));
+const $last = computed($analysed, ({ chart }) => Math.max(0, chart.chords.length - 1));
 
 const $range = computed([$chord, $anchor, $last], (chord, anchor, last): ChordRange => {
   const at = Math.min(chord, last);
@@ -123,11 +123,11 @@ export function chooseIn(kind: AnalysisKind, place: number): void {
 
 /** Shows another of the best analyses of a kind. */
 export const rankKind = (kind: AnalysisKind, rank: number): void =>
-  $chosenRanks.set({ of: $charted.get().text, ranks: { ...$ranks.get(), [kind]: rank } });
+  $chosenRanks.set({ of: $analysed.get().text, ranks: { ...$ranks.get(), [kind]: rank } });
 
 export function rank(way: 1 | -1): void {
   const { kind } = $selected.get();
-  const { length } = $charted.get().analyses[kind];
+  const { length } = $analysed.get().analyses[kind];
   const now = Math.min($ranks.get()[kind] ?? 0, length - 1);
   rankKind(kind, Math.max(0, Math.min(length - 1, now + way)));
 }

@@ -19,7 +19,7 @@ import {
 import { type SelectedChords, selectionOf, selecting } from "@/shell/selected";
 import { shapeTones } from "@/shell/shape";
 import { $selected } from "./selected";
-import { $charted } from "./read";
+import { $analysed } from "./analysed";
 import { $matchShow, MATCH } from "./route";
 
 /** Chords for a mode that are selected, and the line of the chart that they would be. */
@@ -46,7 +46,7 @@ const $standIn = atom<{ readonly chart: Chart; readonly at: number; readonly cho
 
 export function showArpeggio(chord: Chord | undefined): void {
   const { chosen: at } = $selected.get();
-  $standIn.set(chord && { chart: $charted.get().chart, at, chord });
+  $standIn.set(chord && { chart: $analysed.get().chart, at, chord });
 }
 
 /** The chord that is selected in a chart, under its mode. */
@@ -61,7 +61,7 @@ export interface OnChart {
 
 /** What the chart shows as selected. */
 export const $onChart = computed(
-  [$charted, $selected, $standIn, $conventions],
+  [$analysed, $selected, $standIn, $conventions],
   ({ chart }, { chosen: at, segment }, standIn, conventions): OnChart | undefined => {
     if (!segment) return undefined;
     const { homeMode } = segment;

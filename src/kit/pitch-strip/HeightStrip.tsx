@@ -57,7 +57,7 @@ export function HeightStrip({ homeMode, comparedBy, sounding, outside, undecided
                   data-kind={kind}
                   data-low={(kind !== "open" && share(step) / most < LOW) || undefined}
                   data-home={isHome || undefined}
-                  data-characteristic={isCharacteristic || undefined}
+                  data-notched={(isCharacteristic && kind === "heard") || undefined}
                   role="img"
                   aria-label={said}
                 >

@@ -38,7 +38,7 @@ describe("the strip", () => {
 });
 
 describe("the strip with heights", () => {
-  it("says how long each note sounds, what only visits, and what was never heard", () => {
+  it("says how long each note sounds, what only passes, and what was never heard", () => {
     const sounding = [0, 0, 0, 0.25, 0, 0.05, 0.2, 0, 0, 0, 0, 0.5];
     render(
       <HeightStrip comparedBy={TELLING} homeMode={lydian} sounding={sounding} outside={[]} undecided={[9]} />,

@@ -39,6 +39,7 @@ function CellMark({ cell, column }: { readonly cell: Cell; readonly column: numb
       style={place}
       data-home={cell.isHome || undefined}
       data-characteristic={cell.isCharacteristic || undefined}
+      data-notched={(cell.isCharacteristic && !cell.isShared) || undefined}
       data-shared={cell.isShared || undefined}
     >
       {`${noteText(note)}\n${degreeText(interval)}`}

@@ -32,6 +32,7 @@ export function StripEditor({ homeMode, comparedBy, onFlip }: StripEditorProps) 
             aria-label={`${noteText(name)}, ${intervalText(would)}`}
             disabled={isHome}
             data-characteristic={isCharacteristic || undefined}
+            data-notched={isCharacteristic || undefined}
             data-home={isHome || undefined}
             onClick={() => onFlip(step)}
           >

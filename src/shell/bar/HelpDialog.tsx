@@ -79,7 +79,11 @@ function Legend() {
         {MARKS.map(([mark, says]) => (
           <div key={mark} className={styles.row}>
             <dt aria-hidden="true">
-              <span className={styles.mark} data-mark={mark} />
+              <span
+                className={styles.mark}
+                data-mark={mark}
+                data-notched={mark === "characteristic" || undefined}
+              />
             </dt>
             <dd>{says}</dd>
           </div>

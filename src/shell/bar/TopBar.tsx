@@ -1,7 +1,6 @@
 import { useStore } from "@nanostores/react";
-import { type MouseEvent, useEffect, useLayoutEffect, useState } from "react";
+import { type MouseEvent, useEffect, useState } from "react";
 import {
-  $bindings,
   $features,
   $toSave,
   $place,
@@ -9,9 +8,7 @@ import {
   $settings,
   $sheet,
   addressOf,
-  bindingFor,
   changeSettings,
-  type Focused,
   goTo,
   placeOf,
   here,
@@ -29,6 +26,7 @@ import { HelpDialog } from "./HelpDialog";
 import { Mark } from "./Mark";
 import { Notices } from "./Notices";
 import { SettingsDialog } from "./SettingsDialog";
+import { useKeyboard } from "./useKeyboard";
 import styles from "./TopBar.module.css";
 
 /** The bar at the top: the views in the order of the work, the Shelf, Find and Keys. */
@@ -49,7 +47,6 @@ export function TopBar() {
   useEffect(() => void start(), []);
   const link = useLink();
   useKeyboard();
-  useReleased();
   const flipTheme = () => changeSettings({ theme: isDark ? "light" : "dark" });
   useKeys("Everywhere", [
     ...features.map(({ id, name }, at) => ({
@@ -153,63 +150,9 @@ function useTheme(): boolean {
   return isDark;
 }
 
-/** One listener for all keys of the page, there as soon as the bar is. */
-function useKeyboard(): void {
-  useLayoutEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      // An editor stands in a shadow tree: what was pressed in is the first of the path.
-      const [first] = event.composedPath();
-      const target = first instanceof HTMLElement ? first : document.body;
-      const { shortcuts } = $settings.get();
-      const binding = bindingFor(event, focusOn(target), $bindings.get(), shortcuts);
-      if (!binding) return;
-      event.preventDefault();
-      binding.act();
-    };
-    document.addEventListener("keydown", listen);
-    return () => document.removeEventListener("keydown", listen);
-  }, []);
-}
-
 /** What is undone in the part of the view that is in front. */
 function undoable() {
   const { view } = $place.get();
   const front = $features.get().find(({ id }) => id === view);
   return front?.undoes?.(placeOf(view).part);
-}
-
-/** What the focus is on: fields have all keys, other controls all but combined ones, buttons those that press them. */
-function focusOn(target: HTMLElement): Focused {
-  const isInDialog = document.querySelector("dialog[open]") !== null;
-  if (target instanceof HTMLInputElement) {
-    const isWritten = !["radio", "range", "checkbox"].includes(target.type);
-    return { on: isWritten ? "text" : "control", isInDialog };
-  }
-  const isText = target instanceof HTMLTextAreaElement || target.isContentEditable;
-  const isButton = ["BUTTON", "A", "SUMMARY"].includes(target.tagName);
-  return {
-    on: isText ? "text" : target instanceof HTMLSelectElement ? "control" : isButton ? "button" : "nothing",
-    isInDialog,
-  };
-}
-
-/** A radio button or checkbox that was pressed with the pointer gives the focus back, so that the keys of the page go on. */
-function useReleased(): void {
-  useEffect(() => {
-    let isByPointer = false;
-    const byPointer = () => (isByPointer = true);
-    const byKey = () => (isByPointer = false);
-    const release = ({ target }: Event) => {
-      const isChosen = target instanceof HTMLInputElement && ["radio", "checkbox"].includes(target.type);
-      if (isByPointer && isChosen && target.closest("dialog") === null) target.blur();
-    };
-    document.addEventListener("pointerdown", byPointer, true);
-    document.addEventListener("keydown", byKey, true);
-    document.addEventListener("change", release);
-    return () => {
-      document.removeEventListener("pointerdown", byPointer, true);
-      document.removeEventListener("keydown", byKey, true);
-      document.removeEventListener("change", release);
-    };
-  }, []);
 }

@@ -51,19 +51,19 @@ const $asked = computed([$typed, $families], ({ text, chart }, families) => ({ t
 const $read = answering($asked, ({ text, families }) => analyseChart({ text, families, most: MOST }));
 
 /** A chart with its analyses: both are of the same text. */
-export interface ReadCharted {
+export interface AnalysedChart {
   readonly text: string;
   readonly chart: Chart;
   readonly analyses: Analyses;
 }
 
-const NOTHING: ReadCharted = {
+const NOTHING: AnalysedChart = {
   text: "",
   chart: { chords: [], bars: [], order: [] },
   analyses: { "fewest-changes": [], "one-mode": [], "chord-by-chord": [] },
 };
 
 /** The chart with its analyses; while the next are being found, the last ones stay with their chart. */
-export const $charted = computed($read, (read): ReadCharted =>
+export const $analysed = computed($read, (read): AnalysedChart =>
   read ? { text: read.asked.text, chart: read.asked.chart, analyses: read.answer } : NOTHING,
 );
