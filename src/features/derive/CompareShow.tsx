@@ -56,7 +56,7 @@ export function CompareShow({ homeMode, onPlayAll }: CompareShowProps) {
         <h1 className="visually-hidden">{`${homeModeText(homeMode)} compared with other modes`}</h1>
         <span>On</span>
         <HomeField label="Home" value={home} onChange={(note) => setPlace({ home: note })} />
-        <span>{`select ${modeText(mode)} against`}</span>
+        <span>{`compare ${modeText(mode)} with`}</span>
         {beside.map((each) => (
           <Button
             key={each.id}

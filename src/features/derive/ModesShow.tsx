@@ -100,7 +100,7 @@ function familyOptions(selected: Family) {
   const known = FAMILIES.some(({ id }) => id === selected.id);
   return [
     ...FAMILIES.map(option),
-    ...(known ? [] : [{ value: selected.id, text: familyText(selected), under: "Made of cells" }]),
+    ...(known ? [] : [{ value: selected.id, text: familyText(selected), under: "Your scale" }]),
   ];
 }
 
