@@ -168,7 +168,7 @@ async function started(tone: typeof ToneModule): Promise<boolean> {
 }
 
 /** The metronome and the held note are heard without being shown. */
-const isShown = (part: Part): boolean => part === "line";
+const isShown = (part: Part): boolean => part !== "click" && part !== "drone";
 
 /** Notes that sound, told at each change. A note struck again while it sounds is one note until its last end. */
 function soundingNotes(tell: (midis: readonly number[]) => void) {

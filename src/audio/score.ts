@@ -161,7 +161,7 @@ export function lineScore(midis: readonly number[], rhythm: Rhythm, home: Fifths
     at: at * each,
     length: at === midis.length - 1 ? beats - at * each : each,
   }));
-  return { notes: [...notes, drone(home, beats)], beats, loops: true };
+  return { notes: [...notes, drone(home, beats)], beats, loops: false };
 }
 
 /** Sounds as they are taken on a neck: one after another from the lowest string, then held. */
@@ -375,11 +375,12 @@ export function tuneScore(tune: Tune, repeats = false): Score {
   return { notes, beats: start, loops: false };
 }
 
-/** One score after another: the first, then the second, round and round. */
+/** One score after another: the first, then the second, round and round, with a mark where each begins. */
 export function alternating(one: Score, other: Score): Score {
   return {
     notes: [...one.notes, ...other.notes.map((note) => ({ ...note, at: note.at + one.beats }))],
     beats: one.beats + other.beats,
     loops: true,
+    marks: [0, one.beats],
   };
 }

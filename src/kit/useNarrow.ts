@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from "react";
 
-const NARROW = "(max-width: 760px)";
+const NARROW = "(max-width: 760px), (max-height: 480px)";
 
 const subscribe = (onChange: () => void) => {
   const query = window.matchMedia(NARROW);
@@ -8,6 +8,6 @@ const subscribe = (onChange: () => void) => {
   return () => query.removeEventListener("change", onChange);
 };
 
-/** Whether the window is narrow enough for views to stack. */
+/** Whether the window is a phone's, upright or lying: controls that are not needed all the time are on a sheet. */
 export const useNarrow = (): boolean =>
   useSyncExternalStore(subscribe, () => window.matchMedia(NARROW).matches);

@@ -1,4 +1,5 @@
 import { DEMO, DEMO_PROGRESSIONS, DEMO_TUNES } from "@/demo";
+import type { SavedKind } from "@/storage";
 import { BLANK_TUNE, chartDocument, tuneDocument } from "./documents";
 import { shelf } from "./shelf";
 
@@ -19,3 +20,11 @@ export async function bringInDemoOnce(): Promise<void> {
   const known = new Set(shelf.$saved.get().map(({ id }) => id));
   if (!DEMO.some(({ id }) => known.has(id))) await bringInDemo();
 }
+
+/** How many things of each kind the demo brings. */
+export const demoCounts: Readonly<Partial<Record<SavedKind, number>>> = Object.fromEntries(
+  [...new Set(DEMO.map(({ kind }) => kind))].map((kind) => [
+    kind,
+    DEMO.filter((each) => each.kind === kind).length,
+  ]),
+);

@@ -22,6 +22,23 @@ export interface FilesOpened {
   readonly part?: string;
 }
 
+/** What a view can do with a text that was typed into Find. */
+export interface Finding {
+  readonly key: string;
+  readonly text: string;
+  /** What pressing it does, in a few words. */
+  readonly does: string;
+  /** The text can hardly mean anything else: it stands first. */
+  readonly isSure: boolean;
+  readonly go: () => void;
+}
+
+/** One thing to try, for those who are here for the first time. */
+export interface FirstStep {
+  readonly text: string;
+  readonly go: () => void;
+}
+
 /** A view with all that the rest must know of it. The shell knows the list of features, and none of them. */
 export interface Feature {
   /** The first part of its address. */
@@ -38,6 +55,10 @@ export interface Feature {
   readonly undoes?: (part: string) => ToUndo | undefined;
   /** Saved things that open in it. */
   readonly saved?: readonly SavedOpener[] | undefined;
+  /** What it offers for a text that was typed into Find. */
+  readonly finds?: ((text: string) => readonly Finding[]) | undefined;
+  /** What to try in it first. */
+  readonly firstStep?: FirstStep | undefined;
   /** Files that it opens. */
   readonly files?: FilesOpened | undefined;
 }

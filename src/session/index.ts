@@ -22,4 +22,5 @@ export * from "./sound";
 export * from "./stage";
 export * from "./start";
 export * from "./steady";
+export * from "./voicings";
 export * from "./note-input";

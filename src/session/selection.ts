@@ -7,12 +7,14 @@ import type { Score } from "@/audio";
 /** What the stage is about: a mode, the notes lit in it, the chord tones to aim for, and what Play plays. */
 export interface Selection {
   readonly homeMode: HomeMode;
-  /** Notes shown amber and notched: characteristic notes, or the target note of a chord. */
+  /** Characteristic notes: amber and notched. */
   readonly lit: readonly Fifths[];
   /** Notes never heard, whose form in the mode is open: shown with open stripes. */
   readonly unknown: readonly Fifths[];
-  /** Chord tones, marked with a second outline; none where no chord is selected. */
-  readonly targets: readonly Fifths[];
+  /** Chord tones, with a heavy outline; none where no chord is selected. */
+  readonly chordTones: readonly Fifths[];
+  /** Notes that are new in the selected chord, with a second outline. */
+  readonly targetNotes: readonly Fifths[];
   /** The guide tones of the chord before and of this one: the stage shows the nearest way between them. */
   readonly way?: { readonly from: readonly Fifths[]; readonly to: readonly Fifths[] } | undefined;
   /** The chord that is selected: its voicings are what the stage offers. */
@@ -35,7 +37,8 @@ export const plainSelection = (homeMode: HomeMode): Selection => ({
   homeMode,
   lit: [],
   unknown: [],
-  targets: [],
+  chordTones: [],
+  targetNotes: [],
   play: { code: "mode", score: EMPTY },
 });
 

@@ -1,7 +1,7 @@
 import { atom, computed } from "nanostores";
 import { bestVamp } from "@/core/progression";
-import { playingOrder } from "@/core/instrument";
-import { midiOf } from "@/core/pitch";
+import { heardOf, playingOrder } from "@/core/instrument";
+import { midiOf, type Pitch } from "@/core/pitch";
 import {
   countIn,
   droneScore,
@@ -15,13 +15,15 @@ import {
   swapped,
   type Swapping,
   vampScore,
+  voicingScore,
   withClick,
   withoutDrone,
 } from "@/audio";
 import type { Settings } from "@/storage";
 import { $front, $selection } from "./selection";
 import { $settings } from "./settings";
-import { $line, $position, fingeredNotes } from "./stage";
+import { $division, $line, $position, $tuning, fingeredNotes } from "./stage";
+import { $voicing } from "./voicings";
 
 /** What the engine is doing. */
 export const $sound = atom<SoundState>({ at: "silent" });
@@ -31,6 +33,9 @@ export const $sounding = atom<readonly number[]>([]);
 
 /** Which of several things that follow one another is heard now, from 0. */
 export const $mark = atom<number | undefined>(undefined);
+
+/** The name under which what the stage shows is played. */
+export const MAIN = "main";
 
 /** What was started last, by the name that its button goes by; undefined when silent. */
 export const $playing = atom<string | undefined>(undefined);
@@ -43,6 +48,17 @@ export const $round = atom<number | undefined>(undefined);
 
 /** Whether the characteristic note gives way to its neighbour from the next round on. */
 export const $isSwapped = atom(false);
+
+/** The name under which a mode or tune is played with its characteristic note and with its neighbour, alternating. */
+export const SWAP = "swap";
+
+/** Rounds of what is played in which the neighbour takes the characteristic note's place. */
+const swappedRounds = new Set<number>();
+
+/** Whether the neighbour of the characteristic note is heard in its place at this moment. */
+export const $isSwapHeard = computed([$playing, $mark, $round], (playing, mark, round) =>
+  playing === SWAP ? mark === 1 : playing === MAIN && round !== undefined && swappedRounds.has(round),
+);
 
 const engine = soundEngine({
   onState: (state) => {
@@ -79,7 +95,7 @@ export interface Heard {
 }
 
 /** A performance of what a function gives for each round: with the metronome, count-in and swap that are set then. */
-function playingOf(heard: () => Heard): Playing {
+function playingOf(heard: () => Heard, onSwapped?: (round: number) => void): Playing {
   return {
     tempo: (round) => tempoOf($settings.get(), round),
     before: $settings.get().countIn > 0 ? countIn($settings.get().countIn) : undefined,
@@ -87,19 +103,26 @@ function playingOf(heard: () => Heard): Playing {
       const { score: now, swapping } = heard();
       const { loop, click } = $settings.get();
       if (round > 0 && !now.loops && !loop && !$isSwapped.get()) return undefined;
-      const played = $isSwapped.get() && swapping ? swapped(now, swapping) : now;
+      const isSwapped = $isSwapped.get() && swapping !== undefined;
+      if (isSwapped) onSwapped?.(round);
+      const played = isSwapped ? swapped(now, swapping) : now;
       return click ? withClick(played) : played;
     },
   };
 }
 
-const begin = (name: string, heard: () => Heard): void => perform(name, playingOf(heard));
+const begin = (name: string, heard: () => Heard): void =>
+  perform(
+    name,
+    playingOf(heard, (round) => swappedRounds.add(round)),
+  );
 
 function perform(name: string, playing: Playing): void {
   const { volume, parts } = $settings.get();
   engine.setVolume(volume);
   engine.setPartVolumes(parts);
   $isSwapped.set(false);
+  swappedRounds.clear();
   void engine.play(playing);
   $playing.set(name);
 }
@@ -121,41 +144,47 @@ const NOTE_TEMPO = 60;
 
 export const stop = (): void => engine.stop();
 
-/** The name under which what the stage shows is played. */
-export const MAIN = "main";
-
-/** What Play plays now: what the view has chosen, or the texture that is set. */
-export function mainScore(): Score {
-  const { homeMode, play } = $selection.get();
-  const { texture, drone, rhythm, order, easier } = $settings.get();
-  const ownDrone = (score: Score) => (drone ? score : withoutDrone(score));
-  switch (texture) {
-    case "chosen":
-      return play.score;
-    case "mode":
-      return modeScore(homeMode, drone);
-    case "line": {
-      const line = $line.get();
-      return line
-        ? ownDrone(
-            lineScore(
-              line.map(({ pitch }) => midiOf(pitch)),
-              rhythm,
-              homeMode.home,
-            ),
-          )
-        : play.score;
-    }
+/** What the stage shows, as it is played; undefined where it shows the whole of the mode, or nothing that has room. */
+function shownScore(): Score | undefined {
+  const { homeMode } = $selection.get();
+  const { rhythm, order, easier } = $settings.get();
+  const inLine = (pitches: readonly Pitch[]) => lineScore(pitches.map(midiOf), rhythm, homeMode.home);
+  switch ($division.get()) {
+    case "whole":
+      return undefined;
     case "position": {
       const position = $position.get();
-      if (!position) return play.score;
+      if (!position) return undefined;
       const notes = fingeredNotes(position, easier);
-      const midis = playingOrder(notes, order).flatMap((at) => {
-        const note = notes[at];
-        return note ? [midiOf(note.pitch)] : [];
-      });
-      return ownDrone(lineScore(midis, rhythm, homeMode.home));
+      return inLine(playingOrder(notes, order).flatMap((at) => notes[at]?.pitch ?? []));
     }
+    case "line": {
+      const line = $line.get();
+      return line && inLine(line.map(({ pitch }) => pitch));
+    }
+    case "voicing": {
+      const voicing = $voicing.get();
+      const tuning = $tuning.get();
+      return voicing && tuning && voicingScore(heardOf(tuning, voicing));
+    }
+  }
+}
+
+/** What Play plays now: what the view has chosen, which of a mode is what the stage shows, or the texture that is set. */
+export function mainScore(): Score {
+  const { homeMode, play } = $selection.get();
+  const { texture, drone } = $settings.get();
+  const shown = () => {
+    const score = shownScore() ?? modeScore(homeMode, true);
+    return drone ? score : withoutDrone(score);
+  };
+  switch (texture) {
+    case "chosen":
+      return play.code === "mode" ? shown() : play.score;
+    case "shown":
+      return shown();
+    case "mode":
+      return modeScore(homeMode, drone);
     case "drone":
       return droneScore(homeMode.home);
     case "pedal":

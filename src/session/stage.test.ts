@@ -37,7 +37,8 @@ function select(homeMode = dorian) {
     homeMode,
     lit: [],
     unknown: [],
-    targets: [],
+    chordTones: [],
+    targetNotes: [],
     swap: { from: 3, to: -4 },
     play: { code: "mode", score: modeScore(homeMode, false) },
   });
@@ -155,8 +156,22 @@ describe("what is played", () => {
       .notes.filter(({ part }) => part === "line")
       .map(({ midi }) => midi);
 
-  it("is what the view chose, or a texture of its mode", () => {
-    expect(mainScore()).toBe($selection.get().play.score);
+  it("is what the stage shows of a mode, what the view chose, or a texture of the mode", () => {
+    changeSettings({ rhythm: "quarters" });
+    expect(line().slice(0, 4)).toEqual([45, 47, 48, 50]);
+    changeSettings({ order: "from-home" });
+    expect([line()[0], line().at(-1)]).toEqual([50, 50]);
+    changeSettings({ division: "line", figure: "thirds" });
+    expect(line().slice(0, 4)).toEqual([50, 53, 52, 55]);
+    changeSettings({ drone: false });
+    expect(parts()).toBe("line");
+    changeSettings({ drone: true, division: "whole" });
+    expect(mainScore()).toEqual(modeScore(dorian, true));
+    const chords = { code: "chords", score: modeScore(at("E", "lydian"), false) } as const;
+    $selection.set({ ...$selection.get(), play: chords });
+    expect(mainScore()).toBe(chords.score);
+    changeSettings({ texture: "shown", division: "line" });
+    expect(line().slice(0, 4)).toEqual([50, 53, 52, 55]);
     changeSettings({ texture: "drone" });
     expect(parts()).toBe("drone");
     changeSettings({ texture: "vamp" });
@@ -165,17 +180,12 @@ describe("what is played", () => {
     const bass = mainScore().notes.filter(({ part }) => part === "bass");
     expect([...new Set(bass.map(({ midi }) => midi % 12))]).toEqual([2]);
     expect(bass).toHaveLength(8);
-    changeSettings({ texture: "position", rhythm: "quarters" });
-    expect(line().slice(0, 4)).toEqual([45, 47, 48, 50]);
-    changeSettings({ order: "from-home" });
-    expect([line()[0], line().at(-1)]).toEqual([50, 50]);
-    changeSettings({ texture: "line", figure: "thirds" });
-    expect(line().slice(0, 4)).toEqual([50, 53, 52, 55]);
-    changeSettings({ drone: false });
-    expect(parts()).toBe("line");
+    changeSettings({ texture: "mode", drone: false });
+    expect(mainScore()).toEqual(modeScore(dorian, false));
   });
 
   it("goes round where that is set, with the click, and follows changes from the next round on", () => {
+    changeSettings({ texture: "mode" });
     const playing = mainPlaying();
     expect(playing.round(1)).toBeUndefined();
     changeSettings({ loop: true, click: true });
@@ -185,6 +195,7 @@ describe("what is played", () => {
   });
 
   it("stays as it is when another view comes to the front, and follows its own", () => {
+    changeSettings({ texture: "mode" });
     $front.set("derive");
     const heard = followedScore();
     select(at("E", "dorian"));
@@ -199,7 +210,7 @@ describe("what is played", () => {
 
   it("has the characteristic note swapped while it is heard, and only then", () => {
     expect(swapLive()).toBe(false);
-    changeSettings({ loop: true });
+    changeSettings({ loop: true, texture: "mode" });
     const playing = mainPlaying();
     const sixths = (round: number) =>
       playing.round(round)?.notes.filter(({ midi }) => midi % 12 === 11).length;

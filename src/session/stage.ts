@@ -17,7 +17,7 @@ import {
   tuningOf,
 } from "@/core/instrument";
 import type { HomeMode } from "@/core/scale";
-import type { Settings } from "@/storage";
+import type { Division, Settings } from "@/storage";
 import { $selection, type Selection } from "./selection";
 import { $settings, changeSettings } from "./settings";
 
@@ -98,6 +98,20 @@ export function positionAt(all: readonly Position[], place: HandPlace | undefine
   if (first?.name.code === "position") return first;
   return first && others.reduce((best, each) => (below(each) < below(best) ? each : best), first);
 }
+
+/**
+ * The surface in view: what is set, or keys where an instrument has no neck.
+ */
+export const $surface = computed([$settings, $tuning], ({ surface }, tuning) =>
+  tuning || surface !== "neck" ? surface : "keys",
+);
+
+/** What of the mode is shown: what is set; on keys never a position of the hand, which is a neck's. */
+export const $division = computed(
+  [$settings, $surface, $tuning],
+  ({ division }, surface, tuning): Division =>
+    division === "position" && (surface === "keys" || !tuning) ? "whole" : division,
+);
 
 /** The selected position. */
 export const $position = computed([$positions, $hand], positionAt);

@@ -15,7 +15,7 @@ import { modeId, strings } from "./saved";
 import { type Fields, isFields } from "./versioned";
 
 /** The version of the settings written now. */
-export const SETTINGS_VERSION = 2;
+export const SETTINGS_VERSION = 3;
 
 /** A tuning made by hand. */
 export const ownTuningRecord = z
@@ -37,8 +37,8 @@ export type Division = (typeof DIVISIONS)[number];
 export const LABELS = ["notes", "degrees", "syllables", "fingers", "none"] as const;
 export type Labels = (typeof LABELS)[number];
 
-/** What Play plays: what the view has chosen, or one texture of the mode. */
-export const TEXTURES = ["chosen", "mode", "position", "line", "drone", "pedal", "vamp"] as const;
+/** What Play plays: what the view has chosen, what the stage shows, or one texture of the mode. */
+export const TEXTURES = ["chosen", "shown", "mode", "drone", "pedal", "vamp"] as const;
 export type Texture = (typeof TEXTURES)[number];
 
 const RHYTHM_NAMES = ["quarters", "eighths", "triplets", "sixteenths"] as const;
@@ -131,6 +131,11 @@ const settings = z.object({
   majorNames: z.enum(["modes", "plain"]).catch("modes"),
   /** What kind of tunes Identify expects. */
   expects: z.enum(EXPECTATIONS).catch("mixed"),
+  /** What folds in the panel of a mode is open: its count, solfège and neighbours. */
+  modeFold: z.boolean().catch(false),
+  /** The legend stands on the screen until it is dismissed, and so do the first things to try. */
+  legend: z.boolean().catch(true),
+  firstSteps: z.boolean().catch(true),
   /** Memory lines by the id of the family whose names they order. */
   memory: z.record(z.string().max(64), z.string().max(300)).catch({}),
   ...stage,
@@ -149,6 +154,9 @@ export const readSettings = (record: unknown): Settings =>
 const THEMES: Fields = { day: "light", dusk: "dark" };
 const BANDS: Fields = { "fewest-turns": "fewest-changes" };
 
+/** Up to version 2 Play was told apart what of the neck it plays. */
+const SHOWN: readonly unknown[] = ["position", "line"];
+
 function carriedOver({ signalWay, ...record }: Fields): Fields {
   if (record.version === SETTINGS_VERSION) return record;
   const renamed = (field: string, names: Fields) =>
@@ -158,6 +166,7 @@ function carriedOver({ signalWay, ...record }: Fields): Fields {
     ...renamed("theme", THEMES),
     ...renamed("bands", BANDS),
     ...(signalWay === undefined ? {} : { targetWay: signalWay }),
+    ...(SHOWN.includes(record.texture) ? { texture: "shown", division: record.texture } : {}),
     version: SETTINGS_VERSION,
   };
 }

@@ -51,9 +51,17 @@ describe("settings", () => {
   it("of version 1 are all there", () =>
     expect(readSettings(V1.settings)).toMatchObject({
       ...(V1.settings as Record<string, unknown>),
-      version: 2,
+      version: 3,
       theme: "dark",
     }));
+
+  it.each([
+    ["position", { texture: "shown", division: "position" }],
+    ["line", { texture: "shown", division: "line" }],
+    ["vamp", { texture: "vamp", division: "voicing" }],
+  ])("of version 2 play %s as before", (texture, now) =>
+    expect(readSettings({ version: 2, texture, division: "voicing" })).toMatchObject(now),
+  );
 
   it("of version 1 have the names of today", () => {
     const old = { version: 1, theme: "day", bands: "fewest-turns", signalWay: "throughout" };

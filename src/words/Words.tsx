@@ -8,7 +8,7 @@ interface WordsProps {
   readonly onPoint?: ((notes: readonly number[] | undefined) => void) | undefined;
 }
 
-/** A sentence in parts: plain, strong, characteristic notes on amber, and parts that point at notes when they are touched. */
+/** A sentence in parts: plain, strong, characteristic notes on amber, target notes outlined twice, and parts that point at notes when they are touched. */
 export function Words({ children, onPoint }: WordsProps) {
   return children.map((phrase, at) => {
     if (typeof phrase === "string") return phrase;
@@ -17,6 +17,13 @@ export function Words({ children, onPoint }: WordsProps) {
         <mark key={at} className={styles.lit}>
           {phrase.lit}
         </mark>
+      );
+    }
+    if ("target" in phrase) {
+      return (
+        <b key={at} className={styles.target}>
+          {phrase.target}
+        </b>
       );
     }
     if ("says" in phrase) {

@@ -1,5 +1,5 @@
 import { spellSound } from "@/core/pitch";
-import type { Claim } from "@/core/chord";
+import type { Claim, Condition, Dropped } from "@/core/chord";
 import { members, type PitchClassSet, size } from "@/core/scale";
 import { countText, listText, noteText, numberText } from "./names";
 
@@ -31,3 +31,22 @@ export function neededText(needed: PitchClassSet, among: "named" | number): stri
   const much = typeof among === "number" && count > among ? `, more than ${numberText(among)}` : "";
   return `What you ask for needs ${countText(count, "different note")}${much}: ${soundsText(needed)}.`;
 }
+
+const CONDITION_TEXT: Readonly<Record<Exclude<Condition["code"], "claim">, string>> = {
+  holds: "the notes it contains",
+  lacks: "the notes it is without",
+  chords: "the chords",
+  near: "one note away",
+  home: "this home",
+};
+
+/** "Drop “a major third”: 12 modes"; what to leave out of a question that no mode answers. */
+export function dropText({ conditions, found }: Dropped): string {
+  const named = conditions.map((each) =>
+    each.code === "claim" ? CLAIM_TEXT[each.claim] : CONDITION_TEXT[each.code],
+  );
+  return `Drop ${listText(named.map((name) => `“${name}”`))}: ${found} ${found === 1 ? "mode" : "modes"}`;
+}
+
+/** Where not even three conditions fewer would do. */
+export const NOTHING_TO_DROP = "Take out several of these conditions, or search among more modes.";

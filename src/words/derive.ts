@@ -356,3 +356,10 @@ export const ladderText = (homeMode: HomeMode, alignment: "parallel" | "relative
     ? `The modes of ${familyText(family)} on ${noteText(homeMode.home)}, from bright to dark`
     : `The modes of ${parentText(tonic, family)}, from bright to dark`;
 };
+
+/** What Play all plays, in which order. */
+export const playAllText = (alignment: "parallel" | "relative"): string =>
+  alignment === "parallel" ? "Play all, bright to dark" : "Play all, first to seventh";
+
+/** What folds in the panel of a mode. */
+export const MODE_FOLD = "Count, solfège, brighter and darker modes";

@@ -44,12 +44,28 @@ export const TERMS: readonly (readonly [term: string, explanation: string])[] = 
 
 /** What the marks on a note mean, by their kind. */
 export const MARKS = [
-  ["characteristic", "Amber with a notch: a characteristic note; in a chart, the target note."],
+  ["characteristic", "Amber with a notch: a characteristic note of the mode."],
   ["home", "A bar at the foot: home."],
-  ["target", "A second outline: a tone of the selected chord."],
+  ["tone", "A heavy outline: a tone of the selected chord."],
+  ["target", "A second outline: the target note, new in this chord."],
   ["avoid", "Hatched: an avoid note, or a note outside the mode."],
   ["unknown", "Striped: a degree that is undecided."],
 ] as const;
 
 /** What the shades mean. */
 export const SHADES_TEXT = "The shade is the brightness of the mode, from Lydian (+3) to Locrian (−3).";
+
+/** The kinds of marks. */
+export type MarkKind = (typeof MARKS)[number][0];
+
+/** The same in a word each, for the legend that stands on the screen. */
+export const SHORT_MARKS: readonly (readonly [MarkKind, string])[] = [
+  ["characteristic", "characteristic note"],
+  ["home", "home"],
+  ["tone", "chord tone"],
+  ["target", "target note"],
+  ["avoid", "avoid note, or outside"],
+  ["unknown", "undecided"],
+];
+
+export const SHORT_SHADES = "shade: bright (+3) to dark (−3)";

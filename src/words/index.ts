@@ -11,3 +11,4 @@ export * from "./reasons";
 export * from "./stage";
 export * from "./storage";
 export * from "./wording";
+export * from "./find";

@@ -127,7 +127,7 @@ export function targetSentence(
       : `${from} doesn't have it (nor ${listText(rest.map(noteText), "or")})`;
   return [
     "Target note: ",
-    { lit: noteText(first) },
+    { target: noteText(first) },
     `, its ${roleText(first - chord.root)}. ${isRound ? `Coming round again, ${lacks}` : lacks}, so it marks the change. ${whereToUse(first, homeMode)}`,
   ];
 }

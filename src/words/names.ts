@@ -10,10 +10,11 @@ import { type Chord, chordSuffix } from "@/core/chord";
 import type { Family, HomeMode, Mode } from "@/core/scale";
 import { wording } from "./wording";
 
-/** A part of a sentence: plain, lit (a characteristic note, on amber), strong, or one that points at notes of the tune. */
+/** A part of a sentence: plain, lit (a characteristic note, on amber), a target note, strong, or one that points at notes of the tune. */
 export type Phrase =
   | string
   | { readonly lit: string }
+  | { readonly target: string }
   | { readonly strong: string }
   | { readonly says: string; readonly points: readonly number[] };
 
@@ -23,6 +24,7 @@ export const plainText = (phrases: readonly Phrase[]): string =>
     .map((phrase) => {
       if (typeof phrase === "string") return phrase;
       if ("lit" in phrase) return phrase.lit;
+      if ("target" in phrase) return phrase.target;
       return "strong" in phrase ? phrase.strong : phrase.says;
     })
     .join("");

@@ -13,7 +13,9 @@ import type {
   Voicing,
 } from "@/core/instrument";
 import { touchingFingers, TUNING_LIMITS } from "@/core/instrument";
+import type { Chord } from "@/core/chord";
 import type { Fifths } from "@/core/pitch";
+import type { Swap } from "@/core/scale";
 import type { Part, Rhythm } from "@/audio";
 import type { Division, Labels, Texture } from "@/storage";
 import { chordText, countText, degreeText, listText, noteText, ordinalText } from "./names";
@@ -34,7 +36,7 @@ export const INSTRUMENT_TEXT: Readonly<Record<string, string>> = {
 };
 
 const TUNING_TEXT: Readonly<Record<string, string>> = {
-  standard: "usual tuning",
+  standard: "standard tuning",
   dadgad: "DADGAD",
   "low-g": "low G",
   "in-d": "in D",
@@ -68,7 +70,7 @@ export const MEASURE_TEXT: Readonly<Record<BadMeasure, string>> = {
 
 export const DIVISION_TEXT: Readonly<Record<Division, string>> = {
   position: "Position",
-  whole: "Whole",
+  whole: "Whole neck",
   line: "Line",
   voicing: "Voicing",
 };
@@ -81,6 +83,13 @@ const SYSTEM_TEXT: Readonly<Record<System, string>> = {
   "one-string": "One string",
   open: "Open position",
 };
+
+/** What is chosen from a list, each with its text. */
+export const optionsOf = <T extends string>(values: readonly T[], text: Readonly<Record<T, string>>) =>
+  values.map((value) => ({ value, text: text[value] }));
+
+/** The kinds of things that Play plays. */
+type PlayableCode = "mode" | "tune" | "chords" | "selected";
 
 /** A way to divide a neck; on a fiddle positions are numbered, and there are more than five. */
 export const systemText = (system: System, { hand }: Pick<Tuning, "hand">): string =>
@@ -116,14 +125,76 @@ export const RHYTHM_TEXT: Readonly<Record<Rhythm, string>> = {
   sixteenths: "sixteenths",
 };
 
-export const TEXTURE_TEXT: Readonly<Record<Exclude<Texture, "chosen">, string>> = {
+export const TEXTURE_TEXT: Readonly<Record<Exclude<Texture, "chosen" | "shown">, string>> = {
   mode: "the bare mode",
-  position: "the position",
-  line: "the line",
   drone: "a drone",
   pedal: "chords over a pedal",
   vamp: "the vamp",
 };
+
+/** What of the mode the stage shows, as it is played. */
+export const SHOWN_TEXT: Readonly<Record<Division, string>> = {
+  position: "the position",
+  whole: "the mode",
+  line: "the line",
+  voicing: "the voicing",
+};
+
+/** What a view has chosen to be played. */
+export const CHOSEN_TEXT: Readonly<Record<PlayableCode, string>> = {
+  mode: "the mode",
+  tune: "the tune",
+  chords: "the bars",
+  selected: "the selected chord",
+};
+
+/** The button that plays it. */
+export const PLAY_TEXT: Readonly<Record<PlayableCode, string>> = {
+  mode: "Play",
+  tune: "Play the tune",
+  chords: "Play the bars",
+  selected: "Play",
+};
+
+/** The characteristic note and its neighbour, for the button that swaps them; while they alternate, which of the two is heard. */
+export const swapText = (home: Fifths, { from, to }: Swapped, heard?: "own" | "neighbour"): string =>
+  heard === undefined
+    ? `Swap ${noteText(home + from)} / ${noteText(home + to)}`
+    : `${noteText(home + (heard === "own" ? from : to))} is heard`;
+
+/** The swap of what is playing: what is heard now, or comes with the next repeat. */
+export function swapLiveText(
+  home: Fifths,
+  { from, to }: Swapped,
+  isSwapped: boolean,
+  isHeard: boolean,
+): string {
+  const [own, neighbour] = [noteText(home + from), noteText(home + to)];
+  if (isSwapped === isHeard) return isHeard ? `${neighbour} is heard for ${own}` : `${neighbour} for ${own}`;
+  return `${isSwapped ? neighbour : own} comes with the next repeat`;
+}
+
+type Swapped = Pick<Swap, "from" | "to">;
+
+export const heldBackText =
+  "The browser is holding the sound back. Press Play once more. Another program may be using the speakers.";
+
+export const noSoundText = (reason: string): string =>
+  `This browser can't play sound: ${reason}. Everything else works.`;
+
+export const NO_ROOM_FOR_POSITION =
+  "There's no room for this on the neck. Divide it another way under Display, or draw more frets.";
+
+export const NO_ROOM_FOR_LINE = "This neck is too short for it. Try one octave or another line.";
+
+/** "15 notes, home to home". */
+export const lineText = (notes: number): string => `${countText(notes, "note")}, home to home`;
+
+/** Why a chord has no voicing here, and what would do. */
+export const noVoicingText = (chord: Chord, kind: VoicingKind | undefined): string =>
+  kind === undefined
+    ? `Four fingers can't hold ${chordText(chord)} on these strings within your stretch. Try fewer notes, another tuning or a wider stretch.`
+    : `There's no ${VOICING_KIND_TEXT[kind]} voicing of ${chordText(chord)} here. Try any voicing.`;
 
 export const PART_TEXT: Readonly<Record<Part, string>> = {
   line: "Line",

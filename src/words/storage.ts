@@ -1,5 +1,5 @@
-import type { AsideRecord, Arrival, BackupProblem } from "@/storage";
-import { capital, countText } from "./names";
+import type { AsideRecord, Arrival, BackupProblem, SavedKind } from "@/storage";
+import { capital, countText, listText } from "./names";
 
 /** Why a file was not taken from. */
 export function backupProblemText({ code, record, found }: BackupProblem): string {
@@ -75,3 +75,22 @@ export const whenText = (instant: string): string =>
 /** "Progression set aside", or what else a record seems to be. */
 export const seemsText = (kind: string, title: string): string =>
   `${capital(kind === "" ? "record" : kind)}${title === "" ? "" : ` “${title}”`}`;
+
+/** What of the demo is counted, each in the plural. */
+const DEMO_KINDS: readonly (readonly [SavedKind, string, string])[] = [
+  ["tune", "tune", "tunes"],
+  ["progression", "progression", "progressions"],
+  ["mode", "mode", "modes"],
+  ["words", "text about a mode", "texts about modes"],
+  ["voicing", "voicing", "voicings"],
+];
+
+/** What the Shelf is for while it is empty, and what the demo brings. */
+export function emptyShelfText(demo: Readonly<Partial<Record<SavedKind, number>>>): string {
+  const brings = listText(
+    DEMO_KINDS.flatMap(([kind, one, many]) =>
+      demo[kind] === undefined ? [] : [countText(demo[kind], one, many)],
+    ),
+  );
+  return `Press Save beside a mode, a progression or a tune, and it appears here. Or start with the music for a shadow-puppet play: ${brings}.`;
+}

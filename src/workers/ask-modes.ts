@@ -1,4 +1,4 @@
-import { askModes } from "@/core/chord";
+import { askLess, askModes } from "@/core/chord";
 import { brightness, characteristicNotes, everyNoteAway, type HomeMode, maybeMode } from "@/core/scale";
 import type { AskedOf, ModeJobs, ModesAnswer, AnsweringMode } from "./messages";
 
@@ -26,6 +26,7 @@ export function ask(question: AskedOf): ModesAnswer {
     found: found.map((each) => answering(each, question)),
     asked,
     needed,
+    less: askLess({ ...question, near }),
     nearest: nearest.map(({ homeMode: { home, mode }, missing }) => ({ home, id: mode.id, missing })),
   };
 }

@@ -1,5 +1,5 @@
 import type { Fifths, Interval } from "@/core/pitch";
-import type { Chord, Claim } from "@/core/chord";
+import type { Chord, Claim, Dropped } from "@/core/chord";
 import type { Identification, IdentifyChoice } from "@/core/identify";
 import type { Expectation } from "@/core/identify/expectation";
 import type { Tuning, Voicing, VoicingsAsked } from "@/core/instrument";
@@ -40,6 +40,8 @@ export interface ModesAnswer {
   readonly found: readonly AnsweringMode[];
   readonly asked: number;
   readonly needed: PitchClassSet;
+  /** Where none answers: the conditions to drop so that some do. */
+  readonly less: readonly Dropped[];
   readonly nearest: readonly {
     readonly home: Fifths;
     readonly id: string;

@@ -42,7 +42,7 @@ async function mortalBrowser(profile: string) {
       if (found) resolve(found);
     });
   });
-  const browser = await chromium.connectOverCDP(address);
+  const browser = await chromium.connectOverCDP(address, { timeout: 120_000 });
   const kill = async () => {
     const ended = new Promise((resolve) => child.once("exit", resolve));
     // The browser and all of its processes, without a word.

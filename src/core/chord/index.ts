@@ -1,4 +1,5 @@
 export * from "./ask";
+export * from "./ask-less";
 export * from "./chart";
 export * from "./chart-tokens";
 export * from "./chord";
@@ -11,5 +12,6 @@ export * from "./of-mode";
 export * from "./play-order";
 export * from "./read";
 export * from "./shapes";
+export * from "./spoken";
 export * from "./chord-pairs";
 export * from "./transpose";

@@ -1,5 +1,5 @@
 import { halfSteps, type Interval } from "../pitch";
-import { modeOfSounds, type Mode } from "./catalogue";
+import { modeOf, modeOfSounds, type Mode } from "./catalogue";
 import { shownCharacteristic, type ComparedBy } from "./characteristic";
 import { thirdOf } from "./count";
 import { reference } from "./reference";
@@ -31,6 +31,16 @@ export function characteristicSwap(mode: Mode, comparedBy: ComparedBy = {}): Swa
   if (from === undefined) return undefined;
   const to = changed?.from ?? from + way;
   if (holds(mode.sounds, halfSteps(to))) return undefined;
-  const swapped = mode.intervals.map((interval) => (interval === from ? to : interval));
-  return { from, to, makes: modeOfSounds(soundsOf(swapped)) };
+  return { from, to, makes: modeOfSounds(swappedSounds(mode, { from, to })) };
 }
+
+const swappedSounds = ({ intervals }: Mode, { from, to }: Pick<Swap, "from" | "to">) =>
+  soundsOf(intervals.map((interval) => (interval === from ? to : interval)));
+
+/**
+ * The mode that is heard while one of its notes is swapped, named or not.
+ *
+ * @example withSwapped(mode("dorian"), { from: 3, to: -4 }).id // "aeolian": 6 gives way to ♭6
+ */
+export const withSwapped = (mode: Mode, swap: Pick<Swap, "from" | "to">): Mode =>
+  modeOf(swappedSounds(mode, swap));

@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
-import { CLAIMS, type Claim } from "@/core/chord";
+import { CLAIMS, type Claim, type Condition, type Dropped } from "@/core/chord";
 import { type HomeMode, mode as modeById, size } from "@/core/scale";
 import { $settings, modeQuestion, type Question, setHomeMode, setPlace } from "@/session";
 import { PitchStrip } from "@/kit/pitch-strip";
@@ -12,9 +12,11 @@ import {
   CLAIM_TEXT,
   countText,
   degreeText,
+  dropText,
   foundText,
   homeModeText,
   neededText,
+  NOTHING_TO_DROP,
   numberText,
   problemText,
   soundsText,
@@ -64,7 +66,7 @@ export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
   return (
     <>
       <div className={view.sentence}>
-        <h1 className="visually-hidden">Ask all modes</h1>
+        <h1 className="visually-hidden">Search modes</h1>
         <span>Find</span>
         <Select
           label="Which modes are asked"
@@ -126,12 +128,13 @@ function Answered({ answer, homeMode, among }: AnsweredProps) {
         Asking …
       </p>
     );
-  const { found, asked: count, needed, nearest } = answer;
+  const { found, asked: count, needed, nearest, less } = answer;
   return (
     <>
       <p role="status" className={styles.count}>
         {foundText(found.length, count)} {nearest.length > 0 && neededText(needed, among)}
       </p>
+      {found.length === 0 && <Less ways={less} />}
       <ul className={styles.rows} aria-label="Modes that answer">
         {found.slice(0, shown).map((each) => (
           <FoundRow key={`${each.home} ${each.id}`} found={each} selected={homeMode} />
@@ -155,6 +158,38 @@ function Answered({ answer, homeMode, among }: AnsweredProps) {
     </>
   );
 }
+
+/** Where no mode answers: which condition to drop, each way in a press. */
+function Less({ ways }: { readonly ways: readonly Dropped[] }) {
+  const drop = ({ conditions }: Dropped) => {
+    const question = modeQuestion.$value.get();
+    const has = (code: Condition["code"]) => conditions.some((each) => each.code === code);
+    const claims = conditions.flatMap((each) => (each.code === "claim" ? [each.claim] : []));
+    modeQuestion.change({
+      ...(has("holds") ? { holds: "" } : {}),
+      ...(has("lacks") ? { lacks: "" } : {}),
+      ...(has("chords") ? { chords: "" } : {}),
+      ...(has("near") ? { near: false } : {}),
+      ...(has("home") ? { anyHome: true } : {}),
+      claims: question.claims.filter((claim) => !claims.includes(claim)),
+    });
+  };
+  if (ways.length === 0) return <p>{NOTHING_TO_DROP}</p>;
+  return (
+    <ul className={styles.less}>
+      {ways.slice(0, WAYS).map((way) => (
+        <li key={dropText(way)}>
+          <Button kind="quiet" onClick={() => drop(way)}>
+            {dropText(way)}
+          </Button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Ways to ask for less that are offered. */
+const WAYS = 4;
 
 /** A mode that answers: its strip, characteristic notes and how many neighbours it has; pressed, it is selected. */
 function FoundRow({ found, selected }: { readonly found: AnsweringMode; readonly selected: HomeMode }) {

@@ -10,11 +10,12 @@ import {
   type Mode,
   oneNoteAway,
 } from "@/core/scale";
-import { $mark, $playing, setPlace } from "@/session";
+import { $playing, setPlace } from "@/session";
 import { Button, TextField, HomeField } from "@/kit/controls";
 import { homeModeText, listText, modeText, nearNamedText, noteText, numberText, wording } from "@/words";
 import { Ladder } from "./Ladder";
 import { MODE_NAMES } from "./modeNames";
+import { $heardRow, LADDER } from "./ladder-playing";
 import { $derive, MOST_BESIDE, putBeside, swapBeside } from "./route";
 import view from "@/shell/frame/View.module.css";
 import styles from "./CompareShow.module.css";
@@ -34,7 +35,7 @@ interface CompareShowProps {
 export function CompareShow({ homeMode, onPlayAll }: CompareShowProps) {
   const { beside: chosen } = useStore($derive);
   const playing = useStore($playing);
-  const mark = useStore($mark);
+  const heard = useStore($heardRow);
   const { home, mode } = homeMode;
   const beside = modesBeside(mode, chosen);
   const rows = compareRows(homeMode, chosen);
@@ -80,7 +81,7 @@ export function CompareShow({ homeMode, onPlayAll }: CompareShowProps) {
           <Button
             kind="quiet"
             keyName="u"
-            aria-pressed={playing === "ladder"}
+            aria-pressed={playing === LADDER}
             aria-label="Play them one after another"
             onClick={onPlayAll}
           >
@@ -93,7 +94,7 @@ export function CompareShow({ homeMode, onPlayAll }: CompareShowProps) {
           rows={rows}
           selected={homeMode}
           shared={shared}
-          heard={playing === "ladder" ? mark : undefined}
+          heard={heard?.mode}
           alignment="parallel"
           label={`Modes on ${noteText(home)}, from bright to dark`}
           onSelect={(row) =>

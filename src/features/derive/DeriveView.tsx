@@ -9,8 +9,8 @@ import {
   parentOf,
   relatives,
 } from "@/core/scale";
-import { ladderScore, swapScore } from "@/audio";
-import { $toSave, $placeMode, moveBy, setHomeMode, setPlace, swapLive, toggle } from "@/session";
+import { swapScore } from "@/audio";
+import { $toSave, $placeMode, moveBy, setHomeMode, setPlace, SWAP, swapLive, toggle } from "@/session";
 import { PartTabs } from "@/shell/frame/PartTabs";
 import { SelectedPanel, playVamp } from "@/shell/selected";
 import { useKeys } from "@/session/useKeys";
@@ -22,9 +22,10 @@ import { ChordsShow } from "./ChordsShow";
 import { CompareShow, compareRows } from "./CompareShow";
 import { MakeShow } from "./MakeShow";
 import { ModePanel, type Page, PAGES } from "./ModePanel";
+import { playLadder } from "./ladder-playing";
 import { ModesShow } from "./ModesShow";
 import { $derive, DERIVE, alignBy, showPart, swapBeside } from "./route";
-import { $selectedChords, select, deselect } from "./selection";
+import { $selectedChords, $shownMode, select, deselect } from "./selection";
 import styles from "@/shell/frame/View.module.css";
 
 const PARTS = [
@@ -32,7 +33,7 @@ const PARTS = [
   { value: "make", text: "Make a scale", keyName: "o", says: "Make a scale" },
   { value: "compare", text: "Compare", keyName: "x", says: "Compare modes" },
   { value: "chords", text: "Chords", keyName: "r", says: "The chords of the mode" },
-  { value: "ask", text: "Ask all modes", keyName: "q", says: "Ask all modes" },
+  { value: "ask", text: "Search modes", keyName: "q", says: "Search modes" },
 ] as const;
 
 /** Derive: the modes of a parent scale on one home or from every home of one set of notes, and what makes each. */
@@ -40,17 +41,20 @@ export function DeriveView() {
   const conventions = useConventions();
   const [page, setPage] = useState<Page>("says");
   const { show, alignment, beside } = useStore($derive);
-  const homeMode = useStore($placeMode);
+  const placeMode = useStore($placeMode);
+  const shownMode = useStore($shownMode);
+  // What is compared stands as it is while its rows are played through; the panel and the stage follow what is heard.
+  const homeMode = show === "compare" ? placeMode : shownMode;
   const selected = useStore($selectedChords);
   const { home, mode } = homeMode;
   // The selected row and its name are on the screen first; the other rows, the working and the stage follow.
-  const settled = useAfterPaint(homeMode);
+  const settled = useAfterPaint(shownMode);
   const rows = useMemo(() => ladderRows(homeMode, alignment), [homeMode, alignment]);
   const shownRows = useMemo(
-    () => firstOnScreen(homeMode, settled, alignment, rows),
-    [homeMode, settled, alignment, rows],
+    () => firstOnScreen(shownMode, settled, alignment, rows),
+    [shownMode, settled, alignment, rows],
   );
-  const swap = characteristicSwap(mode, conventions);
+  const swap = characteristicSwap(shownMode.mode, conventions);
   const walk = (by: 1 | -1) => {
     const listed = show === "compare" ? compareRows(homeMode, beside) : rows;
     const at = listed.findIndex((row) => row.mode === mode);
@@ -64,10 +68,10 @@ export function DeriveView() {
     else setHomeMode(next);
   };
   const playSwap = () => {
-    if (!swapLive() && swap) toggle("swap", swapScore(homeMode, swap.from, swap.to));
+    if (!swapLive() && swap) toggle(SWAP, swapScore(shownMode, swap.from, swap.to));
   };
-  const playLadder = () =>
-    toggle("ladder", ladderScore(show === "compare" ? compareRows(homeMode, beside) : rows));
+  const playAll = () =>
+    playLadder(show === "compare" ? compareRows(homeMode, beside) : inPlayingOrder(rows, alignment));
   const save = () =>
     $toSave.set({
       kind: "mode",
@@ -102,7 +106,7 @@ export function DeriveView() {
       says: "Next page of the panel",
       act: () => setPage(PAGES[(PAGES.indexOf(page) + 1) % PAGES.length] ?? "says"),
     },
-    { key: "u", says: "Play all, bright to dark", act: playLadder },
+    { key: "u", says: "Play all modes that are listed", act: playAll },
     { key: "s", says: "Swap the characteristic note", act: playSwap },
     { key: "v", says: "Play the vamp", act: () => playVamp(homeMode) },
     { key: "k", says: "Save this mode", act: save },
@@ -112,9 +116,9 @@ export function DeriveView() {
     <div className={styles.view}>
       <div className={styles.answer}>
         <PartTabs view={DERIVE} name="Derive" parts={PARTS} />
-        {show === "modes" && <ModesShow homeMode={homeMode} rows={shownRows} onPlayAll={playLadder} />}
+        {show === "modes" && <ModesShow homeMode={homeMode} rows={shownRows} onPlayAll={playAll} />}
         {show === "make" && <MakeShow homeMode={homeMode} />}
-        {show === "compare" && <CompareShow homeMode={homeMode} onPlayAll={playLadder} />}
+        {show === "compare" && <CompareShow homeMode={homeMode} onPlayAll={playAll} />}
         {show === "chords" && (
           <ChordsShow homeMode={homeMode} settled={settled} selected={selected} onSelect={select} />
         )}
@@ -124,7 +128,7 @@ export function DeriveView() {
         <SelectedPanel homeMode={homeMode} selected={selected} onDeselect={deselect} />
       ) : (
         <ModePanel
-          homeMode={homeMode}
+          homeMode={shownMode}
           settled={settled}
           page={page}
           onPage={setPage}
@@ -136,6 +140,10 @@ export function DeriveView() {
     </div>
   );
 }
+
+/** The rows in the order in which they are played: on one home from bright to dark, from every home from first to seventh. */
+const inPlayingOrder = (rows: readonly HomeMode[], alignment: "parallel" | "relative") =>
+  alignment === "parallel" ? rows : rows.toSorted((a, b) => a.mode.degree - b.mode.degree);
 
 /** The rows of the ladder, brightest first: parallel on one home, or relative from every home. */
 function ladderRows(homeMode: HomeMode, alignment: "parallel" | "relative"): readonly HomeMode[] {

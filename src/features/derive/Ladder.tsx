@@ -1,3 +1,4 @@
+import { useStore } from "@nanostores/react";
 import { memo, useEffect, useRef } from "react";
 import { type Fifths, modulo, soundOf } from "@/core/pitch";
 import {
@@ -9,7 +10,10 @@ import {
   parentOf,
   type PitchClassSet,
   type ComparedBy,
+  type Swap,
+  withSwapped,
 } from "@/core/scale";
+import { $isSwapHeard, $selection, type Selection } from "@/session";
 import { PitchStrip } from "@/kit/pitch-strip";
 import { shadeOf } from "@/kit/shade";
 import { useConventions, useWording } from "@/session/useConventions";
@@ -24,8 +28,8 @@ interface LadderProps {
   readonly alignment: "parallel" | "relative";
   /** Sounds above home that all rows share: they step back. */
   readonly shared?: PitchClassSet | undefined;
-  /** The row that is heard at this moment, from 0. */
-  readonly heard?: number | undefined;
+  /** The mode that is heard, while the rows are played through. */
+  readonly heard?: Mode | undefined;
   readonly label: string;
   readonly onSelect: (homeMode: HomeMode) => void;
 }
@@ -42,6 +46,7 @@ export function Ladder({
   onSelect,
 }: LadderProps) {
   const conventions = useConventions();
+  const swap = useSwapHeard();
   const list = useRef<HTMLUListElement>(null);
   // The selected row is brought into sight where the ladder is longer than its room; the page itself stays where it is.
   // Measured in the frame that is drawn anyway, so that nothing is laid out twice.
@@ -59,7 +64,7 @@ export function Ladder({
   }, [selected]);
   return (
     <ul ref={list} className={styles.ladder} aria-label={label}>
-      {rows.map(({ home, mode }, at) => (
+      {rows.map(({ home, mode }) => (
         <LadderRow
           key={mode.id}
           home={home}
@@ -69,7 +74,8 @@ export function Ladder({
           shared={shared}
           comparedBy={conventions}
           isChosen={mode === selected.mode}
-          isHeard={at === heard}
+          isHeard={mode === heard}
+          swap={mode === selected.mode ? swap : undefined}
           onSelect={onSelect}
         />
       ))}
@@ -84,11 +90,13 @@ interface LadderRowProps extends Pick<LadderProps, "alignment" | "shared" | "onS
   readonly comparedBy: ComparedBy;
   readonly isChosen: boolean;
   readonly isHeard: boolean;
+  /** The swap that is heard in this row. */
+  readonly swap: Pick<Swap, "from" | "to"> | undefined;
 }
 
 /** One mode of the ladder; drawn anew only when something of its own changes. */
 const LadderRow = memo(function LadderRow(props: LadderRowProps) {
-  const { home, mode, homeColumn, alignment, shared, comparedBy, isChosen, isHeard, onSelect } = props;
+  const { home, mode, homeColumn, alignment, shared, comparedBy, isChosen, isHeard, swap, onSelect } = props;
   useWording();
   const row: HomeMode = { home, mode };
   return (
@@ -103,14 +111,33 @@ const LadderRow = memo(function LadderRow(props: LadderRowProps) {
       >
         <span className={styles.name} data-long={modeText(mode).length > 12 || undefined}>
           <strong>{modeText(mode)}</strong>
-          <small>{alignment === "parallel" ? parentOfRow(row) : `from ${noteText(home)}`}</small>
+          <small>{rowSmall(row, alignment, swap)}</small>
         </span>
-        <PitchStrip homeMode={row} comparedBy={comparedBy} homeColumn={homeColumn} shared={shared} />
+        <PitchStrip
+          homeMode={swap ? { home, mode: withSwapped(mode, swap) } : row}
+          comparedBy={comparedBy}
+          homeColumn={homeColumn}
+          shared={shared}
+          lit={swap && [swap.to]}
+        />
         <span className={styles.brightness}>{brightnessText(brightness(mode.intervals))}</span>
       </button>
     </li>
   );
 });
+
+/** Under a row's name: whose notes it has, or where it starts; while one note is swapped, which. */
+function rowSmall(row: HomeMode, alignment: "parallel" | "relative", swap: LadderRowProps["swap"]): string {
+  const { home } = row;
+  if (swap) return `${noteText(home + swap.to)} for ${noteText(home + swap.from)}`;
+  return alignment === "parallel" ? parentOfRow(row) : `from ${noteText(home)}`;
+}
+
+/** The swap of the selected mode while the neighbour of its characteristic note is heard. */
+function useSwapHeard(): Selection["swap"] {
+  const { swap } = useStore($selection);
+  return useStore($isSwapHeard) ? swap : undefined;
+}
 
 function parentOfRow(row: HomeMode): string {
   const { tonic, family } = parentOf(row);

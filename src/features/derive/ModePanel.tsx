@@ -17,7 +17,7 @@ import { $playing, $settings, changeSettings, setHomeMode, setPlace } from "@/se
 import { Button, Choice, Select, WrittenField, HomeField } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { ComparisonSelect, HearAndSave, OwnWordsFields, OwnWordsSaid, ReferenceSelect } from "@/shell/panel";
-import { Facts, Panel, Saying } from "@/kit/panel";
+import { Facts, Fold, Panel, Saying } from "@/kit/panel";
 import { useConventions, useWording } from "@/session/useConventions";
 import {
   backwardsText,
@@ -28,6 +28,7 @@ import {
   homeModeText,
   intervalsText,
   inTitle,
+  MODE_FOLD,
   modeText,
   noteText,
   ordinalText,
@@ -82,13 +83,7 @@ export function ModePanel({
           ]}
         />
       }
-      acts={
-        <HearAndSave
-          hear="Hear it"
-          swap={swap && { says: `Swap ${noteText(home + swap.from)} / ${noteText(home + swap.to)}`, onSwap }}
-          onSave={onSave}
-        />
-      }
+      acts={<HearAndSave hear="Hear it" swap={swap && { home, swap, onSwap }} onSave={onSave} />}
     >
       {page === "says" && <Says homeMode={settled} />}
       {page === "working" && <Working homeMode={settled} />}
@@ -102,16 +97,15 @@ const Says = memo(function Says({ homeMode }: { readonly homeMode: HomeMode }) {
   useWording();
   const conventions = useConventions();
   const playing = useStore($playing);
+  const { modeFold } = useStore($settings);
   const vamp = vampText(homeMode);
   const solfege = solfegeText(homeMode, conventions.syllables);
   return (
     <>
       <Saying>{whatItIs(homeMode, conventions)}</Saying>
       <OwnWordsSaid mode={homeMode.mode} />
-      <Count homeMode={homeMode} />
       <Facts
         rows={[
-          ...(solfege === "" ? [] : [["Solfège", solfege] as const]),
           ["Home chord", homeChordText(homeMode)],
           ...(vamp === ""
             ? []
@@ -132,10 +126,18 @@ const Says = memo(function Says({ homeMode }: { readonly homeMode: HomeMode }) {
                   </span>,
                 ] as const,
               ]),
-          ["One note brighter", <Neighbours key="up" homeMode={homeMode} way="brighter" />],
-          ["One note darker", <Neighbours key="down" homeMode={homeMode} way="darker" />],
         ]}
       />
+      <Fold name={MODE_FOLD} isOpen={modeFold} onOpen={(isOpen) => changeSettings({ modeFold: isOpen })}>
+        <Count homeMode={homeMode} />
+        <Facts
+          rows={[
+            ...(solfege === "" ? [] : [["Solfège", solfege] as const]),
+            ["One note brighter", <Neighbours key="up" homeMode={homeMode} way="brighter" />],
+            ["One note darker", <Neighbours key="down" homeMode={homeMode} way="darker" />],
+          ]}
+        />
+      </Fold>
     </>
   );
 });

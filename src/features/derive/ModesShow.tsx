@@ -10,10 +10,11 @@ import {
   type Mode,
   parentOf,
 } from "@/core/scale";
-import { $mark, $playing, setHomeMode, setPlace } from "@/session";
+import { $playing, setHomeMode, setPlace } from "@/session";
 import { Button, Choice, Select, HomeField } from "@/kit/controls";
-import { familyText, ladderText, numberText } from "@/words";
+import { familyText, ladderText, numberText, playAllText } from "@/words";
 import { Ladder } from "./Ladder";
+import { LADDER } from "./ladder-playing";
 import { $derive, alignBy } from "./route";
 import styles from "@/shell/frame/View.module.css";
 import { useWording } from "@/session/useConventions";
@@ -30,7 +31,6 @@ export function ModesShow({ homeMode, rows, onPlayAll }: ModesShowProps) {
   const { alignment } = useStore($derive);
   const wording = useWording();
   const playing = useStore($playing);
-  const mark = useStore($mark);
   const { home, mode } = homeMode;
   const { family, tonic } = parentOf(homeMode);
   const byHomes = alignment === "parallel";
@@ -56,8 +56,9 @@ export function ModesShow({ homeMode, rows, onPlayAll }: ModesShowProps) {
           <Button
             kind="quiet"
             keyName="u"
-            aria-label="Play all, bright to dark"
-            aria-pressed={playing === "ladder"}
+            aria-label={playAllText(alignment)}
+            title={playAllText(alignment)}
+            aria-pressed={playing === LADDER}
             onClick={onPlayAll}
           >
             Play all
@@ -77,7 +78,7 @@ export function ModesShow({ homeMode, rows, onPlayAll }: ModesShowProps) {
       <Ladder
         rows={rows}
         selected={homeMode}
-        heard={playing === "ladder" ? mark : undefined}
+        heard={playing === LADDER ? mode : undefined}
         leftSound={soundOf(tonic)}
         alignment={alignment}
         label={ladderText(homeMode, alignment)}

@@ -1,7 +1,8 @@
 import { lazy } from "react";
 import { fifthsOf } from "@/core/pitch";
-import { mode } from "@/core/scale";
-import { type Feature, goTo, modeQuestion, savedOpener } from "@/session";
+import { characteristicSwap, mode } from "@/core/scale";
+import { swapScore } from "@/audio";
+import { type Feature, goTo, modeQuestion, savedOpener, SWAP, toggle } from "@/session";
 import { homeModeText } from "@/words";
 import { DERIVE, SHOWS } from "./route";
 import { scaleSteps } from "./scale-steps";
@@ -11,6 +12,15 @@ export const derive: Feature = {
   name: "Derive",
   about: "the modes of a scale and what makes each",
   help: "Choose a home and a parent scale, then a mode. The panel says what makes it that mode, and the stage shows where to play it. Play lets you hear it over its home note.",
+  firstStep: {
+    text: "Hear D Dorian, with its B and with B♭",
+    go: () => {
+      const homeMode = { home: fifthsOf("D"), mode: mode("dorian") };
+      const swap = characteristicSwap(homeMode.mode);
+      goTo(DERIVE, { ...homeMode, part: "modes" });
+      if (swap) toggle(SWAP, swapScore(homeMode, swap.from, swap.to));
+    },
+  },
   parts: SHOWS,
   View: lazy(() => import("./DeriveView").then(({ DeriveView }) => ({ default: DeriveView }))),
   undoes: (part) => (part === "ask" ? modeQuestion : part === "make" ? scaleSteps : undefined),

@@ -1,6 +1,7 @@
 import { computed } from "nanostores";
 import { $placeMode, $settings, selects } from "@/session";
 import { selectionOf, selecting } from "@/shell/selected";
+import { $heardRow } from "./ladder-playing";
 import { $derive, DERIVE } from "./route";
 
 const { $selectedChords: $selecting, select, deselect } = selecting($placeMode);
@@ -11,9 +12,12 @@ export const $selectedChords = computed([$selecting, $derive], (selected, { show
   show === "chords" ? selected : undefined,
 );
 
+/** The mode that the view shows: the one in the address, or while several are played through, the one that is heard. */
+export const $shownMode = computed([$heardRow, $placeMode], (heard, homeMode) => heard ?? homeMode);
+
 selects(
   DERIVE,
-  computed([$placeMode, $selectedChords, $settings], (homeMode, selected, settings) =>
+  computed([$shownMode, $selectedChords, $settings], (homeMode, selected, settings) =>
     selectionOf(homeMode, selected, settings, settings.drone),
   ),
 );

@@ -4,7 +4,17 @@ import { soundOf } from "@/core/pitch";
 import { allNotes } from "@/core/tune";
 import { readTunes, type TuneText as TextOfTune } from "@/formats";
 import { alternating, swapped, tuneScore } from "@/audio";
-import { $ready, $toSave, BLANK_TUNE, openFiles, openIn, swapLive, toggle, tuneDocument } from "@/session";
+import {
+  $ready,
+  $toSave,
+  BLANK_TUNE,
+  openFiles,
+  openIn,
+  SWAP,
+  swapLive,
+  toggle,
+  tuneDocument,
+} from "@/session";
 import { useIncoming } from "@/session/useIncoming";
 import { useConventions } from "@/session/useConventions";
 import { HeightStrip } from "@/kit/pitch-strip";
@@ -12,7 +22,7 @@ import { Button, Select } from "@/kit/controls";
 import { useKeys } from "@/session/useKeys";
 import { DocumentTools } from "@/shell/documents";
 import { Staff } from "@/kit/staff";
-import { countText, noteText, problemText, tuneCountText } from "@/words";
+import { countText, problemText, tuneCountText } from "@/words";
 import styles from "@/shell/frame/View.module.css";
 import { Candidates } from "./Candidates";
 import { bringBackCollection, openCollection, type Row, textOf } from "./collection";
@@ -121,7 +131,7 @@ export function IdentifyView() {
   const hearSwap = () => {
     if (swapLive() || !tune || !homeMode || !swap) return;
     toggle(
-      "swap",
+      SWAP,
       alternating(
         tuneScore(tune),
         swapped(tuneScore(tune), { home: homeMode.home, from: swap.from, to: swap.to }),
@@ -287,7 +297,7 @@ export function IdentifyView() {
         <ReasonPanel
           found={answer.found}
           placesOf={(name) => placesOf(tune, name, answer.found.bars, byHand.without)}
-          swapName={swap && noteText(homeMode.home + swap.to)}
+          swap={swap}
           onSwap={hearSwap}
           onSave={save}
           onPoint={setPointed}

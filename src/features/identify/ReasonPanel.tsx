@@ -1,6 +1,7 @@
 import { useConventions } from "@/session/useConventions";
 import type { Fifths } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
+import type { Swap } from "@/core/scale";
 import { HearAndSave, OwnWordsSaid } from "@/shell/panel";
 import { Facts, Panel } from "@/kit/panel";
 import {
@@ -27,8 +28,8 @@ interface ReasonPanelProps {
   readonly found: Identification;
   /** Places in the tune at which a note sounds. */
   readonly placesOf: (note: Fifths) => readonly number[];
-  /** The ordinary neighbour of the characteristic note. */
-  readonly swapName: string | undefined;
+  /** The characteristic note and its ordinary neighbour, where it is heard. */
+  readonly swap: Pick<Swap, "from" | "to"> | undefined;
   readonly onSwap: () => void;
   readonly onSave: () => void;
   /** A reason points at notes; undefined when none does any more. */
@@ -39,7 +40,7 @@ interface ReasonPanelProps {
 const MOST_MODES = 8;
 
 /** The panel of Identify: the working as a person would do it, in four steps. */
-export function ReasonPanel({ found, placesOf, swapName, onSwap, onSave, onPoint }: ReasonPanelProps) {
+export function ReasonPanel({ found, placesOf, swap, onSwap, onSave, onPoint }: ReasonPanelProps) {
   const { homeMode, undecided, isShort, key, passages, isByHand } = found;
   const conventions = useConventions();
   const said = [passagesReason(found), rivalReason(found)].filter((each) => each !== undefined);
@@ -56,7 +57,7 @@ export function ReasonPanel({ found, placesOf, swapName, onSwap, onSave, onPoint
       acts={
         <HearAndSave
           hear="Hear the tune"
-          swap={swapName === undefined ? undefined : { says: `With ${swapName}`, onSwap }}
+          swap={swap && { home: homeMode.home, swap, onSwap }}
           onSave={onSave}
         />
       }

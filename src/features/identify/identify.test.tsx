@@ -13,13 +13,13 @@ const PEARS = "D4 F A | G F E | F A C5 | A:2 G | C5 A G | A F E | D4:3 ||";
 const about = (text: string, choice?: IdentifyChoice) => identify(readNotes(text).value, choice)!;
 
 /** Shows the reasons; what is answered hears which notes they point at. */
-function show(found: Identification, swapName?: string) {
+function show(found: Identification, swap?: { from: number; to: number }) {
   const point = vi.fn();
   render(
     <ReasonPanel
       found={found}
       placesOf={() => [0]}
-      swapName={swapName}
+      swap={swap}
       onSwap={() => undefined}
       onSave={() => undefined}
       onPoint={point}
@@ -31,11 +31,11 @@ function show(found: Identification, swapName?: string) {
 describe("the reasons", () => {
   it("are four, in an odd key", () => {
     const found = about("D#4:2 E:1 F# | G# A# B A# | C#5 B A# F# | E:2 D#:2 ||");
-    show(found, "E♯");
+    show(found, { from: -5, to: 2 });
     expect(screen.getByRole("heading").textContent).toBe("D♯ Phrygian");
     expect(screen.getAllByRole("listitem")).toHaveLength(4);
     expect(document.body.textContent).toContain("Count up from B: Ionian B, Dorian C♯, Phrygian D♯.");
-    expect(screen.getByRole("button", { name: /^With E♯/ })).toBeTruthy();
+    expect(screen.getByRole("button", { name: /^Swap E \/ E♯/ })).toBeTruthy();
   });
 
   it("name what is undecided in the title and in a sentence, many modes in a row", () => {
@@ -68,7 +68,7 @@ describe("the reasons", () => {
 
   it("name passing notes", () => {
     const found = about("G4:2 B:2 | D5:2 C5 B | A:2 B C5 | C#5:0.5 D5:1.5 B:2 | A:2 F#:2 | G:4 ||");
-    const point = show(found, "F");
+    const point = show(found, { from: 5, to: -2 });
     expect(document.body.textContent).toContain("C♯ leads up to D.");
     fireEvent.focus(screen.getByRole("button", { name: "C♯" }));
     expect(point).toHaveBeenLastCalledWith([8]);

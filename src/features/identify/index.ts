@@ -1,6 +1,8 @@
 import { lazy } from "react";
 import { BLANK_TUNE, type Feature, openIn, savedOpener, tuneDocument } from "@/session";
 import { SOURCE_TEXT } from "@/words";
+import { DEMO_TUNES } from "@/demo";
+import { finds } from "./finds";
 import { IDENTIFY, IDENTIFY_PARTS } from "./route";
 
 export const identify: Feature = {
@@ -8,6 +10,14 @@ export const identify: Feature = {
   name: "Identify",
   about: "the mode of a tune",
   help: "Open a file, paste ABC, type notes, play them in or record them. The panel says which mode the tune is in and why. Press a reason to see the notes it comes from.",
+  firstStep: {
+    text: "Find the mode of a tune",
+    go: () => {
+      const [{ source, text, title }] = DEMO_TUNES;
+      openIn(IDENTIFY, tuneDocument, { ...BLANK_TUNE, source, text, name: title }, "tune");
+    },
+  },
+  finds,
   parts: IDENTIFY_PARTS,
   View: lazy(() => import("./IdentifyView").then(({ IdentifyView }) => ({ default: IdentifyView }))),
   undoes: () => tuneDocument,

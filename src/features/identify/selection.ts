@@ -25,7 +25,8 @@ selects(
       homeMode: found.homeMode,
       lit: characteristicOn(found.homeMode, settings).filter((note) => !unknown.includes(note)),
       unknown,
-      targets: [],
+      chordTones: [],
+      targetNotes: [],
       swap: characteristicSwap(found.homeMode.mode, settings),
       play: { code: "tune", score: tuneScore(shown.tune, true) },
     };

@@ -78,9 +78,10 @@ function chartSelection(
   const before = chart.chords.slice(0, at).findLast((each) => each.chord)?.chord;
   return {
     homeMode,
-    lit: targets.length > 0 ? targets.slice(0, 1) : characteristicOn(homeMode, comparedBy),
+    lit: characteristicOn(homeMode, comparedBy),
     unknown: [],
-    targets: arpeggio ? chordNotes(arpeggio) : chord ? chordNotes(chord) : [],
+    chordTones: arpeggio ? chordNotes(arpeggio) : chord ? chordNotes(chord) : [],
+    targetNotes: targets.slice(0, 1),
     way: chord && before ? { from: guideTonesOf(before), to: guideTonesOf(chord) } : undefined,
     chord,
     swap: characteristicSwap(homeMode.mode, comparedBy),
@@ -102,7 +103,7 @@ const $bassSelection = computed(
     const chord = heard.place?.name;
     return {
       ...selectionOf(heard.homeMode, undefined, settings, settings.drone),
-      targets: chord ? chordNotes(chord) : [],
+      chordTones: chord ? chordNotes(chord) : [],
       chord,
       play: selection.play,
     };

@@ -2,6 +2,7 @@ export * from "./Button";
 export * from "./Choice";
 export * from "./FileButton";
 export * from "./HomeField";
+export * from "./Labelled";
 export * from "./NumberField";
 export * from "./Select";
 export * from "./ShadeRow";

@@ -1,6 +1,7 @@
 import { isBlackKey } from "@/core/instrument";
 import { type Fifths, type Interval, midiOf, modulo, type Pitch, soundOf } from "@/core/pitch";
 import { degreeText, noteText } from "@/words";
+import { heardAmong } from "@/kit/heardAmong";
 import { pointIn } from "@/kit/pointIn";
 import { keyAt, keyNear, keyRange, KEYS } from "./geometry";
 import styles from "./Keyboard.module.css";
@@ -17,7 +18,8 @@ interface KeyboardProps {
   readonly notes: readonly KeyNote[];
   readonly lit: readonly Fifths[];
   readonly unknown: readonly Fifths[];
-  readonly targets: readonly Fifths[];
+  readonly chordTones: readonly Fifths[];
+  readonly targetNotes: readonly Fifths[];
   /** MIDI numbers that sound now. */
   readonly sounding: readonly number[];
   /** Every key can be struck: its MIDI number is handed over. */
@@ -25,8 +27,10 @@ interface KeyboardProps {
 }
 
 /** The keyboard with the same markers as the neck: a sill for home, a notch for characteristic, stripes for what is open. */
-export function Keyboard({ title, notes, lit, unknown, targets, sounding, onStrike }: KeyboardProps) {
+export function Keyboard(props: KeyboardProps) {
+  const { title, notes, lit, unknown, chordTones, targetNotes, sounding, onStrike } = props;
   const byKey = new Map(notes.map((note) => [midiOf(note.pitch), note]));
+  const heard = heardAmong([...byKey.keys()], sounding);
   const range = keyRange([...byKey.keys()]);
   const keys = Array.from({ length: range[1] - range[0] + 1 }, (_, at) => range[0] + at);
   const drawn = [...keys.filter((midi) => !isBlackKey(midi)), ...keys.filter(isBlackKey)];
@@ -57,8 +61,9 @@ export function Keyboard({ title, notes, lit, unknown, targets, sounding, onStri
             note={byKey.get(midi)}
             isLit={has(lit, midi)}
             isUnknown={has(unknown, midi)}
-            isTarget={has(targets, midi)}
-            isSounding={sounding.includes(midi)}
+            isTone={has(chordTones, midi)}
+            isTarget={has(targetNotes, midi)}
+            isSounding={heard.has(midi)}
           />
         ))}
       </svg>
@@ -72,11 +77,12 @@ interface KeyProps {
   readonly note: KeyNote | undefined;
   readonly isLit: boolean;
   readonly isUnknown: boolean;
+  readonly isTone: boolean;
   readonly isTarget: boolean;
   readonly isSounding: boolean;
 }
 
-function Key({ midi, at, note, isLit, isUnknown, isTarget, isSounding }: KeyProps) {
+function Key({ midi, at, note, isLit, isUnknown, isTone, isTarget, isSounding }: KeyProps) {
   const isBlack = isBlackKey(midi);
   const height = isBlack ? KEYS.height * KEYS.black : KEYS.height;
   const width = Math.min(at.width - 4, 34);
@@ -96,6 +102,7 @@ function Key({ midi, at, note, isLit, isUnknown, isTarget, isSounding }: KeyProp
           className={styles.marker}
           data-lit={isLit || undefined}
           data-unknown={isUnknown || undefined}
+          data-tone={isTone || undefined}
           data-sounding={isSounding || undefined}
         >
           <rect className={styles.face} x={left} y={top} width={width} height={28} />

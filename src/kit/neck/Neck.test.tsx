@@ -24,7 +24,8 @@ function shown(part: Partial<Parameters<typeof Neck>[0]> = {}) {
       markers={markers}
       lit={[fifthsOf("B")]}
       unknown={[]}
-      targets={[]}
+      chordTones={[]}
+      targetNotes={[]}
       sounding={[]}
       {...part}
     />,
@@ -55,8 +56,14 @@ describe("the neck", () => {
     expect(shown({ sounding, markers: whole }).querySelectorAll("[data-sounding]").length).toBeGreaterThan(1);
   });
 
-  it("stripes what is open and outlines the chord tones, under any spelling", () => {
-    const neck = shown({ unknown: [fifthsOf("F")], targets: [fifthsOf("Ebb")] });
+  it("stripes what is open, draws chord tones heavy and target notes with a second outline, under any spelling", () => {
+    const neck = shown({
+      unknown: [fifthsOf("F")],
+      chordTones: [fifthsOf("Ebb"), fifthsOf("A")],
+      targetNotes: [fifthsOf("Ebb")],
+    });
+    expect(neck.querySelectorAll("[data-hand][data-tone]")).toHaveLength(5);
+    expect(neck.querySelectorAll("[data-hand][data-target]")).toHaveLength(2);
     expect(neck.querySelectorAll("[data-hand][data-unknown]")).toHaveLength(2);
     expect(neck.querySelectorAll("[data-hand] rect").length).toBeGreaterThan(position.notes.length + 2);
   });

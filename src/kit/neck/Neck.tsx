@@ -1,6 +1,7 @@
 import { type Fifths, type Interval, midiOf, type Pitch, soundOf } from "@/core/pitch";
 import type { Move, Place } from "@/core/instrument";
 import { countText, degreeText, noteText } from "@/words";
+import { heardAmong } from "@/kit/heardAmong";
 import { pointIn } from "@/kit/pointIn";
 import {
   isDrawn,
@@ -40,7 +41,10 @@ interface NeckProps {
   readonly lit: readonly Fifths[];
   /** Notes whose form is open: striped. */
   readonly unknown: readonly Fifths[];
-  readonly targets: readonly Fifths[];
+  /** Tones of the selected chord: a heavy outline. */
+  readonly chordTones: readonly Fifths[];
+  /** What is new in it: a second outline. */
+  readonly targetNotes: readonly Fifths[];
   /** MIDI numbers that sound now. */
   readonly sounding: readonly number[];
   /** Strings that are not played, in a voicing. */
@@ -60,7 +64,8 @@ export function Neck({
   markers,
   lit,
   unknown,
-  targets,
+  chordTones,
+  targetNotes,
   sounding,
   silent = NONE,
   moves = NONE,
@@ -69,6 +74,10 @@ export function Neck({
   const shown = markers.filter((marker) => isDrawn(marker, view));
   const selected = markers.filter((marker) => marker.selected);
   const beyond = selected.filter((marker) => !isDrawn(marker, view)).length;
+  const heard = heardAmong(
+    selected.map(({ pitch }) => midiOf(pitch)),
+    sounding,
+  );
   const among = (names: readonly Fifths[], { pitch }: NeckMarker) =>
     names.some((name) => soundOf(name) === soundOf(pitch.name));
   return (
@@ -77,6 +86,7 @@ export function Neck({
         className={styles.neck}
         viewBox={`0 0 ${view.width} ${neckHeight(view)}`}
         role="img"
+        data-wide={view.width >= NECK.width || undefined}
         data-strikes={onStrike !== undefined || undefined}
         aria-label={`${title} on the neck. ${neckInWords(selected, view, silent)}`}
         onPointerDown={(event) => {
@@ -102,8 +112,9 @@ export function Neck({
             view={view}
             isLit={among(lit, marker)}
             isUnknown={among(unknown, marker)}
-            isTarget={among(targets, marker)}
-            isSounding={marker.selected && sounding.includes(midiOf(marker.pitch))}
+            isTone={among(chordTones, marker)}
+            isTarget={among(targetNotes, marker)}
+            isSounding={marker.selected && heard.has(midiOf(marker.pitch))}
           />
         ))}
         {silent.map((string) => (
@@ -202,11 +213,12 @@ interface MarkerProps {
   readonly view: NeckView;
   readonly isLit: boolean;
   readonly isUnknown: boolean;
+  readonly isTone: boolean;
   readonly isTarget: boolean;
   readonly isSounding: boolean;
 }
 
-function Marker({ marker, view, isLit, isUnknown, isTarget, isSounding }: MarkerProps) {
+function Marker({ marker, view, isLit, isUnknown, isTone, isTarget, isSounding }: MarkerProps) {
   const { label, selected, isInner, isShift, interval, string, fret } = marker;
   const width = label === "" ? NECK.markerWidth * 0.62 : NECK.markerWidth;
   const height = markerHeight(view);
@@ -219,6 +231,8 @@ function Marker({ marker, view, isLit, isUnknown, isTarget, isSounding }: Marker
       data-hand={selected || undefined}
       data-lit={isLit || undefined}
       data-unknown={isUnknown || undefined}
+      data-tone={isTone || undefined}
+      data-target={isTarget || undefined}
       data-inner={isInner === true || undefined}
       data-sounding={isSounding || undefined}
     >

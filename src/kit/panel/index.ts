@@ -1,1 +1,2 @@
+export * from "./Fold";
 export * from "./Panel";

@@ -1,4 +1,5 @@
 import type { CSSProperties } from "react";
+import type { Interval } from "@/core/pitch";
 import type { HomeMode, PitchClassSet, ComparedBy } from "@/core/scale";
 import { degreeText, noteText } from "@/words";
 import { columnOf, type Cell, cellsOf } from "./cells";
@@ -12,16 +13,18 @@ interface PitchStripProps {
   readonly homeColumn?: number;
   /** Sounds above home that this mode shares with others: shown plain, so that what differs stands out. */
   readonly shared?: PitchClassSet | undefined;
+  /** Degrees to be lit in place of the characteristic ones. */
+  readonly lit?: readonly Interval[] | undefined;
 }
 
 /**
  * Twelve cells, a half step each: notes of the mode open, the others shut, home on its sill, characteristic notes lit and notched.
  * Hidden from readers; whoever shows it says the same in words.
  */
-export function PitchStrip({ homeMode, comparedBy, homeColumn = 0, shared }: PitchStripProps) {
+export function PitchStrip({ homeMode, comparedBy, homeColumn = 0, shared, lit }: PitchStripProps) {
   return (
     <span className={styles.strip} aria-hidden="true">
-      {cellsOf(homeMode, comparedBy, shared).map((cell) => (
+      {cellsOf(homeMode, comparedBy, shared, lit).map((cell) => (
         <CellMark key={cell.step} cell={cell} column={columnOf(cell.step, homeColumn)} />
       ))}
     </span>

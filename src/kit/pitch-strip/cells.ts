@@ -31,8 +31,9 @@ export function cellsOf(
   { home, mode }: HomeMode,
   comparedBy?: ComparedBy,
   shared: PitchClassSet = 0,
+  lit?: readonly Interval[],
 ): readonly Cell[] {
-  const characteristic = shownCharacteristic(mode, comparedBy);
+  const characteristic = lit ?? shownCharacteristic(mode, comparedBy);
   const bySound = new Map(mode.intervals.map((interval) => [soundOf(interval), interval]));
   return Array.from({ length: 12 }, (_, step) => {
     const interval = bySound.get(step);

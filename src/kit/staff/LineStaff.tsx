@@ -1,9 +1,10 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Place, Written } from "@/core/instrument";
-import { type Fifths, type Interval, type Pitch, soundOf } from "@/core/pitch";
+import { type Fifths, type Interval, midiOf, type Pitch, soundOf } from "@/core/pitch";
 import { evenTune } from "@/core/tune";
 import { writeAbc } from "@/formats";
-import { type Add, adderTo, drawNotches, headBox, staffBox } from "./drawn";
+import { heardAmong } from "@/kit/heardAmong";
+import { type Add, adderTo, drawNotches, drawTargets, headBox, staffBox } from "./drawn";
 import { drawnNotes } from "./marks";
 import styles from "./Staff.module.css";
 
@@ -18,6 +19,10 @@ export interface StaffNote {
 interface LineStaffProps {
   readonly notes: readonly StaffNote[];
   readonly lit: readonly Fifths[];
+  /** What is new in the selected chord: framed. */
+  readonly targetNotes: readonly Fifths[];
+  /** MIDI numbers that sound now. */
+  readonly sounding: readonly number[];
   readonly written: Written;
   /** Strings of the tablature below; none for instruments without. */
   readonly strings: number;
@@ -33,8 +38,10 @@ const TAB_GAP = 11;
 const TAB_TOP = 26;
 
 /** Notes on one long staff with fingers above and tablature below, engraved by the library when first needed. */
-export function LineStaff({ notes, lit, written, strings, each, isChord, label }: LineStaffProps) {
+export function LineStaff(props: LineStaffProps) {
+  const { notes, lit, targetNotes, sounding, written, strings, each, isChord, label } = props;
   const paper = useRef<HTMLDivElement>(null);
+  const [drawnLine, setDrawn] = useState<ReadonlyMap<number, SVGElement>>();
   useEffect(() => {
     let isCurrent = true;
     void import("abcjs").then(({ default: abcjs }) => {
@@ -55,21 +62,31 @@ export function LineStaff({ notes, lit, written, strings, each, isChord, label }
         paddingright: 4,
       });
       const drawn = drawnNotes(engraved, abc.tune.notes);
-      const characteristic = notes.flatMap(({ pitch }, at) =>
-        lit.some((name) => soundOf(name) === soundOf(pitch.name)) ? [at] : [],
-      );
+      const among = (names: readonly Fifths[]) =>
+        notes.flatMap(({ pitch }, at) =>
+          names.some((name) => soundOf(name) === soundOf(pitch.name)) ? [at] : [],
+        );
+      const characteristic = among(lit);
       for (const [at, element] of drawn)
         element.toggleAttribute("data-characteristic", characteristic.includes(at));
       const add = adderTo(drawn);
+      setDrawn(drawn);
       if (!add) return;
       drawNotches(drawn, characteristic, add);
+      drawTargets(drawn, among(targetNotes), add);
       drawFingers(drawn, notes, add);
       if (strings > 0) drawTab(drawn, notes, strings, add);
     });
     return () => {
       isCurrent = false;
     };
-  }, [notes, lit, written, strings, each, isChord]);
+  }, [notes, lit, targetNotes, written, strings, each, isChord]);
+  useEffect(() => {
+    const midis = notes.map(({ pitch }) => midiOf(pitch));
+    const heard = heardAmong(midis, sounding);
+    for (const [at, element] of drawnLine ?? [])
+      element.toggleAttribute("data-sounding", heard.has(midis[at] ?? -1));
+  }, [drawnLine, notes, sounding]);
   return (
     // A long line scrolls, so the keyboard must reach it.
     // eslint-disable-next-line jsx-a11y-x/no-noninteractive-tabindex

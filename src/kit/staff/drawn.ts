@@ -43,3 +43,22 @@ export function drawNotches(
     if (head) add("path", { d: `M${head.x + head.width + 1} ${head.y - 3}h5v5z` });
   }
 }
+
+/** A second outline round the heads of target notes. */
+export function drawTargets(
+  drawn: ReadonlyMap<number, SVGElement>,
+  targets: readonly number[],
+  add: Add,
+): void {
+  for (const at of targets) {
+    const head = headBox(drawn.get(at));
+    if (head)
+      add("rect", {
+        x: head.x - 3,
+        y: head.y - 3,
+        width: head.width + 6,
+        height: head.height + 6,
+        class: "target",
+      });
+  }
+}

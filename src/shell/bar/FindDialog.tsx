@@ -1,9 +1,9 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import { findModes, parentOf } from "@/core/scale";
-import { $place, goTo, openSaved, ownWordsFor, shelf } from "@/session";
+import { $features, $place, goTo, openSaved, ownWordsFor, shelf } from "@/session";
 import { Dialog } from "@/kit/dialog";
-import { countText, homeModeText, parentText, wording } from "@/words";
+import { countText, FIND_MODE, FIND_SAYS, findNothingText, homeModeText, parentText, wording } from "@/words";
 import styles from "./FindDialog.module.css";
 
 interface FindDialogProps {
@@ -24,12 +24,7 @@ const MOST = 8;
 /** Finds a mode by name or alias, with a home in front if wanted, or something on the Shelf by its title or words. */
 export function FindDialog({ open, onClose }: FindDialogProps) {
   return (
-    <Dialog
-      title="Find"
-      says="A mode by any of its names, with a home in front if you like (C♯ Phrygian dominant), by degrees (1 2 b3 #4) or by notes (E F G# A B). Or something saved, by its title or your words."
-      open={open}
-      onClose={onClose}
-    >
+    <Dialog title="Find" says={FIND_SAYS} open={open} onClose={onClose}>
       <Finding onClose={onClose} />
     </Dialog>
   );
@@ -40,6 +35,7 @@ function Finding({ onClose }: Pick<FindDialogProps, "onClose">) {
   const [text, setText] = useState("");
   const { home } = useStore($place);
   const saved = useStore(shelf.$saved);
+  const features = useStore($features);
 
   const asked = text.trim().toLowerCase();
   const modes: readonly Found[] = findModes(text, home, wording().noteNames)
@@ -52,6 +48,7 @@ function Finding({ onClose }: Pick<FindDialogProps, "onClose">) {
         key: `${homeMode.home} ${homeMode.mode.id}`,
         text: homeModeText(homeMode),
         aside: [
+          FIND_MODE,
           by === "name" ? `${parentText(tonic, family)}, note ${degree}` : extra,
           ...(words === "" ? [] : [words.slice(0, 40)]),
         ].join(" · "),
@@ -67,10 +64,13 @@ function Finding({ onClose }: Pick<FindDialogProps, "onClose">) {
     .map((thing) => ({
       key: thing.id,
       text: thing.title,
-      aside: thing.kind === "words" ? "your words" : `saved ${thing.kind}`,
+      aside: thing.kind === "words" ? "your words for a mode" : `open the saved ${thing.kind}`,
       go: () => openSaved(thing),
     }));
-  const found = [...modes, ...things];
+  const offered = features.flatMap(({ finds }) => finds?.(text) ?? []);
+  const offers = (isSure: boolean): readonly Found[] =>
+    offered.filter((each) => each.isSure === isSure).map(({ does, ...each }) => ({ ...each, aside: does }));
+  const found = [...offers(true), ...modes, ...offers(false), ...things];
 
   const follow = ({ go }: Found) => {
     go();
@@ -96,10 +96,7 @@ function Finding({ onClose }: Pick<FindDialogProps, "onClose">) {
         />
       </form>
       {found.length === 0 ? (
-        <p>
-          Nothing goes by “{text.slice(0, 60)}”. Try part of a name: lyd, minor, ♭6; a note and a name: Eb
-          dorian; or degrees or notes with spaces between.
-        </p>
+        <p role="status">{findNothingText(text)}</p>
       ) : (
         <ul className={styles.list}>
           {found.map((each) => (

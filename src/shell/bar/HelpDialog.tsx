@@ -3,7 +3,8 @@ import { useState } from "react";
 import { $bindings, $features, $place } from "@/session";
 import { Choice } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
-import { MARKS, SHADES_TEXT, TERMS } from "@/words";
+import { Legend } from "@/shell/legend";
+import { TERMS } from "@/words";
 import styles from "./HelpDialog.module.css";
 
 interface HelpDialogProps {
@@ -65,38 +66,6 @@ function Keys() {
           </dl>
         </section>
       ))}
-    </>
-  );
-}
-
-const SHADES = [3, 2, 1, 0, -1, -2, -3];
-
-/** What marks and shades mean. */
-function Legend() {
-  return (
-    <>
-      <dl className={styles.legend}>
-        {MARKS.map(([mark, says]) => (
-          <div key={mark} className={styles.row}>
-            <dt aria-hidden="true">
-              <span
-                className={styles.mark}
-                data-mark={mark}
-                data-notched={mark === "characteristic" || undefined}
-              />
-            </dt>
-            <dd>{says}</dd>
-          </div>
-        ))}
-      </dl>
-      <p className={styles.shades} aria-hidden="true">
-        {SHADES.map((shade) => (
-          <span key={shade} data-shade={shade}>
-            {shade > 0 ? `+${shade}` : shade < 0 ? `−${-shade}` : "0"}
-          </span>
-        ))}
-      </p>
-      <p>{SHADES_TEXT}</p>
     </>
   );
 }

@@ -17,11 +17,14 @@ import {
   start,
 } from "@/session";
 import { useKeys } from "@/session/useKeys";
+import { Popover } from "@/kit/popover";
 import { useAfterPaint } from "@/kit/useAfterPaint";
+import { useNarrow } from "@/kit/useNarrow";
 import { SaveDialog, ShelfDialog } from "@/shell/shelf";
 import { FindDialog } from "./FindDialog";
 import { LinkDialog, useLink } from "./Link";
 import { DropTarget } from "@/shell/files";
+import { FirstSteps } from "./FirstSteps";
 import { HelpDialog } from "./HelpDialog";
 import { Mark } from "./Mark";
 import { Notices } from "./Notices";
@@ -46,6 +49,7 @@ export function TopBar() {
 
   useEffect(() => void start(), []);
   const link = useLink();
+  const isNarrow = useNarrow();
   useKeyboard();
   const flipTheme = () => changeSettings({ theme: isDark ? "light" : "dark" });
   useKeys("Everywhere", [
@@ -70,6 +74,23 @@ export function TopBar() {
     goTo(view);
   };
   const close = () => $sheet.set(undefined);
+
+  const rest = (
+    <>
+      <button type="button" onClick={flipTheme}>
+        {isDark ? "Light" : "Dark"}
+      </button>
+      <button type="button" onClick={() => setOpen("settings")}>
+        Settings
+      </button>
+      <button type="button" onClick={link.copy}>
+        {link.isCopied ? "Copied" : "Copy link"}
+      </button>
+      <button type="button" onClick={() => setOpen("help")}>
+        Help <kbd>?</kbd>
+      </button>
+    </>
+  );
 
   return (
     <>
@@ -99,26 +120,22 @@ export function TopBar() {
           </ul>
         </nav>
         <div className={styles.tools}>
-          <button type="button" onClick={flipTheme}>
-            {isDark ? "Light" : "Dark"}
-          </button>
           <button type="button" onClick={() => setOpen("shelf")}>
             Shelf <span className={styles.count}>{count}</span>
           </button>
           <button type="button" onClick={() => setOpen("find")}>
             Find <kbd>/</kbd>
           </button>
-          <button type="button" onClick={() => setOpen("settings")}>
-            Settings
-          </button>
-          <button type="button" onClick={link.copy}>
-            {link.isCopied ? "Copied" : "Copy link"}
-          </button>
-          <button type="button" onClick={() => setOpen("help")}>
-            Help <kbd>?</kbd>
-          </button>
+          {isNarrow ? (
+            <Popover label="Menu">
+              <div className={styles.menu}>{rest}</div>
+            </Popover>
+          ) : (
+            rest
+          )}
         </div>
       </header>
+      <FirstSteps />
       <Notices />
       <DropTarget />
       <ShelfDialog open={open === "shelf"} onClose={close} />

@@ -2,6 +2,7 @@ import { useStore } from "@nanostores/react";
 import { Suspense } from "react";
 import { $features, $place } from "@/session";
 import { useWording } from "@/session/useConventions";
+import { LegendLine } from "@/shell/legend";
 
 /** The view that the address names. Views change here, so that the stage below and its sound stay. */
 export function ViewSwitch() {
@@ -10,5 +11,10 @@ export function ViewSwitch() {
   // Names of notes change in place: what is selected, typed and left out stays.
   useWording();
   const Shown = features.find(({ id }) => id === view)?.View;
-  return <Suspense fallback={null}>{Shown && <Shown />}</Suspense>;
+  return (
+    <>
+      <Suspense fallback={null}>{Shown && <Shown />}</Suspense>
+      <LegendLine />
+    </>
+  );
 }

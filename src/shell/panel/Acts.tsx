@@ -1,12 +1,21 @@
 import { useStore } from "@nanostores/react";
-import { $playing, MAIN, playOrStop } from "@/session";
+import type { Fifths } from "@/core/pitch";
+import type { Swap } from "@/core/scale";
+import { $isSwapHeard, $mark, $playing, MAIN, playOrStop, SWAP } from "@/session";
 import { Button } from "@/kit/controls";
+import { swapText } from "@/words";
+
+interface SwapProps {
+  readonly home: Fifths;
+  readonly swap: Pick<Swap, "from" | "to">;
+  readonly onSwap: () => void;
+}
 
 interface HearAndSaveProps {
   /** What the first button says: it plays what the stage shows. */
   readonly hear: string;
   /** The swap of the characteristic note, where there is one to hear. */
-  readonly swap?: { readonly says: string; readonly onSwap: () => void } | undefined;
+  readonly swap?: SwapProps | undefined;
   readonly onSave: () => void;
 }
 
@@ -18,14 +27,30 @@ export function HearAndSave({ hear, swap, onSave }: HearAndSaveProps) {
       <Button kind="main" keyName="space" aria-pressed={playing === MAIN} onClick={playOrStop}>
         {hear}
       </Button>
-      {swap && (
-        <Button keyName="s" aria-pressed={playing === "swap"} onClick={swap.onSwap}>
-          {swap.says}
-        </Button>
-      )}
+      {swap && <SwapButton {...swap} />}
       <Button keyName="k" onClick={onSave}>
         Save
       </Button>
     </>
+  );
+}
+
+/** Swaps the characteristic note for its neighbour; while the two alternate, it says which of them is heard. */
+function SwapButton({ home, swap, onSwap }: SwapProps) {
+  const playing = useStore($playing);
+  const mark = useStore($mark);
+  const isSwapHeard = useStore($isSwapHeard);
+  const isAlternating = playing === SWAP && mark !== undefined;
+  const heard = isSwapHeard ? "neighbour" : isAlternating ? "own" : undefined;
+  return (
+    <Button
+      keyName="s"
+      aria-label={swapText(home, swap)}
+      aria-pressed={playing === SWAP}
+      data-heard={heard}
+      onClick={onSwap}
+    >
+      {swapText(home, swap, heard)}
+    </Button>
   );
 }

@@ -63,7 +63,8 @@ export const selectionOf = (
   homeMode,
   lit: characteristicOn(homeMode, comparedBy),
   unknown: [],
-  targets: selected ? selectedNotes(selected) : [],
+  chordTones: selected ? selectedNotes(selected) : [],
+  targetNotes: [],
   chord: selected?.chords[0],
   swap: characteristicSwap(homeMode.mode, comparedBy),
   play: selected

@@ -1,9 +1,18 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import { printFingering } from "@/core/instrument";
-import { $features, bringInDemo, openSaved, savedOpener, type SavedOpener, shelf } from "@/session";
+import {
+  $features,
+  bringInDemo,
+  demoCounts,
+  openSaved,
+  savedOpener,
+  type SavedOpener,
+  shelf,
+} from "@/session";
 import { KEEP_DELETED_DAYS, type Saved } from "@/storage";
 import { Button } from "@/kit/controls";
+import { emptyShelfText } from "@/words";
 import { Dialog } from "@/kit/dialog";
 import { AsideList } from "./AsideList";
 import { Backup } from "./Backup";
@@ -113,11 +122,8 @@ function Rows({ things, row }: RowsProps) {
 function EmptyShelf() {
   return (
     <div className={styles.empty}>
-      <p>
-        Press Save beside a mode, a progression or a tune and it appears here. Or begin with the music for a
-        shadow-puppet play: three tunes, two progressions and a mode.
-      </p>
-      <Button onClick={() => void bringInDemo()}>Bring in the demo</Button>
+      <p>{emptyShelfText(demoCounts)}</p>
+      <Button onClick={() => void bringInDemo()}>Load the demo</Button>
     </div>
   );
 }

@@ -41,7 +41,7 @@ const living = () => shelf.$saved.get().filter(({ deletedAt }) => deletedAt === 
 describe("the Shelf on the screen", () => {
   it("when empty says how to fill it, and brings the demo in", async () => {
     render(<ShelfDialog open onClose={() => undefined} />);
-    fireEvent.click(screen.getByRole("button", { name: "Bring in the demo" }));
+    fireEvent.click(screen.getByRole("button", { name: "Load the demo" }));
     await waitFor(() => expect(living()).toHaveLength(DEMO.length));
     const kinds = screen.getAllByRole("heading", { level: 3 }).map(({ textContent }) => textContent);
     expect(kinds).toEqual(expect.arrayContaining(["Modes", "Progressions", "Tunes"]));

@@ -1,166 +1,252 @@
 import { useStore } from "@nanostores/react";
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import { ORDERS } from "@/core/instrument";
-import { LOUDEST } from "@/audio";
 import {
-  $isSwapped,
-  $playing,
-  $selection,
-  $settings,
-  $sound,
-  $tempo,
-  changeSettings,
-  level,
-  MAIN,
-  type Playable,
-  playOrStop,
-  practiceAddress,
-  swapLive,
-} from "@/session";
-import { TEXTURES } from "@/storage";
-import { Button, NumberField, Select, Toggle } from "@/kit/controls";
-import { noteText, ORDER_TEXT, TEXTURE_TEXT } from "@/words";
-import link from "@/kit/controls/Link.module.css";
-import styles from "./Stage.module.css";
+  LOUDEST,
+  PART_SILENT,
+  PARTS,
+  type Part,
+  type Rhythm as RhythmName,
+  RHYTHMS,
+  testScore,
+} from "@/audio";
+import { $playing, $selection, $settings, $sound, changeSettings, level, toggle } from "@/session";
+import { Button, Choice, Labelled, NumberField, Select, Toggle } from "@/kit/controls";
+import { Setting } from "@/kit/dialog";
+import { noteText, optionsOf, ORDER_TEXT, PART_TEXT, RHYTHM_TEXT } from "@/words";
+import { TempoField, WhatToPlay } from "./row";
+import styles from "./Dialogs.module.css";
+import { saveMidi, saveWav } from "./tracks";
 
-const PLAY: Readonly<Record<Playable["code"], string>> = {
-  mode: "Play",
-  tune: "Play the tune",
-  chords: "Play the bars",
-  selected: "Play",
-};
+const RHYTHM_NAMES = Object.keys(RHYTHMS) as readonly RhythmName[];
+const COUNTS = ["0", "2", "3", "4", "8"] as const;
+const LENGTHS = ["once", "1", "3", "5", "10"] as const;
 
-const CHOSEN: Readonly<Record<Playable["code"], string>> = {
-  mode: "the mode",
-  tune: "the tune",
-  chords: "the bars",
-  selected: "selected chord",
-};
-
-/** What is played, how fast and how loud, and the button that plays it. */
-export function SoundControls({ onMore }: { readonly onMore: () => void }) {
-  const { homeMode, play } = useStore($selection);
-  const { tempo, volume, drone, texture } = useStore($settings);
-  const playing = useStore($playing);
-  const sound = useStore($sound);
+/** How loud each part is, what is heard with it and before, how the tempo rises, and what is played as a file. */
+export function SoundControls({ isNarrow }: { readonly isNarrow: boolean }) {
   return (
-    <div className={styles.sound}>
-      <span className={styles.what}>
-        <Select
-          label="What is played"
-          size="small"
-          value={texture}
-          options={TEXTURES.filter((each) => each !== "mode" || play.code !== "mode").map((each) => ({
-            value: each,
-            text: each === "chosen" ? CHOSEN[play.code] : TEXTURE_TEXT[each],
-          }))}
-          onChange={(value) => changeSettings({ texture: value })}
-        />
-      </span>
-      <label className={styles.drone}>
-        <input
-          type="checkbox"
-          aria-label={`Drone ${noteText(homeMode.home)}`}
-          checked={drone}
-          onChange={(event) => changeSettings({ drone: event.target.checked })}
-        />
-        <span>{`Drone ${noteText(homeMode.home)}`}</span>
-      </label>
-      <span className={styles.tempo}>
-        <NumberField
-          label="Tempo, beats a minute"
-          least={30}
-          most={300}
-          value={tempo}
-          unit="per minute"
-          onChange={(value) => changeSettings({ tempo: value })}
-        />
-      </span>
-      <div className={styles.volume}>
-        <input
-          type="range"
-          min={-48}
-          max={LOUDEST}
-          value={volume}
-          aria-label="Volume"
-          aria-valuetext={`${volume} decibels`}
-          title="Volume"
-          onChange={(event) => changeSettings({ volume: Number(event.target.value) })}
-        />
-        <LevelMark isPlaying={sound.at === "playing"} />
+    <>
+      <div>
+        {isNarrow && (
+          <Setting name="What to play">
+            <WhatToPlay />
+            <TempoField />
+          </Setting>
+        )}
+        <Rhythm />
+        <RisingTempo />
       </div>
-      <Button className={styles.more} kind="quiet" keyName="n" aria-haspopup="dialog" onClick={onMore}>
-        Sound
-      </Button>
-      <Button
-        kind="now"
-        aria-pressed={playing === MAIN}
-        disabled={play.score.notes.length === 0 && playing === undefined}
-        onClick={playOrStop}
-      >
-        {sound.at === "starting"
-          ? "Starting"
-          : playing !== undefined
-            ? "Stop"
-            : texture === "chosen"
-              ? PLAY[play.code]
-              : "Play"}
-      </Button>
-    </div>
+      <div>
+        <Volumes />
+        <Files />
+      </div>
+    </>
   );
 }
 
-/** Why there is no sound, where there is none; otherwise what can be changed while it goes on. */
-export function SoundNow({ onStand }: { readonly onStand: () => void }) {
-  const sound = useStore($sound);
-  const { swap, homeMode } = useStore($selection);
-  const settings = useStore($settings);
-  const { texture } = settings;
-  const tempo = useStore($tempo);
-  const playing = useStore($playing);
-  const isSwapped = useStore($isSwapped);
-  if (sound.at === "unavailable")
-    return (
-      <p className={styles.trouble} role="alert">
-        This browser gives no sound: {sound.reason}. Everything else works.
-      </p>
-    );
-  if (sound.at === "held")
-    return (
-      <p className={styles.trouble} role="alert">
-        The browser holds the sound back. Press Play once more; another program may have the loudspeaker.
-      </p>
-    );
+/** How what is shown is played, and what is heard with it. */
+function Rhythm() {
+  const { homeMode } = useStore($selection);
+  const { drone, click, loop, countIn, order, rhythm } = useStore($settings);
   return (
-    <div className={styles.now}>
-      {playing === MAIN && swap && (
-        <Toggle isOn={isSwapped} onChange={swapLive}>
-          {`${noteText(homeMode.home + swap.to)} for ${noteText(homeMode.home + swap.from)} on the next repeat`}
-        </Toggle>
-      )}
-      {texture === "position" && (
-        <Select
-          label="In which order it is played"
-          size="small"
-          value={settings.order}
-          options={ORDERS.map((value) => ({ value, text: ORDER_TEXT[value] }))}
-          onChange={(order) => changeSettings({ order })}
-        />
-      )}
-      {tempo !== settings.tempo && <span>now {tempo}</span>}
-      <Toggle isOn={settings.click} onChange={(click) => changeSettings({ click })}>
-        Click
+    <Setting name="Played">
+      <Toggle isOn={drone} onChange={(isOn) => changeSettings({ drone: isOn })}>
+        {`Drone ${noteText(homeMode.home)}`}
       </Toggle>
-      <Toggle isOn={settings.loop} onChange={(loop) => changeSettings({ loop })}>
+      <Toggle isOn={click} onChange={(isOn) => changeSettings({ click: isOn })}>
+        Metronome
+      </Toggle>
+      <Toggle isOn={loop} onChange={(isOn) => changeSettings({ loop: isOn })}>
         Loop
       </Toggle>
-      <a className={link.link} href={practiceAddress(homeMode)}>
-        Sheet
-      </a>
-      <Button kind="quiet" keyName="z" aria-haspopup="dialog" onClick={onStand}>
-        Stand
+      <Labelled label="Count-in">
+        <Select
+          label="Count-in"
+          size="small"
+          value={COUNTS.find((each) => Number(each) === countIn) ?? "0"}
+          options={COUNTS.map((value) => ({
+            value,
+            text: value === "0" ? "none" : `${value} beats`,
+          }))}
+          onChange={(value) => changeSettings({ countIn: Number(value) })}
+        />
+      </Labelled>
+      <Labelled label="Notes per beat">
+        <Select
+          label="Notes per beat"
+          size="small"
+          value={rhythm}
+          options={optionsOf(RHYTHM_NAMES, RHYTHM_TEXT)}
+          onChange={(value) => changeSettings({ rhythm: value })}
+        />
+      </Labelled>
+      <Labelled label="Order in a position">
+        <Select
+          label="Order in a position"
+          size="small"
+          value={order}
+          options={optionsOf(ORDERS, ORDER_TEXT)}
+          onChange={(value) => changeSettings({ order: value })}
+        />
+      </Labelled>
+    </Setting>
+  );
+}
+
+/** How loud all is, and each part. */
+function Volumes() {
+  const { volume, parts } = useStore($settings);
+  const playing = useStore($playing);
+  const sound = useStore($sound);
+  return (
+    <Setting
+      name="Volume"
+      says="The volume starts low every time. Play the test tone before you put headphones on, and keep long sessions soft."
+    >
+      <div className={styles.part}>
+        <span>All</span>
+        <span>
+          <input
+            type="range"
+            min={-48}
+            max={LOUDEST}
+            value={volume}
+            aria-label="Volume"
+            aria-valuetext={`${volume} decibels`}
+            onChange={(event) => changeSettings({ volume: Number(event.target.value) })}
+          />
+          <LevelMark isPlaying={sound.at === "playing"} />
+        </span>
+        <output>{volume} dB</output>
+      </div>
+      {PARTS.map((part) => (
+        <label key={part} className={styles.part}>
+          <span>{PART_TEXT[part]}</span>
+          <input
+            type="range"
+            min={PART_SILENT}
+            max={6}
+            value={parts[part]}
+            aria-label={`Volume of the part: ${PART_TEXT[part]}`}
+            aria-valuetext={parts[part] === PART_SILENT ? "silent" : `${parts[part]} decibels`}
+            onChange={(event) => changeSettings({ parts: { ...parts, [part]: Number(event.target.value) } })}
+          />
+          <output>{parts[part] === PART_SILENT ? "silent" : `${parts[part]} dB`}</output>
+        </label>
+      ))}
+      <Button aria-pressed={playing === "test"} onClick={() => toggle("test", testScore())}>
+        Test tone
       </Button>
-    </div>
+    </Setting>
+  );
+}
+
+/** The tempo that rises by itself as what is played is repeated. */
+function RisingTempo() {
+  const { climb, tempo } = useStore($settings);
+  return (
+    <Setting name="Rising tempo" says="Starts at the tempo you set and gets faster as you repeat.">
+      <Toggle
+        isOn={climb.isOn}
+        onChange={(isOn) =>
+          changeSettings({
+            climb: { ...climb, isOn, to: Math.min(300, isOn && climb.to <= tempo ? tempo + 40 : climb.to) },
+            ...(isOn ? { loop: true, click: true } : {}),
+          })
+        }
+      >
+        Rising tempo
+      </Toggle>
+      <Labelled label="Faster by">
+        <NumberField
+          label="Faster by, beats a minute"
+          least={1}
+          most={40}
+          value={climb.by}
+          unit="bpm"
+          onChange={(by) => changeSettings({ climb: { ...climb, by } })}
+        />
+      </Labelled>
+      <Labelled label="Every">
+        <NumberField
+          label="Every, repeats"
+          least={1}
+          most={32}
+          value={climb.every}
+          unit="repeats"
+          onChange={(every) => changeSettings({ climb: { ...climb, every } })}
+        />
+      </Labelled>
+      <Labelled label="Up to">
+        <NumberField
+          label="Up to, beats a minute"
+          least={30}
+          most={300}
+          value={climb.to}
+          unit="bpm"
+          onChange={(to) => changeSettings({ climb: { ...climb, to } })}
+        />
+      </Labelled>
+      {climb.isOn && climb.to <= tempo && (
+        <p role="status">{`The tempo is ${tempo} already, so it won't rise.`}</p>
+      )}
+    </Setting>
+  );
+}
+
+/** What Play plays, as files. */
+function Files() {
+  const [length, setLength] = useState<(typeof LENGTHS)[number]>("once");
+  const [way, setWay] = useState<"together" | "apart">("together");
+  const [state, setState] = useState<{ at: "idle" | "busy" } | { at: "failed"; reason: string }>({
+    at: "idle",
+  });
+  const minutes = length === "once" ? 0 : Number(length);
+  const act = (make: () => Promise<void>) => {
+    setState({ at: "busy" });
+    make().then(
+      () => setState({ at: "idle" }),
+      (error: unknown) =>
+        setState({ at: "failed", reason: error instanceof Error ? error.message : String(error) }),
+    );
+  };
+  const parts: readonly (readonly Part[])[] = way === "together" ? [PARTS] : PARTS.map((part) => [part]);
+  return (
+    <Setting name="Files" says="What Play plays, at these volumes, to practise with elsewhere.">
+      <Labelled label="Length">
+        <Select
+          label="Length"
+          size="small"
+          value={length}
+          options={LENGTHS.map((value) => ({
+            value,
+            text: value === "once" ? "once through" : value === "1" ? "one minute" : `${value} minutes`,
+          }))}
+          onChange={setLength}
+        />
+      </Labelled>
+      <Labelled label="Parts">
+        <Choice
+          label="Parts"
+          size="small"
+          value={way}
+          options={[
+            { value: "together", text: "together" },
+            { value: "apart", text: "a file each" },
+          ]}
+          onChange={setWay}
+        />
+      </Labelled>
+      <Button disabled={state.at === "busy"} onClick={() => act(() => saveWav(minutes * 60, parts))}>
+        {state.at === "busy" ? "Rendering" : "Save as WAV"}
+      </Button>
+      <Button disabled={state.at === "busy"} onClick={() => act(() => saveMidi(minutes * 60))}>
+        Save as MIDI
+      </Button>
+      {state.at === "failed" && (
+        <p role="alert">{`The file couldn't be made: ${state.reason}. Try a shorter one.`}</p>
+      )}
+    </Setting>
   );
 }
 

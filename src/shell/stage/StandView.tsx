@@ -4,7 +4,7 @@ import { $playing, $selection, $settings, $sounding, playOrStop } from "@/sessio
 import { Neck, viewOf } from "@/kit/neck";
 import { degreeText, handText, noteText, positionText } from "@/words";
 import { notesOf } from "@/core/scale";
-import type { Shown } from "./shown";
+import { nearView, type Shown } from "./shown";
 import styles from "./StandView.module.css";
 import { Surface } from "./Surface";
 
@@ -18,9 +18,6 @@ interface StandViewProps {
 
 /** Width of the drawings in their own units: narrow, so that two metres away they can still be read. */
 const WIDTH = 620;
-/** Frets that are drawn beside the hand. */
-const BESIDE = 1;
-
 /** What pedals and players send: pages and arrows step, space and Enter play. */
 const STEPS: Readonly<Record<string, 1 | -1>> = {
   PageDown: 1,
@@ -90,9 +87,6 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
   const playing = useStore($playing);
   const { leftHanded } = useStore($settings);
   const { tuning, title, position, markers, silent, homeMode } = shown;
-  const hand = markers.filter(({ selected }) => selected);
-  const frets = hand.map(({ fret }) => fret);
-  const isWhole = frets.length === 0 || Math.max(...frets) - Math.min(...frets) > 8;
   return (
     <>
       <header className={styles.head}>
@@ -114,17 +108,12 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
         {surface === "neck" && tuning ? (
           <Neck
             title={title}
-            view={viewOf(
-              tuning,
-              isWhole ? 0 : Math.min(...frets) - BESIDE,
-              isWhole ? 15 : Math.max(...frets) + BESIDE,
-              leftHanded,
-              isWhole ? WIDTH * 1.7 : WIDTH,
-            )}
+            view={nearView(shown, leftHanded, WIDTH) ?? viewOf(tuning, 0, 15, leftHanded, WIDTH * 1.7)}
             markers={markers}
             lit={selection.lit}
             unknown={selection.unknown}
-            targets={selection.targets}
+            chordTones={selection.chordTones}
+            targetNotes={selection.targetNotes}
             sounding={sounding}
             silent={silent}
           />

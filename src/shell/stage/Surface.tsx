@@ -1,38 +1,53 @@
 import { useStore } from "@nanostores/react";
 import { RHYTHMS } from "@/audio";
-import { $settings, $noteInput, type Selection } from "@/session";
+import { $division, $isSwapHeard, $settings, $noteInput, type Selection } from "@/session";
 import { Keyboard } from "@/kit/keyboard";
 import { Neck, viewOf } from "@/kit/neck";
 import { LineStaff } from "@/kit/staff";
 import { degreeText, noteText } from "@/words";
-import { labelOf, type Shown, wholeOnKeys } from "./shown";
+import { useNarrow } from "@/kit/useNarrow";
+import { labelOf, nearView, type Shown, wholeOnKeys } from "./shown";
 import { useConventions } from "@/session/useConventions";
 
 interface SurfaceProps {
   readonly surface: "neck" | "keys" | "staff";
   readonly shown: Shown;
-  readonly selection: Pick<Selection, "lit" | "unknown" | "targets">;
+  readonly selection: Pick<Selection, "lit" | "unknown" | "chordTones" | "targetNotes" | "swap">;
   readonly sounding: readonly number[];
 }
 
+const NONE: readonly never[] = [];
+
+/** Width of the neck on a phone, in its own units: the frets under the hand fill it. */
+const NARROW_WIDTH = 400;
+
 /** What is shown, on a neck, a keyboard or a staff. */
 export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
-  const { fromFret, toFret, leftHanded, labels, known, division, rhythm } = useStore($settings);
+  const { fromFret, toFret, leftHanded, labels, known, rhythm } = useStore($settings);
+  const division = useStore($division);
+  const isSwapHeard = useStore($isSwapHeard);
   const conventions = useConventions();
+  const isNarrow = useNarrow();
   const onStrike = useStore($noteInput);
   const { tuning, title, notes, markers, silent, moves, ways, homeMode, instrument } = shown;
-  const { lit, unknown } = selection;
+  const { unknown, targetNotes, swap } = selection;
+  // While it takes the characteristic note's place, its neighbour is lit.
+  const lit = isSwapHeard && swap ? [homeMode.home + swap.to] : selection.lit;
   // A voicing is nothing but chord tones.
-  const targets = division === "voicing" ? [] : selection.targets;
+  const chordTones = division === "voicing" ? NONE : selection.chordTones;
   if (surface === "neck" && tuning)
     return (
       <Neck
         title={title}
-        view={viewOf(tuning, fromFret, toFret, leftHanded)}
+        view={
+          (isNarrow && nearView(shown, leftHanded, NARROW_WIDTH)) ||
+          viewOf(tuning, fromFret, toFret, leftHanded)
+        }
         markers={markers}
         lit={lit}
         unknown={unknown}
-        targets={targets}
+        chordTones={chordTones}
+        targetNotes={targetNotes}
         sounding={sounding}
         silent={silent}
         onStrike={onStrike}
@@ -45,6 +60,8 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
       <LineStaff
         notes={notes}
         lit={lit}
+        targetNotes={targetNotes}
+        sounding={sounding}
         written={instrument}
         strings={tuning && notes.some(({ place }) => place) ? tuning.strings.length : 0}
         each={division === "line" ? 1 / RHYTHMS[rhythm] : 0.5}
@@ -64,7 +81,8 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
       }))}
       lit={lit}
       unknown={unknown}
-      targets={targets}
+      chordTones={chordTones}
+      targetNotes={targetNotes}
       sounding={sounding}
       onStrike={onStrike}
     />

@@ -17,20 +17,23 @@ import {
   withMode,
 } from "@/core/instrument";
 import { type Chord, chordNotes } from "@/core/chord";
-import { type Interval, modulo, type Pitch, pitchAt, soundOf } from "@/core/pitch";
-import { type HomeMode, mode as modeById, reference } from "@/core/scale";
+import { type Interval, midiOf, modulo, type Pitch, pitchAt, soundOf } from "@/core/pitch";
+import { type HomeMode, mode as modeById, reference, type Swap, withSwapped } from "@/core/scale";
 import {
   $chord,
+  $division,
   $instrument,
+  $isSwapHeard,
   $line,
   $position,
   $selection,
   $settings,
   $tuning,
+  $voicings,
   fingeredNotes,
 } from "@/session";
 import type { Settings } from "@/storage";
-import type { NeckMarker } from "@/kit/neck";
+import { type NeckMarker, type NeckView, soundAt, viewOf } from "@/kit/neck";
 import { useConventions } from "@/session/useConventions";
 import { chordText, degreeText, homeModeText, noteText, type Conventions, solfegeNote } from "@/words";
 
@@ -92,8 +95,8 @@ function octaveOf({ home, mode }: HomeMode, from: number): readonly ShownNote[] 
   return [...up, { pitch: pitchAt(low + 12, home), interval: 0 }];
 }
 
-/** Keys on which the whole of a mode is shown: three octaves round the middle. */
-const WHOLE_KEYS = [48, 83] as const;
+/** Keys on which the whole of a mode is shown: four octaves round the middle. */
+const WHOLE_KEYS = [36, 83] as const;
 
 /** Every note of a mode on the keys. */
 export function wholeOnKeys(homeMode: HomeMode): readonly ShownNote[] {
@@ -169,17 +172,91 @@ function closeChord(
     .map(({ name, midi }) => ({ pitch: pitchAt(midi, name), interval: name - home }));
 }
 
-/** What the stage shows now: follows selection, instrument and settings. */
-export function useShown(voicing: Voicing | undefined): Shown {
+/** Frets that are drawn beside the hand, and the most that it may reach over to be drawn alone. */
+const BESIDE = 1;
+const WIDEST = 8;
+
+/** The part of the neck that the hand covers, drawn as wide as is asked; undefined where it is no hand's. */
+export function nearView({ tuning, markers }: Shown, isLeft: boolean, width: number): NeckView | undefined {
+  const frets = markers.flatMap(({ selected, fret }) => (selected ? [fret] : []));
+  const [low, high] = [Math.min(...frets), Math.max(...frets)];
+  if (!tuning || frets.length === 0 || high - low > WIDEST) return undefined;
+  return viewOf(tuning, low - BESIDE, high + BESIDE, isLeft, width);
+}
+
+/** What the stage shows now: follows selection, instrument and settings, and the swap while it sounds. */
+export function useShown(): Shown {
+  const { swap } = useStore($selection);
+  const isSwapHeard = useStore($isSwapHeard);
+  const { labels } = useStore($settings);
+  const conventions = useConventions();
+  const shown = useUnswapped();
+  return useMemo(
+    () =>
+      isSwapHeard && swap
+        ? withSwapShown(shown, swap, (note, homeMode) => labelOf(note, homeMode, labels, conventions))
+        : shown,
+    [isSwapHeard, swap, shown, labels, conventions],
+  );
+}
+
+/** A place for a note a half step away: on its string, or where an open string can't be lowered, on the string below. */
+function placeBeside({ string, fret }: Place, by: number, tuning: Tuning): Place {
+  if (fret + by >= tuning.capo) return { string, fret: fret + by };
+  const below = string + 1;
+  return {
+    string: below,
+    fret: soundAt(tuning, { string, fret }) + by - soundAt(tuning, { string: below, fret: 0 }),
+  };
+}
+
+/** What is shown with one note of the mode swapped for its neighbour, wherever it stands. */
+export function withSwapShown(
+  shown: Shown,
+  { from, to }: Pick<Swap, "from" | "to">,
+  label: (note: ShownNote, homeMode: HomeMode) => string,
+): Shown {
+  const { home, mode } = shown.homeMode;
+  const homeMode: HomeMode = { home, mode: withSwapped(mode, { from, to }) };
+  const by = Math.round((to - from) / 7);
+  const beside = <T extends Pick<ShownNote, "pitch" | "interval">>(note: T): T =>
+    note.interval === from
+      ? { ...note, pitch: pitchAt(midiOf(note.pitch) + by, home + to), interval: to }
+      : note;
+  const { tuning } = shown;
+  return {
+    ...shown,
+    title: `${shown.title}, ${noteText(home + to)} for ${noteText(home + from)}`,
+    homeMode,
+    moves: undefined,
+    ways: NONE,
+    notes: shown.notes.map((note) =>
+      note.interval !== from || !note.place || !tuning
+        ? beside(note)
+        : { ...beside(note), finger: undefined, place: placeBeside(note.place, by, tuning) },
+    ),
+    markers: shown.markers.map((marker) => {
+      if (marker.interval !== from || !tuning) return marker;
+      const moved = { ...beside(marker), ...placeBeside(marker, by, tuning) };
+      return { ...moved, label: label(moved, homeMode) };
+    }),
+  };
+}
+
+function useUnswapped(): Shown {
   const { homeMode, way } = useStore($selection);
   const settings = useStore($settings);
   const instrument = useStore($instrument);
   const tuning = useStore($tuning);
   const position = useStore($position);
   const line = useStore($line);
-  const chord = useStore($chord);
+  const selected = useStore($chord);
+  const voicings = useStore($voicings);
+  const division = useStore($division);
   const conventions = useConventions();
-  const { division, labels, easier, known } = settings;
+  const { labels, easier, known } = settings;
+  const chord = voicings?.chord ?? selected;
+  const voicing = voicings?.shown;
 
   return useMemo((): Shown => {
     const base = {

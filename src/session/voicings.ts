@@ -1,0 +1,147 @@
+import { atom, computed } from "nanostores";
+import { type Chord, printChord } from "@/core/chord";
+import {
+  type Fingering,
+  inflectedVoicing,
+  type Inflection,
+  inflections,
+  type Tuning,
+  type Voicing,
+  type VoicingKind,
+} from "@/core/instrument";
+import { findVoicings } from "@/workers";
+import { answering } from "./answering";
+import { $selection } from "./selection";
+import { $settings } from "./settings";
+import { $chord, $division, $takenVoicing, $tuning } from "./stage";
+
+/** How the voicings that are offered are built; undefined for all. */
+export const $voicingKind = atom<VoicingKind | undefined>();
+
+interface Asked {
+  readonly tuning: Tuning;
+  readonly chord: Chord;
+  readonly limit: number;
+  readonly kind: VoicingKind | undefined;
+}
+
+const $stretch = computed($settings, ({ stretch }) => stretch);
+
+/** What is looked for, while voicings are shown. */
+const $asked = computed(
+  [$division, $tuning, $chord, $stretch, $voicingKind],
+  (division, tuning, chord, limit, kind): Asked | undefined =>
+    division === "voicing" && tuning ? { tuning, chord, limit, kind } : undefined,
+);
+
+/** A search that was called off. */
+const $cancelled = atom<Asked | undefined>();
+
+/** How far the search has come, while it takes its time. */
+export const $searched = atom<number | undefined>();
+
+let calling = new AbortController();
+
+/** Calls the search off. */
+export function cancelVoicings(): void {
+  calling.abort();
+  $cancelled.set($asked.get());
+  $searched.set(undefined);
+}
+
+/** Milliseconds before the progress of a search is shown: most are done by then. */
+const PATIENCE = 300;
+
+/** Voicings of the next chord are ranked by how near they lie to the one that was taken. */
+const $found = answering($asked, async (asked) => {
+  calling.abort();
+  calling = new AbortController();
+  const begun = performance.now();
+  const near = $voicings.get()?.taken?.frets;
+  const outcome = await findVoicings(
+    { ...asked, near },
+    {
+      onProgress: (share) => performance.now() - begun > PATIENCE && $searched.set(share),
+      signal: calling.signal,
+    },
+  );
+  if ($asked.get() === asked) $searched.set(undefined);
+  return outcome;
+});
+
+/** Which of those that were found is taken; a voicing from the Shelf where its chord is selected, otherwise the easiest. */
+const $step = atom<{ readonly of: readonly Voicing[]; readonly at: number } | undefined>();
+
+/** What one note of the mode makes of a grip, where that is wished for. */
+const $choice = atom<{ readonly of: Voicing; readonly inflection: Inflection } | undefined>();
+
+/** The voicings of the selected chord, and the one that is taken. */
+export interface Voicings {
+  readonly chord: Chord;
+  readonly found: readonly Voicing[];
+  readonly at: number;
+  readonly taken: Voicing | undefined;
+  /** What one note of the mode makes of the grip, which of them is chosen, and what is to be shown: the grip or that. */
+  readonly inflections: readonly Inflection[];
+  readonly inflected: Inflection | undefined;
+  readonly shown: Voicing | undefined;
+}
+
+const NONE: readonly never[] = [];
+
+const sameFrets = (one: Fingering, other: Fingering) => one.join(" ") === other.join(" ");
+
+const $taken = computed(
+  [$found, $asked, $cancelled, $step, $takenVoicing],
+  (answered, asked, cancelled, step, saved) => {
+    if (!asked) return undefined;
+    if (cancelled === asked) return { ...asked, found: NONE, at: 0, taken: undefined };
+    if (!answered) return undefined;
+    const {
+      asked: { chord, tuning },
+      answer: found,
+    } = answered;
+    const isSaved = saved !== undefined && printChord(saved.chord) === printChord(chord);
+    const first = isSaved
+      ? Math.max(
+          0,
+          found.findIndex(({ frets }) => sameFrets(frets, saved.frets)),
+        )
+      : 0;
+    const at = step?.of === found ? step.at : first;
+    return { chord, tuning, found, at, taken: found[at] };
+  },
+);
+
+const $homeMode = computed($selection, ({ homeMode }) => homeMode);
+
+const $offered = computed([$taken, $homeMode], (now, homeMode): readonly Inflection[] =>
+  now?.taken ? inflections(now.tuning, homeMode, now.chord, now.taken) : NONE,
+);
+
+/** The voicings that the stage offers; undefined where none are asked for, and until the first are found. */
+export const $voicings = computed(
+  [$taken, $offered, $choice],
+  (now, offered, choice): Voicings | undefined => {
+    if (!now) return undefined;
+    const { tuning, taken, ...rest } = now;
+    const inflected = choice && choice.of === taken ? choice.inflection : undefined;
+    const shown = inflected ? inflectedVoicing(tuning, inflected) : taken;
+    return { ...rest, taken, inflections: offered, inflected, shown };
+  },
+);
+
+/** The voicing that the stage shows. */
+export const $voicing = computed($voicings, (voicings) => voicings?.shown);
+
+/** Takes the easier voicing or the next one; it stays at the ends. */
+export function stepVoicing(way: 1 | -1): void {
+  const now = $voicings.get();
+  if (now) $step.set({ of: now.found, at: Math.max(0, Math.min(now.found.length - 1, now.at + way)) });
+}
+
+/** Puts one note of the mode into the grip, or takes it out again. */
+export function inflectVoicing(inflection: Inflection | undefined): void {
+  const taken = $voicings.get()?.taken;
+  $choice.set(inflection && taken ? { of: taken, inflection } : undefined);
+}

@@ -1,0 +1,30 @@
+import { useStore } from "@nanostores/react";
+import { $features, $ready, $settings, changeSettings } from "@/session";
+import { Button } from "@/kit/controls";
+import { FIRST_STEPS } from "@/words";
+import styles from "./TopBar.module.css";
+
+/** A thing to try in each view, for those who are here for the first time; once dismissed it is gone for good. */
+export function FirstSteps() {
+  const { firstSteps } = useStore($settings);
+  const isReady = useStore($ready);
+  const features = useStore($features);
+  // Whether it was dismissed is known only when the settings are read.
+  if (!firstSteps || !isReady) return null;
+  return (
+    <section className={styles.first} aria-label="First steps">
+      <span>{FIRST_STEPS}</span>
+      {features.map(
+        ({ id, firstStep }) =>
+          firstStep && (
+            <Button key={id} kind="quiet" onClick={firstStep.go}>
+              {firstStep.text}
+            </Button>
+          ),
+      )}
+      <button type="button" onClick={() => changeSettings({ firstSteps: false })}>
+        Dismiss
+      </button>
+    </section>
+  );
+}

@@ -1,0 +1,134 @@
+import { useStore } from "@nanostores/react";
+import {
+  $division,
+  $instrument,
+  $playing,
+  $selection,
+  $settings,
+  $sound,
+  $tuning,
+  changeSettings,
+  MAIN,
+  playOrStop,
+} from "@/session";
+import { DIVISIONS, type Texture, TEXTURES } from "@/storage";
+import { Button, Choice, Labelled, NumberField, Select } from "@/kit/controls";
+import {
+  CHOSEN_TEXT,
+  DIVISION_TEXT,
+  INSTRUMENT_TEXT,
+  PLAY_TEXT,
+  SHOWN_TEXT,
+  TEXTURE_TEXT,
+  tuningText,
+} from "@/words";
+import styles from "./Stage.module.css";
+
+/** The instrument with its tuning: its button opens all that can be set about it. */
+export function InstrumentButton({ onOpen }: { readonly onOpen: () => void }) {
+  const instrument = useStore($instrument);
+  const tuning = useStore($tuning);
+  const capo = tuning && tuning.capo > 0 ? `, capo ${tuning.capo}` : "";
+  return (
+    <Labelled label="Instrument">
+      <button
+        type="button"
+        className={styles.instrument}
+        aria-label={`Instrument: ${INSTRUMENT_TEXT[instrument.id]}${tuning ? `, ${tuningText(tuning.id)}` : ""}${capo}`}
+        aria-haspopup="dialog"
+        onClick={onOpen}
+      >
+        <b>{INSTRUMENT_TEXT[instrument.id]}</b>
+        {tuning && <span>{`${tuningText(tuning.id)}${capo}`}</span>}
+      </button>
+    </Labelled>
+  );
+}
+
+/** What of the mode the stage shows. */
+export function ShowChoice() {
+  const { division } = useStore($settings);
+  return (
+    <Labelled label="Show">
+      <Choice
+        label="Show"
+        size="small"
+        value={division}
+        options={DIVISIONS.map((value) => ({ value, text: DIVISION_TEXT[value] }))}
+        onChange={(value) => changeSettings({ division: value })}
+      />
+    </Labelled>
+  );
+}
+
+/** What Play plays: what the view has chosen, what the stage shows, or a texture of the mode. */
+export function WhatToPlay() {
+  const { play } = useStore($selection);
+  const { texture } = useStore($settings);
+  const division = useStore($division);
+  const isMode = play.code === "mode";
+  const text = (each: Texture) => {
+    if (each === "chosen") return isMode ? SHOWN_TEXT[division] : CHOSEN_TEXT[play.code];
+    return each === "shown" ? SHOWN_TEXT[division] : TEXTURE_TEXT[each];
+  };
+  const isOffered = (each: Texture) => {
+    if (each === "shown") return !isMode;
+    return each !== "mode" || division !== "whole";
+  };
+  return (
+    <Labelled label="Play">
+      <Select
+        label="What to play"
+        size="small"
+        value={isMode && texture === "shown" ? "chosen" : texture}
+        options={TEXTURES.filter((each) => isOffered(each) || each === texture).map((each) => ({
+          value: each,
+          text: text(each),
+        }))}
+        onChange={(value) => changeSettings({ texture: value })}
+      />
+    </Labelled>
+  );
+}
+
+/** How fast. */
+export function TempoField() {
+  const { tempo } = useStore($settings);
+  return (
+    <Labelled label="Tempo">
+      <NumberField
+        label="Tempo, beats a minute"
+        least={30}
+        most={300}
+        value={tempo}
+        unit="bpm"
+        onChange={(value) => changeSettings({ tempo: value })}
+      />
+    </Labelled>
+  );
+}
+
+/** Plays what is to be played; where anything sounds, it stops that. */
+export function PlayButton() {
+  const { play } = useStore($selection);
+  const { texture } = useStore($settings);
+  const playing = useStore($playing);
+  const sound = useStore($sound);
+  return (
+    <Button
+      kind="now"
+      className={styles.play}
+      aria-pressed={playing === MAIN}
+      disabled={play.score.notes.length === 0 && playing === undefined}
+      onClick={playOrStop}
+    >
+      {sound.at === "starting"
+        ? "Starting"
+        : playing !== undefined
+          ? "Stop"
+          : texture === "chosen"
+            ? PLAY_TEXT[play.code]
+            : "Play"}
+    </Button>
+  );
+}
