@@ -22,6 +22,10 @@ export interface Selection {
   /** The characteristic note and its ordinary neighbour, to be swapped while it sounds. */
   readonly swap?: { readonly from: Interval; readonly to: Interval } | undefined;
   readonly play: Playable;
+  /** What the page's title says before the view: a chart's or a tune's title; otherwise the mode. */
+  readonly subject?: string | undefined;
+  /** The answer in short sentences, for those who cannot see it change. */
+  readonly said?: readonly string[] | undefined;
 }
 
 /** Something that the stage can start: a mode, a tune, the bars of a chart, a chord or two. */

@@ -46,8 +46,8 @@ export const TERMS: readonly (readonly [term: string, explanation: string])[] = 
 export const MARKS = [
   ["characteristic", "Amber with a notch: a characteristic note of the mode."],
   ["home", "A bar at the foot: home."],
-  ["tone", "A heavy outline: a tone of the selected chord."],
-  ["target", "A second outline: the target note, new in this chord."],
+  ["tone", "An outline inside: a tone of the selected chord."],
+  ["target", "A second outline outside: the target note, new in this chord."],
   ["avoid", "Hatched: an avoid note, or a note outside the mode."],
   ["unknown", "Striped: a degree that is undecided."],
 ] as const;

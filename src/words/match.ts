@@ -42,6 +42,34 @@ export const ANALYSIS_TEXT: Readonly<Record<AnalysisKind, string>> = {
   "chord-by-chord": "Chord by chord",
 };
 
+/** "Fewest changes", "Fewest changes and one mode". */
+export const kindsText = (kinds: readonly AnalysisKind[]): string =>
+  capital(listText(kinds.map((kind) => ANALYSIS_TEXT[kind].toLowerCase())));
+
+/** Segments that are named in the answer to a whole chart. */
+const MOST_SEGMENTS = 3;
+
+/**
+ * The answer to a chart as a whole: "E Dorian throughout.", "E Dorian, then E Aeolian from bar 5."
+ *
+ * @example chartAnswerText(analysis, chart) // "E Dorian, then E Aeolian from bar 5."
+ */
+export function chartAnswerText({ segments }: ChartAnalysis, { chords }: Pick<Chart, "chords">): string {
+  const [first, ...later] = segments;
+  if (!first) return "";
+  const name = homeModeText(first.homeMode);
+  if (later.length === 0) return `${name} throughout.`;
+  const then = later
+    .slice(0, MOST_SEGMENTS - 1)
+    .map(({ homeMode, from }) => `then ${homeModeText(homeMode)} from bar ${chords[from]?.bar ?? 0}`);
+  const rest = later.length - then.length;
+  return `${[name, ...then].join(", ")}${rest === 0 ? "" : `, and ${countText(rest, "more change")}`}.`;
+}
+
+/** "A13 in bar 2, E Dorian." */
+export const chordPlaceText = (place: ChartChord | undefined, homeMode: HomeMode): string =>
+  `${symbolText(place?.symbol ?? "")} in bar ${place?.bar ?? 0}, ${homeModeText(homeMode)}.`;
+
 /** "nothing outside", "C is outside in one chord". */
 function outsideSummary(analysis: ChartAnalysis): string {
   const outside = outsideOf(analysis);

@@ -15,10 +15,10 @@ import type {
 import { touchingFingers, TUNING_LIMITS } from "@/core/instrument";
 import type { Chord } from "@/core/chord";
 import type { Fifths } from "@/core/pitch";
-import type { Swap } from "@/core/scale";
+import type { HomeMode, Swap } from "@/core/scale";
 import type { Part, Rhythm } from "@/audio";
 import type { Division, Labels, Texture } from "@/storage";
-import { chordText, countText, degreeText, listText, noteText, ordinalText } from "./names";
+import { chordText, countText, degreeText, homeModeText, listText, noteText, ordinalText } from "./names";
 
 export const INSTRUMENT_TEXT: Readonly<Record<string, string>> = {
   guitar: "Guitar",
@@ -306,3 +306,17 @@ export function voicingText({ omitted, stretchMm }: Voicing, names: readonly Fif
   const left = omitted.length === 0 ? "" : `, ${listText(omitted.map(degreeText))} left out`;
   return `${names.map(noteText).join(" ")}${left}${stretchMm > 0 ? `, ${millimetres(stretchMm)}` : ""}`;
 }
+
+/** The page's title: what it is about, the view, the application. */
+export const titleText = (homeMode: HomeMode, subject: string | undefined, view: string): string =>
+  [subject === undefined || subject === "" ? homeModeText(homeMode) : subject, view, "Shade"]
+    .filter((part) => part !== "")
+    .join(" · ");
+
+/** The answer about a mode, for those who hear it: its name and its characteristic notes. */
+export const answerText = (homeMode: HomeMode, characteristic: readonly Fifths[]): readonly string[] => [
+  `${homeModeText(homeMode)}.`,
+  characteristic.length === 0
+    ? "No characteristic note."
+    : `Characteristic ${characteristic.length === 1 ? "note" : "notes"} ${listText(characteristic.map(noteText))}.`,
+];

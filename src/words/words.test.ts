@@ -92,10 +92,14 @@ const USUAL = { reference: "by-third", comparison: "usual", syllables: "home" } 
 
 const at = (home: string, id: string): HomeMode => ({ home: fifthsOf(home), mode: mode(id) });
 
-/** A sentence as it is read; what is lit stands in brackets. */
+/** A sentence as it is read; what is lit stands in brackets, and so does a target note. */
 const plain = (phrases: readonly Phrase[]) =>
   plainText(
-    phrases.map((phrase) => (typeof phrase !== "string" && "lit" in phrase ? `[${phrase.lit}]` : phrase)),
+    phrases.map((phrase) => {
+      if (typeof phrase === "string") return phrase;
+      if ("lit" in phrase) return `[${phrase.lit}]`;
+      return "target" in phrase ? `[${phrase.target}]` : phrase;
+    }),
   ).trim();
 
 describe("names", () => {

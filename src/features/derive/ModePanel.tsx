@@ -99,11 +99,19 @@ const Says = memo(function Says({ homeMode }: { readonly homeMode: HomeMode }) {
   const playing = useStore($playing);
   const { modeFold } = useStore($settings);
   const vamp = vampText(homeMode);
+  const easier = enharmonicHome(homeMode);
   const solfege = solfegeText(homeMode, conventions.syllables);
   return (
     <>
       <Saying>{whatItIs(homeMode, conventions)}</Saying>
       <OwnWordsSaid mode={homeMode.mode} />
+      {easier !== undefined && (
+        <p>
+          <button type="button" className={styles.link} onClick={() => setPlace({ home: easier })}>
+            {`Easier from ${noteText(easier)}`}
+          </button>
+        </p>
+      )}
       <Facts
         rows={[
           ["Home chord", homeChordText(homeMode)],
@@ -210,7 +218,6 @@ function Yours({ homeMode }: { readonly homeMode: HomeMode }) {
 function Count({ homeMode }: { readonly homeMode: HomeMode }) {
   const { memory } = useStore($settings);
   const { family, tonic, degree } = parentOf(homeMode);
-  const easier = enharmonicHome(homeMode);
   const all = relatives(family, tonic);
   const words = (memory[family.id] ?? "").split(/\s+/u).filter((word) => word !== "");
   return (
@@ -235,11 +242,6 @@ function Count({ homeMode }: { readonly homeMode: HomeMode }) {
           onChange={(note) => setPlace({ home: note + homeMode.home - tonic })}
         />
         <span>{family.name}.</span>
-        {easier !== undefined && (
-          <button type="button" className={styles.link} onClick={() => setPlace({ home: easier })}>
-            {`Easier from ${noteText(easier)}`}
-          </button>
-        )}
       </p>
       <ol
         className={styles.strip}

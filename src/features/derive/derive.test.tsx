@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, render, screen, within } from "@testing-library/react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import "@/features";
 import { fifthsOf, printName } from "@/core/pitch";
 import { characteristicSwap, FAMILIES, type HomeMode, mode, parallels } from "@/core/scale";
@@ -41,6 +41,7 @@ vi.mock("@/workers", () => ({
   },
 }));
 
+beforeEach(() => changeSettings({ modeFold: true }));
 afterEach(cleanup);
 
 /** A busy machine takes its time over all modes. */

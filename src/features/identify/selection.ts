@@ -5,6 +5,7 @@ import { characteristicOn, characteristicSwap, intervalAt } from "@/core/scale";
 import { tuneScore } from "@/audio";
 import { $placeMode, $settings, type Selection, selects } from "@/session";
 import { selectionOf } from "@/shell/selected";
+import { headlineText, orText } from "@/words";
 import { IDENTIFY } from "./route";
 import { $answer } from "./tune-answer";
 
@@ -29,6 +30,8 @@ selects(
       targetNotes: [],
       swap: characteristicSwap(found.homeMode.mode, settings),
       play: { code: "tune", score: tuneScore(shown.tune, true) },
+      subject: shown.tune.title,
+      said: [`${[headlineText(found), orText(found) ?? ""].join(" ").trim()}.`],
     };
   }),
 );

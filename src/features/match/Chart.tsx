@@ -29,7 +29,7 @@ import {
 import styles from "./Chart.module.css";
 import { KindHead } from "./KindHead";
 import type { ChordRange } from "./range";
-import { type LaidBar, linesOf, type Placed, type Run, runsOf } from "./lines";
+import { alikeTogether, type LaidBar, linesOf, type Placed, type Run, runsOf } from "./lines";
 
 interface ChartProps {
   readonly chart: WholeChart;
@@ -109,11 +109,12 @@ const Line = memo(
           ))}
         </ol>
         {guides && <GuideRow line={line} guides={guides} />}
-        {shown.map((each) => (
-          <div key={each.kind} className={styles.analysis}>
+        {alikeTogether(shown, selectedKind).map(({ analysis: each, kinds }) => (
+          <div key={kinds.join(" ")} className={styles.analysis}>
             {isFirst && (
               <KindHead
                 analysis={each}
+                kinds={kinds}
                 all={analyses[each.kind]}
                 isSelected={each.kind === selectedKind}
                 onKind={props.onKind}
@@ -184,6 +185,9 @@ const widthOf = ({ each }: Placed, bars = 1): CSSProperties => ({
   width: `${(each.length / bars) * 100}%`,
 });
 
+/** The share of a bar from which a chord has room for its symbol as it is. */
+const SHORT = 0.75;
+
 interface ChordCellProps {
   readonly placed: Placed;
   readonly homeMode: HomeMode | undefined;
@@ -205,6 +209,7 @@ function ChordCell({ placed, homeMode, isChosen, isMarked, onChoose }: ChordCell
       aria-pressed={isChosen}
       aria-label={placeInChartText(each, roman, homeMode)}
       data-unread={isUnread || undefined}
+      data-short={each.length < SHORT || undefined}
       data-marked={isMarked || undefined}
       onClick={(event: MouseEvent) => onChoose(at, event.shiftKey)}
     >
@@ -261,9 +266,15 @@ interface BandProps {
 /** The analysis of one kind under a line: its modes in their shades, at each change the note that changes. */
 function Band({ analysis, line, columns, isSelected, onChoose }: BandProps) {
   const changes = changesOf(analysis);
+  const runs = runsOf(analysis, line, columns);
   return (
-    <div className={styles.band} data-in-hand={isSelected || undefined} data-kind={analysis.kind}>
-      {runsOf(analysis, line, columns).map((run) => (
+    <div
+      className={styles.band}
+      data-in-hand={isSelected || undefined}
+      data-changes={runs.some(({ begins, segment }) => begins && segment.from > 0) || undefined}
+      data-kind={analysis.kind}
+    >
+      {runs.map((run) => (
         <RunBlock
           key={run.segment.from}
           run={run}
@@ -296,8 +307,13 @@ function RunBlock({ run, kind, change, onChoose }: RunBlockProps) {
       className={styles.run}
       style={{ left: `${run.left * 100}%`, width: `${run.width * 100}%` }}
       data-shade={shadeOf(brightness(homeMode.mode.intervals))}
+      data-short={isShort || undefined}
     >
-      {changes !== undefined && <span className={styles.change}>{changes}</span>}
+      {changes !== undefined && (
+        <span className={styles.change} title={changes}>
+          {changes}
+        </span>
+      )}
       <button
         type="button"
         className={styles.name}

@@ -21,6 +21,7 @@ import { Button, Choice, Toggle } from "@/kit/controls";
 import { OwnWordsSaid } from "@/shell/panel";
 import { Facts, Panel, Saying } from "@/kit/panel";
 import {
+  chartAnswerText,
   decisionText,
   guideText,
   homeModeText,
@@ -104,6 +105,11 @@ export function ChordPanel(props: ChordPanelProps) {
         </>
       }
     >
+      {analysis && (
+        <p className={styles.answer}>
+          <strong>{chartAnswerText(analysis, chart)}</strong>
+        </p>
+      )}
       {homeMode ? (
         <Saying>{targetSentence(chart, at, targets, homeMode)}</Saying>
       ) : (
@@ -239,7 +245,7 @@ function Fits({ chord, homeMode, scales }: FitsProps) {
   const text = ({ homeMode: here }: Fit) => {
     const { avoidNotes } = fitOf(chord, here, conventions);
     const isHere = here.mode === homeMode?.mode && here.home === homeMode.home;
-    return `${homeModeText(here)}${avoidNotes.length === 0 ? "" : ` (avoidNotes ${avoidNotes.map(noteText).join(" ")})`}${isHere ? ", here" : ""}`;
+    return `${homeModeText(here)}${avoidNotes.length === 0 ? "" : ` (avoid ${avoidNotes.map(noteText).join(" ")})`}${isHere ? ", here" : ""}`;
   };
   const rest = sorted.slice(FITS);
   return (

@@ -1,9 +1,11 @@
 import type { ChartAnalysis, AnalysisKind } from "@/core/progression";
-import { modesText, ANALYSIS_TEXT, analysisText } from "@/words";
+import { modesText, ANALYSIS_TEXT, analysisText, kindsText } from "@/words";
 import styles from "./KindHead.module.css";
 
 interface KindHeadProps {
   readonly analysis: ChartAnalysis;
+  /** The kinds that come to the same. */
+  readonly kinds: readonly AnalysisKind[];
   /** All analyses of its kind, best first. */
   readonly all: readonly ChartAnalysis[];
   readonly isSelected: boolean;
@@ -12,16 +14,16 @@ interface KindHeadProps {
 }
 
 /** What an analysis says, over its band, and the next best of its kind. */
-export function KindHead({ analysis, all, isSelected, onKind, onRank }: KindHeadProps) {
+export function KindHead({ analysis, kinds, all, isSelected, onKind, onRank }: KindHeadProps) {
   const { kind } = analysis;
   const rank = all.indexOf(analysis);
   return (
     <div className={styles.kind}>
       <button type="button" className={styles.take} aria-pressed={isSelected} onClick={() => onKind(kind)}>
-        {ANALYSIS_TEXT[kind]}
+        {kindsText(kinds)}
       </button>
       <span className={styles.says} title={modesText(analysis)}>
-        {analysisText(analysis)}
+        {kinds.length > 1 ? `the same: ${analysisText(analysis)}` : analysisText(analysis)}
       </span>
       {all.length > 1 && (
         <span className={styles.steps}>

@@ -9,6 +9,9 @@ const openChart = (chords: string) => openIn(MATCH, chartDocument, { chords, tit
 /** Note names by themselves: they may be a chord each, or the notes of a scale. */
 const BARE_NOTES = /^[\sA-Ga-g#b♯♭,;]*$/u;
 
+/** So many letters, with octaves or without, are a tune: "D4 F A G F E F A". */
+const TUNE = /^(?:[A-Ga-g][#b♯♭]*[2-6]?(?:[\s,;|]+|$)){8,}$/u;
+
 /**
  * Chords that were typed into Find, as symbols or as they are said.
  *
@@ -35,7 +38,7 @@ export function finds(text: string): readonly Finding[] {
   if (asked === "" || problems.length > 0 || symbols.length === 0 || symbols.length < value.chords.length)
     return [];
   // A single letter is a home, and several may be notes: chords come second.
-  const isBare = BARE_NOTES.test(asked);
+  const isBare = BARE_NOTES.test(asked) || TUNE.test(asked);
   if (isBare && symbols.length === 1) return [];
   return [
     {

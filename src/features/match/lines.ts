@@ -1,5 +1,5 @@
 import type { Chart, ChartBar, ChartChord } from "@/core/chord";
-import type { ChartAnalysis, Segment } from "@/core/progression";
+import type { AnalysisKind, ChartAnalysis, Segment } from "@/core/progression";
 
 /** A chord of a chart with its place in it. */
 export interface Placed {
@@ -77,5 +77,38 @@ export function runsOf(
         begins: first.placed.at === segment.from,
       },
     ];
+  });
+}
+
+/** An analysis that stands for all kinds that come to the same. */
+export interface Alike {
+  readonly analysis: ChartAnalysis;
+  readonly kinds: readonly AnalysisKind[];
+}
+
+const sayTheSame = (one: ChartAnalysis, other: ChartAnalysis): boolean =>
+  one.segments.length === other.segments.length &&
+  one.segments.every(({ from, to, homeMode: { home, mode } }, at) => {
+    const there = other.segments[at];
+    return (
+      there?.from === from && there.to === to && there.homeMode.home === home && there.homeMode.mode === mode
+    );
+  });
+
+/**
+ * Analyses that come to the same stand together, in one band; among them the selected one stands for all.
+ *
+ * @example alikeTogether([fewestChanges, oneMode, chordByChord], "one-mode").length // 1 where E Dorian is the answer of all three
+ */
+export function alikeTogether(shown: readonly ChartAnalysis[], selected: AnalysisKind): readonly Alike[] {
+  const groups: ChartAnalysis[][] = [];
+  for (const analysis of shown) {
+    const alike = groups.find(([first]) => first && sayTheSame(first, analysis));
+    if (alike) alike.push(analysis);
+    else groups.push([analysis]);
+  }
+  return groups.flatMap((group) => {
+    const analysis = group.find(({ kind }) => kind === selected) ?? group[0];
+    return analysis ? [{ analysis, kinds: group.map(({ kind }) => kind) }] : [];
   });
 }

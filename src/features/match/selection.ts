@@ -2,7 +2,7 @@ import { atom, computed } from "nanostores";
 import { type Chart, type Chord, chordNotes, modesOverBass } from "@/core/chord";
 import { GUITAR } from "@/core/instrument";
 import type { Fifths } from "@/core/pitch";
-import { guideTonesOf, targetNotes } from "@/core/progression";
+import { type ChartAnalysis, guideTonesOf, targetNotes } from "@/core/progression";
 import { characteristicOn, characteristicSwap, type HomeMode, type ComparedBy } from "@/core/scale";
 import { chartScore } from "@/audio";
 import {
@@ -12,12 +12,14 @@ import {
   $conventions,
   $settings,
   $tuning,
+  chartDocument,
   chordShape,
   type Selection,
   selects,
 } from "@/session";
 import { type SelectedChords, selectionOf, selecting } from "@/shell/selected";
 import { shapeTones } from "@/shell/shape";
+import { chartAnswerText, chordPlaceText } from "@/words";
 import { $selected } from "./selected";
 import { $analysed } from "./analysed";
 import { $matchShow, MATCH } from "./route";
@@ -73,6 +75,8 @@ export const $onChart = computed(
 function chartSelection(
   { chart, at, homeMode, targets, arpeggio }: OnChart,
   comparedBy: ComparedBy,
+  title: string,
+  analysis: ChartAnalysis | undefined,
 ): Selection {
   const chord = chart.chords[at]?.chord;
   const before = chart.chords.slice(0, at).findLast((each) => each.chord)?.chord;
@@ -86,6 +90,11 @@ function chartSelection(
     chord,
     swap: characteristicSwap(homeMode.mode, comparedBy),
     play: { code: "chords", score: chartScore(chart) },
+    subject: title === "" ? undefined : title,
+    said: [
+      ...(analysis ? [chartAnswerText(analysis, chart)] : []),
+      chordPlaceText(chart.chords[at], homeMode),
+    ],
   };
 }
 
@@ -110,8 +119,15 @@ const $bassSelection = computed(
   },
 );
 
-const $chartSelection = computed([$onChart, $placeMode, $settings], (on, homeMode, settings) =>
-  on ? chartSelection(on, settings) : selectionOf(homeMode, undefined, settings, settings.drone),
+const $title = computed(chartDocument.$value, ({ title }) => title);
+const $analysis = computed($selected, ({ analysis }) => analysis);
+
+const $chartSelection = computed(
+  [$onChart, $placeMode, $settings, $title, $analysis],
+  (on, homeMode, settings, title, analysis) =>
+    on
+      ? chartSelection(on, settings, title, analysis)
+      : selectionOf(homeMode, undefined, settings, settings.drone),
 );
 
 selects(

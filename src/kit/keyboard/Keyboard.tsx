@@ -106,6 +106,9 @@ function Key({ midi, at, note, isLit, isUnknown, isTone, isTarget, isSounding }:
           data-sounding={isSounding || undefined}
         >
           <rect className={styles.face} x={left} y={top} width={width} height={28} />
+          {isTone && (
+            <rect className={styles.tone} x={left + 2.6} y={top + 2.6} width={width - 5.2} height={22.8} />
+          )}
           {isTarget && (
             <rect className={styles.target} x={left - 2} y={top - 2} width={width + 4} height={32} />
           )}

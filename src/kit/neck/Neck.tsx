@@ -237,6 +237,15 @@ function Marker({ marker, view, isLit, isUnknown, isTone, isTarget, isSounding }
       data-sounding={isSounding || undefined}
     >
       <rect className={styles.face} x={left} y={top} width={width} height={height} />
+      {isTone && (
+        <rect
+          className={styles.tone}
+          x={left + 2.6}
+          y={top + 2.6}
+          width={width - 5.2}
+          height={height - 5.2}
+        />
+      )}
       {isTarget && (
         <rect className={styles.target} x={left - 2.5} y={top - 2.5} width={width + 5} height={height + 5} />
       )}

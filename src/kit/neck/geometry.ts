@@ -43,7 +43,9 @@ const sided = (x: number, { isLeft, width }: NeckView): number => (isLeft ? widt
 /** Where a fret lies between the ends of the drawing before the hand is minded. True spacing. */
 function along(fret: number, { fromFret, toFret, width }: NeckView): number {
   const start = fretAt(Math.max(0, fromFret - 1));
-  return NECK.nut + ((fretAt(fret) - start) / (fretAt(toFret) - start)) * (width - NECK.margin - NECK.nut);
+  // Without the open strings beside it the first fret begins at the edge.
+  const left = fromFret === 0 ? NECK.nut : NECK.margin;
+  return left + ((fretAt(fret) - start) / (fretAt(toFret) - start)) * (width - NECK.margin - left);
 }
 
 /** The x of a fret wire; 0 is the nut. */

@@ -21,6 +21,7 @@ import { Popover } from "@/kit/popover";
 import { useAfterPaint } from "@/kit/useAfterPaint";
 import { useNarrow } from "@/kit/useNarrow";
 import { SaveDialog, ShelfDialog } from "@/shell/shelf";
+import { Announcer } from "./Announcer";
 import { FindDialog } from "./FindDialog";
 import { LinkDialog, useLink } from "./Link";
 import { DropTarget } from "@/shell/files";
@@ -135,6 +136,7 @@ export function TopBar() {
           )}
         </div>
       </header>
+      <Announcer />
       <FirstSteps />
       <Notices />
       <DropTarget />

@@ -63,9 +63,9 @@ describe("finding", () => {
     setPlace({ home: 7 });
     const { found } = find("1 b3 4 5 b7");
     expect(found().slice(0, 3)).toEqual([
-      "C♯ minor pentatonicjust these notes",
-      "C♯ minor bluesone note more",
-      "C♯ Aeolian without 6one note more",
+      "C♯ minor pentatonicDerive · just these notes",
+      "C♯ minor bluesDerive · one note more",
+      "C♯ Aeolian without 6Derive · one note more",
     ]);
   });
 
@@ -84,6 +84,6 @@ describe("finding", () => {
     expect(found()[0]).toContain("Broken spring");
     setOwnWords(mode("locrian"), "", "");
     fireEvent.change(screen.getByLabelText("What to find"), { target: { value: "qqq" } });
-    expect(screen.getByText(/Nothing goes by “qqq”/)).toBeTruthy();
+    expect(screen.getByText(/Nothing found for “qqq”/)).toBeTruthy();
   });
 });

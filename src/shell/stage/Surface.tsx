@@ -18,8 +18,8 @@ interface SurfaceProps {
 
 const NONE: readonly never[] = [];
 
-/** Width of the neck on a phone, in its own units: the frets under the hand fill it. */
-const NARROW_WIDTH = 400;
+/** Least width of the neck on a phone, in its own units: the frets under the hand fill it. */
+const NARROWEST = 400;
 
 /** What is shown, on a neck, a keyboard or a staff. */
 export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
@@ -40,7 +40,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
       <Neck
         title={title}
         view={
-          (isNarrow && nearView(shown, leftHanded, NARROW_WIDTH)) ||
+          (isNarrow && nearView(shown, leftHanded, Math.max(NARROWEST, window.innerWidth))) ||
           viewOf(tuning, fromFret, toFret, leftHanded)
         }
         markers={markers}
