@@ -13,11 +13,13 @@ const folder = join(root, "docs/screenshots");
  *
  * @param {import("@playwright/test").Page} page
  * @param {"Neck" | "Keys" | "Staff"} surface
- * @param {"Position" | "Whole" | "Line" | "Voicing"} division
+ * @param {"Position" | "Whole neck" | "Line" | "Voicing"} division
  */
 async function stage(page, surface, division) {
-  await page.getByRole("radio", { name: surface, exact: true }).check();
-  await page.getByRole("radio", { name: division, exact: true }).check();
+  await page.getByRole("radio", { name: division, exact: true }).check({ force: true });
+  await page.getByRole("button", { name: "Display", exact: true }).click();
+  await page.getByRole("radio", { name: surface, exact: true }).check({ force: true });
+  await page.keyboard.press("Escape");
 }
 
 /** @type {readonly { name: string, path: string, size?: [number, number], theme?: "dark", act?: (page: import("@playwright/test").Page) => Promise<void> }[]} */
@@ -28,7 +30,7 @@ const SHOTS = [
     path: "/derive?home=Eb&mode=lydian&line=notes",
     act: async (page) => {
       await stage(page, "Staff", "Line");
-      await page.getByLabel("Figure of the line").selectOption("triads");
+      await page.getByRole("combobox", { name: "Line" }).selectOption("triads");
       await page.locator("section[aria-label=Staff] text.fret").first().waitFor();
     },
   },
@@ -36,7 +38,7 @@ const SHOTS = [
   {
     name: "derive-compare",
     path: "/derive?home=D&mode=dorian&show=compare&with=mixolydian,aeolian,phrygian",
-    act: (page) => stage(page, "Keys", "Whole"),
+    act: (page) => stage(page, "Keys", "Whole neck"),
   },
   {
     name: "derive-chords",

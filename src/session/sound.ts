@@ -133,10 +133,13 @@ export function toggle(name: string, score: Score): void {
   else begin(name, () => ({ score }));
 }
 
+/** The name under which a single note is heard. */
+export const NOTE = "note";
+
 /** Lets one note be heard, in place of what sounded before. Only at the user's act. */
 export function hearNote(midi: number): void {
   const note: Score = { notes: [{ part: "line", midi, at: 0, length: 1 }], beats: 1, loops: false };
-  perform("note", { tempo: () => NOTE_TEMPO, round: (round) => (round === 0 ? note : undefined) });
+  perform(NOTE, { tempo: () => NOTE_TEMPO, round: (round) => (round === 0 ? note : undefined) });
 }
 
 /** A single note sounds for a second, whatever the tempo. */

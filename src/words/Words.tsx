@@ -1,4 +1,5 @@
 import type { Phrase } from "./names";
+import { Term } from "./Term";
 import styles from "./Words.module.css";
 
 interface WordsProps {
@@ -26,6 +27,7 @@ export function Words({ children, onPoint }: WordsProps) {
         </b>
       );
     }
+    if ("term" in phrase) return <Term key={at} of={phrase.term} />;
     if ("says" in phrase) {
       const { says, points } = phrase;
       if (points.length === 0 || !onPoint) return says;

@@ -173,7 +173,9 @@ function characteristicSentence(
   const all = isOne ? "it" : first.length === 2 ? "both" : `all ${numberText(first.length)}`;
   return [
     ...named,
-    ` ${isOne ? "is its characteristic note" : "are its characteristic notes"}: ${noneOfThemText(mode, comparison)} has ${all}.`,
+    isOne ? " is its " : " are its ",
+    { term: isOne ? "characteristic note" : "characteristic notes" },
+    `: ${noneOfThemText(mode, comparison)} has ${all}.`,
     insteadText(others),
     sharingText(mode, isOne, { comparison, reference: convention }),
   ];

@@ -21,18 +21,20 @@ export const TERMS: readonly (readonly [term: string, explanation: string])[] = 
     "The plain scale a mode is described from: major if its third is major, natural minor if it’s minor.",
   ],
   ["Brighter, darker", "Raising a note makes a mode brighter, lowering one makes it darker. Dorian is 0."],
-  ["Vamp", "Two chords played back and forth that keep one mode sounding."],
-  ["Drone", "The home note, sounding on under everything else. Under chords it is called a pedal."],
+  ["Home chord", "The chord on the home note that has only notes of the mode. It stands for the mode."],
+  ["Best vamp, Vamp", "Two chords played back and forth that keep one mode sounding."],
+  ["Drone, Pedal", "The home note, sounding on under everything else. Under chords it is called a pedal."],
   ["Avoid note", "A scale note a half step above a chord tone. It sounds tense if you stay on it."],
   ["Target note", "A chord tone that the chord before doesn’t have. Land on it and the change is heard."],
   ["Guide tones", "The third and seventh of a chord, and how they move into the next one."],
-  ["Other scale notes", "Notes of the mode that are neither chord tones nor avoid notes."],
+  ["Other notes", "Notes of the mode that are neither chord tones nor avoid notes."],
   ["Passing note", "A short note from outside the mode, on its way to a note of the mode."],
-  ["Undecided degree", "A degree that a tune never plays, so that more than one mode is left."],
-  ["Analysis", "Which home and mode a chart is heard in, chord by chord or as a whole."],
+  ["Undecided, Undecided degree", "A degree that a tune never plays, so that more than one mode is left."],
+  ["Analysis, Analyses", "Which home and mode a chart is heard in, chord by chord or as a whole."],
   ["Chord pairs", "Two chords whose notes together make the mode."],
   ["Slash chord", "A chord over another bass: C/A is C over A."],
   ["Position", "The frets the hand covers without moving along the neck."],
+  ["Inflection", "A voicing with one note moved to another note of the mode."],
   ["Voicing", "One way to place the notes of a chord on the instrument."],
   [
     "Solfège",
@@ -69,3 +71,19 @@ export const SHORT_MARKS: readonly (readonly [MarkKind, string])[] = [
 ];
 
 export const SHORT_SHADES = "shade: bright (+3) to dark (−3)";
+
+const BY_TERM: ReadonlyMap<string, string> = new Map(
+  TERMS.flatMap(([term, explanation]) =>
+    term.split(", ").flatMap((one) => {
+      const name = one.toLowerCase();
+      return [[name, explanation] as const, [`${name}s`, explanation] as const];
+    }),
+  ),
+);
+
+/**
+ * What the help says of a term, in the singular or the plural.
+ *
+ * @example explanationOf("Avoid notes") // "A scale note a half step above a chord tone. …"
+ */
+export const explanationOf = (term: string): string | undefined => BY_TERM.get(term.toLowerCase());

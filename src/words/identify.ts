@@ -1,7 +1,7 @@
 import { type Pitch, pitchAt, spellSound } from "@/core/pitch";
 import type { Expectation, KeyCheck } from "@/core/identify";
 import { type HomeMode, parentOf } from "@/core/scale";
-import type { Tune, TuneVoice } from "@/core/tune";
+import { type Tune, type TuneNote, type TuneVoice, voiceNotes } from "@/core/tune";
 import type { TuneOrigin, TuneSource } from "@/formats";
 import { capital, countText, homeModeText, listText, noteText, parentText, shortName } from "./names";
 
@@ -130,3 +130,24 @@ export const EXPECTATION_TEXT: Readonly<Record<Expectation, string>> = {
   mixed: "any mode",
   modal: "modal tunes",
 };
+
+/**
+ * A tune bar by bar, each with its notes in order, in every voice: "Bar 1: D, F, A." Chords beneath are told where nothing else is.
+ *
+ * @example barByBarText(readNotes("D4 F | A:2 ||").value) // ["Bar 1: D, F.", "Bar 2: A."]
+ */
+export function barByBarText(tune: Tune): readonly string[] {
+  const voices = tune.voices && tune.voices.length > 1 ? tune.voices : undefined;
+  const inBars = (notes: readonly TuneNote[]) => {
+    const bars = tune.bars.map((): string[] => []);
+    for (const { bar, pitch } of notes) bars[bar]?.push(noteText(pitch.name));
+    return bars;
+  };
+  const parts = voices
+    ? voices.map((voice, at) => ({ name: `${voiceText(voice, at)}: `, bars: inBars(voiceNotes(tune, at)) }))
+    : [{ name: "", bars: inBars(tune.notes) }];
+  return tune.bars.map((bar, at) => {
+    const said = parts.map(({ name, bars }) => `${name}${bars[at]?.join(", ") || "rest"}`);
+    return `Bar ${bar.number}: ${said.join("; ")}.`;
+  });
+}

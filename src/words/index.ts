@@ -12,3 +12,4 @@ export * from "./stage";
 export * from "./storage";
 export * from "./wording";
 export * from "./find";
+export * from "./Term";

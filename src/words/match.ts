@@ -154,7 +154,8 @@ export function targetSentence(
       ? `${from} doesn't have it`
       : `${from} doesn't have it (nor ${listText(rest.map(noteText), "or")})`;
   return [
-    "Target note: ",
+    { term: "Target note" },
+    ": ",
     { target: noteText(first) },
     `, its ${roleText(first - chord.root)}. ${isRound ? `Coming round again, ${lacks}` : lacks}, so it marks the change. ${whereToUse(first, homeMode)}`,
   ];

@@ -10,11 +10,12 @@ import { type Chord, chordSuffix } from "@/core/chord";
 import type { Family, HomeMode, Mode } from "@/core/scale";
 import { wording } from "./wording";
 
-/** A part of a sentence: plain, lit (a characteristic note, on amber), a target note, strong, or one that points at notes of the tune. */
+/** A part of a sentence: plain, lit (a characteristic note, on amber), a target note, a term with its explanation, strong, or one that points at notes of the tune. */
 export type Phrase =
   | string
   | { readonly lit: string }
   | { readonly target: string }
+  | { readonly term: string }
   | { readonly strong: string }
   | { readonly says: string; readonly points: readonly number[] };
 
@@ -25,6 +26,7 @@ export const plainText = (phrases: readonly Phrase[]): string =>
       if (typeof phrase === "string") return phrase;
       if ("lit" in phrase) return phrase.lit;
       if ("target" in phrase) return phrase.target;
+      if ("term" in phrase) return phrase.term;
       return "strong" in phrase ? phrase.strong : phrase.says;
     })
     .join("");
@@ -188,3 +190,19 @@ const ORDINALS = ["first", "second", "third", "fourth", "fifth", "sixth", "seven
 export const ordinalText = (number: number): string => ORDINALS[number - 1] ?? `${number}th`;
 
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** What is marked on a note, behind its degree: ", characteristic, chord tone". */
+export const markText = (isCharacteristic: boolean, isChordTone: boolean, isTarget: boolean): string =>
+  [
+    isCharacteristic ? ", characteristic" : "",
+    isTarget ? ", target note" : isChordTone ? ", chord tone" : "",
+  ].join("");
+
+/** Where the cursor is on a neck: "String 5, fret 3, C (♭7)". */
+export const stringFretText = (
+  { string, fret }: { readonly string: number; readonly fret: number },
+  note?: string,
+): string =>
+  [`String ${string}`, fret === 0 ? "open" : `fret ${fret}`, ...(note === undefined ? [] : [note])].join(
+    ", ",
+  );

@@ -2,11 +2,11 @@ import { readFileSync } from "node:fs";
 import { expect, type Page, test } from "@playwright/test";
 import { unzipSync } from "fflate";
 import { onsets, pitchAt, readWav, wavOf } from "../fixtures/listen";
-import { open } from "./pages";
+import { inSheet, open, show } from "./pages";
 
 /** Opens the Sound sheet. */
 const sound = async (page: Page) => {
-  await page.getByRole("button", { name: "Sound" }).click();
+  await page.getByRole("button", { name: "Sound", exact: true }).click();
   const sheet = page.getByRole("dialog", { name: "Sound" });
   await expect(sheet).toBeVisible();
   return sheet;
@@ -26,11 +26,12 @@ const tempo = (page: Page, value: number) =>
 
 test("a line is rendered at its pitches and on its beats", async ({ page }) => {
   await open(page, "/derive?home=F%23&mode=phrygian");
-  await page.getByRole("radio", { name: "Line", exact: true }).check();
-  await page.getByLabel("Figure of the line").selectOption("thirds");
-  await page.getByLabel("Notes to the beat").selectOption("triplets");
-  await page.getByLabel("What is played").selectOption("line");
-  await page.getByLabel("Drone F♯").uncheck();
+  await show(page, "Line");
+  await page.getByRole("combobox", { name: "Line" }).selectOption("thirds");
+  await inSheet(page, "Sound", async (sheet) => {
+    await sheet.getByLabel("Notes per beat").selectOption("triplets");
+    await sheet.getByLabel("Drone F♯").uncheck();
+  });
   await tempo(page, 100);
   await sound(page);
   const heard = readWav(await saved(page, "Save as WAV"));
@@ -49,12 +50,12 @@ test("the click does not drift in five minutes, at the slowest tempo, an odd one
 }) => {
   test.setTimeout(240_000);
   await open(page, "/derive");
-  await page.getByLabel("What is played").selectOption("drone");
+  await page.getByLabel("What to play").selectOption("drone");
   for (const beats of [30, 97, 300]) {
     await tempo(page, beats);
     const sheet = await sound(page);
-    await sheet.getByLabel("Click on every beat").check();
-    await sheet.getByLabel("How long").selectOption("5");
+    await sheet.getByLabel("Metronome").check();
+    await sheet.getByLabel("Length").selectOption("5");
     await sheet.getByLabel("Volume of the part: Drone").fill("-40");
     const found = onsets(readWav(await saved(page, "Save as WAV")));
     const step = 60 / beats;
@@ -65,17 +66,17 @@ test("the click does not drift in five minutes, at the slowest tempo, an odd one
   }
 });
 
-test("a tempo that climbs is heard to climb, and a part that is silent is", async ({ page }) => {
+test("a tempo that rises is heard to rise, and a part that is silent is", async ({ page }) => {
   await open(page, "/derive");
-  await page.getByLabel("What is played").selectOption("drone");
+  await page.getByLabel("What to play").selectOption("drone");
   await tempo(page, 120);
   const sheet = await sound(page);
-  await sheet.getByLabel("Click on every beat").check();
-  await sheet.getByLabel("climb", { exact: true }).check();
-  await sheet.getByLabel("Beats a minute faster each time").fill("40");
-  await sheet.getByLabel("Rounds between").fill("1");
+  await sheet.getByLabel("Metronome").check();
+  await sheet.getByLabel("Rising tempo").check();
+  await sheet.getByLabel(/^Faster by/).fill("40");
+  await sheet.getByLabel(/^Every/).fill("1");
   await sheet.getByLabel("Volume of the part: Drone").fill("-40");
-  await sheet.getByLabel("How long").selectOption("1");
+  await sheet.getByLabel("Length").selectOption("1");
   const found = onsets(readWav(await saved(page, "Save as WAV")));
   const steps = found.slice(1, 13).map((time, at) => Math.round((time - found[at]!) * 1000));
   expect(steps.slice(0, 4)).toEqual([500, 500, 500, 500]);
@@ -85,9 +86,9 @@ test("a tempo that climbs is heard to climb, and a part that is silent is", asyn
 
 test("the parts come apart as well, each in a file of its own", async ({ page }) => {
   await open(page, "/derive?home=D&mode=dorian");
-  await page.getByLabel("What is played").selectOption("pedal");
+  await page.getByLabel("What to play").selectOption("pedal");
   const sheet = await sound(page);
-  await sheet.getByRole("radio", { name: "a file for each part" }).check();
+  await sheet.getByRole("radio", { name: "a file each" }).check();
   const files = unzipSync(new Uint8Array(readFileSync(await saved(page, "Save as WAV"))));
   expect(Object.keys(files)).toEqual(["d-dorian-pedal-chords.wav", "d-dorian-pedal-bass.wav"]);
   const bass = wavOf(files["d-dorian-pedal-bass.wav"]!);
@@ -97,9 +98,9 @@ test("the parts come apart as well, each in a file of its own", async ({ page })
 
 test("the parts are saved as a MIDI file that reads back", async ({ page }) => {
   await open(page, "/derive?home=D&mode=dorian");
-  await page.getByLabel("What is played").selectOption("pedal");
+  await page.getByLabel("What to play").selectOption("pedal");
   const sheet = await sound(page);
-  await sheet.getByLabel("Click on every beat").check();
+  await sheet.getByLabel("Metronome").check();
   const { default: library } = await import("@tonejs/midi");
   const file = new library.Midi(readFileSync(await saved(page, "Save as MIDI")));
   expect(file.tracks.map(({ name }) => name)).toEqual(["Chords", "Bass", "Click"]);

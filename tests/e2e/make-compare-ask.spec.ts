@@ -98,6 +98,7 @@ test("questions are compared with all modes, off the page's own thread", async (
   await page.getByLabel("Chords that they hold").fill("Em, F and G#");
   await page.keyboard.press("Enter");
   await expect(page.getByText(/needs eight different notes, more than seven/)).toBeVisible();
+  await expect(page.getByRole("button", { name: /^Drop “the chords”: \d+ modes$/ })).toBeVisible();
   await page.getByLabel("Chords that they hold").fill("Am E F");
   await page.keyboard.press("Enter");
   await page.reload();

@@ -1,4 +1,4 @@
-import { expect, type Page } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
 
 /** Opens a view and waits until it stands. */
 export async function open(page: Page, path: string): Promise<void> {
@@ -30,3 +30,27 @@ export async function keepAs(page: Page, title: string, words = ""): Promise<voi
   await dialog.getByRole("button", { name: "Save" }).click();
   await expect(dialog).toBeHidden();
 }
+
+/** Opens Display or Sound beside the stage, acts in it, and closes it. */
+export async function inSheet(
+  page: Page,
+  name: "Display" | "Sound",
+  act: (sheet: Locator) => Promise<unknown>,
+): Promise<void> {
+  await page.getByRole("button", { name, exact: true }).click();
+  const sheet = page.getByRole("dialog", { name, exact: true });
+  await expect(sheet).toBeVisible();
+  await act(sheet);
+  await page.keyboard.press("Escape");
+  await expect(sheet).toBeHidden();
+}
+
+/** What the stage shows it on. */
+export const showOn = (page: Page, surface: "Neck" | "Keys" | "Staff"): Promise<void> =>
+  inSheet(page, "Display", (sheet) =>
+    sheet.getByRole("radio", { name: surface, exact: true }).check({ force: true }),
+  );
+
+/** What the stage shows. */
+export const show = (page: Page, division: "Position" | "Whole neck" | "Line" | "Voicing"): Promise<void> =>
+  page.getByRole("radio", { name: division, exact: true }).check({ force: true });

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { keepAs, open } from "./pages";
+import { inSheet, keepAs, open } from "./pages";
 
 test("what is saved can be renamed, deleted, brought back, and is seen in another tab", async ({
   page,
@@ -70,10 +70,12 @@ test("settings stay, but the volume begins at the safe one", async ({ page }) =>
   await open(page, "/derive");
   await page.keyboard.press("t");
   await page.getByLabel("Tempo, beats a minute, 30 to 300").fill("132");
-  await page.getByLabel("Volume").fill("-4");
+  await inSheet(page, "Sound", (sheet) => sheet.getByLabel("Volume", { exact: true }).fill("-4"));
   await page.waitForTimeout(300);
   await page.reload();
   await expect(page.locator("html")).toHaveAttribute("data-theme", "dark");
   await expect(page.getByLabel("Tempo, beats a minute, 30 to 300")).toHaveValue("132");
-  await expect(page.getByLabel("Volume")).toHaveValue("-18");
+  await inSheet(page, "Sound", (sheet) =>
+    expect(sheet.getByLabel("Volume", { exact: true })).toHaveValue("-18"),
+  );
 });

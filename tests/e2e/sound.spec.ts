@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { open } from "./pages";
+import { inSheet, open, show } from "./pages";
 
 interface Tapped {
   tap?: AnalyserNode;
@@ -47,7 +47,8 @@ test("no sound is made, and no sound code loaded, before the user's act", async 
 test("the mode is heard at its pitches, starting on home", async ({ page }) => {
   await tapSound(page);
   await open(page, "/derive?home=A&mode=phrygian");
-  await page.getByLabel("Drone A").uncheck();
+  await show(page, "Whole neck");
+  await inSheet(page, "Sound", (sheet) => sheet.getByLabel("Drone A").uncheck());
   await page.getByLabel("Tempo, beats a minute, 30 to 300").fill("40");
   await page.locator("h2").first().click();
   await page.keyboard.press(" ");

@@ -1,38 +1,41 @@
 import { readFileSync } from "node:fs";
 import { expect, type Page, test } from "@playwright/test";
 import { unzipSync } from "fflate";
-import { keepAs, open } from "./pages";
+import { inSheet, keepAs, open, show, showOn } from "./pages";
 
 const neck = (page: Page) => page.getByRole("img", { name: /on the neck/ });
 
 /** Chooses an instrument in its sheet, and the hand. */
 async function choose(page: Page, instrument: string, isLeft = false): Promise<void> {
-  await page.getByRole("button", { name: /^(Guitar|Bass|Fiddle|Ukulele|Keyboard)/ }).click();
+  await page.getByRole("button", { name: /^Instrument: / }).click();
   const sheet = page.getByRole("dialog", { name: "Instrument" });
   await sheet.getByLabel("Instrument", { exact: true }).selectOption(instrument);
   if (instrument !== "keyboard") await sheet.getByLabel("left-handed").setChecked(isLeft);
   await page.keyboard.press("Escape");
 }
 
+const divide = (page: Page, system: string) =>
+  inSheet(page, "Display", (sheet) => sheet.getByLabel("Divide the neck into").selectOption(system));
+
 test("an instrument, its tuning and the capo are saved and shown", async ({ page }) => {
   await open(page, "/derive?home=D&mode=dorian");
   await choose(page, "bass");
   await expect(neck(page)).toHaveAttribute("aria-label", /String 4: 10 D \(1\), 12 E \(2\), 13 F/);
-  await page.getByRole("button", { name: /^Bass/ }).click();
+  await page.getByRole("button", { name: /^Instrument: Bass/ }).click();
   const sheet = page.getByRole("dialog", { name: "Instrument" });
   await sheet.getByLabel("Tuning", { exact: true }).selectOption({ label: "drop D" });
   await sheet.getByLabel("Capo at fret").fill("2");
   await page.keyboard.press("Escape");
-  await expect(page.getByRole("button", { name: "Bass, D A D G, capo 2" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Instrument: Bass, drop D, capo 2" })).toBeVisible();
   await page.reload();
-  await expect(page.getByRole("button", { name: "Bass, D A D G, capo 2" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Instrument: Bass, drop D, capo 2" })).toBeVisible();
 });
 
 test("a tuning made by hand: what cannot be is said, what can is saved, deleted and brought back", async ({
   page,
 }) => {
   await open(page, "/derive?home=D&mode=dorian");
-  await page.getByRole("button", { name: /^Guitar/ }).click();
+  await page.getByRole("button", { name: /^Instrument: Guitar/ }).click();
   const sheet = page.getByRole("dialog", { name: "Instrument" });
   await sheet.getByLabel("Strings", { exact: true }).fill("C2 H3 E99");
   await sheet.getByLabel("Frets", { exact: true }).fill("99");
@@ -46,9 +49,9 @@ test("a tuning made by hand: what cannot be is said, what can is saved, deleted 
   await sheet.getByLabel("Name", { exact: true }).fill("Cellar");
   await sheet.getByRole("button", { name: "Save this tuning" }).click();
   await page.keyboard.press("Escape");
-  await expect(page.getByRole("button", { name: "Guitar, C G D A" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Instrument: Guitar, Cellar" })).toBeVisible();
   await page.reload();
-  await page.getByRole("button", { name: "Guitar, C G D A" }).click();
+  await page.getByRole("button", { name: "Instrument: Guitar, Cellar" }).click();
   await sheet.getByRole("button", { name: "Delete Cellar" }).click();
   await expect(sheet.getByText("E2 A2 D3 G3 B3 E4").first()).toBeVisible();
 });
@@ -57,27 +60,27 @@ test("positions are stepped by key in every division, and moves are told and dra
   await open(page, "/derive?home=D&mode=dorian");
   await expect(page.getByText("B♭ to B: string 4 fret 8 to 9, string 2 fret 11 to 12")).toBeVisible();
   await expect(page.locator("[data-move]")).toHaveCount(0);
-  await page.getByLabel("The mode that is known").selectOption("aeolian");
+  await inSheet(page, "Display", (sheet) => sheet.getByLabel("Show what moves").selectOption("aeolian"));
   await expect(page.locator("[data-move]")).toHaveCount(2);
   for (const [system, here, next] of [
     ["three-per-string", "at fret 10, from 1", "at fret 12, from 2"],
     ["pentatonic-frame", "at fret 10, E shape", "at fret 12, D shape"],
     ["octave-pairs", "at fret 10, from 1, 4 + 3", "at fret 10, from 1, 3 + 4"],
   ] as const) {
-    await page.getByLabel("How the neck is divided").selectOption(system);
+    await divide(page, system);
     await expect(page.getByText(here)).toBeVisible();
     await page.keyboard.press(".");
     await expect(page.getByText(next)).toBeVisible();
     await page.keyboard.press(",");
     await expect(page.getByText(here)).toBeVisible();
   }
-  await page.getByLabel("How the neck is divided").selectOption("open");
+  await divide(page, "open");
   await expect(page.getByText("at the nut, open strings")).toBeVisible();
 });
 
 test("past the comfortable stretch there is a caution and another fingering", async ({ page }) => {
   await open(page, "/derive?home=F%23&mode=dorian");
-  await page.getByLabel("How the neck is divided").selectOption("three-per-string");
+  await divide(page, "three-per-string");
   const caution = page.getByRole("note");
   await expect(caution).toContainText(/opens \d+ mm, past your 110/);
   await expect(caution).toHaveAttribute("title", /Stop if it hurts\. With .* shifts? it opens/);
@@ -87,16 +90,16 @@ test("past the comfortable stretch there is a caution and another fingering", as
 
 test("keys and staff show the same notes, with fingers and tablature", async ({ page }) => {
   await open(page, "/derive?home=Eb&mode=lydian");
-  await page.getByRole("radio", { name: "Keys", exact: true }).check();
+  await showOn(page, "Keys");
   await expect(page.getByRole("img", { name: /E♭ Lydian on the keys/ })).toBeVisible();
-  await page.getByRole("radio", { name: "Staff", exact: true }).check();
+  await showOn(page, "Staff");
   await expect(page.getByRole("img", { name: /E♭ Lydian on the staff: D \(7\), E♭ \(1\)/ })).toBeVisible();
   const frets = page.locator("section[aria-label=Staff] text.fret");
   await expect(frets.first()).toHaveText("10");
   await expect(page.locator("section[aria-label=Staff] [data-characteristic]").first()).toBeAttached();
   await choose(page, "keyboard");
-  await page.getByRole("radio", { name: "Line", exact: true }).check();
-  await page.getByLabel("Figure of the line").selectOption("scale");
+  await show(page, "Line");
+  await page.getByRole("combobox", { name: "Line" }).selectOption("scale");
   await expect(page.locator("section[aria-label=Staff] text.finger").first()).toBeAttached();
 });
 
@@ -104,12 +107,13 @@ test("voicings are found off the page's own thread, stepped, heard, saved and ta
   page,
 }) => {
   await open(page, "/derive?home=E&mode=dorian");
-  await page.getByRole("radio", { name: "Voicing", exact: true }).check();
+  await show(page, "Voicing");
   await expect(page.getByText(/^1 of \d+$/)).toBeVisible();
   await page.keyboard.press(".");
   await expect(page.getByText(/^2 of \d+$/)).toBeVisible();
-  await page.getByLabel("Stage").getByRole("button", { name: "Hear it" }).click();
-  await page.getByLabel("Stage").getByRole("button", { name: "Save" }).click();
+  await page.getByLabel("Stage").getByRole("button", { name: "Hear the voicing" }).click();
+  await page.getByRole("button", { name: "Display", exact: true }).click();
+  await page.getByRole("button", { name: "Save the voicing" }).click();
   await keepAs(page, "Second of Em7");
   const shown = await neck(page).getAttribute("aria-label");
   await page.keyboard.press(".");
@@ -146,7 +150,7 @@ test("no audio device is said, and the rest works", async ({ page }) => {
   await open(page, "/derive");
   await page.keyboard.press(" ");
   await expect(page.getByRole("alert")).toHaveText(
-    "This browser gives no sound: no output device. Everything else works.",
+    "This browser can't play sound: no output device. Everything else works.",
   );
   await page.keyboard.press(".");
   await expect(page.getByText("at fret 12")).toBeVisible();
@@ -159,7 +163,7 @@ test("a context that is held back is said, and the rest works", async ({ page })
   });
   await open(page, "/derive");
   await page.keyboard.press(" ");
-  await expect(page.getByRole("alert").filter({ hasText: "holds the sound back" })).toBeVisible({
+  await expect(page.getByRole("alert").filter({ hasText: "holding the sound back" })).toBeVisible({
     timeout: 8000,
   });
   await page.keyboard.press("g");
@@ -263,7 +267,6 @@ for (const [instrument, strings, hand, bare] of [
     }) => {
       await open(page, "/derive?home=D&mode=dorian");
       await choose(page, instrument, isLeft);
-      await page.getByLabel("Note labels").selectOption("notes");
       const read = (text: readonly string[]) =>
         text
           .join(" ")

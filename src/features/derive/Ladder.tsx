@@ -54,6 +54,8 @@ export function Ladder({
     const frame = requestAnimationFrame(() => {
       const ladder = list.current;
       const row = ladder?.querySelector<HTMLElement>("[aria-pressed=true]");
+      // The rows are one stop for the tab key: the focus goes with the arrows.
+      if (row && ladder?.contains(document.activeElement)) row.focus({ preventScroll: true });
       if (!ladder || !row || ladder.scrollHeight <= ladder.clientHeight + 1) return;
       const above = row.getBoundingClientRect().top - ladder.getBoundingClientRect().top;
       if (above < 0) ladder.scrollTop += above - 6;
@@ -106,6 +108,7 @@ const LadderRow = memo(function LadderRow(props: LadderRowProps) {
         className={styles.row}
         data-shade={shadeOf(brightness(mode.intervals))}
         aria-pressed={isChosen}
+        tabIndex={isChosen ? 0 : -1}
         aria-label={rowText(row, comparedBy)}
         onClick={() => onSelect(row)}
       >

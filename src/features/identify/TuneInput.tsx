@@ -1,3 +1,4 @@
+import { useId } from "react";
 import { DEMO_TUNES } from "@/demo";
 import { tuneDocument } from "@/session";
 import { Button, Choice, FileButton } from "@/kit/controls";
@@ -54,6 +55,7 @@ interface TuneTextProps {
 
 /** The text field, where it is open, and what in the text was not understood, and where. */
 export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }: TuneTextProps) {
+  const id = useId();
   const problems = isEmpty ? [] : (read?.problems ?? []);
   if (!isOpen && problems.length === 0 && refusal === undefined) return null;
   return (
@@ -62,6 +64,8 @@ export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }
         <textarea
           className={own.text}
           aria-label="The tune, as ABC or note names"
+          aria-invalid={problems.length > 0 || refusal !== undefined || undefined}
+          aria-describedby={`${id}-problems`}
           value={text}
           rows={isEmpty ? 8 : 4}
           spellCheck={false}
@@ -94,7 +98,11 @@ export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }
           {refusal}
         </p>
       )}
-      <Problems problems={problems} text={read && read.source !== "midi" ? read.text : ""} />
+      <Problems
+        id={`${id}-problems`}
+        problems={problems}
+        text={read && read.source !== "midi" ? read.text : ""}
+      />
     </div>
   );
 }

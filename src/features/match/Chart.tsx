@@ -99,9 +99,19 @@ const Line = memo(
       const holds = line.some(({ bar }) => chosen >= bar.from && chosen < bar.to);
       if (holds) row.current?.scrollIntoView({ block: "nearest" });
     }, [chosen, line]);
+    const whole = useRef<HTMLElement>(null);
+    // The chords are one stop for the tab key, and so is each band: the focus goes with the arrows.
+    useEffect(() => {
+      const focused = document.activeElement;
+      if (!(focused instanceof HTMLElement) || !focused.matches("[data-stop]")) return;
+      if (!focused.closest("[role=region]")?.contains(whole.current)) return;
+      whole.current
+        ?.querySelector<HTMLElement>(`[data-stop="${focused.dataset.stop ?? ""}"][tabindex="0"]`)
+        ?.focus({ preventScroll: true });
+    }, [chosen]);
     const analysis = shown.find(({ kind }) => kind === selectedKind) ?? shown[0];
     return (
-      <section className={styles.line} id={`bars-${first?.bar.number ?? 0}`}>
+      <section ref={whole} className={styles.line} id={`bars-${first?.bar.number ?? 0}`}>
         {first?.bar.section !== undefined && <h3 className={styles.sectionName}>{first.bar.section}</h3>}
         <ol ref={row} className={styles.bars} aria-label={`Bars from ${first?.bar.number ?? 0}`}>
           {line.map((laid) => (
@@ -126,6 +136,7 @@ const Line = memo(
               line={line}
               columns={columns}
               isSelected={each.kind === selectedKind}
+              chosen={chosen}
               onChoose={(at) => onBand(each.kind, at)}
             />
           </div>
@@ -207,6 +218,8 @@ function ChordCell({ placed, homeMode, isChosen, isMarked, onChoose }: ChordCell
       className={styles.cell}
       style={widthOf(placed)}
       aria-pressed={isChosen}
+      tabIndex={isChosen ? 0 : -1}
+      data-stop="chords"
       aria-label={placeInChartText(each, roman, homeMode)}
       data-unread={isUnread || undefined}
       data-short={each.length < SHORT || undefined}
@@ -260,11 +273,12 @@ interface BandProps {
   readonly line: readonly LaidBar[];
   readonly columns: number;
   readonly isSelected: boolean;
+  readonly chosen: number;
   readonly onChoose: (at: number) => void;
 }
 
 /** The analysis of one kind under a line: its modes in their shades, at each change the note that changes. */
-function Band({ analysis, line, columns, isSelected, onChoose }: BandProps) {
+function Band({ analysis, line, columns, isSelected, chosen, onChoose }: BandProps) {
   const changes = changesOf(analysis);
   const runs = runsOf(analysis, line, columns);
   return (
@@ -279,6 +293,7 @@ function Band({ analysis, line, columns, isSelected, onChoose }: BandProps) {
           key={run.segment.from}
           run={run}
           kind={analysis.kind}
+          holdsChosen={run.chords.some(({ at }) => at === chosen)}
           change={run.begins ? changes.find(({ at }) => at === run.segment.from) : undefined}
           onChoose={onChoose}
         />
@@ -291,11 +306,13 @@ interface RunBlockProps {
   readonly run: Run;
   readonly kind: AnalysisKind;
   readonly change: Change | undefined;
+  /** The selected chord stands in it: of its band it is the stop for the tab key. */
+  readonly holdsChosen: boolean;
   readonly onChoose: (at: number) => void;
 }
 
 /** The part of a segment that stands in a line; pressing it selects its analysis. */
-function RunBlock({ run, kind, change, onChoose }: RunBlockProps) {
+function RunBlock({ run, kind, change, holdsChosen, onChoose }: RunBlockProps) {
   const { homeMode } = run.segment;
   const isShort = run.width < 0.2;
   const bars = run.chords.reduce((sum, { each }) => sum + each.length, 0);
@@ -318,6 +335,8 @@ function RunBlock({ run, kind, change, onChoose }: RunBlockProps) {
         type="button"
         className={styles.name}
         title={name}
+        tabIndex={holdsChosen ? 0 : -1}
+        data-stop={kind}
         aria-label={`${ANALYSIS_TEXT[kind]}: ${name} from bar ${run.chords[0]?.each.bar ?? 0}${changes === undefined ? "" : `, ${changes}`}`}
         onClick={() => onChoose(first)}
       >

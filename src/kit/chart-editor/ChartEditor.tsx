@@ -63,7 +63,10 @@ export function ChartEditor(props: ChartEditorProps) {
   }, [label]);
 
   useEffect(() => handle.current?.setText(value), [value, isReady]);
-  useEffect(() => handle.current?.setProblems(problems), [problems, isReady]);
+  useEffect(() => {
+    const [first] = problems;
+    handle.current?.setProblems(problems, first && latest.current.says(first));
+  }, [problems, isReady]);
 
   return (
     <div className={styles.editor} data-ready={isReady || undefined}>

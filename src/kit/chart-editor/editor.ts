@@ -8,7 +8,7 @@ import {
 } from "@codemirror/autocomplete";
 import { defaultKeymap } from "@codemirror/commands";
 import { type Diagnostic, setDiagnostics } from "@codemirror/lint";
-import { Annotation, EditorState, RangeSetBuilder } from "@codemirror/state";
+import { Annotation, Compartment, EditorState, RangeSetBuilder } from "@codemirror/state";
 import {
   Decoration,
   type DecorationSet,
@@ -26,7 +26,8 @@ import { type Completion, wordBefore } from "./completions";
 export interface EditorHandle {
   /** Takes a text from outside. Nothing where it is the same. */
   readonly setText: (text: string) => void;
-  readonly setProblems: (problems: readonly Problem[]) => void;
+  /** Underlines what was not understood, and says the first of it with the field. */
+  readonly setProblems: (problems: readonly Problem[], first: string | undefined) => void;
   readonly close: () => void;
 }
 
@@ -132,6 +133,10 @@ const tokenMarks = ViewPlugin.fromClass(
   { decorations: (plugin) => plugin.decorations },
 );
 
+/** What the field says of itself while something in it can't be read: its problem stands outside the shadow tree. */
+const invalidAttributes = (problem: string | undefined): Record<string, string> =>
+  problem === undefined ? {} : { "aria-invalid": "true", "aria-description": problem };
+
 /** Opens an editor in an element, in a shadow tree of its own. */
 export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle {
   const root = host.shadowRoot ?? host.attachShadow({ mode: "open" });
@@ -152,6 +157,8 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
           filter: true,
         };
   };
+
+  const validity = new Compartment();
 
   // What was told and has not come back yet: an older text that comes back must not undo what was typed since.
   const told: string[] = [];
@@ -192,6 +199,7 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
           spellcheck: "false",
           autocapitalize: "off",
         }),
+        validity.of([]),
         placeholder("| Em9 | A13 |"),
         tokenMarks,
         THEME,
@@ -227,7 +235,7 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
         annotations: FromOutside.of(true),
       });
     },
-    setProblems: (problems) => {
+    setProblems: (problems, first) => {
       const { length } = view.state.doc;
       const diagnostics = problems
         .filter(({ offset }) => offset <= length)
@@ -237,7 +245,9 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
           severity: "error",
           message: asked.says(problem),
         }));
-      view.dispatch(setDiagnostics(view.state, diagnostics));
+      view.dispatch(setDiagnostics(view.state, diagnostics), {
+        effects: validity.reconfigure(EditorView.contentAttributes.of(invalidAttributes(first))),
+      });
     },
     close: () => view.destroy(),
   };

@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { explanationOf, Term } from "@/words";
 import styles from "./Labelled.module.css";
 
 interface LabelledProps {
@@ -7,12 +8,13 @@ interface LabelledProps {
   readonly children: ReactNode;
 }
 
-/** A control under its visible label. */
+/** A control under its visible label; a term of the field explains itself. */
 export function Labelled({ label, children }: LabelledProps) {
+  const isTerm = explanationOf(label) !== undefined;
   return (
     <span className={styles.labelled}>
-      <span className={styles.label} aria-hidden="true">
-        {label}
+      <span className={styles.label} aria-hidden={!isTerm || undefined}>
+        {isTerm ? <Term of={label} /> : label}
       </span>
       {children}
     </span>

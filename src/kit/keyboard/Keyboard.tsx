@@ -1,8 +1,9 @@
 import { isBlackKey } from "@/core/instrument";
-import { type Fifths, type Interval, midiOf, modulo, type Pitch, soundOf } from "@/core/pitch";
-import { degreeText, noteText } from "@/words";
+import { type Fifths, type Interval, midiOf, modulo, type Pitch, soundOf, spellSound } from "@/core/pitch";
+import { degreeText, markText, noteText } from "@/words";
 import { heardAmong } from "@/kit/heardAmong";
 import { pointIn } from "@/kit/pointIn";
+import { useCursor } from "@/kit/useCursor";
 import { keyAt, keyNear, keyRange, KEYS } from "./geometry";
 import styles from "./Keyboard.module.css";
 
@@ -36,9 +37,16 @@ export function Keyboard(props: KeyboardProps) {
   const drawn = [...keys.filter((midi) => !isBlackKey(midi)), ...keys.filter(isBlackKey)];
   const has = (names: readonly Fifths[], midi: number) =>
     names.some((name) => soundOf(name) === modulo(midi, 12));
-  const said = [...byKey.values()].map(
-    ({ pitch, interval }) => `${noteText(pitch.name)} (${degreeText(interval)})`,
+  const said = [...byKey.values()].map(({ pitch, interval }) => {
+    const midi = midiOf(pitch);
+    return `${noteText(pitch.name)} (${degreeText(interval)}${markText(has(lit, midi), has(chordTones, midi), has(targetNotes, midi))})`;
+  });
+  const cursor = useCursor<number>(
+    Math.min(...byKey.keys(), range[1]),
+    (midi, across) => (midi + across >= range[0] && midi + across <= range[1] ? midi + across : undefined),
+    onStrike,
   );
+  const under = cursor.at === undefined ? undefined : byKey.get(cursor.at);
   return (
     <div className={styles.room}>
       <svg
@@ -46,6 +54,7 @@ export function Keyboard(props: KeyboardProps) {
         viewBox={`0 0 ${KEYS.width} ${KEYS.height}`}
         role="img"
         data-strikes={onStrike !== undefined || undefined}
+        {...(onStrike ? cursor.handlers : {})}
         onPointerDown={(event) => {
           const point = onStrike && pointIn(event);
           const midi = point && keyNear(range, point.x, point.y);
@@ -66,9 +75,23 @@ export function Keyboard(props: KeyboardProps) {
             isSounding={heard.has(midi)}
           />
         ))}
+        {cursor.at !== undefined && <KeyCursor midi={cursor.at} at={keyAt(cursor.at, range)} />}
       </svg>
+      {cursor.at !== undefined && (
+        <p className="visually-hidden" role="status">
+          {under
+            ? `${noteText(under.pitch.name)} (${degreeText(under.interval)})`
+            : noteText(spellSound(modulo(cursor.at, 12)))}
+        </p>
+      )}
     </div>
   );
+}
+
+/** Where the arrow keys are, on a key's foot. */
+function KeyCursor({ midi, at: { x, width } }: Pick<KeyProps, "midi" | "at">) {
+  const height = isBlackKey(midi) ? KEYS.height * KEYS.black : KEYS.height;
+  return <rect className={styles.cursor} x={x + 2} y={height - 40} width={width - 4} height={38} />;
 }
 
 interface KeyProps {

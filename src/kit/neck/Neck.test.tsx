@@ -44,7 +44,7 @@ describe("the neck", () => {
   it("says the same in words, lowest string first", () => {
     shown();
     expect(screen.getByRole("img").getAttribute("aria-label")).toBe(
-      "D Dorian on the neck. String 6: 5 A (5), 7 B (6), 8 C (♭7). String 5: 5 D (1), 7 E (2), 8 F (♭3). String 4: 5 G (4), 7 A (5). String 3: 4 B (6), 5 C (♭7), 7 D (1). String 2: 5 E (2), 6 F (♭3), 8 G (4). String 1: 5 A (5), 7 B (6), 8 C (♭7).",
+      "D Dorian on the neck. String 6: 5 A (5), 7 B (6, characteristic), 8 C (♭7). String 5: 5 D (1), 7 E (2), 8 F (♭3). String 4: 5 G (4), 7 A (5). String 3: 4 B (6, characteristic), 5 C (♭7), 7 D (1). String 2: 5 E (2), 6 F (♭3), 8 G (4). String 1: 5 A (5), 7 B (6, characteristic), 8 C (♭7).",
     );
   });
 

@@ -1,8 +1,9 @@
 import { type Fifths, type Interval, midiOf, type Pitch, soundOf } from "@/core/pitch";
 import type { Move, Place } from "@/core/instrument";
-import { countText, degreeText, noteText } from "@/words";
+import { countText, degreeText, markText, noteText, stringFretText } from "@/words";
 import { heardAmong } from "@/kit/heardAmong";
 import { pointIn } from "@/kit/pointIn";
+import { useCursor } from "@/kit/useCursor";
 import {
   isDrawn,
   isMarked,
@@ -80,6 +81,20 @@ export function Neck({
   );
   const among = (names: readonly Fifths[], { pitch }: NeckMarker) =>
     names.some((name) => soundOf(name) === soundOf(pitch.name));
+  const low = selected.toSorted((a, b) => b.string - a.string || a.fret - b.fret)[0];
+  const cursor = useCursor<Place>(
+    low ?? { string: view.tuning.strings.length, fret: view.fromFret },
+    ({ string, fret }, across, down) => {
+      const next = { string: string + down, fret: fret + (view.isLeft ? -across : across) };
+      const isThere = next.string >= 1 && next.string <= view.tuning.strings.length && isDrawn(next, view);
+      return isThere ? next : undefined;
+    },
+    (place) => onStrike?.(soundAt(view.tuning, place)),
+  );
+  const under =
+    cursor.at && markers.find(({ string, fret }) => string === cursor.at?.string && fret === cursor.at.fret);
+  const marks = (marker: NeckMarker) =>
+    markText(among(lit, marker), among(chordTones, marker), among(targetNotes, marker));
   return (
     <div className={styles.room}>
       <svg
@@ -88,7 +103,8 @@ export function Neck({
         role="img"
         data-wide={view.width >= NECK.width || undefined}
         data-strikes={onStrike !== undefined || undefined}
-        aria-label={`${title} on the neck. ${neckInWords(selected, view, silent)}`}
+        {...(onStrike ? cursor.handlers : {})}
+        aria-label={`${title} on the neck. ${neckInWords(selected, view, silent, marks)}`}
         onPointerDown={(event) => {
           const point = onStrike && pointIn(event);
           const place = point && placeNear(view, point.x, point.y);
@@ -117,6 +133,15 @@ export function Neck({
             isSounding={marker.selected && heard.has(midiOf(marker.pitch))}
           />
         ))}
+        {cursor.at && isDrawn(cursor.at, view) && (
+          <rect
+            className={styles.cursor}
+            x={markerAt(cursor.at.fret, view) - NECK.markerWidth / 2 - 4}
+            y={stringAt(cursor.at.string, view) - markerHeight(view) / 2 - 4}
+            width={NECK.markerWidth + 8}
+            height={markerHeight(view) + 8}
+          />
+        )}
         {silent.map((string) => (
           <text
             key={string}
@@ -128,6 +153,14 @@ export function Neck({
           </text>
         ))}
       </svg>
+      {cursor.at && (
+        <p className="visually-hidden" role="status">
+          {stringFretText(
+            cursor.at,
+            under && `${noteText(under.pitch.name)} (${degreeText(under.interval)}${marks(under)})`,
+          )}
+        </p>
+      )}
       {beyond > 0 && (
         <p className={styles.beyond}>
           {countText(beyond, "note")} of it {beyond === 1 ? "lies" : "lie"} beyond the frets that are drawn.
@@ -268,6 +301,7 @@ function neckInWords(
   markers: readonly NeckMarker[],
   { tuning }: NeckView,
   silent: readonly number[],
+  marks: (marker: NeckMarker) => string,
 ): string {
   return tuning.strings
     .map((_, at) => {
@@ -275,7 +309,10 @@ function neckInWords(
       const said = markers
         .filter((marker) => marker.string === string)
         .toSorted((a, b) => a.fret - b.fret)
-        .map(({ fret, pitch, interval }) => `${fret} ${noteText(pitch.name)} (${degreeText(interval)})`);
+        .map(
+          (marker) =>
+            `${marker.fret} ${noteText(marker.pitch.name)} (${degreeText(marker.interval)}${marks(marker)})`,
+        );
       const none = silent.includes(string) ? "not played" : "nothing";
       return `String ${string}: ${said.length === 0 ? none : said.join(", ")}.`;
     })

@@ -1,5 +1,5 @@
 import { type ReactNode, useId } from "react";
-import { type Phrase, Words } from "@/words";
+import { type Phrase, Term, Words } from "@/words";
 import styles from "./Panel.module.css";
 
 interface PanelProps {
@@ -44,8 +44,10 @@ export function Facts({ rows }: { readonly rows: readonly (readonly [name: strin
     <dl className={styles.facts}>
       {rows.map(([name, fact]) => (
         <div key={name} className={styles.row}>
-          <dt>{name}</dt>
-          <dd>{typeof fact === "string" ? fact : fact}</dd>
+          <dt>
+            <Term of={name} />
+          </dt>
+          <dd>{fact}</dd>
         </div>
       ))}
     </dl>

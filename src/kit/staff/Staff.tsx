@@ -1,5 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
 import { allNotes, type BarRange, noteAcross, noteBeside, type Tune } from "@/core/tune";
+import { barByBarText } from "@/words";
 import { adderTo, drawNotches, headBox, staffBox } from "./drawn";
 import { drawnNotes, nearestNote, type PlacedNote } from "./marks";
 import styles from "./Staff.module.css";
@@ -141,6 +142,11 @@ export function Staff({
       <div role="img" aria-label={label}>
         <div ref={paper} className={styles.paper} aria-hidden="true" />
       </div>
+      <ol className="visually-hidden" aria-label="Bar by bar">
+        {barByBarText(tune).map((bar, at) => (
+          <li key={at}>{bar}</li>
+        ))}
+      </ol>
     </section>
   );
 }

@@ -9,6 +9,8 @@ export function useKeyboard(): void {
       // An editor stands in a shadow tree: what was pressed in is the first of the path.
       const [first] = event.composedPath();
       const target = first instanceof HTMLElement ? first : document.body;
+      // Escape closes a sheet first.
+      if (event.key === "Escape" && document.querySelector("[popover][data-open]")) return;
       const { shortcuts } = $settings.get();
       const binding = bindingFor(event, focusOn(target), $bindings.get(), shortcuts);
       if (!binding) return;

@@ -47,7 +47,7 @@ function SwapButton({ home, swap, onSwap }: SwapProps) {
       keyName="s"
       aria-label={swapText(home, swap)}
       aria-pressed={playing === SWAP}
-      data-heard={heard}
+      data-swap={heard}
       onClick={onSwap}
     >
       {swapText(home, swap, heard)}

@@ -1,7 +1,7 @@
 import { type KeyboardEvent, useRef, useState } from "react";
 import { type Fingering, soundAt, type Tuning } from "@/core/instrument";
 import { modulo, spellSound } from "@/core/pitch";
-import { noteText } from "@/words";
+import { noteText, stringFretText } from "@/words";
 import styles from "./FretPicker.module.css";
 
 interface FretPickerProps {
@@ -71,7 +71,7 @@ export function FretPicker({ tuning, frets, onPick }: FretPickerProps) {
                 data-nut={fret === 0 || undefined}
                 tabIndex={at[0] === string && at[1] === fret ? 0 : -1}
                 aria-pressed={isSelected}
-                aria-label={`String ${string}, ${fret === 0 ? "open" : `fret ${fret}`}, ${name}`}
+                aria-label={stringFretText({ string, fret }, name)}
                 onClick={() => {
                   setAt([string, fret]);
                   pick(string, fret);

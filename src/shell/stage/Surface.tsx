@@ -1,6 +1,15 @@
 import { useStore } from "@nanostores/react";
 import { RHYTHMS } from "@/audio";
-import { $division, $isSwapHeard, $settings, $noteInput, type Selection } from "@/session";
+import {
+  $division,
+  $isSwapHeard,
+  $noteInput,
+  $playing,
+  $settings,
+  hearNote,
+  NOTE,
+  type Selection,
+} from "@/session";
 import { Keyboard } from "@/kit/keyboard";
 import { Neck, viewOf } from "@/kit/neck";
 import { LineStaff } from "@/kit/staff";
@@ -18,6 +27,12 @@ interface SurfaceProps {
 
 const NONE: readonly never[] = [];
 
+/** A note that is pressed is heard; what plays goes on. */
+const hearPressed = (midi: number): void => {
+  const playing = $playing.get();
+  if (playing === undefined || playing === NOTE) hearNote(midi);
+};
+
 /** Least width of the neck on a phone, in its own units: the frets under the hand fill it. */
 const NARROWEST = 400;
 
@@ -28,7 +43,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
   const isSwapHeard = useStore($isSwapHeard);
   const conventions = useConventions();
   const isNarrow = useNarrow();
-  const onStrike = useStore($noteInput);
+  const onStrike = useStore($noteInput) ?? hearPressed;
   const { tuning, title, notes, markers, silent, moves, ways, homeMode, instrument } = shown;
   const { unknown, targetNotes, swap } = selection;
   // While it takes the characteristic note's place, its neighbour is lit.
