@@ -28,8 +28,8 @@ export type Addressed = Pick<Feature, "id" | "parts">;
 export const START = { home: 2, mode: modeById("dorian") } as const;
 
 /** Where the practice sheet of a mode is. */
-export const practiceAddress = ({ home, mode }: HomeMode): string =>
-  `/practice?home=${encodeURIComponent(printName(home))}&mode=${mode.id}`;
+export const sheetAddress = (kind: "sheet" | "practice", { home, mode }: HomeMode): string =>
+  `/${kind}?home=${encodeURIComponent(printName(home))}&mode=${mode.id}`;
 
 /** Names in the address that belong to no view. */
 const OWN = new Set(["home", "mode", "show", "hand", "chords", "demo"]);

@@ -69,8 +69,15 @@ const $found = answering($asked, async (asked) => {
   return outcome;
 });
 
-/** Which of those that were found is taken; a voicing from the Shelf where its chord is selected, otherwise the easiest. */
-const $step = atom<{ readonly of: readonly Voicing[]; readonly at: number } | undefined>();
+/** Which of those that were found was stepped to, since a voicing was taken from the Shelf. */
+const $step = atom<
+  | {
+      readonly of: readonly Voicing[];
+      readonly at: number;
+      readonly since: ReturnType<typeof $takenVoicing.get>;
+    }
+  | undefined
+>();
 
 /** What one note of the mode makes of a grip, where that is wished for. */
 const $choice = atom<{ readonly of: Voicing; readonly inflection: Inflection } | undefined>();
@@ -108,7 +115,7 @@ const $taken = computed(
           found.findIndex(({ frets }) => sameFrets(frets, saved.frets)),
         )
       : 0;
-    const at = step?.of === found ? step.at : first;
+    const at = step?.of === found && step.since === saved ? step.at : first;
     return { chord, tuning, found, at, taken: found[at] };
   },
 );
@@ -137,7 +144,9 @@ export const $voicing = computed($voicings, (voicings) => voicings?.shown);
 /** Takes the easier voicing or the next one; it stays at the ends. */
 export function stepVoicing(way: 1 | -1): void {
   const now = $voicings.get();
-  if (now) $step.set({ of: now.found, at: Math.max(0, Math.min(now.found.length - 1, now.at + way)) });
+  if (!now) return;
+  const at = Math.max(0, Math.min(now.found.length - 1, now.at + way));
+  $step.set({ of: now.found, at, since: $takenVoicing.get() });
 }
 
 /** Puts one note of the mode into the grip, or takes it out again. */

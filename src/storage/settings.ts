@@ -133,6 +133,8 @@ const settings = z.object({
   expects: z.enum(EXPECTATIONS).catch("mixed"),
   /** What folds in the panel of a mode is open: its count, solfège and neighbours. */
   modeFold: z.boolean().catch(false),
+  /** What sheets are printed on. */
+  paper: z.enum(["a4", "letter"]).catch("a4"),
   /** The legend stands on the screen until it is dismissed, and so do the first things to try. */
   legend: z.boolean().catch(true),
   firstSteps: z.boolean().catch(true),

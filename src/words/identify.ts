@@ -1,7 +1,7 @@
 import { type Pitch, pitchAt, spellSound } from "@/core/pitch";
 import type { Expectation, KeyCheck } from "@/core/identify";
 import { type HomeMode, parentOf } from "@/core/scale";
-import { type Tune, type TuneNote, type TuneVoice, voiceNotes } from "@/core/tune";
+import { type BarRange, type Tune, type TuneNote, type TuneVoice, voiceNotes } from "@/core/tune";
 import type { TuneOrigin, TuneSource } from "@/formats";
 import { capital, countText, homeModeText, listText, noteText, parentText, shortName } from "./names";
 
@@ -150,4 +150,10 @@ export function barByBarText(tune: Tune): readonly string[] {
     const said = parts.map(({ name, bars }) => `${name}${bars[at]?.join(", ") || "rest"}`);
     return `Bar ${bar.number}: ${said.join("; ")}.`;
   });
+}
+
+/** "bars 1 to 8", by their printed numbers. */
+export function barRangeText({ bars }: Pick<Tune, "bars">, { from, to }: BarRange): string {
+  const [first, last] = [bars[from]?.number ?? from + 1, bars[to]?.number ?? to + 1];
+  return first === last ? `bar ${first}` : `bars ${first} to ${last}`;
 }

@@ -13,3 +13,4 @@ export * from "./storage";
 export * from "./wording";
 export * from "./find";
 export * from "./Term";
+export * from "./sheet";

@@ -112,6 +112,7 @@ test("a control keeps its keys; pressed with the pointer it gives them back; sin
 }) => {
   await open(page, "/derive?home=D&mode=dorian");
   const stage = page.getByRole("region", { name: "Stage" });
+  await page.keyboard.press("n");
   const drone = stage.getByRole("checkbox", { name: /^Drone/ });
   await drone.focus();
   await page.keyboard.press("Space");
@@ -119,7 +120,7 @@ test("a control keeps its keys; pressed with the pointer it gives them back; sin
   await expect(stage.getByRole("button", { name: /^Play/ })).toBeVisible();
   await page.keyboard.press("a");
   await expect(page.getByRole("heading", { name: "D Dorian" })).toBeVisible();
-  await stage.getByText(/^Drone/).click();
+  await stage.getByText(/^Drone D/).click();
   await expect(drone).toBeChecked();
   await page.keyboard.press("a");
   await expect(page.getByRole("heading", { name: "A Dorian" })).toBeVisible();

@@ -10,9 +10,20 @@ import {
   relatives,
 } from "@/core/scale";
 import { swapScore } from "@/audio";
-import { $toSave, $placeMode, moveBy, setHomeMode, setPlace, SWAP, swapLive, toggle } from "@/session";
+import {
+  $toSave,
+  $placeMode,
+  moveBy,
+  setHomeMode,
+  setPlace,
+  sheetAddress,
+  SWAP,
+  swapLive,
+  toggle,
+} from "@/session";
 import { PartTabs } from "@/shell/frame/PartTabs";
 import { SelectedPanel, playVamp } from "@/shell/selected";
+import { Button } from "@/kit/controls";
 import { useKeys } from "@/session/useKeys";
 import { useAfterPaint } from "@/kit/useAfterPaint";
 import { useConventions } from "@/session/useConventions";
@@ -81,6 +92,8 @@ export function DeriveView() {
       mode: mode.id,
     });
 
+  const print = () => window.location.assign(sheetAddress("sheet", shownMode));
+
   useKeys("Derive", [
     ...[..."abcdefg"].map((letter) => ({
       key: letter,
@@ -110,12 +123,18 @@ export function DeriveView() {
     { key: "s", says: "Swap the characteristic note", act: playSwap },
     { key: "v", says: "Play the vamp", act: () => playVamp(homeMode) },
     { key: "k", says: "Save this mode", act: save },
+    { key: "P", says: "Print: mode sheet, practice sheet", act: print },
   ]);
 
   return (
     <div className={styles.view}>
       <div className={styles.answer}>
-        <PartTabs view={DERIVE} name="Derive" parts={PARTS} />
+        <div className={styles.parts}>
+          <PartTabs view={DERIVE} name="Derive" parts={PARTS} />
+          <Button kind="quiet" keyName="P" onClick={print}>
+            Print
+          </Button>
+        </div>
         {show === "modes" && <ModesShow homeMode={homeMode} rows={shownRows} onPlayAll={playAll} />}
         {show === "make" && <MakeShow homeMode={homeMode} />}
         {show === "compare" && <CompareShow homeMode={homeMode} onPlayAll={playAll} />}

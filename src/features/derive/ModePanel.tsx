@@ -188,12 +188,6 @@ function Yours({ homeMode }: { readonly homeMode: HomeMode }) {
         onCommit={(text) => changeSettings({ memory: { ...memory, [family.id]: text } })}
       />
       <div className={styles.files}>
-        <a
-          className={styles.sheet}
-          href={`/sheet?home=${encodeURIComponent(printName(home))}&mode=${mode.id}`}
-        >
-          Mode sheet
-        </a>
         <Button
           kind="quiet"
           onClick={() =>

@@ -40,6 +40,7 @@ import { ExportDialog } from "./ExportDialog";
 import { TuneText, Ways } from "./TuneInput";
 import { undecidedNotes } from "./selection";
 import { UNTOUCHED } from "./taken-in";
+import { TuneSheet } from "./TuneSheet";
 import { useRecording } from "./useRecording";
 import { $tunes, fromStaff, mostEngraved, onStaff, typedTune } from "./read-tunes";
 import {
@@ -75,6 +76,7 @@ export function IdentifyView() {
   const [pointed, setPointed] = useState<readonly number[]>();
   const [note, setNote] = useState<number>();
   const [isExporting, setExporting] = useState(false);
+  const [isPrinting, setPrinting] = useState(false);
 
   /** A tune from elsewhere is a document of its own; the one before stays under Recent. */
   const take = ({ source, text, name }: TextOfTune) => {
@@ -146,6 +148,7 @@ export function IdentifyView() {
 
   useKeys("Identify", [
     { key: "s", says: "Hear the tune with the characteristic note swapped", act: hearSwap },
+    { key: "P", says: "Print the tune", act: () => setPrinting(answer !== undefined) },
     { key: "k", says: "Save this tune", act: save },
     {
       key: "o",
@@ -200,6 +203,9 @@ export function IdentifyView() {
               {tuneCountText(tune, read.source, read.origin)}
               <Button kind="quiet" title="As ABC, MusicXML or MIDI" onClick={() => setExporting(true)}>
                 Export
+              </Button>
+              <Button kind="quiet" keyName="P" aria-haspopup="dialog" onClick={() => setPrinting(true)}>
+                Print
               </Button>
             </span>
           )}
@@ -288,6 +294,14 @@ export function IdentifyView() {
               bars={tune.bars}
               chosen={byHand.bars}
               onBars={chooseBars}
+            />
+            <TuneSheet
+              open={isPrinting}
+              onClose={() => setPrinting(false)}
+              tune={answer.shown.tune}
+              text={answer.shown.abc}
+              title={title}
+              found={answer.found}
             />
             <ExportDialog open={isExporting} onClose={() => setExporting(false)} tune={tune} title={title} />
           </>

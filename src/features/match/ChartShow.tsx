@@ -29,6 +29,7 @@ import { ChartTools } from "./ChartTools";
 import { ChordPanel } from "./ChordPanel";
 import { EmptyChart } from "./EmptyChart";
 import { FilesDialog } from "./FilesDialog";
+import { LeadSheet } from "./LeadSheet";
 import { AnalysisDialog } from "./AnalysisDialog";
 import { $selected, choose, chooseIn, mark, nextKind, rank, rankKind, setKind, step } from "./selected";
 import { $analysed, $typed, storedAs } from "./analysed";
@@ -55,7 +56,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
   const isReady = useStore($ready);
   const { text, shown: shownText, naming, problems } = useStore($typed);
   const { text: readText, chart, analyses } = useStore($analysed);
-  const [dialog, setDialog] = useState<"files" | "analyses">();
+  const [dialog, setDialog] = useState<"files" | "analyses" | "print">();
   const { chosen, last, range, kind, shown, analysis, segment } = useStore($selected);
   const { targets = NONE, arpeggio } = useStore($onChart) ?? {};
   const file = useChartFile((isRead) => setDialog(isRead ? undefined : "files"));
@@ -126,6 +127,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
     { key: "s", says: "Hear the two choices, alternating", act: hearTwo },
     { key: "f", says: "Follow what sounds", act: () => changeSettings({ follow: !follow }) },
     { key: "e", says: "Files: open and save", act: () => setDialog("files") },
+    { key: "P", says: "Print the lead sheet", act: () => text.trim() !== "" && setDialog("print") },
     { key: "k", says: "Save these chords", act: save },
   ]);
 
@@ -143,6 +145,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
             onText={(next) => put(next)}
             onAnalysis={() => setDialog("analyses")}
             onFiles={() => setDialog("files")}
+            onPrint={() => setDialog("print")}
           />
         </div>
         <h1 className="visually-hidden">Match modes and chords</h1>
@@ -240,6 +243,13 @@ export function ChartShow({ tabs }: ChartShowProps) {
         title={chartTitle}
         problems={file.problems}
         onFile={(chosenFile) => void openFiles([chosenFile])}
+      />
+      <LeadSheet
+        open={dialog === "print"}
+        onClose={() => setDialog(undefined)}
+        chart={chart}
+        title={chartTitle}
+        analysis={analysis}
       />
       <AnalysisDialog open={dialog === "analyses"} onClose={() => setDialog(undefined)} families={families} />
     </div>

@@ -15,6 +15,7 @@ interface ChartToolsProps {
   readonly onText: (text: string) => void;
   readonly onAnalysis: () => void;
   readonly onFiles: () => void;
+  readonly onPrint: () => void;
 }
 
 /** The homes that a chart can be moved to: those that players use, and the one that it is on. */
@@ -24,7 +25,7 @@ const homesRound = (home: Fifths): readonly Fifths[] =>
   );
 
 /** What is done with the chart as a whole: its analyses, its key, files, following it. */
-export function ChartTools({ text, home, scales, onText, onAnalysis, onFiles }: ChartToolsProps) {
+export function ChartTools({ text, home, scales, onText, onAnalysis, onFiles, onPrint }: ChartToolsProps) {
   const { follow } = useStore($settings);
   const moved = (by: 1 | -1) => onText(transposeChart(text, plainestInterval(text, by)));
   return (
@@ -57,6 +58,9 @@ export function ChartTools({ text, home, scales, onText, onAnalysis, onFiles }: 
       </span>
       <Button kind="quiet" keyName="e" aria-haspopup="dialog" onClick={onFiles}>
         Files
+      </Button>
+      <Button kind="quiet" keyName="P" aria-haspopup="dialog" disabled={text.trim() === ""} onClick={onPrint}>
+        Print
       </Button>
       <Toggle isOn={follow} onChange={(isOn) => changeSettings({ follow: isOn })}>
         Follow

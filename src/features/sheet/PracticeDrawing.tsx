@@ -12,11 +12,23 @@ import {
   positionText,
   type Conventions,
 } from "@/words";
-import { INK, INNER, Label, LINE, MARGIN, NeckDrawing, PAPER, SheetFrame, SOFT } from "./drawing";
-import { type Block, NOTES_A_ROW, type Placed, POSITION_VIEW, POSITION_WIDTH, TAB_GAP } from "./practice";
+import {
+  INK,
+  INNER,
+  Label,
+  LINE,
+  MARGIN,
+  NeckDrawing,
+  PAPER,
+  type Placed,
+  SheetFrame,
+  SOFT,
+} from "@/kit/sheet";
+import { type Block, NOTES_A_ROW, POSITION_VIEW, POSITION_WIDTH, TAB_GAP } from "./practice";
 
 interface PracticeDrawingProps {
-  readonly page: readonly Placed[];
+  readonly page: readonly Placed<Block>[];
+  readonly height: number;
   readonly number: number;
   readonly pages: number;
   readonly tuning: Tuning;
@@ -26,10 +38,10 @@ interface PracticeDrawingProps {
 }
 
 /** One page of a practice sheet, black on white, drawn whole so that it can be saved as it stands. */
-export function PracticeDrawing({ page, number, pages, ...rest }: PracticeDrawingProps) {
+export function PracticeDrawing({ page, height, number, pages, ...rest }: PracticeDrawingProps) {
   const modes = [...new Set(page.map(({ block }) => homeModeText(block.homeMode)))];
   return (
-    <SheetFrame label={`Practice sheet, page ${number} of ${pages}: ${modes.join(", ")}.`}>
+    <SheetFrame height={height} label={`Practice sheet, page ${number} of ${pages}: ${modes.join(", ")}.`}>
       {page.map(({ block, y }) => (
         <BlockDrawing key={y} block={block} y={y} {...rest} />
       ))}
@@ -37,7 +49,7 @@ export function PracticeDrawing({ page, number, pages, ...rest }: PracticeDrawin
   );
 }
 
-type BlockProps = Omit<PracticeDrawingProps, "page" | "number" | "pages"> & {
+type BlockProps = Omit<PracticeDrawingProps, "page" | "height" | "number" | "pages"> & {
   readonly block: Block;
   readonly y: number;
 };

@@ -15,13 +15,14 @@ import {
   start,
 } from "@/session";
 import { Button, Choice, Select, TextField, Toggle } from "@/kit/controls";
-import { type MadeFile, saveFiles } from "@/kit/files";
+import { saveFiles } from "@/kit/files";
 import { useConventions, useWording } from "@/session/useConventions";
 import { FIGURE_TEXT, handText, homeModeText, positionText, systemText, wording } from "@/words";
-import { pngFile, svgFile } from "./picture";
-import { blocksOf, pagesOf } from "./practice";
+import { pagesOf, PAPERS, sheetFiles } from "@/kit/sheet";
+import { blocksOf } from "./practice";
 import { PracticeDrawing } from "./PracticeDrawing";
-import { SheetActs, troubleText } from "./SheetActs";
+import { troubleText } from "@/shell/print";
+import { SheetActs } from "./SheetActs";
 import styles from "./SheetPage.module.css";
 
 /** Modes on a sheet at most. */
@@ -56,17 +57,11 @@ export function PracticePage() {
     octaves: chosen.octaves ?? settings.octaves,
   };
   const change = (part: Partial<Practice>) => practiceSheet.change({ modes, ...part });
-  const sheets = pagesOf(blocksOf({ ...practice, modes: modes.map(read) }, tuning));
+  const sheets = pagesOf(blocksOf({ ...practice, modes: modes.map(read) }, tuning), PAPERS[settings.paper]);
   const save = (kind: "svg" | "png") => {
     setTrouble("");
     const drawings = [...(pages.current?.querySelectorAll("svg") ?? [])];
-    const made = drawings.map(async (drawing, at): Promise<MadeFile> => {
-      const name = `practice-${at + 1}.${kind}`;
-      if (kind === "svg")
-        return { name, bytes: new TextEncoder().encode(await svgFile(drawing)), type: "image/svg+xml" };
-      return { name, bytes: new Uint8Array(await (await pngFile(drawing)).arrayBuffer()), type: "image/png" };
-    });
-    Promise.all(made)
+    sheetFiles(drawings, "practice", kind)
       .then((files) => saveFiles("practice", files))
       .catch((error: unknown) => setTrouble(troubleText(error)));
   };
@@ -82,7 +77,7 @@ export function PracticePage() {
   return (
     <main className={styles.sheet} data-ready={ready || undefined}>
       <h1 className="visually-hidden">Practice sheet</h1>
-      <SheetActs onSvg={() => save("svg")} onPng={() => save("png")} trouble={trouble} />
+      <SheetActs kind="practice" onSvg={() => save("svg")} onPng={() => save("png")} trouble={trouble} />
       <div className={styles.chosen}>
         <p className={styles.line}>
           <span>Practise</span>
@@ -170,6 +165,7 @@ export function PracticePage() {
           <div key={`${wordingKey} ${at}`} className={styles.page}>
             <PracticeDrawing
               page={page}
+              height={PAPERS[settings.paper]}
               number={at + 1}
               pages={sheets.length}
               tuning={tuning}

@@ -1,10 +1,8 @@
 import { neckNotes, type Tuning } from "@/core/instrument";
 import { shownCharacteristic, type HomeMode, notesOf } from "@/core/scale";
-import { cellsOf } from "@/kit/pitch-strip";
 import { viewOf } from "@/kit/neck";
 import {
   backwardsText,
-  degreeText,
   homeChordText,
   homeModeText,
   noteText,
@@ -25,11 +23,11 @@ import {
   MARGIN,
   NeckDrawing,
   neckDrawingHeight,
-  Marker,
+  PitchStripDrawing,
   SheetFrame,
   SOFT,
   WIDTH,
-} from "./drawing";
+} from "@/kit/sheet";
 import { degreeFacts, linesOf } from "./facts";
 
 interface SheetDrawingProps {
@@ -80,7 +78,14 @@ export function SheetDrawing({ homeMode, conventions, own, tuning, isLeft }: She
           {line}
         </Label>
       ))}
-      <PitchStripDrawing homeMode={homeMode} conventions={conventions} y={strip} />
+      <PitchStripDrawing
+        homeMode={homeMode}
+        comparedBy={conventions}
+        x={MARGIN}
+        y={strip}
+        width={INNER}
+        height={82}
+      />
       <Table rows={rows} y={table} />
       <Facts
         y={facts}
@@ -104,47 +109,6 @@ export function SheetDrawing({ homeMode, conventions, own, tuning, isLeft }: She
       />
       <Ruled from={neck + neckDrawingHeight(view, INNER) + 60} />
     </SheetFrame>
-  );
-}
-
-function PitchStripDrawing({
-  homeMode,
-  conventions,
-  y,
-}: {
-  readonly homeMode: HomeMode;
-  readonly conventions: Conventions;
-  readonly y: number;
-}) {
-  const wide = INNER / 12;
-  return (
-    <g>
-      {cellsOf(homeMode, conventions).map(({ step, note, interval, isHome, isCharacteristic }) => {
-        const x = MARGIN + step * wide;
-        if (note === undefined || interval === undefined)
-          return (
-            <rect key={step} x={x + wide * 0.36} y={y + 4} width={wide * 0.28} height={74} fill={LINE} />
-          );
-        return (
-          <Marker
-            key={step}
-            x={x + 1}
-            y={y}
-            width={wide - 2}
-            height={82}
-            isHome={isHome}
-            isCharacteristic={isCharacteristic}
-          >
-            <Label x={x + wide / 2} y={y + 38} size={20} weight={660} anchor="middle">
-              {noteText(note)}
-            </Label>
-            <Label x={x + wide / 2} y={y + 62} size={15} anchor="middle">
-              {degreeText(interval)}
-            </Label>
-          </Marker>
-        );
-      })}
-    </g>
   );
 }
 

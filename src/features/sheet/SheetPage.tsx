@@ -9,8 +9,9 @@ import { saveFile } from "@/kit/files";
 import { useConventions, useWording } from "@/session/useConventions";
 import { noticeText } from "@/words";
 import { sheetRows } from "./facts";
-import { pngFile, svgFile } from "./picture";
-import { SheetActs, troubleText } from "./SheetActs";
+import { pngFile, svgFile } from "@/kit/sheet";
+import { troubleText } from "@/shell/print";
+import { SheetActs } from "./SheetActs";
 import { SheetDrawing } from "./SheetDrawing";
 import styles from "./SheetPage.module.css";
 
@@ -40,6 +41,7 @@ export function SheetPage() {
     <main className={styles.sheet} data-ready={ready || undefined}>
       <h1 className="visually-hidden">Mode sheet</h1>
       <SheetActs
+        kind="sheet"
         onSvg={() =>
           save(async (drawing) => saveFile(`${name}.svg`, await svgFile(drawing), "image/svg+xml"))
         }

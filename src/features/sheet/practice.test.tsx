@@ -5,8 +5,8 @@ import { afterEach, describe, expect, it } from "vitest";
 import { INSTRUMENTS, LINE_FIGURES, SYSTEMS, tuningOf } from "@/core/instrument";
 import { fifthsOf } from "@/core/pitch";
 import { mode, SEVEN } from "@/core/scale";
-import { HEIGHT, MARGIN, WIDTH } from "./drawing";
-import { blocksOf, NOTES_A_ROW, pagesOf, type PracticeAsked } from "./practice";
+import { MARGIN, pagesOf, PAPERS, WIDTH } from "@/kit/sheet";
+import { blocksOf, NOTES_A_ROW, type PracticeAsked } from "./practice";
 import { PracticeDrawing } from "./PracticeDrawing";
 
 afterEach(cleanup);
@@ -52,12 +52,12 @@ describe("a practice sheet", () => {
         fc.constantFrom(...INSTRUMENTS.flatMap(({ tunings }) => tunings)),
         (modes, system, figures, tuning) => {
           const blocks = blocksOf(asked({ modes, system, figures }), tuning);
-          const pages = pagesOf(blocks);
+          const pages = pagesOf(blocks, PAPERS.letter);
           expect(pages.flat().map(({ block }) => block)).toEqual(blocks);
           for (const page of pages) {
             for (const [at, { block, y }] of page.entries()) {
               expect(y).toBeGreaterThanOrEqual(MARGIN);
-              expect(y + block.height).toBeLessThanOrEqual(HEIGHT - MARGIN + 1e-6);
+              expect(y + block.height).toBeLessThanOrEqual(PAPERS.letter - MARGIN + 1e-6);
               expect(y).toBeGreaterThanOrEqual(
                 (page[at - 1]?.y ?? 0) + (page[at - 1]?.block.height ?? 0) - 1e-6,
               );
@@ -73,10 +73,11 @@ describe("a practice sheet", () => {
 
   it("is black on white, within the page, for either hand and every number of strings", () => {
     for (const id of ["guitar-8", "bass", "fiddle", "ukulele"]) {
-      const pages = pagesOf(blocksOf(asked({ figures: ["scale"] }), tuningOf(id)));
+      const pages = pagesOf(blocksOf(asked({ figures: ["scale"] }), tuningOf(id)), PAPERS.a4);
       for (const isLeft of [false, true]) {
         const { container } = render(
           <PracticeDrawing
+            height={PAPERS.a4}
             page={pages[0]!}
             number={1}
             pages={pages.length}

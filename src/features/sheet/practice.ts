@@ -8,7 +8,7 @@ import {
   type Tuning,
 } from "@/core/instrument";
 import { type HomeMode } from "@/core/scale";
-import { HEIGHT, INNER, MARGIN } from "./drawing";
+import { INNER } from "@/kit/sheet";
 
 /** What is chosen for a practice sheet. */
 export interface PracticeAsked {
@@ -22,14 +22,21 @@ export interface PracticeAsked {
 
 /** A part of a practice sheet that is never cut: as high as it says, in units of the page. */
 export type Block =
-  | { readonly kind: "mode"; readonly homeMode: HomeMode; readonly height: number }
   | {
+      readonly kind: "mode";
+      readonly homeMode: HomeMode;
+      readonly height: number;
+      readonly isHeading: true;
+    }
+  | {
+      readonly isHeading?: never;
       readonly kind: "positions";
       readonly homeMode: HomeMode;
       readonly pair: readonly Position[];
       readonly height: number;
     }
   | {
+      readonly isHeading?: never;
       readonly kind: "line";
       readonly homeMode: HomeMode;
       readonly figure: LineFigure;
@@ -39,6 +46,7 @@ export type Block =
       readonly height: number;
     }
   | {
+      readonly isHeading?: never;
       readonly kind: "none";
       readonly homeMode: HomeMode;
       readonly what: "positions" | LineFigure;
@@ -81,7 +89,7 @@ export function blocksOf(asked: PracticeAsked, tuning: Tuning): readonly Block[]
       shown.slice(2 * at, 2 * at + 2),
     );
     return [
-      { kind: "mode", homeMode, height: HEADING },
+      { kind: "mode", homeMode, height: HEADING, isHeading: true },
       ...(pairs.length === 0 ? [{ kind: "none", homeMode, what: "positions", height: NONE } as const] : []),
       ...pairs.map(
         (pair) => ({ kind: "positions", homeMode, pair, height: positionHeight(tuning) }) as const,
@@ -107,31 +115,4 @@ function lineBlocks(
     isFirst: at === 0,
     height: lineHeight(tuning, at === 0),
   }));
-}
-
-/** A block at its height on a page. */
-export interface Placed {
-  readonly block: Block;
-  readonly y: number;
-}
-
-/**
- * Blocks on pages: none is cut, and the name of a mode never stands alone at the foot of one.
- *
- * @example pagesOf(blocksOf(asked, GUITAR)).length // 1 for one mode in five positions
- */
-export function pagesOf(blocks: readonly Block[]): readonly (readonly Placed[])[] {
-  const pages: Placed[][] = [];
-  let y = Infinity;
-  for (const [at, block] of blocks.entries()) {
-    const next = blocks[at + 1];
-    const needs = block.height + (block.kind === "mode" && next ? next.height : 0);
-    if (y + needs > HEIGHT - MARGIN) {
-      pages.push([]);
-      y = MARGIN;
-    }
-    pages.at(-1)?.push({ block, y });
-    y += block.height;
-  }
-  return pages;
 }

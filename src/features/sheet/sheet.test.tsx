@@ -5,7 +5,7 @@ import { GUITAR } from "@/core/instrument";
 import { fifthsOf } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import { degreeFacts, linesOf, sheetRows } from "./facts";
-import { HEIGHT } from "./drawing";
+import { HEIGHT } from "@/kit/sheet";
 import { SheetDrawing } from "./SheetDrawing";
 
 afterEach(cleanup);

@@ -23,7 +23,7 @@ export function FirstSteps() {
           ),
       )}
       <button type="button" onClick={() => changeSettings({ firstSteps: false })}>
-        Dismiss
+        Hide
       </button>
     </section>
   );

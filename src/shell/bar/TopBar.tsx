@@ -84,9 +84,6 @@ export function TopBar() {
       <button type="button" onClick={() => setOpen("settings")}>
         Settings
       </button>
-      <button type="button" onClick={link.copy}>
-        {link.isCopied ? "Copied" : "Copy link"}
-      </button>
       <button type="button" onClick={() => setOpen("help")}>
         Help <kbd>?</kbd>
       </button>
@@ -104,7 +101,7 @@ export function TopBar() {
           <Mark />
           <span>Shade</span>
         </a>
-        <nav aria-label="Views">
+        <nav aria-label="Views" className={styles.nav}>
           <ul className={styles.views}>
             {features.map(({ id, name }) => (
               <li key={id}>
@@ -126,6 +123,9 @@ export function TopBar() {
           </button>
           <button type="button" onClick={() => setOpen("find")}>
             Find <kbd>/</kbd>
+          </button>
+          <button type="button" aria-label={link.isCopied ? "Copied" : "Copy link"} onClick={link.copy}>
+            {link.isCopied ? "Copied" : isNarrow ? "Link" : "Copy link"}
           </button>
           {isNarrow ? (
             <Popover label="Menu">

@@ -49,12 +49,13 @@ interface SavedFormProps {
 export function SavedForm({ title, words, act, onDone, onCancel }: SavedFormProps) {
   const [draft, setDraft] = useState({ title, words });
   const isNamed = draft.title.trim() !== "";
+  const done = () => isNamed && onDone({ title: draft.title.trim(), words: draft.words.trim() });
   return (
     <form
       className={styles.form}
       onSubmit={(event) => {
         event.preventDefault();
-        if (isNamed) onDone({ title: draft.title.trim(), words: draft.words.trim() });
+        done();
       }}
     >
       <label className={styles.field}>
@@ -76,6 +77,10 @@ export function SavedForm({ title, words, act, onDone, onCancel }: SavedFormProp
           value={draft.words}
           rows={3}
           maxLength={20_000}
+          onKeyDown={(event) => {
+            // In a field of several lines Enter is a line.
+            if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) done();
+          }}
           onChange={(event) => setDraft({ ...draft, words: event.target.value })}
         />
       </label>

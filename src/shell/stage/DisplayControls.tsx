@@ -29,7 +29,8 @@ import {
   typedStrings,
   VOICING_KIND_TEXT,
 } from "@/words";
-import { InstrumentButton, ShowChoice } from "./row";
+import { InstrumentSelect, LeftHandedToggle, TuningSelect } from "./InstrumentDialog";
+import { ShowChoice } from "./row";
 
 const SURFACE_TEXT = { neck: "Neck", keys: "Keys", staff: "Staff" } as const;
 
@@ -51,11 +52,24 @@ export function DisplayControls({ surfaces, isNarrow, onInstrument, onStand }: D
     <>
       {isNarrow && (
         <Setting name="Instrument">
-          <InstrumentButton onOpen={onInstrument} />
-          <ShowChoice />
+          <Labelled label="Instrument">
+            <InstrumentSelect size="small" />
+          </Labelled>
+          {tuning && (
+            <>
+              <Labelled label="Tuning">
+                <TuningSelect tuning={tuning} />
+              </Labelled>
+              <LeftHandedToggle />
+            </>
+          )}
+          <Button kind="quiet" aria-haspopup="dialog" onClick={onInstrument}>
+            More about it
+          </Button>
         </Setting>
       )}
-      <Setting name="Shown on">
+      <Setting name={isNarrow ? "Shown" : "Shown on"}>
+        {isNarrow && <ShowChoice />}
         <Labelled label="Surface">
           <Choice
             label="Surface"

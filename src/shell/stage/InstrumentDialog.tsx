@@ -36,6 +36,50 @@ export function InstrumentDialog({ open, onClose }: InstrumentDialogProps) {
   );
 }
 
+/** Which instrument. */
+export function InstrumentSelect({ size = "word" }: { readonly size?: "word" | "small" }) {
+  const instrument = useStore($instrument);
+  return (
+    <Select
+      label="Instrument"
+      size={size}
+      value={instrument.id}
+      options={INSTRUMENTS.map(({ id }) => ({ value: id, text: INSTRUMENT_TEXT[id] ?? id }))}
+      onChange={(id) => changeSettings({ instrument: id, tuning: `${id}/standard`, capo: 0 })}
+    />
+  );
+}
+
+/** How it is tuned: a common tuning, or one made by hand. */
+export function TuningSelect({ tuning }: { readonly tuning: Tuning }) {
+  const instrument = useStore($instrument);
+  const { ownTunings } = useStore($settings);
+  return (
+    <Select
+      label="Tuning"
+      size="small"
+      value={tuning.id}
+      options={[
+        ...instrument.tunings.map(({ id }) => ({ value: id, text: tuningText(id) })),
+        ...ownTunings
+          .filter((own) => own.instrument === instrument.id)
+          .map(({ name }) => ({ value: ownTuningId(name), text: name, under: "Made by hand" })),
+      ]}
+      onChange={(id) => changeSettings({ tuning: id })}
+    />
+  );
+}
+
+/** For which hand the neck is drawn. */
+export function LeftHandedToggle() {
+  const { leftHanded } = useStore($settings);
+  return (
+    <Toggle isOn={leftHanded} onChange={(isOn) => changeSettings({ leftHanded: isOn })}>
+      left-handed
+    </Toggle>
+  );
+}
+
 function InstrumentForm() {
   const settings = useStore($settings);
   const instrument = useStore($instrument);
@@ -44,26 +88,12 @@ function InstrumentForm() {
   return (
     <>
       <Setting name="Instrument">
-        <Select
-          label="Instrument"
-          value={instrument.id}
-          options={INSTRUMENTS.map(({ id }) => ({ value: id, text: INSTRUMENT_TEXT[id] ?? id }))}
-          onChange={(id) => changeSettings({ instrument: id, tuning: `${id}/standard`, capo: 0 })}
-        />
+        <InstrumentSelect />
       </Setting>
       {tuning && (
         <>
           <Setting name="Tuning" says={typedStrings(tuning)}>
-            <Select
-              label="Tuning"
-              size="small"
-              value={tuning.id}
-              options={[
-                ...instrument.tunings.map(({ id }) => ({ value: id, text: tuningText(id) })),
-                ...own.map(({ name }) => ({ value: ownTuningId(name), text: name, under: "Made by hand" })),
-              ]}
-              onChange={(id) => changeSettings({ tuning: id })}
-            />
+            <TuningSelect tuning={tuning} />
             <NumberField
               label="Capo at fret"
               least={0}
@@ -84,7 +114,7 @@ function InstrumentForm() {
 
 /** What of the neck is drawn, and for which hand. */
 function Drawn({ tuning }: { readonly tuning: Tuning }) {
-  const { fromFret, toFret, leftHanded } = useStore($settings);
+  const { fromFret, toFret } = useStore($settings);
   return (
     <Setting name="Drawn" says="Any part of the neck; the right hand's or the left hand's.">
       <NumberField
@@ -102,9 +132,7 @@ function Drawn({ tuning }: { readonly tuning: Tuning }) {
         value={Math.min(toFret, tuning.frets)}
         onChange={(fret) => changeSettings({ toFret: fret, fromFret: Math.min(fromFret, fret - 4) })}
       />
-      <Toggle isOn={leftHanded} onChange={(isOn) => changeSettings({ leftHanded: isOn })}>
-        left-handed
-      </Toggle>
+      <LeftHandedToggle />
     </Setting>
   );
 }

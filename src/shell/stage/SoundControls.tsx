@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { ORDERS } from "@/core/instrument";
 import {
   LOUDEST,
@@ -10,7 +10,7 @@ import {
   RHYTHMS,
   testScore,
 } from "@/audio";
-import { $playing, $selection, $settings, $sound, changeSettings, level, toggle } from "@/session";
+import { $playing, $selection, $settings, changeSettings, toggle } from "@/session";
 import { Button, Choice, Labelled, NumberField, Select, Toggle } from "@/kit/controls";
 import { Setting } from "@/kit/dialog";
 import { noteText, optionsOf, ORDER_TEXT, PART_TEXT, RHYTHM_TEXT } from "@/words";
@@ -97,7 +97,6 @@ function Rhythm() {
 function Volumes() {
   const { volume, parts } = useStore($settings);
   const playing = useStore($playing);
-  const sound = useStore($sound);
   return (
     <Setting
       name="Volume"
@@ -115,7 +114,6 @@ function Volumes() {
             aria-valuetext={`${volume} decibels`}
             onChange={(event) => changeSettings({ volume: Number(event.target.value) })}
           />
-          <LevelMark isPlaying={sound.at === "playing"} />
         </span>
         <output>{volume} dB</output>
       </div>
@@ -248,27 +246,4 @@ function Files() {
       )}
     </Setting>
   );
-}
-
-/** How loud it is now, as a bar: seen at a glance that something sounds. */
-function LevelMark({ isPlaying }: { readonly isPlaying: boolean }) {
-  const mark = useRef<HTMLSpanElement>(null);
-  useEffect(() => {
-    if (!isPlaying) return undefined;
-    const node = mark.current;
-    let frame = 0;
-    const follow = () => {
-      const share = Math.max(0, Math.min(1, (level() + 60) / 60));
-      node?.style.setProperty("--level", String(share));
-      if (node) node.dataset.level = share.toFixed(2);
-      frame = requestAnimationFrame(follow);
-    };
-    follow();
-    return () => {
-      cancelAnimationFrame(frame);
-      node?.style.setProperty("--level", "0");
-      if (node) node.dataset.level = "0";
-    };
-  }, [isPlaying]);
-  return <span ref={mark} className={styles.level} data-level="0" aria-hidden="true" />;
 }

@@ -1,4 +1,5 @@
 import { useStore } from "@nanostores/react";
+import { useEffect, useRef } from "react";
 import {
   $division,
   $instrument,
@@ -8,6 +9,7 @@ import {
   $sound,
   $tuning,
   changeSettings,
+  level,
   MAIN,
   playOrStop,
 } from "@/session";
@@ -115,20 +117,46 @@ export function PlayButton() {
   const playing = useStore($playing);
   const sound = useStore($sound);
   return (
-    <Button
-      kind="now"
-      className={styles.play}
-      aria-pressed={playing === MAIN}
-      disabled={play.score.notes.length === 0 && playing === undefined}
-      onClick={playOrStop}
-    >
-      {sound.at === "starting"
-        ? "Starting"
-        : playing !== undefined
-          ? "Stop"
-          : texture === "chosen"
-            ? PLAY_TEXT[play.code]
-            : "Play"}
-    </Button>
+    <span className={styles.playing}>
+      <Button
+        kind="now"
+        className={styles.play}
+        aria-pressed={playing === MAIN}
+        disabled={play.score.notes.length === 0 && playing === undefined}
+        onClick={playOrStop}
+      >
+        {sound.at === "starting"
+          ? "Starting"
+          : playing !== undefined
+            ? "Stop"
+            : texture === "chosen"
+              ? PLAY_TEXT[play.code]
+              : "Play"}
+      </Button>
+      <LevelMark isPlaying={sound.at === "playing"} />
+    </span>
   );
+}
+
+/** How loud it is now, as a bar: seen at a glance that something sounds. */
+function LevelMark({ isPlaying }: { readonly isPlaying: boolean }) {
+  const mark = useRef<HTMLSpanElement>(null);
+  useEffect(() => {
+    if (!isPlaying) return undefined;
+    const node = mark.current;
+    let frame = 0;
+    const follow = () => {
+      const share = Math.max(0, Math.min(1, (level() + 60) / 60));
+      node?.style.setProperty("--level", String(share));
+      if (node) node.dataset.level = share.toFixed(2);
+      frame = requestAnimationFrame(follow);
+    };
+    follow();
+    return () => {
+      cancelAnimationFrame(frame);
+      node?.style.setProperty("--level", "0");
+      if (node) node.dataset.level = "0";
+    };
+  }, [isPlaying]);
+  return <span ref={mark} className={styles.level} data-level="0" aria-hidden="true" />;
 }

@@ -24,6 +24,7 @@ export const SOFT = "#4c5d64";
 export const LINE = "#c6cfcc";
 export const LIT = "#f2a900";
 export const PAPER = "#ffffff";
+export const OUTSIDE = "#b4472e";
 
 interface LabelProps {
   readonly x: number;

@@ -1,4 +1,4 @@
-import { HEIGHT, WIDTH } from "./drawing";
+import type { MadeFile } from "@/kit/files";
 
 /** Pixels to a unit of the drawing, so that the picture prints sharp. */
 const SCALE = 2;
@@ -32,8 +32,9 @@ async function fontFaces(): Promise<string> {
 /** A drawing of the page as an SVG file that stands by itself, fonts and all. */
 export async function svgFile(drawing: SVGSVGElement): Promise<string> {
   const copy = drawing.cloneNode(true) as SVGSVGElement;
-  copy.setAttribute("width", String(WIDTH));
-  copy.setAttribute("height", String(HEIGHT));
+  const { width, height } = drawing.viewBox.baseVal;
+  copy.setAttribute("width", String(width));
+  copy.setAttribute("height", String(height));
   const style = document.createElementNS("http://www.w3.org/2000/svg", "style");
   style.textContent = await fontFaces();
   copy.prepend(style);
@@ -52,8 +53,9 @@ export async function pngFile(drawing: SVGSVGElement): Promise<Blob> {
     image.src = url;
     await image.decode();
     const canvas = document.createElement("canvas");
-    canvas.width = WIDTH * SCALE;
-    canvas.height = HEIGHT * SCALE;
+    const { width, height } = drawing.viewBox.baseVal;
+    canvas.width = width * SCALE;
+    canvas.height = height * SCALE;
     canvas.getContext("2d")?.drawImage(image, 0, 0, canvas.width, canvas.height);
     return await new Promise((resolve, reject) => {
       canvas.toBlob(
@@ -64,4 +66,25 @@ export async function pngFile(drawing: SVGSVGElement): Promise<Blob> {
   } finally {
     URL.revokeObjectURL(url);
   }
+}
+
+/**
+ * Drawings as files, numbered where there are several.
+ *
+ * @throws Error where the browser will not draw one.
+ */
+export async function sheetFiles(
+  drawings: readonly SVGSVGElement[],
+  name: string,
+  kind: "svg" | "png",
+): Promise<readonly MadeFile[]> {
+  return Promise.all(
+    drawings.map(async (drawing, at): Promise<MadeFile> => {
+      const file = `${name}${drawings.length > 1 ? `-${at + 1}` : ""}.${kind}`;
+      if (kind === "svg")
+        return { name: file, bytes: new TextEncoder().encode(await svgFile(drawing)), type: "image/svg+xml" };
+      const png = await pngFile(drawing);
+      return { name: file, bytes: new Uint8Array(await png.arrayBuffer()), type: "image/png" };
+    }),
+  );
 }

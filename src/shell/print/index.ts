@@ -1,0 +1,3 @@
+export * from "./PaperChoice";
+export * from "./PrintSheet";
+export * from "./positions";
