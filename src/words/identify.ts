@@ -147,7 +147,10 @@ export function barByBarText(tune: Tune): readonly string[] {
     ? voices.map((voice, at) => ({ name: `${voiceText(voice, at)}: `, bars: inBars(voiceNotes(tune, at)) }))
     : [{ name: "", bars: inBars(tune.notes) }];
   return tune.bars.map((bar, at) => {
-    const said = parts.map(({ name, bars }) => `${name}${bars[at]?.join(", ") || "rest"}`);
+    const said = parts.map(({ name, bars }) => {
+      const notes = bars[at] ?? [];
+      return `${name}${notes.length === 0 ? "rest" : notes.join(", ")}`;
+    });
     return `Bar ${bar.number}: ${said.join("; ")}.`;
   });
 }

@@ -25,7 +25,7 @@ import {
 } from "@/kit/sheet";
 import { PrintSheet, sheetMode } from "@/shell/print";
 import {
-  barsText,
+  barSpansText,
   changeText,
   chartAnswerText,
   homeModeText,
@@ -65,7 +65,7 @@ function modesOf({ segments }: ChartAnalysis, { chords }: Chart, tuning: Tuning)
     const bars = chords.slice(from, to + 1).map(({ bar }) => bar);
     byName.set(key, { homeMode, bars: [...(byName.get(key)?.bars ?? []), ...bars] });
   }
-  return [...byName.values()].map(({ homeMode, bars }) => sheetMode(homeMode, barsText(bars), tuning));
+  return [...byName.values()].map(({ homeMode, bars }) => sheetMode(homeMode, barSpansText(bars), tuning));
 }
 
 /** A chart as a lead sheet: chords over the band of its analysis, then each mode with its strip and a position on the neck. */
@@ -241,7 +241,7 @@ interface RunDrawingProps {
 /** A part of the band: the mode in its shade, what changes at its start, and a strip for each chord. */
 function RunDrawing({ run, y, change, comparedBy }: RunDrawingProps) {
   const { homeMode } = run.segment;
-  const shade = String(shadeOf(brightness(homeMode.mode.intervals)));
+  const shade = shadeOf(brightness(homeMode.mode.intervals));
   const x = MARGIN + run.left * INNER;
   const width = run.width * INNER;
   const isDark = shade === "-2" || shade === "-3";
@@ -252,8 +252,13 @@ function RunDrawing({ run, y, change, comparedBy }: RunDrawingProps) {
     <g>
       <rect x={x} y={y} width={width} height={BAND} fill={SHADES[shade] ?? LINE} />
       <Label x={x + 8} y={y + 14} size={12} weight={640} fill={isDark ? PAPER : INK}>
-        {said === undefined || width < 150 ? name : `${name}   ${said}`}
+        {name}
       </Label>
+      {said !== undefined && width >= 150 && (
+        <Label x={x + width - 8} y={y + 14} size={11} anchor="end" fill={isDark ? PAPER : INK}>
+          {said}
+        </Label>
+      )}
       {run.chords.map(({ at, each }, n) => {
         if (!each.chord) return null;
         const before = run.chords.slice(0, n).reduce((sum, chord) => sum + chord.each.length, 0);

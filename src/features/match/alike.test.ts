@@ -17,7 +17,7 @@ const analysis = (kind: AnalysisKind, ...segments: readonly string[]): ChartAnal
       to: Number(to),
       homeMode: { home: fifthsOf(home), mode: mode(id) },
       outside: [],
-    } as unknown as ChartAnalysis["segments"][number];
+    };
   }),
 });
 

@@ -223,7 +223,7 @@ describe("the panel of a chord", () => {
         onSave={nothing}
       />,
     );
-    return (name: string) => screen.getByText(name).nextElementSibling?.textContent;
+    return (name: string) => screen.getByText(name).closest("dt")?.nextElementSibling?.textContent;
   };
 
   it("has the target note, what decides, tones, avoid notes, ways through, and what else fits, in a flat key", () => {

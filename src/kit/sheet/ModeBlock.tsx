@@ -20,6 +20,8 @@ interface ModeBlockProps extends SheetMode {
   readonly comparedBy: ComparedBy;
 }
 
+/** Room above the name, so that it stands apart from what is before it. */
+const GAP = 14;
 const STRIP = 46;
 const HEAD = 26;
 /** The strip at the left, the neck at the right of it. */
@@ -38,14 +40,14 @@ const viewFor = (tuning: Tuning, position: Position | undefined, isLeft: boolean
 
 /** Height that a mode takes on a lead sheet. */
 export const modeBlockHeight = (tuning: Tuning, position: Position | undefined): number =>
-  HEAD + Math.max(STRIP, position ? neckDrawingHeight(viewFor(tuning, position, false), HALF) : 0) + 20;
+  GAP + HEAD + Math.max(STRIP, position ? neckDrawingHeight(viewFor(tuning, position, false), HALF) : 0) + 20;
 
 /** A mode with its strip, and the notes of one position on the neck. */
 export function ModeBlock({ homeMode, where, position, y, tuning, isLeft, comparedBy }: ModeBlockProps) {
   const characteristic = shownCharacteristic(homeMode.mode, comparedBy);
   const right = MARGIN + HALF + 28;
   return (
-    <g>
+    <g transform={`translate(0 ${GAP})`}>
       <Label x={MARGIN} y={y + 16} size={16} weight={680}>
         {homeModeText(homeMode)}
       </Label>

@@ -50,14 +50,12 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
   const lit = isSwapHeard && swap ? [homeMode.home + swap.to] : selection.lit;
   // A voicing is nothing but chord tones.
   const chordTones = division === "voicing" ? NONE : selection.chordTones;
+  const near = isNarrow ? nearView(shown, leftHanded, Math.max(NARROWEST, window.innerWidth)) : undefined;
   if (surface === "neck" && tuning)
     return (
       <Neck
         title={title}
-        view={
-          (isNarrow && nearView(shown, leftHanded, Math.max(NARROWEST, window.innerWidth))) ||
-          viewOf(tuning, fromFret, toFret, leftHanded)
-        }
+        view={near ?? viewOf(tuning, fromFret, toFret, leftHanded)}
         markers={markers}
         lit={lit}
         unknown={unknown}
