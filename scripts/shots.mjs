@@ -26,12 +26,11 @@ async function stage(page, surface, division) {
 const SHOTS = [
   { name: "derive", path: "/derive?home=D&mode=dorian" },
   {
-    name: "derive-notes",
-    path: "/derive?home=Eb&mode=lydian&line=notes",
+    name: "derive-swap",
+    path: "/derive?home=D&mode=dorian",
     act: async (page) => {
-      await stage(page, "Staff", "Line");
-      await page.getByRole("combobox", { name: "Line" }).selectOption("triads");
-      await page.locator("section[aria-label=Staff] text.fret").first().waitFor();
+      await page.keyboard.press("s");
+      await page.locator("[data-swap=neighbour]").waitFor({ timeout: 30_000 });
     },
   },
   { name: "derive-make", path: "/derive?home=Eb&mode=1-b2-b3-sharp4-5-6-b7&show=make" },
@@ -46,7 +45,7 @@ const SHOTS = [
     act: (page) => page.getByRole("button", { name: "F♯13", exact: true }).click(),
   },
   {
-    name: "derive-ask",
+    name: "derive-search",
     path: "/derive?home=A&mode=harmonic-minor&show=ask",
     act: async (page) => {
       await page.getByLabel("or any home").check();
@@ -55,8 +54,17 @@ const SHOTS = [
       await page.getByRole("button", { name: /^A harmonic minor, characteristic/ }).waitFor();
     },
   },
-  { name: "sheet", path: "/sheet?home=C%23&mode=phrygian-dominant", size: [960, 1330] },
-  { name: "practice", path: "/practice?home=D&mode=dorian", size: [960, 1330] },
+  {
+    name: "sound",
+    path: "/derive?home=Eb&mode=lydian",
+    act: async (page) => {
+      await stage(page, "Staff", "Line");
+      await page.getByRole("combobox", { name: "Line" }).selectOption("triads");
+      await page.locator("section[aria-label=Staff] text.fret").first().waitFor();
+      await page.keyboard.press("n");
+      await page.getByLabel("Rising tempo").check();
+    },
+  },
   {
     name: "stand",
     path: "/derive?home=Eb&mode=lydian",
@@ -66,6 +74,12 @@ const SHOTS = [
     name: "match",
     path: "/match",
     act: (page) => page.getByRole("button", { name: /^Bar 2, A13/ }).click(),
+  },
+  {
+    name: "lead-sheet",
+    path: "/match",
+    size: [960, 1240],
+    act: (page) => page.keyboard.press("P"),
   },
   {
     name: "match-long",
@@ -118,7 +132,7 @@ const SHOTS = [
     path: "/derive?home=C%23&mode=phrygian-dominant",
     theme: "dark",
     act: async (page) => {
-      await page.getByRole("button", { name: /^Guitar,/ }).click();
+      await page.getByRole("button", { name: /^Instrument: / }).click();
       const sheet = page.getByRole("dialog", { name: "Instrument" });
       await sheet.getByLabel("Instrument", { exact: true }).selectOption("fiddle");
       await sheet.getByLabel("left-handed").check();
@@ -144,8 +158,11 @@ try {
       waitUntil: "networkidle",
     });
     await page.getByRole("heading").first().waitFor({ state: "attached" });
+    await page.getByRole("button", { name: "Hide", exact: true }).click();
+    // The legend stands in the first picture.
+    if (name !== "derive") await page.getByRole("button", { name: "Hide legend" }).click();
     await act?.(page);
-    await page.waitForTimeout(600);
+    await page.waitForTimeout(name === "derive-swap" ? 300 : 600);
     await page.screenshot({ path: join(folder, `${name}.png`) });
     await page.close();
     console.log(`docs/screenshots/${name}.png`);

@@ -186,3 +186,77 @@ test("the keyboard alone gets everywhere in Derive", async ({ page }) => {
     expect([...reached]).toContain(name);
   expect([...reached].some((name) => name.startsWith("D Dorian, notes of C major"))).toBe(true);
 });
+
+test("the sheets for printing, a phone and its sheets, and a window of 320 are accessible", async ({
+  page,
+}) => {
+  test.slow();
+  for (const [view, name] of [
+    ["match", "Lead sheet"],
+    ["identify", "Tune sheet"],
+  ] as const) {
+    await open(page, `/${view}?demo`);
+    await page.getByRole("main").getByRole("button", { name: "Print", exact: true }).click();
+    await expect(page.getByRole("dialog", { name }).getByRole("img").first()).toBeVisible();
+    expect(await serious(page), name).toEqual([]);
+  }
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const view of ["derive", "match", "identify"]) {
+    await open(page, `/${view}?demo`);
+    await page.getByRole("heading", { level: 2 }).first().waitFor();
+    expect(await serious(page), `${view} on a phone`).toEqual([]);
+  }
+  for (const name of ["Menu", "More"]) {
+    await page.getByRole("button", { name, exact: true }).click();
+    await expect(page.getByRole("dialog", { name, exact: true })).toBeVisible();
+    expect(await serious(page), name).toEqual([]);
+    await page.keyboard.press("Escape");
+  }
+  // 1280 at 400 in a hundred; text spaced as a reader may space it.
+  await page.setViewportSize({ width: 320, height: 640 });
+  for (const view of ["derive", "match", "identify"]) {
+    await open(page, `/${view}?demo`);
+    await page.getByRole("heading", { level: 2 }).first().waitFor();
+    await page
+      .addStyleTag({
+        content:
+          "* { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important; }",
+      })
+      .catch(() => undefined);
+    await page.waitForTimeout(300);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(320);
+  }
+});
+
+test("what is selected is seen where the system sets the colours", async ({ page }) => {
+  await page.emulateMedia({ forcedColors: "active" });
+  await open(page, "/derive?home=D&mode=dorian");
+  const outline = (selector: string) =>
+    page
+      .locator(selector)
+      .first()
+      .evaluate((element) => getComputedStyle(element).outlineStyle);
+  expect(await outline("[aria-current=page]")).toBe("solid");
+  expect(await outline("[aria-pressed=true]")).toBe("solid");
+  expect(await outline("input[type=radio]:checked + span")).toBe("solid");
+});
+
+test("terms explain themselves, and the answer is announced once it stands", async ({ page }) => {
+  await open(page, "/derive?home=D&mode=dorian");
+  await expect(page).toHaveTitle("D Dorian · Derive · Shade");
+  const announced = page.locator("p[aria-live=polite]");
+  await expect(announced).toHaveText("D Dorian. Characteristic note B.");
+  const term = page.getByRole("button", { name: "Best vamp" });
+  await term.focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Two chords played back and forth that keep one mode sounding.")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("e");
+  await expect(page).toHaveTitle("E Dorian · Derive · Shade");
+  await expect(announced).toHaveText("E Dorian. Characteristic note C♯.");
+  // The ladder is one stop: the focus goes with the arrows.
+  await page.getByRole("button", { name: /^E Dorian, notes of/ }).focus();
+  await page.keyboard.press("ArrowDown");
+  await expect(page.getByRole("button", { name: /^E Aeolian, notes of/ })).toBeFocused();
+  await expect(announced).toHaveText("E Aeolian. Characteristic notes F♯ and C.");
+});

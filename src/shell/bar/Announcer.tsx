@@ -14,7 +14,7 @@ export function Announcer() {
   const title = titleText(selection.homeMode, selection.subject, name);
   const said = selection.said ?? answerText(selection.homeMode, selection.lit);
   const [announced, setAnnounced] = useState("");
-  const before = useRef<readonly string[]>(undefined);
+  const before = useRef<readonly string[]>([]);
   useEffect(() => {
     document.title = title;
   }, [title]);

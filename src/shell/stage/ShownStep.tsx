@@ -43,17 +43,21 @@ interface StepperProps {
   readonly isFirst: boolean;
   readonly isLast: boolean;
   readonly onStep: (way: 1 | -1) => void;
+  /** Keeps room for the longest, so that the buttons stay where they are. */
+  readonly isWide?: boolean;
   readonly children: string;
 }
 
 /** Where one is among several, with a button to either side. */
-function Stepper({ before, next, isFirst, isLast, onStep, children }: StepperProps) {
+function Stepper({ before, next, isFirst, isLast, onStep, isWide, children }: StepperProps) {
   return (
     <span className={styles.steps}>
       <Button kind="quiet" aria-label={before} disabled={isFirst} onClick={() => onStep(-1)}>
         ‹
       </Button>
-      <output className={styles.at}>{children}</output>
+      <output className={styles.at} data-wide={isWide || undefined}>
+        {children}
+      </output>
       <Button kind="quiet" aria-label={next} disabled={isLast} onClick={() => onStep(1)}>
         ›
       </Button>
@@ -71,6 +75,7 @@ function PositionStep({ position, tuning }: { readonly position: Position; reado
         isFirst={position === all[0]}
         isLast={position === all.at(-1)}
         onStep={stepPosition}
+        isWide
       >
         {`${handText(position, tuning)}, ${positionText(position)}`}
       </Stepper>

@@ -35,10 +35,10 @@ export function SoundControls({ isNarrow }: { readonly isNarrow: boolean }) {
         )}
         <Rhythm />
         <RisingTempo />
+        <Files />
       </div>
       <div>
         <Volumes />
-        <Files />
       </div>
     </>
   );
