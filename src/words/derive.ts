@@ -365,3 +365,10 @@ export const playAllText = (alignment: "parallel" | "relative"): string =>
 
 /** What folds in the panel of a mode. */
 export const MODE_FOLD = "Count, solfège, brighter and darker modes";
+
+export const NO_STACK = "No such stack lies in this scale.";
+
+export const ADD_A_MODE = "Add a mode to see where it differs.";
+
+export const SCALE_NEEDS_NOTES =
+  "A scale needs home and one more note. Add another before you remove this one.";

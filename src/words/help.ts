@@ -87,3 +87,6 @@ const BY_TERM: ReadonlyMap<string, string> = new Map(
  * @example explanationOf("Avoid notes") // "A scale note a half step above a chord tone. …"
  */
 export const explanationOf = (term: string): string | undefined => BY_TERM.get(term.toLowerCase());
+
+export const KEYS_SAY =
+  "They work while no field or control has the focus. Settings can switch single keys off.";

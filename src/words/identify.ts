@@ -160,3 +160,23 @@ export function barRangeText({ bars }: Pick<Tune, "bars">, { from, to }: BarRang
   const [first, last] = [bars[from]?.number ?? from + 1, bars[to]?.number ?? to + 1];
   return first === last ? `bar ${first}` : `bars ${first} to ${last}`;
 }
+
+export const EXPORT_SAYS = "As it is read here: notes, chords, repeats.";
+
+export const IDENTIFY_ASKS = "Which mode is this tune in?";
+
+export const ALL_LEFT_OUT = "Every note is left out.";
+
+export const ONLY_THESE_BARS = "Only these bars are heard; drag over the staff for others.";
+
+export const CHOOSE_TO_CORRECT = "Choose a note to correct it.";
+
+export const PLAY_IN_SAYS = "Play, or click notes on the stage below.";
+
+export const TOO_FEW_NOTES = "Too few notes to be sure.";
+
+export const OPENS_FILES =
+  "ABC, MusicXML, MIDI, recordings; one tune or many. Or drop files or a folder anywhere on this view";
+
+export const EMPTY_IDENTIFY =
+  "Open or drop files (ABC, MusicXML, MIDI, a recording), paste ABC, type note names, play or record; or try a tune from the demo:";

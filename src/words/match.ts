@@ -371,3 +371,24 @@ export const ENSEMBLE_PART_TEXT: Readonly<Record<EnsemblePart["id"], string>> = 
   viola: "Viola",
   cello: "Cello",
 };
+
+export const ANALYSIS_SAYS =
+  "What is shown under the chords, and the scales that modes are taken from. What you set by hand always counts.";
+
+export const NO_CHORD_YET = "No chord can be read yet. The line under the chart says what would work.";
+
+export const NO_MODE_ON_ROOT = "no mode in the catalogue on this root";
+
+export const EMPTY_CHART =
+  "Type chords as you would write them: bars between bar lines, or each chord a bar of its own; repeats, endings, slash beats and sections as on paper. Try one:";
+
+export const CHART_FILES_SAY =
+  "Open a chart from a file, or save this one as a file. The chart you have here stays under Recent.";
+
+export const CHART_FILES_OPEN =
+  "ChordPro, plain text, MusicXML with chord symbols, or MIDI: its chords are named from its notes. Or drop a file on the view.";
+
+export const WRITTEN_OUT_SAYS = "The same chords, voiced for others inside their ranges.";
+
+export const CHORDS_FOR_MODE_SAY =
+  "Press chords to hear them, see them on the stage and put them into the chart. What is missing of the mode stands beside them.";

@@ -26,3 +26,5 @@ export function barSpansText(bars: readonly number[]): string {
   const isOne = spans.length === 1 && spans[0]?.[0] === spans[0]?.[1];
   return `${isOne ? "bar" : "bars"} ${listText(said)}`;
 }
+
+export const NO_ROOM_ON_SHEET = "This neck has no room for these positions.";

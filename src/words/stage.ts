@@ -320,3 +320,5 @@ export const answerText = (homeMode: HomeMode, characteristic: readonly Fifths[]
     ? "No characteristic note."
     : `Characteristic ${characteristic.length === 1 ? "note" : "notes"} ${listText(characteristic.map(noteText))}.`,
 ];
+
+export const STAND_KEYS = "Pages and arrows step, space and enter play, escape leaves.";

@@ -31,6 +31,7 @@ import {
   numberText,
   romanText,
   sizeText,
+  NO_STACK,
 } from "@/words";
 import { type SelectedChords, SelectButton } from "@/shell/selected";
 import { OneShape } from "@/shell/shape";
@@ -210,7 +211,7 @@ function InFourths({ homeMode, selected, onSelect }: ChordsProps) {
         return (
           <section key={count} className={styles.section}>
             <h2>{`${numberText(count)} notes`}</h2>
-            {stacks.length === 0 && <p>No such stack lies in this scale.</p>}
+            {stacks.length === 0 && <p>{NO_STACK}</p>}
             <ul className={styles.list}>
               {stacks.map(({ degree, notes, perfect }) => {
                 const voiced = notes.map((note) => home + note);

@@ -12,7 +12,16 @@ import {
 } from "@/core/scale";
 import { $playing, setPlace } from "@/session";
 import { Button, TextField, HomeField } from "@/kit/controls";
-import { homeModeText, listText, modeText, nearNamedText, noteText, numberText, wording } from "@/words";
+import {
+  homeModeText,
+  listText,
+  modeText,
+  nearNamedText,
+  noteText,
+  numberText,
+  wording,
+  ADD_A_MODE,
+} from "@/words";
 import { Ladder } from "./Ladder";
 import { MODE_NAMES } from "./modeNames";
 import { $heardRow, LADDER } from "./ladder-playing";
@@ -106,7 +115,7 @@ export function CompareShow({ homeMode, onPlayAll }: CompareShowProps) {
         />
       </div>
       <ul className={styles.said}>
-        {beside.length === 0 && <li>Add a mode to see where it differs.</li>}
+        {beside.length === 0 && <li>{ADD_A_MODE}</li>}
         {beside.map((other) => (
           <li key={other.id}>
             {`${homeModeText({ home, mode: other })} is ${nearNamedText(home, { mode, difference: differenceFrom(mode, other) })}.`}

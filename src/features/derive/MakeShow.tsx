@@ -30,6 +30,7 @@ import {
   stepsText,
   symmetryText,
   wording,
+  SCALE_NEEDS_NOTES,
 } from "@/words";
 import { Ladder } from "./Ladder";
 import { MODE_NAMES } from "./modeNames";
@@ -47,8 +48,7 @@ export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
 
   const flip = (step: number) => {
     const sounds = flipped(mode.sounds, step);
-    if (size(sounds) < 2)
-      setRefused("A scale needs home and one more note. Add another before you remove this one.");
+    if (size(sounds) < 2) setRefused(SCALE_NEEDS_NOTES);
     else {
       setRefused("");
       makeScale(modeOf(sounds));

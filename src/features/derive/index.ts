@@ -3,17 +3,17 @@ import { fifthsOf } from "@/core/pitch";
 import { characteristicSwap, mode } from "@/core/scale";
 import { swapScore } from "@/audio";
 import { type Feature, goTo, modeQuestion, savedOpener, SWAP, toggle } from "@/session";
-import { homeModeText } from "@/words";
+import { homeModeText, DERIVE_ABOUT, DERIVE_HELP, DERIVE_FIRST } from "@/words";
 import { DERIVE, SHOWS } from "./route";
 import { scaleSteps } from "./scale-steps";
 
 export const derive: Feature = {
   id: DERIVE,
   name: "Derive",
-  about: "the modes of a scale and what makes each",
-  help: "Choose a home and a parent scale, then a mode. The panel says what makes it that mode, and the stage shows where to play it. Play lets you hear it over its home note.",
+  about: DERIVE_ABOUT,
+  help: DERIVE_HELP,
   firstStep: {
-    text: "Hear D Dorian, with its B and with B♭",
+    text: DERIVE_FIRST,
     go: () => {
       const homeMode = { home: fifthsOf("D"), mode: mode("dorian") };
       const swap = characteristicSwap(homeMode.mode);

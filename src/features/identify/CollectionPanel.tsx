@@ -3,7 +3,7 @@ import { Button } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { Facts, Panel } from "@/kit/panel";
 import { shadeOf } from "@/kit/shade";
-import { capital, collectionText, countText, modeText, problemText } from "@/words";
+import { capital, collectionText, countText, modeText, problemText, TABLE_UNSAVED } from "@/words";
 import { cancelCollection, closeCollection, type Collection, type Row } from "./collection";
 import styles from "./CollectionShow.module.css";
 import { countByMode, passes, resultsCsv, resultsJson } from "./results";
@@ -50,7 +50,7 @@ export function CollectionPanel({ collection, shown, isReading }: CollectionPane
       }
     >
       <p role="status">{collectionText(collection)}</p>
-      {collection.isSaved === false && <p>This table isn’t saved. After a reload, open its files again.</p>}
+      {collection.isSaved === false && <p>{TABLE_UNSAVED}</p>}
       {isReading && (
         <progress
           className={styles.progress}

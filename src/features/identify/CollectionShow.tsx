@@ -12,7 +12,17 @@ import { soundOf } from "@/core/pitch";
 import { brightness, mode as modeById } from "@/core/scale";
 import { Button, Select } from "@/kit/controls";
 import { shadeOf } from "@/kit/shade";
-import { countText, homeModeText, modeText, noteText, ONLY_TEXT, problemText, weightText } from "@/words";
+import {
+  countText,
+  homeModeText,
+  modeText,
+  noteText,
+  ONLY_TEXT,
+  problemText,
+  weightText,
+  COLLECTION_ASKS,
+  NO_TUNE_LIKE_THAT,
+} from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { useWording } from "@/session/useConventions";
 import { $collection, $table, type Collection, type Row, setTable } from "./collection";
@@ -91,7 +101,7 @@ export function CollectionShow({ collection, onOpen, onBack }: CollectionShowPro
     <div className={view.view}>
       <div className={view.answer}>
         <div className={view.sentence}>
-          <h1 className={styles.ask}>Which modes are these tunes in?</h1>
+          <h1 className={styles.ask}>{COLLECTION_ASKS}</h1>
           <span className={view.right}>
             <Button kind="quiet" onClick={onBack}>
               Back to one tune
@@ -220,7 +230,7 @@ const Rows = memo(function Rows({
           })}
         </div>
       </div>
-      {rows.length === 0 && <p className={styles.none}>No tune is like that.</p>}
+      {rows.length === 0 && <p className={styles.none}>{NO_TUNE_LIKE_THAT}</p>}
     </div>
   );
 });

@@ -5,6 +5,7 @@ import { $settings } from "@/session";
 import { Button, Choice } from "@/kit/controls";
 import { Dialog, Setting } from "@/kit/dialog";
 import { saveFile } from "@/kit/files";
+import { EXPORT_SAYS } from "@/words";
 
 interface ExportDialogProps {
   readonly open: boolean;
@@ -44,12 +45,7 @@ export function ExportDialog({ open, onClose, tune, title }: ExportDialogProps) 
     onClose();
   };
   return (
-    <Dialog
-      title="Export the tune"
-      says="As it is read here: notes, chords, repeats."
-      open={open}
-      onClose={onClose}
-    >
+    <Dialog title="Export the tune" says={EXPORT_SAYS} open={open} onClose={onClose}>
       <Setting name="Format">
         <Choice label="Kind of file" value={kind} onChange={setKind} options={KINDS} />
       </Setting>

@@ -22,7 +22,7 @@ import { Button, Select } from "@/kit/controls";
 import { useKeys } from "@/session/useKeys";
 import { DocumentTools } from "@/shell/documents";
 import { Staff } from "@/kit/staff";
-import { countText, problemText, tuneCountText } from "@/words";
+import { countText, problemText, tuneCountText, IDENTIFY_ASKS, ALL_LEFT_OUT } from "@/words";
 import styles from "@/shell/frame/View.module.css";
 import { Candidates } from "./Candidates";
 import { bringBackCollection, openCollection, type Row, textOf } from "./collection";
@@ -178,7 +178,7 @@ export function IdentifyView() {
     <div className={styles.view}>
       <div className={`${styles.answer} ${own.column}`} data-way={isTextOpen ? "type" : way}>
         <div className={styles.sentence}>
-          <h1 className={answer ? "visually-hidden" : own.ask}>Which mode is this tune in?</h1>
+          <h1 className={answer ? "visually-hidden" : own.ask}>{IDENTIFY_ASKS}</h1>
           {answer && <span>Tune</span>}
           {answer && read && read.tunes.length > 1 && (
             <Select
@@ -233,7 +233,7 @@ export function IdentifyView() {
         )}
         {isSilenced && (
           <p className={own.replaced}>
-            Every note is left out.
+            {ALL_LEFT_OUT}
             <Button kind="quiet" onClick={setBack}>
               Take them in again
             </Button>

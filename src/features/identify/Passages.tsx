@@ -3,7 +3,7 @@ import { brightness } from "@/core/scale";
 import type { BarRange, TuneBar } from "@/core/tune";
 import { Button, NumberField } from "@/kit/controls";
 import { shadeOf } from "@/kit/shade";
-import { passageBarsText, passageText } from "@/words";
+import { passageBarsText, passageText, ONLY_THESE_BARS } from "@/words";
 import styles from "./Passages.module.css";
 
 interface PassagesProps {
@@ -74,7 +74,7 @@ export function Passages({ passages, bars, chosen, onBars }: PassagesProps) {
           ))}
         </ol>
       )}
-      {chosen && <p className={styles.said}>Only these bars are heard; drag over the staff for others.</p>}
+      {chosen && <p className={styles.said}>{ONLY_THESE_BARS}</p>}
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import { type KeyboardEvent, useMemo, useState } from "react";
 import { heightOf, soundingFrames, spelledInContext, tuningOf } from "@/core/tune";
 import { Button } from "@/kit/controls";
-import { noteText, pitchText } from "@/words";
+import { noteText, pitchText, CHOOSE_TO_CORRECT } from "@/words";
 import { corrected, type Correction } from "./correct";
 import styles from "./PitchLine.module.css";
 import type { HeardLine } from "./useRecording";
@@ -114,9 +114,7 @@ export function PitchLine({ line, onNotes, onUndo }: PitchLineProps) {
         </div>
       </div>
       <div className={styles.acts}>
-        <span role="status">
-          {selected ? `${pitchText(selected)} selected:` : "Choose a note to correct it."}
-        </span>
+        <span role="status">{selected ? `${pitchText(selected)} selected:` : CHOOSE_TO_CORRECT}</span>
         {acts.map(([how, says]) => (
           <Button key={how} kind="quiet" disabled={chosen === undefined} onClick={() => change(how)}>
             {says}

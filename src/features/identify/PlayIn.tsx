@@ -5,7 +5,7 @@ import { readNotes } from "@/formats";
 import { timedNotes } from "@/devices";
 import { $settings, hearNote, tuneDocument } from "@/session";
 import { Button, Select } from "@/kit/controls";
-import { countText, keyName } from "@/words";
+import { countText, keyName, PLAY_IN_SAYS } from "@/words";
 import styles from "./PlayIn.module.css";
 import { beginAgain, takeLastBack } from "./taken-in";
 import { SIMULATED, usePlayedIn } from "./usePlayedIn";
@@ -63,7 +63,7 @@ export function PlayIn() {
           Begin again
         </Button>
         <span className={styles.said} role="status">
-          {count === 0 ? "Play, or click notes on the stage below." : countText(count, "note")}
+          {count === 0 ? PLAY_IN_SAYS : countText(count, "note")}
         </span>
       </div>
       {keyboard.id === SIMULATED.id && <Keys />}

@@ -21,6 +21,7 @@ import {
   rivalReason,
   comparedReason,
   Words,
+  TOO_FEW_NOTES,
 } from "@/words";
 import styles from "./ReasonPanel.module.css";
 
@@ -63,7 +64,7 @@ export function ReasonPanel({ found, placesOf, swap, onSwap, onSave, onPoint }: 
       }
     >
       <OwnWordsSaid mode={homeMode.mode} />
-      {isShort && <p className={styles.short}>Too few notes to be sure.</p>}
+      {isShort && <p className={styles.short}>{TOO_FEW_NOTES}</p>}
       {said.map((each) => (
         <p key={each} className={styles.short}>
           {each}

@@ -7,6 +7,7 @@ import { TUNE_FILES } from "./files";
 import own from "./IdentifyView.module.css";
 import type { ReadTunes } from "./read-tunes";
 import type { Way } from "./route";
+import { OPENS_FILES, EMPTY_IDENTIFY } from "@/words";
 
 interface WaysProps {
   readonly way: Way;
@@ -32,7 +33,7 @@ export function Ways({ way, onWay, onFiles }: WaysProps) {
       <FileButton
         label="Open files of tunes"
         accept={TUNE_FILES}
-        title="ABC, MusicXML, MIDI, recordings; one tune or many. Or drop files or a folder anywhere on this view"
+        title={OPENS_FILES}
         isMany
         onFiles={onFiles}
       >
@@ -82,10 +83,7 @@ export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }
       )}
       {isEmpty && (
         <p className={own.tries}>
-          <span>
-            Open or drop files (ABC, MusicXML, MIDI, a recording), paste ABC, type note names, play or record;
-            or try a tune from the demo:
-          </span>
+          <span>{EMPTY_IDENTIFY}</span>
           {DEMO_TUNES.map(({ id, title, text: abc }) => (
             <Button key={id} kind="quiet" onClick={() => onTry(abc)}>
               {title}

@@ -1,6 +1,6 @@
 import { lazy } from "react";
 import { BLANK_TUNE, type Feature, openIn, savedOpener, tuneDocument } from "@/session";
-import { SOURCE_TEXT } from "@/words";
+import { SOURCE_TEXT, IDENTIFY_ABOUT, IDENTIFY_HELP, IDENTIFY_FIRST } from "@/words";
 import { DEMO_TUNES } from "@/demo";
 import { finds } from "./finds";
 import { IDENTIFY, IDENTIFY_PARTS } from "./route";
@@ -8,10 +8,10 @@ import { IDENTIFY, IDENTIFY_PARTS } from "./route";
 export const identify: Feature = {
   id: IDENTIFY,
   name: "Identify",
-  about: "the mode of a tune",
-  help: "Open a file, paste ABC, type notes, play them in or record them. The panel says which mode the tune is in and why. Press a reason to see the notes it comes from.",
+  about: IDENTIFY_ABOUT,
+  help: IDENTIFY_HELP,
   firstStep: {
-    text: "Find the mode of a tune",
+    text: IDENTIFY_FIRST,
     go: () => {
       const [{ source, text, title }] = DEMO_TUNES;
       openIn(IDENTIFY, tuneDocument, { ...BLANK_TUNE, source, text, name: title }, "tune");

@@ -4,7 +4,7 @@ import { FAMILIES, modesOfFamilies, USUAL_FAMILIES } from "@/core/scale";
 import { $settings, changeSettings } from "@/session";
 import { Button, Select, Toggle } from "@/kit/controls";
 import { Dialog, Setting } from "@/kit/dialog";
-import { capital, countText, familyText, ANALYSIS_TEXT } from "@/words";
+import { capital, countText, familyText, ANALYSIS_TEXT, ANALYSIS_SAYS } from "@/words";
 import styles from "./AnalysisDialog.module.css";
 
 interface AnalysisDialogProps {
@@ -19,13 +19,7 @@ export function AnalysisDialog({ open, onClose, families }: AnalysisDialogProps)
   const choose = (next: readonly string[]) =>
     changeSettings({ families: FAMILIES.map(({ id }) => id).filter((id) => next.includes(id)) });
   return (
-    <Dialog
-      title="Analysis"
-      says="What is shown under the chords, and the scales that modes are taken from. What you set by hand always counts."
-      open={open}
-      onClose={onClose}
-      place="side"
-    >
+    <Dialog title="Analysis" says={ANALYSIS_SAYS} open={open} onClose={onClose} place="side">
       <Setting name="Under the chords">
         <Select
           label="Which analyses are shown"

@@ -37,6 +37,8 @@ import {
   symbolText,
   targetSentence,
   tonesText,
+  NO_CHORD_YET,
+  NO_MODE_ON_ROOT,
 } from "@/words";
 import styles from "./ChordPanel.module.css";
 
@@ -113,7 +115,7 @@ export function ChordPanel(props: ChordPanelProps) {
       {homeMode ? (
         <Saying>{targetSentence(chart, at, targets, homeMode)}</Saying>
       ) : (
-        <Saying>No chord can be read yet. The line under the chart says what would work.</Saying>
+        <Saying>{NO_CHORD_YET}</Saying>
       )}
       {target !== undefined && homeMode && holds(soundsOn(homeMode), soundOf(target)) && (
         <Choice
@@ -241,7 +243,7 @@ function Fits({ chord, homeMode, scales }: FitsProps) {
     ...all.filter(({ homeMode: { mode } }) => chosen.has(mode)),
     ...all.filter(({ homeMode: { mode } }) => !chosen.has(mode)),
   ];
-  if (sorted.length === 0) return <>no mode in the catalogue on this root</>;
+  if (sorted.length === 0) return <>{NO_MODE_ON_ROOT}</>;
   const text = ({ homeMode: here }: Fit) => {
     const { avoidNotes } = fitOf(chord, here, conventions);
     const isHere = here.mode === homeMode?.mode && here.home === homeMode.home;

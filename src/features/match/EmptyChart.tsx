@@ -1,6 +1,7 @@
 import { DEMO_PROGRESSIONS } from "@/demo";
 import { Button } from "@/kit/controls";
 import own from "./ChartShow.module.css";
+import { EMPTY_CHART } from "@/words";
 
 /** The first line of bars of a chart. */
 const beginningOf = (chords: string) => chords.split("\n").find((line) => line.startsWith("|")) ?? chords;
@@ -9,10 +10,7 @@ const beginningOf = (chords: string) => chords.split("\n").find((line) => line.s
 export function EmptyChart({ onTake }: { readonly onTake: (chords: string, title: string) => void }) {
   return (
     <div className={own.empty}>
-      <p>
-        Type chords as you would write them: bars between bar lines, or each chord a bar of its own; repeats,
-        endings, slash beats and sections as on paper. Try one:
-      </p>
+      <p>{EMPTY_CHART}</p>
       {DEMO_PROGRESSIONS.map(({ id, title, chords }) => (
         <Button key={id} onClick={() => onTake(chords, title)}>{`${title}: ${beginningOf(chords)}`}</Button>
       ))}

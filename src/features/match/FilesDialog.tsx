@@ -5,7 +5,14 @@ import { $settings, chartDocument } from "@/session";
 import { Button, Choice, FileButton, WrittenField } from "@/kit/controls";
 import { Dialog, Setting } from "@/kit/dialog";
 import { saveFile } from "@/kit/files";
-import { problemText, SAVED_AS_TEXT, WRITTEN_FOR_TEXT } from "@/words";
+import {
+  problemText,
+  SAVED_AS_TEXT,
+  WRITTEN_FOR_TEXT,
+  CHART_FILES_SAY,
+  CHART_FILES_OPEN,
+  WRITTEN_OUT_SAYS,
+} from "@/words";
 import { CHART_FILES, chartFile, SAVED_AS, type SavedAs, type WrittenFor } from "./chartFiles";
 
 interface FilesDialogProps {
@@ -39,17 +46,8 @@ export function FilesDialog({ open, onClose, chart, text, title, problems, onFil
     saveFile(name, content, type);
   };
   return (
-    <Dialog
-      title="Files"
-      says="Open a chart from a file, or save this one as a file. The chart you have here stays under Recent."
-      open={open}
-      onClose={onClose}
-      place="side"
-    >
-      <Setting
-        name="Open"
-        says="ChordPro, plain text, MusicXML with chord symbols, or MIDI: its chords are named from its notes. Or drop a file on the view."
-      >
+    <Dialog title="Files" says={CHART_FILES_SAY} open={open} onClose={onClose} place="side">
+      <Setting name="Open" says={CHART_FILES_OPEN}>
         <FileButton label="Open a chart" accept={CHART_FILES} onFile={onFile}>
           Open a chart
         </FileButton>
@@ -78,7 +76,7 @@ export function FilesDialog({ open, onClose, chart, text, title, problems, onFil
         />
       </Setting>
       {hasParts && (
-        <Setting name="Written out for" says="The same chords, voiced for others inside their ranges.">
+        <Setting name="Written out for" says={WRITTEN_OUT_SAYS}>
           <Choice
             label="Written out for"
             value={writtenFor}

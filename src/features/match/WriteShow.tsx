@@ -18,6 +18,7 @@ import {
   modeText,
   notesText,
   WRITING_TEXT,
+  CHORDS_FOR_MODE_SAY,
 } from "@/words";
 import { written } from "./selection";
 import view from "@/shell/frame/View.module.css";
@@ -89,10 +90,7 @@ export function WriteShow({ tabs }: WriteShowProps) {
         />
       ) : (
         <Panel title={homeModeText(homeMode)} aside="in chords">
-          <Saying>
-            Press chords to hear them, see them on the stage and put them into the chart. What is missing of
-            the mode stands beside them.
-          </Saying>
+          <Saying>{CHORDS_FOR_MODE_SAY}</Saying>
         </Panel>
       )}
     </div>

@@ -2,14 +2,15 @@ import { lazy } from "react";
 import { chartDocument, chordShape, type Feature, openIn, savedOpener } from "@/session";
 import { finds } from "./finds";
 import { MATCH, MATCH_SHOWS } from "./route";
+import { MATCH_ABOUT, MATCH_HELP, MATCH_FIRST } from "@/words";
 
 export const match: Feature = {
   id: MATCH,
   name: "Match",
-  about: "the mode for a row of chords",
-  help: "Type chords, with a bar line between the bars. Under them you see which mode fits where. Press a chord to see its target note, what decides the mode, and where it lies on the stage.",
+  about: MATCH_ABOUT,
+  help: MATCH_HELP,
   firstStep: {
-    text: "Find the mode for Em9 A13",
+    text: MATCH_FIRST,
     go: () => openIn(MATCH, chartDocument, { chords: "| Em9 | A13 |", title: "" }, "chart"),
   },
   finds,

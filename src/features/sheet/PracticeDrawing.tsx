@@ -11,6 +11,7 @@ import {
   capital,
   positionText,
   type Conventions,
+  NO_ROOM_ON_SHEET,
 } from "@/words";
 import {
   INK,
@@ -66,7 +67,7 @@ function BlockDrawing({ block, y, ...rest }: BlockProps) {
       return (
         <Label x={MARGIN} y={y + 20} fill={SOFT}>
           {block.what === "positions"
-            ? "This neck has no room for these positions."
+            ? NO_ROOM_ON_SHEET
             : `This neck is too short for ${FIGURE_TEXT[block.what]} over so many octaves.`}
         </Label>
       );

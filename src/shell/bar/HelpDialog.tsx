@@ -4,7 +4,7 @@ import { $bindings, $features, $place } from "@/session";
 import { Choice } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
 import { Legend } from "@/shell/legend";
-import { TERMS } from "@/words";
+import { TERMS, KEYS_SAY } from "@/words";
 import styles from "./HelpDialog.module.css";
 
 interface HelpDialogProps {
@@ -48,9 +48,7 @@ function Keys() {
   const bindings = useStore($bindings);
   return (
     <>
-      <p className={styles.aside}>
-        They work while no field or control has the focus. Settings can switch single keys off.
-      </p>
+      <p className={styles.aside}>{KEYS_SAY}</p>
       {[...bindings].map(([part, keys]) => (
         <section key={part}>
           <h3 className={styles.part}>{part}</h3>

@@ -4,6 +4,7 @@ import { saveBackup } from "@/shell/shelf";
 import { Button } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
 import styles from "./TopBar.module.css";
+import { LINK_TOO_LONG, LINK_NOT_COPIED } from "@/words";
 
 /** How long it is said that the link was copied, in milliseconds. */
 const SAID = 2000;
@@ -43,11 +44,7 @@ export function LinkDialog({ link: { left, close } }: { readonly link: ReturnTyp
   return (
     <Dialog
       title="Link"
-      says={
-        isLong
-          ? "This is too long for a link. Save it on the Shelf and send a file instead."
-          : "This browser doesn’t let Shade copy. Copy the link from here."
-      }
+      says={isLong ? LINK_TOO_LONG : LINK_NOT_COPIED}
       open={left !== undefined}
       onClose={close}
     >

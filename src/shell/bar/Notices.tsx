@@ -12,7 +12,14 @@ import {
 } from "@/session";
 import { saveBackup } from "@/shell/shelf";
 import { Button } from "@/kit/controls";
-import { countText, noticeText, unsavedText } from "@/words";
+import {
+  countText,
+  noticeText,
+  unsavedText,
+  STORAGE_SILENT,
+  STAGE_CHANGED,
+  COMPUTATION_FAILED,
+} from "@/words";
 import { $jobFailed } from "@/workers";
 import styles from "./TopBar.module.css";
 
@@ -39,11 +46,7 @@ export function Notices() {
   if (!isDismissable && !isFailing) return null;
   return (
     <div className={styles.notices} role="status">
-      {storage === "silent" && (
-        <p>
-          This browser’s storage doesn’t answer. You can work on; what you make is saved as soon as it does.
-        </p>
-      )}
+      {storage === "silent" && <p>{STORAGE_SILENT}</p>}
       {failing.size > 0 && (
         <p>
           {unsavedText(failing.size)} <Button onClick={saveBackup}>Export now</Button>
@@ -54,7 +57,7 @@ export function Notices() {
       ))}
       {stageBefore && (
         <p>
-          The link changed the stage. <Button onClick={setStageBack}>Back to mine</Button>
+          {STAGE_CHANGED} <Button onClick={setStageBack}>Back to mine</Button>
         </p>
       )}
       {unopened !== undefined && (
@@ -63,7 +66,7 @@ export function Notices() {
       {copies.map((title, at) => (
         <p key={at}>{`Two tabs changed the same thing. Both are saved; the second is “${title}”.`}</p>
       ))}
-      {jobFailed && <p>A computation failed. Reload the page if an answer is missing.</p>}
+      {jobFailed && <p>{COMPUTATION_FAILED}</p>}
       {count > seen && (
         <p>{`Shade couldn’t read ${countText(count - seen, "saved record")}. See “Set aside” on the Shelf.`}</p>
       )}

@@ -6,7 +6,15 @@ import type { Settings } from "@/storage";
 import { Choice, Select } from "@/kit/controls";
 import { ComparisonSelect, ReferenceSelect } from "@/shell/panel";
 import { Dialog, Setting } from "@/kit/dialog";
-import { storageText } from "@/words";
+import {
+  storageText,
+  SETTINGS_SAY,
+  SOLFEGE_SAYS,
+  REFERENCE_SAYS,
+  COMPARISON_SAYS,
+  SINGLE_KEYS_SAY,
+  ROOM_UNKNOWN,
+} from "@/words";
 
 interface SettingsDialogProps {
   readonly open: boolean;
@@ -30,13 +38,7 @@ const SYLLABLES: readonly { readonly value: Settings["syllables"]; readonly text
 export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
   const { theme, noteNames, majorNames, shortcuts, syllables } = useStore($settings);
   return (
-    <Dialog
-      title="Settings"
-      says="Names, solfège and comparisons. They apply everywhere, in this browser."
-      open={open}
-      onClose={onClose}
-      place="side"
-    >
+    <Dialog title="Settings" says={SETTINGS_SAY} open={open} onClose={onClose} place="side">
       <Setting name="Note names">
         <Choice
           label="Note names"
@@ -56,7 +58,7 @@ export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
           ]}
         />
       </Setting>
-      <Setting name="Solfège" says="The syllables for the notes of a mode.">
+      <Setting name="Solfège" says={SOLFEGE_SAYS}>
         <Select
           label="Solfège"
           size="small"
@@ -65,13 +67,10 @@ export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
           onChange={(value) => changeSettings({ syllables: value })}
         />
       </Setting>
-      <Setting name="Reference scale" says="The scale that it is described as a change of.">
+      <Setting name="Reference scale" says={REFERENCE_SAYS}>
         <ReferenceSelect />
       </Setting>
-      <Setting
-        name="Compared with"
-        says="The modes on the same home that decide which notes are characteristic."
-      >
+      <Setting name="Compared with" says={COMPARISON_SAYS}>
         <ComparisonSelect />
       </Setting>
       <Setting name="Theme">
@@ -86,10 +85,7 @@ export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
           ]}
         />
       </Setting>
-      <Setting
-        name="Single keys"
-        says="Off: letters and the space bar do nothing by themselves. Arrows, Escape and Ctrl+Z still work."
-      >
+      <Setting name="Single keys" says={SINGLE_KEYS_SAY}>
         <Choice
           label="Single keys"
           value={shortcuts ? "on" : "off"}
@@ -111,5 +107,5 @@ export function SettingsDialog({ open, onClose }: SettingsDialogProps) {
 function StorageSaid() {
   const room = useStore($room);
   useEffect(() => void measureRoom().catch(() => undefined), []);
-  return <p>{room ? storageText(room) : "The browser doesn’t say how much room there is."}</p>;
+  return <p>{room ? storageText(room) : ROOM_UNKNOWN}</p>;
 }

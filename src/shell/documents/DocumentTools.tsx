@@ -3,7 +3,7 @@ import { useState } from "react";
 import { bringBack, type OpenDocument, type ToUndo } from "@/session";
 import { Button } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
-import { whenText } from "@/words";
+import { whenText, DOCUMENT_UNREADABLE } from "@/words";
 import styles from "./DocumentTools.module.css";
 
 interface DocumentToolsProps<T> {
@@ -19,7 +19,7 @@ export function DocumentTools<T>({ document, name }: DocumentToolsProps<T>) {
   const [said, setSaid] = useState("");
   const open = async (id: string) => {
     if (await bringBack(document, id)) setOpen(false);
-    else setSaid("This one can’t be read. It was set aside on the Shelf.");
+    else setSaid(DOCUMENT_UNREADABLE);
   };
   return (
     <span className={styles.tools}>

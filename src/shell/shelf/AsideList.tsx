@@ -4,12 +4,12 @@ import { aside, type Mended, seemsToBe, takeBack } from "@/session";
 import type { AsideRecord } from "@/storage";
 import { Button } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
-import { asideText, seemsText } from "@/words";
+import { asideText, seemsText, NOT_JSON, STILL_UNREADABLE, ASIDE_SAYS } from "@/words";
 import styles from "./Shelf.module.css";
 
 const MENDED_TEXT: Readonly<Record<Exclude<Mended, "taken">, string>> = {
-  "not-json": "This isn't JSON. Look for a missing comma, quote or bracket.",
-  "not-understood": "Shade still can't read it. Compare it with an entry of an exported file.",
+  "not-json": NOT_JSON,
+  "not-understood": STILL_UNREADABLE,
 };
 
 /** Records that couldn't be read: seen, exported, repaired or deleted. Nothing where there are none. */
@@ -19,7 +19,7 @@ export function AsideList() {
   return (
     <section>
       <h3 className={styles.kind}>Set aside</h3>
-      <p>Shade couldn’t read these. Nothing of them is lost.</p>
+      <p>{ASIDE_SAYS}</p>
       <ul className={styles.list}>
         {records.map((record) => (
           <AsideRow key={record.key} record={record} />

@@ -5,7 +5,14 @@ import { useIncoming } from "@/session/useIncoming";
 import { ARRIVALS, type BackupProblem, type ImportChoice, USUAL_CHOICE } from "@/storage";
 import { Button, Choice, FileButton, Toggle } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
-import { ARRIVAL_TEXT, backupProblemText, importedText } from "@/words";
+import {
+  ARRIVAL_TEXT,
+  backupProblemText,
+  importedText,
+  BACKUP_TOO_LARGE,
+  FILE_UNREADABLE,
+  BRINGS_NOTHING,
+} from "@/words";
 import styles from "./Shelf.module.css";
 
 /** Larger files are no Shelf of ours. */
@@ -31,7 +38,7 @@ export function Backup() {
     setSaid("");
     if (file.size > MOST_BYTES) {
       setProblems([]);
-      setSaid("This file is too large for a backup. Choose a file that the Shelf exported.");
+      setSaid(BACKUP_TOO_LARGE);
       return;
     }
     const found = await planOf(await file.text());
@@ -42,7 +49,7 @@ export function Backup() {
   const open = (file: File) =>
     void look(file).catch(() => {
       setPlan(undefined);
-      setSaid("This file can't be read.");
+      setSaid(FILE_UNREADABLE);
     });
   useIncoming(SHELF_FILES, (files) => {
     if (files[0]) open(files[0]);
@@ -153,7 +160,7 @@ function Preview({ plan, onDone, onCancel }: PreviewProps) {
             <dd>{plan.aside.length}</dd>
           </div>
         )}
-        {isEmpty && <p>The file brings nothing that isn’t here.</p>}
+        {isEmpty && <p>{BRINGS_NOTHING}</p>}
       </dl>
       {ASKED.filter(([arrival]) => count(arrival) > 0).map(([arrival, label, ways]) => (
         <div key={arrival} className={styles.asked}>

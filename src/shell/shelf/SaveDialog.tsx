@@ -4,6 +4,7 @@ import type { ToSave } from "@/storage";
 import { Button } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
 import styles from "./Shelf.module.css";
+import { SAVE_SAYS, NEEDS_TITLE } from "@/words";
 
 interface SaveDialogProps {
   /** What is to be kept; undefined while there is nothing to ask. */
@@ -14,12 +15,7 @@ interface SaveDialogProps {
 /** Asks for a title and the user's own words, and puts the thing on the Shelf. */
 export function SaveDialog({ thing, onClose }: SaveDialogProps) {
   return (
-    <Dialog
-      title="Save"
-      says="It goes to the Shelf in this browser. Your own words stay with it."
-      open={thing !== undefined}
-      onClose={onClose}
-    >
+    <Dialog title="Save" says={SAVE_SAYS} open={thing !== undefined} onClose={onClose}>
       {thing && (
         <SavedForm
           title={thing.title}
@@ -69,7 +65,7 @@ export function SavedForm({ title, words, act, onDone, onCancel }: SavedFormProp
           onChange={(event) => setDraft({ ...draft, title: event.target.value })}
         />
       </label>
-      {!isNamed && <p role="alert">It needs a title; a word will do.</p>}
+      {!isNamed && <p role="alert">{NEEDS_TITLE}</p>}
       <label className={styles.field}>
         Your words
         <textarea

@@ -12,7 +12,7 @@ import {
 } from "@/session";
 import { KEEP_DELETED_DAYS, type Saved } from "@/storage";
 import { Button } from "@/kit/controls";
-import { emptyShelfText } from "@/words";
+import { emptyShelfText, SHELF_SAYS } from "@/words";
 import { Dialog } from "@/kit/dialog";
 import { AsideList } from "./AsideList";
 import { Backup } from "./Backup";
@@ -46,7 +46,7 @@ export function ShelfDialog({ open, onClose }: ShelfDialogProps) {
   return (
     <Dialog
       title="Shelf"
-      says="Modes, progressions and tunes that you saved, in this browser only. Export them to a file to take them elsewhere."
+      says={SHELF_SAYS}
       open={open}
       onClose={() => {
         setEdited(undefined);

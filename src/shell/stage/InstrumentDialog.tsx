@@ -13,7 +13,17 @@ import { $instrument, $settings, $tuning, changeSettings, ownTuningId } from "@/
 import type { OwnTuning } from "@/storage";
 import { Button, NumberField, Select, Toggle } from "@/kit/controls";
 import { Dialog, Setting } from "@/kit/dialog";
-import { INSTRUMENT_TEXT, MEASURE_TEXT, problemText, tuningText, typedStrings } from "@/words";
+import {
+  INSTRUMENT_TEXT,
+  MEASURE_TEXT,
+  problemText,
+  tuningText,
+  typedStrings,
+  INSTRUMENT_SAYS,
+  DRAWN_SAYS,
+  TUNING_NEEDS_NAME,
+  OWN_TUNING_SAYS,
+} from "@/words";
 import styles from "./Dialogs.module.css";
 
 interface InstrumentDialogProps {
@@ -24,13 +34,7 @@ interface InstrumentDialogProps {
 /** Which instrument, how it is tuned, what of its neck is drawn, how far the hand opens. */
 export function InstrumentDialog({ open, onClose }: InstrumentDialogProps) {
   return (
-    <Dialog
-      title="Instrument"
-      says="The stage shows everything on it. It is saved in this browser."
-      open={open}
-      onClose={onClose}
-      place="side"
-    >
+    <Dialog title="Instrument" says={INSTRUMENT_SAYS} open={open} onClose={onClose} place="side">
       <InstrumentForm />
     </Dialog>
   );
@@ -116,7 +120,7 @@ function InstrumentForm() {
 function Drawn({ tuning }: { readonly tuning: Tuning }) {
   const { fromFret, toFret } = useStore($settings);
   return (
-    <Setting name="Drawn" says="Any part of the neck; the right hand's or the left hand's.">
+    <Setting name="Drawn" says={DRAWN_SAYS}>
       <NumberField
         label="First fret that is drawn"
         least={0}
@@ -174,7 +178,7 @@ function troubles({ name, strings, frets, scaleLength }: Draft): readonly string
     capo: 0,
   });
   return [
-    ...(name.trim() === "" ? ["It needs a name; a word will do."] : []),
+    ...(name.trim() === "" ? [TUNING_NEEDS_NAME] : []),
     ...problems.map((problem) => problemText(problem, strings)),
     ...bad.map((each) => MEASURE_TEXT[each]),
   ];
@@ -217,10 +221,7 @@ function Making({ tuning, own }: { readonly tuning: Tuning; readonly own: readon
     </label>
   );
   return (
-    <Setting
-      name="A tuning made by hand"
-      says="Pitches from the string that lies lowest to string 1, each with its octave."
-    >
+    <Setting name="A tuning made by hand" says={OWN_TUNING_SAYS}>
       <form
         className={styles.form}
         onSubmit={(event) => {

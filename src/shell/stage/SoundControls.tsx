@@ -13,7 +13,16 @@ import {
 import { $playing, $selection, $settings, changeSettings, toggle } from "@/session";
 import { Button, Choice, Labelled, NumberField, Select, Toggle } from "@/kit/controls";
 import { Setting } from "@/kit/dialog";
-import { noteText, optionsOf, ORDER_TEXT, PART_TEXT, RHYTHM_TEXT } from "@/words";
+import {
+  noteText,
+  optionsOf,
+  ORDER_TEXT,
+  PART_TEXT,
+  RHYTHM_TEXT,
+  VOLUME_SAYS,
+  RISING_SAYS,
+  SOUND_FILES_SAY,
+} from "@/words";
 import { TempoField, WhatToPlay } from "./row";
 import styles from "./Dialogs.module.css";
 import { saveMidi, saveWav } from "./tracks";
@@ -98,10 +107,7 @@ function Volumes() {
   const { volume, parts } = useStore($settings);
   const playing = useStore($playing);
   return (
-    <Setting
-      name="Volume"
-      says="The volume starts low every time. Play the test tone before you put headphones on, and keep long sessions soft."
-    >
+    <Setting name="Volume" says={VOLUME_SAYS}>
       <div className={styles.part}>
         <span>All</span>
         <span>
@@ -143,7 +149,7 @@ function Volumes() {
 function RisingTempo() {
   const { climb, tempo } = useStore($settings);
   return (
-    <Setting name="Rising tempo" says="Starts at the tempo you set and gets faster as you repeat.">
+    <Setting name="Rising tempo" says={RISING_SAYS}>
       <Toggle
         isOn={climb.isOn}
         onChange={(isOn) =>
@@ -210,7 +216,7 @@ function Files() {
   };
   const parts: readonly (readonly Part[])[] = way === "together" ? [PARTS] : PARTS.map((part) => [part]);
   return (
-    <Setting name="Files" says="What Play plays, at these volumes, to practise with elsewhere.">
+    <Setting name="Files" says={SOUND_FILES_SAY}>
       <Labelled label="Length">
         <Select
           label="Length"

@@ -2,7 +2,7 @@ import { useStore } from "@nanostores/react";
 import { type KeyboardEvent, useEffect, useRef } from "react";
 import { $playing, $selection, $settings, $sounding, playOrStop } from "@/session";
 import { Neck, viewOf } from "@/kit/neck";
-import { degreeText, handText, noteText, positionText } from "@/words";
+import { degreeText, handText, noteText, positionText, STAND_KEYS } from "@/words";
 import { notesOf } from "@/core/scale";
 import { nearView, type Shown } from "./shown";
 import styles from "./StandView.module.css";
@@ -131,7 +131,7 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
         <button type="button" onClick={() => onStep(1)}>
           Next
         </button>
-        <span>Pages and arrows step, space and enter play, escape leaves.</span>
+        <span>{STAND_KEYS}</span>
         <button type="button" onClick={onClose}>
           Leave
         </button>

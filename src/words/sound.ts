@@ -1,0 +1,8 @@
+/** What is said beside the controls of sound. */
+
+export const VOLUME_SAYS =
+  "The volume starts low every time. Play the test tone before you put headphones on, and keep long sessions soft.";
+
+export const RISING_SAYS = "Starts at the tempo you set and gets faster as you repeat.";
+
+export const SOUND_FILES_SAY = "What Play plays, at these volumes, to practise with elsewhere.";
