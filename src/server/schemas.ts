@@ -33,13 +33,13 @@ const symbol = z.string().meta({ description: "A chord symbol in ASCII", example
 
 export const deriveQuery = z.object({
   home: noteName.meta({ description: "The home note", example: "D" }),
-  mode: modeId.meta({ description: "The mode's id", example: "dorian" }),
+  mode: modeId.meta({ description: "The mode’s id", example: "dorian" }),
   reference: z.enum(REFERENCE_CONVENTIONS).default("by-third").meta({ description: "The reference scale" }),
   comparison: z.enum(COMPARISONS).default("usual").meta({ description: "What it is compared with" }),
 });
 
 export const modesQuery = z.object({
-  parent: familyId.meta({ description: "The parent scale's id", example: "major" }),
+  parent: familyId.meta({ description: "The parent scale’s id", example: "major" }),
   tonic: noteName
     .optional()
     .meta({ description: "Its tonic: the modes of one set of notes (relative)", example: "C" }),
@@ -60,7 +60,7 @@ const instrument = tuningId
 export const shapesQuery = z.object({
   bass: noteName.meta({ description: "The bass that stays", example: "A" }),
   chord: chordQuality.optional().meta({
-    description: "The chord's quality, as it stands behind a root",
+    description: "The chord’s quality, as it stands behind a root",
     example: "maj9",
   }),
   frets: z.string().max(60).optional().meta({
@@ -77,7 +77,7 @@ const tuning = openStrings.optional().meta({
   description: "Any other open strings, from the one that lies lowest",
   example: "E2,A2,D3,G3,B3,E4",
 });
-const capo = z.coerce.number().int().min(0).max(20).default(0).meta({ description: "The capo's fret" });
+const capo = z.coerce.number().int().min(0).max(20).default(0).meta({ description: "The capo’s fret" });
 const stretch = z.coerce
   .number()
   .min(60)
@@ -87,7 +87,7 @@ const stretch = z.coerce
 
 export const neckQuery = z.object({
   home: noteName.meta({ description: "The home note", example: "E" }),
-  mode: modeId.meta({ description: "The mode's id", example: "phrygian" }),
+  mode: modeId.meta({ description: "The mode’s id", example: "phrygian" }),
   instrument,
   tuning,
   capo,

@@ -243,7 +243,7 @@ describe("a document", () => {
     expect([here, third.opened.$value.get().text].toSorted()).toEqual(["C one", "C two"]);
   });
 
-  it("of an earlier version is carried over; one that can't be read is set aside and holds nothing up", async () => {
+  it("of an earlier version is carried over; one that can’t be read is set aside and holds nothing up", async () => {
     const browser = newBrowser();
     const recent = (id: string, day: number) => ({
       ...{ version: 1, id, kind: "text", title: id, revision: "r" },

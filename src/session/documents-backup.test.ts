@@ -69,7 +69,7 @@ describe("what was worked on", () => {
     expect(titles()).not.toContain("Orchard (from the file)");
   });
 
-  it("that can't be read is set aside", async () => {
+  it("that can’t be read is set aside", async () => {
     const file = (await exportAll())
       .replaceAll(/"chords": "[^"]*"/gu, '"chords": 5')
       .replaceAll(/"id": "(.{4})/gu, '"id": "yy$1');

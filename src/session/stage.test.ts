@@ -74,7 +74,7 @@ describe("the selected tuning", () => {
     scaleLength: 650,
   };
 
-  it("is the one that is named, made by hand or common, otherwise the instrument's usual one", () => {
+  it("is the one that is named, made by hand or common, otherwise the instrument’s usual one", () => {
     const of = (part: object) => tuningFor({ ...DEFAULTS, ...part });
     expect(of({ tuning: "guitar/drop-d" })?.id).toBe("guitar/drop-d");
     expect(of({ tuning: "own/Low C", ownTunings: [own] })).toMatchObject({
@@ -88,7 +88,7 @@ describe("the selected tuning", () => {
     expect(of({ instrument: "keyboard" })).toBeUndefined();
   });
 
-  it("has its capo, as far as a hand's width of frets is left", () => {
+  it("has its capo, as far as a hand’s width of frets is left", () => {
     expect(tuningFor({ ...DEFAULTS, capo: 3 })?.capo).toBe(3);
     expect(tuningFor({ ...DEFAULTS, instrument: "ukulele", capo: 20 })?.capo).toBe(14);
   });

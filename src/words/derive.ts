@@ -212,7 +212,7 @@ function holdersSentence(mode: Mode, comparison: Comparison): string {
   const rest = holders.length > HOLDERS ? [`${numberText(holders.length - HOLDERS)} more`] : [];
   const letters = new Set(mode.intervals.map(degreeNumber));
   const missing = [2, 3, 4, 5, 6, 7].filter((number) => !letters.has(number)).map((number) => `no ${number}`);
-  const gap = missing.length === 0 ? "" : ` What's missing does: it has ${listText(missing)}.`;
+  const gap = missing.length === 0 ? "" : ` What’s missing does: it has ${listText(missing)}.`;
   return `No single note identifies this scale: ${listText([...named, ...rest])} ${holders.length === 1 ? "has" : "have"} all its notes.${gap}`;
 }
 

@@ -2,7 +2,7 @@
 
 export const INSTRUMENT_SAYS = "The stage shows everything on it. It is saved in this browser.";
 
-export const DRAWN_SAYS = "Any part of the neck; the right hand's or the left hand's.";
+export const DRAWN_SAYS = "Any part of the neck; the right hand’s or the left hand’s.";
 
 export const TUNING_NEEDS_NAME = "It needs a name; a word will do.";
 

@@ -138,7 +138,7 @@ export function targetSentence(
   const place = chordBefore(chart, at);
   const before = chart.chords[place ?? -1];
   const [first, ...rest] = targets;
-  if (!chord) return ["This can't be read as a chord. The analyses go round it."];
+  if (!chord) return ["This can’t be read as a chord. The analyses go round it."];
   if (place === undefined || !before?.chord)
     return ["The only chord so far. Add another one to hear what changes."];
   const from = symbolText(before.symbol);
@@ -151,8 +151,8 @@ export function targetSentence(
   const isRound = chart.order.indexOf(place) > chart.order.indexOf(at);
   const lacks =
     rest.length === 0
-      ? `${from} doesn't have it`
-      : `${from} doesn't have it (nor ${listText(rest.map(noteText), "or")})`;
+      ? `${from} doesn’t have it`
+      : `${from} doesn’t have it (nor ${listText(rest.map(noteText), "or")})`;
   return [
     { term: "Target note" },
     ": ",
@@ -167,7 +167,7 @@ function whereToUse(target: Fifths, homeMode: HomeMode): string {
   if (holds(soundsOn(homeMode), soundOf(target)))
     return `Save it for here, or use it throughout for ${name}.`;
   const instead = notesOf(homeMode).find((note) => letterOf(note) === letterOf(target));
-  return `Save it for here: ${name} ${instead === undefined ? "doesn't have it" : `has ${noteText(instead)} instead`}.`;
+  return `Save it for here: ${name} ${instead === undefined ? "doesn’t have it" : `has ${noteText(instead)} instead`}.`;
 }
 
 /** "A Aeolian or C Ionian: both fit equally well. They have the same notes; a dominant would decide: E7 to Am, or G7 to C." */

@@ -57,7 +57,7 @@ export function problemText(problem: Problem, text: string): string {
     case "no-tune":
       return "There is no tune in this text. Paste ABC, or type note names such as A4 B4 C#5.";
     case "not-music":
-      return `I can't read music in this: ${found} and most of what follows aren't notes. Paste ABC, type note names such as A4 B4 C#5, or open MusicXML or MIDI.`;
+      return `I can’t read music in this: ${found} and most of what follows aren’t notes. Paste ABC, type note names such as A4 B4 C#5, or open MusicXML or MIDI.`;
     case "no-notes":
       return problem.found === ""
         ? "There are no notes in it yet."

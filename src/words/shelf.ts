@@ -1,14 +1,14 @@
 /** What the Shelf says. */
 
-export const NOT_JSON = "This isn't JSON. Look for a missing comma, quote or bracket.";
+export const NOT_JSON = "This isn’t JSON. Look for a missing comma, quote or bracket.";
 
-export const STILL_UNREADABLE = "Shade still can't read it. Compare it with an entry of an exported file.";
+export const STILL_UNREADABLE = "Shade still can’t read it. Compare it with an entry of an exported file.";
 
 export const ASIDE_SAYS = "Shade couldn’t read these. Nothing of them is lost.";
 
 export const BACKUP_TOO_LARGE = "This file is too large for a backup. Choose a file that the Shelf exported.";
 
-export const FILE_UNREADABLE = "This file can't be read.";
+export const FILE_UNREADABLE = "This file can’t be read.";
 
 export const BRINGS_NOTHING = "The file brings nothing that isn’t here.";
 

@@ -180,10 +180,10 @@ export const heldBackText =
   "The browser is holding the sound back. Press Play once more. Another program may be using the speakers.";
 
 export const noSoundText = (reason: string): string =>
-  `This browser can't play sound: ${reason}. Everything else works.`;
+  `This browser can’t play sound: ${reason}. Everything else works.`;
 
 export const NO_ROOM_FOR_POSITION =
-  "There's no room for this on the neck. Divide it another way under Display, or draw more frets.";
+  "There’s no room for this on the neck. Divide it another way under Display, or draw more frets.";
 
 export const NO_ROOM_FOR_LINE = "This neck is too short for it. Try one octave or another line.";
 
@@ -193,8 +193,8 @@ export const lineText = (notes: number): string => `${countText(notes, "note")},
 /** Why a chord has no voicing here, and what would do. */
 export const noVoicingText = (chord: Chord, kind: VoicingKind | undefined): string =>
   kind === undefined
-    ? `Four fingers can't hold ${chordText(chord)} on these strings within your stretch. Try fewer notes, another tuning or a wider stretch.`
-    : `There's no ${VOICING_KIND_TEXT[kind]} voicing of ${chordText(chord)} here. Try any voicing.`;
+    ? `Four fingers can’t hold ${chordText(chord)} on these strings within your stretch. Try fewer notes, another tuning or a wider stretch.`
+    : `There’s no ${VOICING_KIND_TEXT[kind]} voicing of ${chordText(chord)} here. Try any voicing.`;
 
 export const PART_TEXT: Readonly<Record<Part, string>> = {
   line: "Line",

@@ -5,13 +5,13 @@ import { capital, countText, listText } from "./names";
 export function backupProblemText({ code, record, found }: BackupProblem): string {
   switch (code) {
     case "not-json":
-      return "This isn't a Shade backup: it is not JSON. Choose a file that the Shelf exported.";
+      return "This isn’t a Shade backup: it is not JSON. Choose a file that the Shelf exported.";
     case "not-a-backup":
-      return "This isn't a Shade backup. Choose a file that the Shelf exported.";
+      return "This isn’t a Shade backup. Choose a file that the Shelf exported.";
     case "newer-version":
       return `This backup is version ${found}, newer than this Shade can read. Nothing was changed.`;
     case "record-unread":
-      return `Entry ${record ?? 0} can't be read and will be set aside: ${found}`;
+      return `Entry ${record ?? 0} can’t be read and will be set aside: ${found}`;
   }
 }
 
@@ -35,11 +35,11 @@ export const importedText = (count: number, isAll: boolean): string =>
 export const asideText = ({ why }: Pick<AsideRecord, "why">): string =>
   why === "newer"
     ? "From a newer Shade. It comes back by itself once this one can read it."
-    : "Damaged: this Shade can't read it.";
+    : "Damaged: this Shade can’t read it.";
 
 /** What isn't saved yet: "Not saved yet: 2 items. Trying again." */
 export const unsavedText = (count: number): string =>
-  `This browser hasn't saved ${count === 1 ? "your last change" : `your last ${countText(count, "change")}`} yet. Shade keeps trying. Export a file to be safe.`;
+  `This browser hasn’t saved ${count === 1 ? "your last change" : `your last ${countText(count, "change")}`} yet. Shade keeps trying. Export a file to be safe.`;
 
 /** Bytes as people say them. */
 export function roomText(bytes: number): string {

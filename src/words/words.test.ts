@@ -253,12 +253,12 @@ describe("what a mode is, in a sentence", () => {
   it.each([
     [
       "minor-pentatonic",
-      "The natural minor without its second and sixth. No single note identifies this scale: Dorian, Phrygian and Aeolian have all its notes. What's missing does: it has no 2 and no 6.",
+      "The natural minor without its second and sixth. No single note identifies this scale: Dorian, Phrygian and Aeolian have all its notes. What’s missing does: it has no 2 and no 6.",
     ],
     ["blues-minor", "The natural minor without its second and sixth, with ♭5 besides. "],
     [
       "major-pentatonic",
-      "No single note identifies this scale: Ionian, Lydian and Mixolydian have all its notes. What's missing does: it has no 4 and no 7.",
+      "No single note identifies this scale: Ionian, Lydian and Mixolydian have all its notes. What’s missing does: it has no 4 and no 7.",
     ],
     [
       "dominant-diminished",
@@ -397,16 +397,16 @@ describe("what is said about chords", () => {
       return plain(targetSentence(read, at, targetNotes(read, at), dorian));
     };
     expect(said("| Em9 | A13 |", 1)).toBe(
-      "Target note: [C♯], its third. Em9 doesn't have it (nor A), so it marks the change. Save it for here, or use it throughout for E Dorian.",
+      "Target note: [C♯], its third. Em9 doesn’t have it (nor A), so it marks the change. Save it for here, or use it throughout for E Dorian.",
     );
     expect(said("| Em9 | A13 |", 0)).toMatch(
-      /^Target note: \[D\], its seventh. Coming round again, A13 doesn't have it/,
+      /^Target note: \[D\], its seventh. Coming round again, A13 doesn’t have it/,
     );
     expect(said("| Em | B7 |", 1)).toMatch(/marks the change\. Save it for here: E Dorian has D instead\.$/);
     expect(said("Em7 Em", 1)).toBe("Shares all its notes with Em7, so the bass has to mark the change.");
     expect(said("Am7 C6", 1)).toBe("The same notes as Am7: nothing says that the chord has changed.");
     expect(said("Em", 0)).toMatch(/^The only chord so far/);
-    expect(said("??? Em", 0)).toMatch(/^This can't be read as a chord/);
+    expect(said("??? Em", 0)).toMatch(/^This can’t be read as a chord/);
   });
 
   test.each([
@@ -536,7 +536,7 @@ describe("what could not be read", () => {
 
   it("says why a file was not taken", () => {
     expect(backupProblemText({ code: "not-json", found: "x" })).toContain("it is not JSON");
-    expect(backupProblemText({ code: "not-a-backup", found: "x" })).toContain("isn't a Shade backup");
+    expect(backupProblemText({ code: "not-a-backup", found: "x" })).toContain("isn’t a Shade backup");
     expect(backupProblemText({ code: "newer-version", found: "7" })).toContain("is version 7");
     expect(backupProblemText({ code: "record-unread", record: 3, found: "{}" })).toContain("Entry 3");
   });

@@ -48,7 +48,7 @@ test("the endpoints answer, refuse in problem details, and carry the security he
   expect([torn.status(), await torn.json()]).toMatchObject([422, { errors: [{ code: "midi-unread" }] }]);
 });
 
-test("the page's content policy lets nothing in from elsewhere", async ({ request }) => {
+test("the page’s content policy lets nothing in from elsewhere", async ({ request }) => {
   const policy = (await request.get("/derive")).headers()["content-security-policy"] ?? "";
   expect(policy).toContain("default-src 'self'");
   expect(policy).not.toMatch(/script-src[^;]*unsafe-inline|https?:/);

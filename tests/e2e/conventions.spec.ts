@@ -43,7 +43,7 @@ test("what a mode is told from can be changed, and the lit notes follow", async 
   ).toBeVisible();
 });
 
-test("the user's words stay with the mode on every home and in every view", async ({ page }) => {
+test("the user’s words stay with the mode on every home and in every view", async ({ page }) => {
   await open(page, "/derive?home=D&mode=dorian&demo");
   await page.getByLabel("Yours").check();
   await page.getByLabel("Your words for it").fill("Salt on the rail");

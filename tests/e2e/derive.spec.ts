@@ -25,7 +25,7 @@ test("keys set home, go brighter and darker, walk the ladder, and the address fo
   await expect(title).toHaveText("D♯ Aeolian");
 });
 
-test("lining up notes keeps the parent's notes in their columns and moves home", async ({ page }) => {
+test("lining up notes keeps the parent’s notes in their columns and moves home", async ({ page }) => {
   await open(page, "/derive?home=D&mode=dorian");
   const homes = () =>
     page

@@ -437,5 +437,5 @@ test("text of another kind is refused with the reason", async ({ page }) => {
   const kern = `**kern\t**kern\n${"=1\t=1\n4c\t4e\n4d\t4f\n".repeat(20)}*-\t*-\n`;
   await way(page, "Type").check({ force: true });
   await field(page).fill(kern);
-  await expect(page.getByText(/I can't read music in this/)).toBeVisible();
+  await expect(page.getByText(/I can’t read music in this/)).toBeVisible();
 });

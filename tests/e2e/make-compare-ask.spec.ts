@@ -86,7 +86,7 @@ test("the path is played through, each mode marked while it is heard", async ({ 
   await expect(heard).toHaveCount(0, { timeout: 15_000 });
 });
 
-test("questions are compared with all modes, off the page's own thread", async ({ page }) => {
+test("questions are compared with all modes, off the page’s own thread", async ({ page }) => {
   const seen = watch(page);
   await open(page, "/derive?home=D&mode=dorian");
   await page.keyboard.press("q");

@@ -52,7 +52,7 @@ test("a file that is no backup changes nothing and says why", async ({ page }) =
   await give('{"format":"shade-backup","version":9,"shelf":[],"settings":{}}');
   await expect(page.getByText("This backup is version 9")).toBeVisible();
   await give('{"format":"shade-backup","version":1,"shelf":[{"id":"x"}],"settings":{}}');
-  await expect(page.getByText("Entry 1 can't be read and will be set aside")).toBeVisible();
+  await expect(page.getByText("Entry 1 can’t be read and will be set aside")).toBeVisible();
 });
 
 test("the demo comes in once, and what was deleted of it stays deleted", async ({ page }) => {

@@ -37,7 +37,7 @@ async function tapSound(page: Page): Promise<void> {
 
 const heardSoFar = (page: Page) => page.evaluate(() => (window as unknown as Tapped).heard);
 
-test("no sound is made, and no sound code loaded, before the user's act", async ({ page }) => {
+test("no sound is made, and no sound code loaded, before the user’s act", async ({ page }) => {
   await tapSound(page);
   await open(page, "/derive");
   await page.keyboard.press("d");

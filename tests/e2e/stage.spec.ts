@@ -103,7 +103,7 @@ test("keys and staff show the same notes, with fingers and tablature", async ({ 
   await expect(page.locator("section[aria-label=Staff] text.finger").first()).toBeAttached();
 });
 
-test("voicings are found off the page's own thread, stepped, heard, saved and taken from the Shelf", async ({
+test("voicings are found off the page’s own thread, stepped, heard, saved and taken from the Shelf", async ({
   page,
 }) => {
   await open(page, "/derive?home=E&mode=dorian");
@@ -150,7 +150,7 @@ test("no audio device is said, and the rest works", async ({ page }) => {
   await open(page, "/derive");
   await page.keyboard.press(" ");
   await expect(page.getByRole("alert")).toHaveText(
-    "This browser can't play sound: no output device. Everything else works.",
+    "This browser can’t play sound: no output device. Everything else works.",
   );
   await page.keyboard.press(".");
   await expect(page.getByText("at fret 12")).toBeVisible();

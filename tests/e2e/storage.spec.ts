@@ -149,7 +149,7 @@ test("a full storage is said until everything is through, and nothing is lost", 
     await page.keyboard.press("k");
     await keepAs(page, title);
   }
-  const notice = page.getByText(/hasn't saved your last two changes yet/);
+  const notice = page.getByText(/hasn’t saved your last two changes yet/);
   await expect(notice).toBeVisible();
   await expect(page.getByRole("button", { name: "Shelf 0" })).toBeVisible();
   const downloading = page.waitForEvent("download");
@@ -157,9 +157,9 @@ test("a full storage is said until everything is through, and nothing is lost", 
   await downloading;
   await page.getByRole("link", { name: "Match" }).click();
   await chartField(page).fill("| Em9 |");
-  await expect(page.getByText(/hasn't saved your last three changes yet/)).toBeVisible();
+  await expect(page.getByText(/hasn’t saved your last three changes yet/)).toBeVisible();
   await setFull(false);
-  await expect(page.getByText(/hasn't saved/)).toHaveCount(0, { timeout: 40_000 });
+  await expect(page.getByText(/hasn’t saved/)).toHaveCount(0, { timeout: 40_000 });
   await expect(page.getByRole("button", { name: "Shelf 2" })).toBeVisible();
   await page.reload();
   await expect.poll(() => chartText(page)).toBe("| Em9 |");
@@ -326,7 +326,7 @@ test("a file opens where it belongs, whatever is in front, and scales can be und
   await expect.poll(() => chartText(page)).toContain("Em9");
   await page.getByRole("link", { name: "Identify" }).click();
   await give("letter.md", "Dear all, the rehearsal is on Friday.");
-  await expect(page.getByText(/can't read music in this/)).toBeVisible();
+  await expect(page.getByText(/can’t read music in this/)).toBeVisible();
   await give("gate.scl", "A gate\n 2\n 700.\n 2/1\n");
   await expect(page).toHaveURL(/\/derive.*show=make/);
   await expect(page).toHaveURL(/mode=1-5/);

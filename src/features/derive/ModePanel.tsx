@@ -230,7 +230,7 @@ function Count({ homeMode }: { readonly homeMode: HomeMode }) {
         />
         <span>note of</span>
         <HomeField
-          label="Parent's tonic"
+          label="Parent’s tonic"
           size="small"
           value={tonic}
           onChange={(note) => setPlace({ home: note + homeMode.home - tonic })}

@@ -106,7 +106,7 @@ describe("the panel of a mode", () => {
   it("counts from the parent and goes where it is pressed", () => {
     shown(at("G#", "mixolydian"));
     expect(screen.getByLabelText<HTMLSelectElement>("Which note of the parent").value).toBe("5");
-    expect(screen.getByLabelText<HTMLInputElement>("Parent's tonic").value).toBe("C♯");
+    expect(screen.getByLabelText<HTMLInputElement>("Parent’s tonic").value).toBe("C♯");
     expect(
       screen.getByRole("list", { name: "Count up from C♯: C♯ 1, D♯ 2, E♯ 3, F♯ 4, G♯ 5." }),
     ).toBeTruthy();
@@ -149,7 +149,7 @@ describe("the panel of a mode", () => {
     shown(at("F", "dorian"));
     fireEvent.change(screen.getByLabelText("Which note of the parent"), { target: { value: "3" } });
     expect(here()).toBe("G phrygian");
-    const tonic = screen.getByLabelText("Parent's tonic");
+    const tonic = screen.getByLabelText("Parent’s tonic");
     fireEvent.change(tonic, { target: { value: "Gb" } });
     fireEvent.blur(tonic);
     expect(printName($place.get().home)).toBe("Ab");
@@ -165,7 +165,7 @@ describe("the panel of a mode", () => {
     changeSettings({ comparison: "usual" });
   });
 
-  it("keeps the user's words for a mode on whatever home, and shows them with it", () => {
+  it("keeps the user’s words for a mode on whatever home, and shows them with it", () => {
     const { rerender } = shown(at("D", "lydian"), "yours");
     const field = screen.getByLabelText("Your words for it");
     fireEvent.change(field, { target: { value: "Floating" } });

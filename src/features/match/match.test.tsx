@@ -229,7 +229,7 @@ describe("the panel of a chord", () => {
   it("has the target note, what decides, tones, avoid notes, ways through, and what else fits, in a flat key", () => {
     const fact = shown("| Ebm9 | Ab13 | Ebm9 |", 1);
     expect(screen.getByRole("heading").textContent).toBe("A♭13 in bar 2, E♭ Dorian");
-    expect(document.body.textContent).toContain("Target note: C, its third. E♭m9 doesn't have it (nor A♭)");
+    expect(document.body.textContent).toContain("Target note: C, its third. E♭m9 doesn’t have it (nor A♭)");
     expect(fact("What decides")).toContain(
       "C, the third of A♭13 in bar 2, makes it Dorian; C♭ would make it Aeolian",
     );

@@ -23,7 +23,7 @@ const conventions = { reference: "by-third", comparison: "usual", syllables: "ho
 const guitar = tuningOf("guitar");
 
 describe("a practice sheet", () => {
-  it("has the mode's name, the five positions of an octave in pairs, and the line in rows", () => {
+  it("has the mode’s name, the five positions of an octave in pairs, and the line in rows", () => {
     const blocks = blocksOf(asked(), guitar);
     expect(blocks.map(({ kind }) => kind)).toEqual(["mode", "positions", "positions", "positions", "line"]);
     const [only] = blocksOf(asked({ hands: [5], figures: [] }), guitar).slice(1);

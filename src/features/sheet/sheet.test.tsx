@@ -49,7 +49,7 @@ describe("the mode sheet", () => {
     expect(linesOf("", 9)).toEqual([]);
   });
 
-  it("stays on its page and leaves no hole, for modes of any size, with the user's words", () => {
+  it("stays on its page and leaves no hole, for modes of any size, with the user’s words", () => {
     for (const id of [
       "dorian",
       "minor-pentatonic",

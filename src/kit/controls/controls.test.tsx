@@ -115,7 +115,7 @@ describe("what is written down", () => {
 });
 
 describe("places beside each other", () => {
-  it("are links; a plain press stays on the page, one with Ctrl is the browser's", () => {
+  it("are links; a plain press stays on the page, one with Ctrl is the browser’s", () => {
     const choose = vi.fn();
     const tabs = (["one", "two"] as const).map((value) => ({
       value,

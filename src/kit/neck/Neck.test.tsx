@@ -34,7 +34,7 @@ function shown(part: Partial<Parameters<typeof Neck>[0]> = {}) {
 }
 
 describe("the neck", () => {
-  it("sets the hand's markers apart from the rest, and lights the characteristic notes", () => {
+  it("sets the hand’s markers apart from the rest, and lights the characteristic notes", () => {
     const neck = shown();
     expect(neck.querySelectorAll("[data-hand]")).toHaveLength(position.notes.length);
     expect(neck.querySelectorAll("[data-hand][data-lit]")).toHaveLength(3);
@@ -84,7 +84,7 @@ describe("the neck", () => {
     ).toBeTruthy();
   });
 
-  it("has no wires on a fiddle, and the capo's bar where it lies", () => {
+  it("has no wires on a fiddle, and the capo’s bar where it lies", () => {
     const line = (neck: Element) => neck.querySelector("line")!;
     const top = Number(
       line(shown({ view: viewOf(tuningOf("fiddle"), 0, 12, false), markers: [] })).getAttribute("y1"),

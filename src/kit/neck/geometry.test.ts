@@ -53,7 +53,7 @@ describe("the drawing of the neck", () => {
     expect(stringAt(6, left)).toBe(stringAt(6, view));
   });
 
-  it("keeps to the frets that there are, four at least, the capo's hand among them", () => {
+  it("keeps to the frets that there are, four at least, the capo’s hand among them", () => {
     expect(viewOf(GUITAR, 30, 40, false)).toMatchObject({ fromFret: 18, toFret: 22 });
     expect(viewOf({ ...GUITAR, capo: 7 }, 0, 5, false)).toMatchObject({ fromFret: 0, toFret: 11 });
     expect(viewOf(GUITAR, 10, 5, false)).toMatchObject({ fromFret: 1, toFret: 5 });

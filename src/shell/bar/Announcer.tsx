@@ -22,9 +22,7 @@ export function Announcer() {
   useEffect(() => {
     const timer = setTimeout(() => {
       const now = key.split("\n");
-      // What stands there at first is read with the page.
-      if (before.current)
-        setAnnounced(now.filter((each) => before.current?.includes(each) !== true).join(" "));
+      setAnnounced(now.filter((each) => !before.current.includes(each)).join(" "));
       before.current = now;
     }, SETTLED);
     return () => clearTimeout(timer);

@@ -78,7 +78,7 @@ describe("finding", () => {
     changeSettings({ noteNames: "english" });
   });
 
-  it("shows the user's own words beside a mode, and says when nothing goes by a name", () => {
+  it("shows the user’s own words beside a mode, and says when nothing goes by a name", () => {
     setOwnWords(mode("locrian"), "Broken spring", "");
     const { found } = find("locrian");
     expect(found()[0]).toContain("Broken spring");

@@ -23,7 +23,7 @@ interface PrintSheetProps {
 
 /** Why a sheet could not be saved. */
 export const troubleText = (error: unknown): string =>
-  `The file couldn't be saved: ${error instanceof Error ? error.message : String(error)}. Print it to a file instead.`;
+  `The file couldn’t be saved: ${error instanceof Error ? error.message : String(error)}. Print it to a file instead.`;
 
 /** A sheet as it will be printed, over the whole window: print it, or save its pages as pictures. */
 export function PrintSheet(props: PrintSheetProps) {

@@ -121,7 +121,7 @@ describe("the Shelf on the screen", () => {
     const field = screen.getByLabelText<HTMLTextAreaElement>("The record Mode “Torn”");
     fireEvent.change(field, { target: { value: field.value.slice(1) } });
     fireEvent.click(screen.getByRole("button", { name: "Try again" }));
-    expect((await screen.findByRole("alert")).textContent).toContain("isn't JSON");
+    expect((await screen.findByRole("alert")).textContent).toContain("isn’t JSON");
     const date = "2026-01-01T00:00:00.000Z";
     const mended = {
       ...{ version: 2, id: "torn", kind: "mode", title: "Torn", words: "", home: "E", mode: "dorian" },
@@ -156,7 +156,7 @@ describe("the Shelf on the screen", () => {
 });
 
 describe("saving", () => {
-  it("asks for a title, takes the user's words, and shuts", () => {
+  it("asks for a title, takes the user’s words, and shuts", () => {
     const close = vi.fn();
     render(
       <SaveDialog

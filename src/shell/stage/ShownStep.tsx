@@ -49,7 +49,7 @@ interface StepperProps {
 }
 
 /** Where one is among several, with a button to either side. */
-function Stepper({ before, next, isFirst, isLast, onStep, isWide, children }: StepperProps) {
+function Stepper({ before, next, isFirst, isLast, onStep, isWide = false, children }: StepperProps) {
   return (
     <span className={styles.steps}>
       <Button kind="quiet" aria-label={before} disabled={isFirst} onClick={() => onStep(-1)}>

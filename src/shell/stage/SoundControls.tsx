@@ -192,7 +192,7 @@ function RisingTempo() {
         />
       </Labelled>
       {climb.isOn && climb.to <= tempo && (
-        <p role="status">{`The tempo is ${tempo} already, so it won't rise.`}</p>
+        <p role="status">{`The tempo is ${tempo} already, so it won’t rise.`}</p>
       )}
     </Setting>
   );
@@ -248,7 +248,7 @@ function Files() {
         Save as MIDI
       </Button>
       {state.at === "failed" && (
-        <p role="alert">{`The file couldn't be made: ${state.reason}. Try a shorter one.`}</p>
+        <p role="alert">{`The file couldn’t be made: ${state.reason}. Try a shorter one.`}</p>
       )}
     </Setting>
   );
