@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useState } from "react";
+import { type FocusEvent, type KeyboardEvent, useState } from "react";
 
 /**
  * A cursor on a drawing that the arrow keys move, one stop for the tab key: where it is while the drawing has the focus, and what the
@@ -26,7 +26,9 @@ export function useCursor<T>(
     handlers: {
       tabIndex: 0,
       onKeyDown,
-      onFocus: () => setAt(at ?? first),
+      // A press with the pointer says by itself where it is.
+      onFocus: ({ currentTarget }: FocusEvent) =>
+        currentTarget.matches(":focus-visible") && setAt(at ?? first),
       onBlur: () => setAt(undefined),
     },
   } as const;

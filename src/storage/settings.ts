@@ -131,8 +131,8 @@ const settings = z.object({
   majorNames: z.enum(["modes", "plain"]).catch("modes"),
   /** What kind of tunes Identify expects. */
   expects: z.enum(EXPECTATIONS).catch("mixed"),
-  /** What folds in the panel of a mode is open: its count, solfège and neighbours. */
-  modeFold: z.boolean().catch(false),
+  /** What folds in the panel of a mode is open: its count, solfège and neighbours. Until it was opened or closed, where there is room. */
+  modeFold: z.boolean().optional().catch(undefined),
   /** What sheets are printed on. */
   paper: z.enum(["a4", "letter"]).catch("a4"),
   /** The legend stands on the screen until it is dismissed, and so do the first things to try. */

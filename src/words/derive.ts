@@ -192,17 +192,22 @@ function insteadText(others: readonly (readonly Interval[])[]): string {
   return ` ${capital(setText(one))}${one.length === 1 ? "" : " together"}, or ${setText(other)},${verb} the same.`;
 }
 
-/** The modes one note away that have the characteristic notes too, though they are not compared with, and what sets them apart. */
+/** Neighbours that are named. */
+const NEIGHBOURS = 3;
+
+/** The modes one note away that have the characteristic notes too, though they are not compared with, each with the note that differs. */
 function sharingText(
   mode: Mode,
   isOne: boolean,
   comparedBy: Pick<Conventions, "comparison" | "reference">,
 ): string {
-  const [near, ...more] = neighboursSharing(mode, comparedBy);
-  if (!near) return "";
-  const also = more.slice(0, 2).map(({ mode: other }) => inTitle(modeText(other)));
-  const so = also.length === 0 ? "" : ` So ${also.length === 1 ? "does" : "do"} ${listText(also)}.`;
-  return ` One note away, ${inTitle(modeText(near.mode))} has ${isOne ? "it" : "them"} too; the ${degreeText(near.from)} tells them apart.${so}`;
+  const near = neighboursSharing(mode, comparedBy).slice(0, NEIGHBOURS);
+  if (near.length === 0) return "";
+  const named = near.map(
+    ({ mode: other, from, to }) => `${inTitle(modeText(other))} (${degreeText(to)} for ${degreeText(from)})`,
+  );
+  const scales = near.length === 1 ? "One scale a note away has" : "Scales one note away have";
+  return ` ${scales} ${isOne ? "it" : "them"} too: ${listText(named)}.`;
 }
 
 /** A scale that others hold whole: "No single note identifies this scale: …. What's missing does: it has no 4 and no 7." */

@@ -309,9 +309,7 @@ export function voicingText({ omitted, stretchMm }: Voicing, names: readonly Fif
 
 /** The page's title: what it is about, the view, the application. */
 export const titleText = (homeMode: HomeMode, subject: string | undefined, view: string): string =>
-  [subject === undefined || subject === "" ? homeModeText(homeMode) : subject, view, "Shade"]
-    .filter((part) => part !== "")
-    .join(" · ");
+  [subject ?? homeModeText(homeMode), view, "Shade"].filter((part) => part !== "").join(" · ");
 
 /** The answer about a mode, for those who hear it: its name and its characteristic notes. */
 export const answerText = (homeMode: HomeMode, characteristic: readonly Fifths[]): readonly string[] => [

@@ -44,6 +44,7 @@ import {
   setWording,
   symmetryText,
   barsText,
+  degreeText,
   brightnessText,
   countReason,
   countSentence,
@@ -216,15 +217,15 @@ describe("what a mode is, in a sentence", () => {
   test.each([
     [
       at("D", "dorian"),
-      "The natural minor with its sixth raised: [B] in place of B♭. The natural 6 ([B]) is its characteristic note: none of the other minor modes of the major scale has it. One note away, melodic minor has it too; the ♭7 tells them apart. So do Dorian ♯4 and Dorian ♭2.",
+      "The natural minor with its sixth raised: [B] in place of B♭. The natural 6 ([B]) is its characteristic note: none of the other minor modes of the major scale has it. Scales one note away have it too: melodic minor (7 for ♭7), Dorian ♯4 (♯4 for 4) and Dorian ♭2 (♭2 for 2).",
     ],
     [
       at("C", "ionian"),
-      "The major scale itself. The 4 ([F]) and 7 ([B]) are its characteristic notes: none of the other major modes of the major scale has both. One note away, Ionian ♯5 has them too; the 5 tells them apart. So do Ionian ♯2 and harmonic major.",
+      "The major scale itself. The 4 ([F]) and 7 ([B]) are its characteristic notes: none of the other major modes of the major scale has both. Scales one note away have them too: Ionian ♯5 (♯5 for 5), Ionian ♯2 (♯2 for 2) and harmonic major (♭6 for 6).",
     ],
     [
       at("C#", "melodic-minor"),
-      "The natural minor with its sixth and seventh raised: [A♯] in place of A and [B♯] in place of B. Nearer still: Dorian with 7. The natural 6 ([A♯]) and natural 7 ([B♯]) are its characteristic notes: none of the minor modes of the major scale, of its own parent, or one note away in melodic and harmonic minor has both. One note away, Lydian ♭3 has them too; the 4 tells them apart. So does Neapolitan major.",
+      "The natural minor with its sixth and seventh raised: [A♯] in place of A and [B♯] in place of B. Nearer still: Dorian with 7. The natural 6 ([A♯]) and natural 7 ([B♯]) are its characteristic notes: none of the minor modes of the major scale, of its own parent, or one note away in melodic and harmonic minor has both. Scales one note away have them too: Lydian ♭3 (♯4 for 4) and Neapolitan major (♭2 for 2).",
     ],
   ])("%#", (homeMode, text) => expect(plain(whatItIs(homeMode, USUAL))).toBe(text));
 
@@ -237,7 +238,10 @@ describe("what a mode is, in a sentence", () => {
       const said = plain(whatItIs(at("D", each.id), USUAL));
       expect(comparisonOf(each).filter((other) => holdsAll(other.sounds, needed))).toEqual([]);
       const [near] = neighboursSharing(each);
-      if (near) expect(said).toContain(`One note away, ${inTitle(modeText(near.mode))} has`);
+      if (near)
+        expect(said).toContain(
+          `${inTitle(modeText(near.mode))} (${degreeText(near.to)} for ${degreeText(near.from)})`,
+        );
       expect(said).not.toMatch(/no mode near/u);
     }
   });

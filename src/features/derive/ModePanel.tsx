@@ -92,6 +92,9 @@ export function ModePanel({
   );
 }
 
+/** Height of a window in which nothing needs to fold. */
+const ROOMY = 900;
+
 /** What it is in plain sentences, the count, home chord, vamp, neighbours. */
 const Says = memo(function Says({ homeMode }: { readonly homeMode: HomeMode }) {
   useWording();
@@ -136,7 +139,11 @@ const Says = memo(function Says({ homeMode }: { readonly homeMode: HomeMode }) {
               ]),
         ]}
       />
-      <Fold name={MODE_FOLD} isOpen={modeFold} onOpen={(isOpen) => changeSettings({ modeFold: isOpen })}>
+      <Fold
+        name={MODE_FOLD}
+        isOpen={modeFold ?? window.innerHeight >= ROOMY}
+        onOpen={(isOpen) => changeSettings({ modeFold: isOpen })}
+      >
         <Count homeMode={homeMode} />
         <Facts
           rows={[

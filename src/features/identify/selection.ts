@@ -19,7 +19,8 @@ export const undecidedNotes = ({ undecided, homeMode: { home, mode } }: Identifi
 selects(
   IDENTIFY,
   computed([$answer, $placeMode, $settings], (answer, homeMode, settings): Selection => {
-    if (!answer) return selectionOf(homeMode, undefined, settings, settings.drone);
+    if (!answer)
+      return { ...selectionOf(homeMode, undefined, settings, settings.drone), subject: "", said: [] };
     const { found, shown } = answer;
     const unknown = undecidedNotes(found);
     return {
@@ -30,7 +31,7 @@ selects(
       targetNotes: [],
       swap: characteristicSwap(found.homeMode.mode, settings),
       play: { code: "tune", score: tuneScore(shown.tune, true) },
-      subject: shown.tune.title,
+      subject: shown.tune.title === "" ? undefined : shown.tune.title,
       said: [`${[headlineText(found), orText(found) ?? ""].join(" ").trim()}.`],
     };
   }),

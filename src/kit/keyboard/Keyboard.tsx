@@ -2,7 +2,7 @@ import { isBlackKey } from "@/core/instrument";
 import { type Fifths, type Interval, midiOf, modulo, type Pitch, soundOf, spellSound } from "@/core/pitch";
 import { degreeText, markText, noteText } from "@/words";
 import { heardAmong } from "@/kit/heardAmong";
-import { pointIn } from "@/kit/pointIn";
+import { pressIn } from "@/kit/pointIn";
 import { useCursor } from "@/kit/useCursor";
 import { keyAt, keyNear, keyRange, KEYS } from "./geometry";
 import styles from "./Keyboard.module.css";
@@ -46,6 +46,10 @@ export function Keyboard(props: KeyboardProps) {
     (midi, across) => (midi + across >= range[0] && midi + across <= range[1] ? midi + across : undefined),
     onStrike,
   );
+  const press = pressIn(({ x, y }) => {
+    const midi = keyNear(range, x, y);
+    if (midi !== undefined) onStrike?.(midi);
+  });
   const under = cursor.at === undefined ? undefined : byKey.get(cursor.at);
   return (
     <div className={styles.room}>
@@ -54,12 +58,7 @@ export function Keyboard(props: KeyboardProps) {
         viewBox={`0 0 ${KEYS.width} ${KEYS.height}`}
         role="img"
         data-strikes={onStrike !== undefined || undefined}
-        {...(onStrike ? cursor.handlers : {})}
-        onPointerDown={(event) => {
-          const point = onStrike && pointIn(event);
-          const midi = point && keyNear(range, point.x, point.y);
-          if (midi !== undefined) onStrike?.(midi);
-        }}
+        {...(onStrike ? { ...cursor.handlers, ...press } : {})}
         aria-label={`${title} on the keys, from ${noteText(byKey.get(Math.min(...byKey.keys()))?.pitch.name ?? 0)}: ${said.join(", ")}.`}
       >
         {drawn.map((midi) => (

@@ -2,7 +2,7 @@ import { type Fifths, type Interval, midiOf, type Pitch, soundOf } from "@/core/
 import type { Move, Place } from "@/core/instrument";
 import { countText, degreeText, markText, noteText, stringFretText } from "@/words";
 import { heardAmong } from "@/kit/heardAmong";
-import { pointIn } from "@/kit/pointIn";
+import { pressIn } from "@/kit/pointIn";
 import { useCursor } from "@/kit/useCursor";
 import {
   isDrawn,
@@ -91,6 +91,10 @@ export function Neck({
     },
     (place) => onStrike?.(soundAt(view.tuning, place)),
   );
+  const press = pressIn(({ x, y }) => {
+    const place = placeNear(view, x, y);
+    if (place) onStrike?.(soundAt(view.tuning, place));
+  });
   const under =
     cursor.at && markers.find(({ string, fret }) => string === cursor.at?.string && fret === cursor.at.fret);
   const marks = (marker: NeckMarker) =>
@@ -103,13 +107,8 @@ export function Neck({
         role="img"
         data-wide={view.width >= NECK.width || undefined}
         data-strikes={onStrike !== undefined || undefined}
-        {...(onStrike ? cursor.handlers : {})}
+        {...(onStrike ? { ...cursor.handlers, ...press } : {})}
         aria-label={`${title} on the neck. ${neckInWords(selected, view, silent, marks)}`}
-        onPointerDown={(event) => {
-          const point = onStrike && pointIn(event);
-          const place = point && placeNear(view, point.x, point.y);
-          if (place) onStrike(soundAt(view.tuning, place));
-        }}
       >
         <defs>
           <pattern id="open-stripes" width="6" height="5" patternUnits="userSpaceOnUse">
