@@ -100,7 +100,10 @@ test("find goes to a mode by any of its names", async ({ page }) => {
 test("the neck shows one position or all of it, as worked out by hand", async ({ page }) => {
   await open(page, "/derive?home=D&mode=dorian");
   const neck = page.getByRole("img", { name: /^D Dorian on the neck/ });
-  await expect(neck).toHaveAttribute("aria-label", /String 4: 9 B \(6, characteristic\), 10 C \(♭7\), 12 D \(1\)\./);
+  await expect(neck).toHaveAttribute(
+    "aria-label",
+    /String 4: 9 B \(6, characteristic\), 10 C \(♭7\), 12 D \(1\)\./,
+  );
   await page.keyboard.press(".");
   await expect(page.getByText("at fret 12")).toBeVisible();
   await page.keyboard.press("p");

@@ -7,6 +7,8 @@ test("the whole way: derive, hear, keep, match, identify, reload, export, import
   browser,
 }) => {
   const seen = watch(page);
+  // High enough for what folds in the panel to stand open.
+  await page.setViewportSize({ width: 1280, height: 920 });
   await open(page, "/");
   await expect(page).toHaveURL(/\/derive/);
 

@@ -15,6 +15,7 @@ import {
 } from "@/session";
 import { DIVISIONS, type Texture, TEXTURES } from "@/storage";
 import { Button, Choice, Labelled, NumberField, Select } from "@/kit/controls";
+import { useNarrow } from "@/kit/useNarrow";
 import {
   CHOSEN_TEXT,
   DIVISION_TEXT,
@@ -116,6 +117,7 @@ export function PlayButton() {
   const { texture } = useStore($settings);
   const playing = useStore($playing);
   const sound = useStore($sound);
+  const isNarrow = useNarrow();
   return (
     <span className={styles.playing}>
       <Button
@@ -129,7 +131,7 @@ export function PlayButton() {
           ? "Starting"
           : playing !== undefined
             ? "Stop"
-            : texture === "chosen"
+            : texture === "chosen" && !isNarrow
               ? PLAY_TEXT[play.code]
               : "Play"}
       </Button>
