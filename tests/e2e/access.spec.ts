@@ -206,6 +206,16 @@ test("the sheets for printing, a phone and its sheets, and a window of 320 are a
     await page.getByRole("heading", { level: 2 }).first().waitFor();
     expect(await serious(page), `${view} on a phone`).toEqual([]);
   }
+  for (const path of [
+    ...["make", "compare", "chords", "ask"].map(
+      (part) => `/derive?home=C%23&mode=phrygian-dominant&show=${part}`,
+    ),
+    ...["write", "over-bass"].map((part) => `/match?home=C%23&mode=phrygian&show=${part}`),
+  ]) {
+    await open(page, path);
+    await page.waitForTimeout(400);
+    expect(await serious(page), `${path} on a phone`).toEqual([]);
+  }
   for (const name of ["Menu", "More"]) {
     await page.getByRole("button", { name, exact: true }).click();
     await expect(page.getByRole("dialog", { name, exact: true })).toBeVisible();
@@ -217,12 +227,13 @@ test("the sheets for printing, a phone and its sheets, and a window of 320 are a
   for (const view of ["derive", "match", "identify"]) {
     await open(page, `/${view}?demo`);
     await page.getByRole("heading", { level: 2 }).first().waitFor();
-    await page
-      .addStyleTag({
-        content:
-          "* { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important; }",
-      })
-      .catch(() => undefined);
+    await page.evaluate(() => {
+      const spaced = new CSSStyleSheet();
+      spaced.replaceSync(
+        "* { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important; }",
+      );
+      document.adoptedStyleSheets = [...document.adoptedStyleSheets, spaced];
+    });
     await page.waitForTimeout(300);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(320);
   }

@@ -376,7 +376,7 @@ function BandCell({ placed, bars, homeMode, isUnderName }: BandCellProps) {
       <ChordStrip fit={fit} tones={chordNotes(chord)} />
       {fit.outside.length > 0 && (
         <span className={styles.outside} title={`${outsideText(fit)} outside`}>
-          {outsideShort(fit, isUnderName)}
+          {outsideShort(fit, isUnderName || placed.each.length < SHORT)}
         </span>
       )}
     </span>

@@ -1,5 +1,4 @@
 import type { ReactNode } from "react";
-import { explanationOf, Term } from "@/words";
 import styles from "./Labelled.module.css";
 
 interface LabelledProps {
@@ -8,13 +7,12 @@ interface LabelledProps {
   readonly children: ReactNode;
 }
 
-/** A control under its visible label; a term of the field explains itself. */
+/** A control under its visible label. */
 export function Labelled({ label, children }: LabelledProps) {
-  const isTerm = explanationOf(label) !== undefined;
   return (
     <span className={styles.labelled}>
-      <span className={styles.label} aria-hidden={!isTerm || undefined}>
-        {isTerm ? <Term of={label} /> : label}
+      <span className={styles.label} aria-hidden="true">
+        {label}
       </span>
       {children}
     </span>
