@@ -162,7 +162,7 @@ try {
     // The legend stands in the first picture.
     if (name !== "derive") await page.getByRole("button", { name: "Hide legend" }).click();
     await act?.(page);
-    await page.evaluate(() => window.scrollTo(0, 0));
+    await page.evaluate("window.scrollTo(0, 0)");
     await page.waitForTimeout(name === "derive-swap" ? 300 : 600);
     await page.screenshot({ path: join(folder, `${name}.png`) });
     await page.close();
