@@ -2,18 +2,12 @@
 import "fake-indexeddb/auto";
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, beforeAll, describe, expect, it } from "vitest";
+import { standInForDialogs } from "../../tests/fixtures/dialogs";
 import "@/features";
 import { chartDocument, setPlace, tuneDocument } from "@/session";
 import { FindDialog } from "@/shell/bar/FindDialog";
 
-beforeAll(() => {
-  HTMLDialogElement.prototype.showModal = function () {
-    this.open = true;
-  };
-  HTMLDialogElement.prototype.close = function () {
-    this.open = false;
-  };
-});
+beforeAll(standInForDialogs);
 afterEach(cleanup);
 
 /** What Find lists for a text, and whether it can be followed by Enter. */

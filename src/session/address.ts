@@ -27,7 +27,7 @@ export type Addressed = Pick<Feature, "id" | "parts">;
 /** Where the application opens when the address says nothing. */
 export const START = { home: 2, mode: modeById("dorian") } as const;
 
-/** Where the practice sheet of a mode is. */
+/** Where a sheet of a mode is: the mode sheet, or the practice sheet. */
 export const sheetAddress = (kind: "sheet" | "practice", { home, mode }: HomeMode): string =>
   `/${kind}?home=${encodeURIComponent(printName(home))}&mode=${mode.id}`;
 

@@ -11,9 +11,9 @@ export interface Selection {
   readonly lit: readonly Fifths[];
   /** Notes never heard, whose form in the mode is open: shown with open stripes. */
   readonly unknown: readonly Fifths[];
-  /** Chord tones, with a heavy outline; none where no chord is selected. */
+  /** Chord tones, with an outline inside; none where no chord is selected. */
   readonly chordTones: readonly Fifths[];
-  /** Notes that are new in the selected chord, with a second outline. */
+  /** Notes that are new in the selected chord, with an outline outside. */
   readonly targetNotes: readonly Fifths[];
   /** The guide tones of the chord before and of this one: the stage shows the nearest way between them. */
   readonly way?: { readonly from: readonly Fifths[]; readonly to: readonly Fifths[] } | undefined;

@@ -1,4 +1,3 @@
-export * from "./Words";
 export * from "./ask";
 export * from "./chords";
 export * from "./derive";
@@ -12,7 +11,6 @@ export * from "./stage";
 export * from "./storage";
 export * from "./wording";
 export * from "./find";
-export * from "./Term";
 export * from "./sheet";
 export * from "./frame";
 export * from "./settings";

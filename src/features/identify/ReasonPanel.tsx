@@ -4,6 +4,7 @@ import type { Identification } from "@/core/identify";
 import type { Swap } from "@/core/scale";
 import { HearAndSave, OwnWordsSaid } from "@/shell/panel";
 import { Facts, Panel } from "@/kit/panel";
+import { Words } from "@/kit/words";
 import {
   passageBarsText,
   countReason,
@@ -20,7 +21,6 @@ import {
   playItFromText,
   rivalReason,
   comparedReason,
-  Words,
   TOO_FEW_NOTES,
 } from "@/words";
 import styles from "./ReasonPanel.module.css";

@@ -1,23 +1,9 @@
-import { useStore } from "@nanostores/react";
 import { useEffect, useState } from "react";
 import type { Identification } from "@/core/identify";
-import { GUITAR } from "@/core/instrument";
 import type { Tune } from "@/core/tune";
-import { $settings, $tuning } from "@/session";
-import { useConventions } from "@/session/useConventions";
-import {
-  INK,
-  INNER,
-  Label,
-  MARGIN,
-  ModeBlock,
-  modeBlockHeight,
-  pagesOf,
-  SheetFrame,
-  type SheetMode,
-} from "@/kit/sheet";
-import { PrintSheet, sheetMode } from "@/shell/print";
-import { barRangeText, headlineText, pageText, TUNE_SHEET } from "@/words";
+import { INK, INNER, MARGIN } from "@/kit/sheet";
+import { ModesSheet } from "@/shell/print";
+import { barRangeText, headlineText, TUNE_SHEET } from "@/words";
 
 interface TuneSheetProps {
   readonly tune: Tune;
@@ -32,16 +18,8 @@ interface TuneSheetProps {
 /** A line of engraved music, as the library draws it. */
 interface Engraved {
   readonly markup: string;
-  readonly width: number;
   readonly height: number;
 }
-
-const TITLE = 78;
-
-type Block =
-  | { readonly kind: "title"; readonly height: number }
-  | { readonly kind: "music"; readonly music: Engraved; readonly height: number }
-  | { readonly kind: "mode"; readonly mode: SheetMode; readonly height: number };
 
 /** The lines of a tune, engraved one drawing each, so that they can be laid on pages. */
 function useEngraved(text: string, isWanted: boolean): readonly Engraved[] | undefined {
@@ -67,7 +45,7 @@ function useEngraved(text: string, isWanted: boolean): readonly Engraved[] | und
         const { width, height } = svg.getBoundingClientRect();
         svg.setAttribute("width", String(width));
         svg.setAttribute("height", String(height));
-        return { markup: svg.outerHTML, width, height };
+        return { markup: svg.outerHTML, height };
       });
       room.remove();
       if (isCurrent) setEngraved({ of: text, lines });
@@ -79,71 +57,33 @@ function useEngraved(text: string, isWanted: boolean): readonly Engraved[] | und
   return engraved?.of === text ? engraved.lines : undefined;
 }
 
-/** A tune as it is printed: its music, then each mode with the bars where it holds, its strip and a position on the neck. */
+/** A tune as it is printed: its music, then each mode with the bars where it holds. */
 export function TuneSheet({ tune, text, title, found, open, onClose }: TuneSheetProps) {
   const lines = useEngraved(text, open);
-  const tuning = useStore($tuning) ?? GUITAR;
-  const { leftHanded } = useStore($settings);
-  const comparedBy = useConventions();
-  const name = title || tune.title || TUNE_SHEET;
-  const parts =
-    found.passages.length > 1 && !found.isByHand
-      ? found.passages.map(({ bars, homeMode }) => ({ bars, homeMode }))
-      : [{ bars: { from: 0, to: tune.bars.length - 1 }, homeMode: found.homeMode }];
-  const blocks = (): readonly Block[] => [
-    { kind: "title", height: TITLE },
-    ...(lines ?? []).map((music): Block => ({ kind: "music", music, height: music.height })),
-    ...parts.map(({ bars, homeMode }): Block => {
-      const mode = sheetMode(homeMode, barRangeText(tune, bars), tuning);
-      return { kind: "mode", mode, height: modeBlockHeight(tuning, mode.position) };
-    }),
-  ];
+  const whole = { bars: { from: 0, to: tune.bars.length - 1 }, homeMode: found.homeMode };
+  const passages = found.passages.length > 1 && !found.isByHand ? found.passages : [whole];
   return (
-    <PrintSheet
+    <ModesSheet
       title={TUNE_SHEET}
       fileName="tune"
+      name={title || tune.title || TUNE_SHEET}
+      answer={headlineText(found)}
+      parts={() =>
+        (lines ?? []).map(({ markup, height }) => ({
+          height,
+          draw: (y) => (
+            <g
+              transform={`translate(${MARGIN} ${y})`}
+              fill={INK}
+              // What the engraving library draws from the tune's notes.
+              dangerouslySetInnerHTML={{ __html: markup }}
+            />
+          ),
+        }))
+      }
+      modes={passages.map(({ bars, homeMode }) => ({ homeMode, where: barRangeText(tune, bars) }))}
       open={open}
       onClose={onClose}
-      pages={(height) =>
-        pagesOf(blocks(), height).map((page, at, all) => (
-          <SheetFrame key={at} height={height} label={pageText(name, at + 1, all.length)}>
-            {page.map(({ block, y }) => {
-              if (block.kind === "mode")
-                return (
-                  <ModeBlock
-                    key={y}
-                    {...block.mode}
-                    y={y}
-                    tuning={tuning}
-                    isLeft={leftHanded}
-                    comparedBy={comparedBy}
-                  />
-                );
-              if (block.kind === "music")
-                return (
-                  <g
-                    key={y}
-                    transform={`translate(${MARGIN} ${y})`}
-                    fill={INK}
-                    // What the engraving library draws from the tune's notes.
-                    dangerouslySetInnerHTML={{ __html: block.music.markup }}
-                  />
-                );
-              return (
-                <g key="title">
-                  <Label x={MARGIN} y={y + 24} size={28} weight={720}>
-                    {name}
-                  </Label>
-                  <Label x={MARGIN} y={y + 48} size={15}>
-                    {headlineText(found)}
-                  </Label>
-                  <rect x={MARGIN} y={y + 58} width={INNER} height={2} fill={INK} />
-                </g>
-              );
-            })}
-          </SheetFrame>
-        ))
-      }
     />
   );
 }

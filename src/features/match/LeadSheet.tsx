@@ -1,36 +1,17 @@
-import { useStore } from "@nanostores/react";
-import { GUITAR, type Tuning } from "@/core/instrument";
 import { type Chart, chordNotes, romanNumeral } from "@/core/chord";
 import { type ChartAnalysis, changesOf, fitOf, segmentAt } from "@/core/progression";
 import { brightness, type ComparedBy, type HomeMode } from "@/core/scale";
-import { $settings, $tuning } from "@/session";
 import { useConventions } from "@/session/useConventions";
 import { type ChordCell, chordCells } from "@/kit/pitch-strip";
 import { shadeOf } from "@/kit/shade";
-import {
-  INK,
-  INNER,
-  Label,
-  LINE,
-  LIT,
-  MARGIN,
-  ModeBlock,
-  modeBlockHeight,
-  OUTSIDE,
-  pagesOf,
-  PAPER,
-  SheetFrame,
-  type SheetMode,
-  SOFT,
-} from "@/kit/sheet";
-import { PrintSheet, sheetMode } from "@/shell/print";
+import { INK, INNER, Label, LINE, LIT, MARGIN, OUTSIDE, PAPER, SHADE_PAPERS, SOFT } from "@/kit/sheet";
+import { ModesSheet } from "@/shell/print";
 import {
   barSpansText,
   changeText,
   chartAnswerText,
   homeModeText,
   LEAD_SHEET,
-  pageText,
   shortHomeModeText,
   symbolText,
 } from "@/words";
@@ -47,106 +28,42 @@ interface LeadSheetProps {
 /** Bars to a line of the page. */
 const BARS = 4;
 
-const TITLE = 78;
 const LINE_HEIGHT = 118;
 const SECTION = 24;
 const BAND = 48;
 
-type Block =
-  | { readonly kind: "title"; readonly height: number }
-  | { readonly kind: "line"; readonly line: readonly LaidBar[]; readonly height: number }
-  | { readonly kind: "mode"; readonly mode: SheetMode; readonly height: number };
-
-/** Each mode of an analysis once, with the bars where it holds, and a position for it. */
-function modesOf({ segments }: ChartAnalysis, { chords }: Chart, tuning: Tuning): readonly SheetMode[] {
+/** Each mode of an analysis once, with the bars where it holds. */
+function modesOf({ segments }: ChartAnalysis, { chords }: Chart) {
   const byName = new Map<string, { homeMode: HomeMode; bars: number[] }>();
   for (const { from, to, homeMode } of segments) {
     const key = `${homeMode.home} ${homeMode.mode.id}`;
     const bars = chords.slice(from, to + 1).map(({ bar }) => bar);
     byName.set(key, { homeMode, bars: [...(byName.get(key)?.bars ?? []), ...bars] });
   }
-  return [...byName.values()].map(({ homeMode, bars }) => sheetMode(homeMode, barSpansText(bars), tuning));
+  return [...byName.values()].map(({ homeMode, bars }) => ({ homeMode, where: barSpansText(bars) }));
 }
 
-/** A chart as a lead sheet: chords over the band of its analysis, then each mode with its strip and a position on the neck. */
+/** A chart as a lead sheet: chords over the band of its analysis, then each of its modes. */
 export function LeadSheet({ chart, title, analysis, open, onClose }: LeadSheetProps) {
-  const tuning = useStore($tuning) ?? GUITAR;
-  const { leftHanded } = useStore($settings);
   const comparedBy = useConventions();
-  const name = title || LEAD_SHEET;
-  const blocks = (): readonly Block[] => [
-    { kind: "title", height: TITLE },
-    ...linesOf(chart, BARS).map((line): Block => ({
-      kind: "line",
-      line,
-      height: LINE_HEIGHT + (line[0]?.bar.section === undefined ? 0 : SECTION),
-    })),
-    ...(analysis ? modesOf(analysis, chart, tuning) : []).map((mode): Block => ({
-      kind: "mode",
-      mode,
-      height: modeBlockHeight(tuning, mode.position),
-    })),
-  ];
   return (
-    <PrintSheet
+    <ModesSheet
       title={LEAD_SHEET}
       fileName="lead-sheet"
+      name={title || LEAD_SHEET}
+      answer={analysis ? chartAnswerText(analysis, chart) : ""}
+      parts={() =>
+        linesOf(chart, BARS).map((line) => ({
+          height: LINE_HEIGHT + (line[0]?.bar.section === undefined ? 0 : SECTION),
+          draw: (y) => <ChartLine line={line} analysis={analysis} y={y} comparedBy={comparedBy} />,
+        }))
+      }
+      modes={analysis ? modesOf(analysis, chart) : []}
       open={open}
       onClose={onClose}
-      pages={(height) =>
-        pagesOf(blocks(), height).map((page, at, all) => (
-          <SheetFrame key={at} height={height} label={pageText(name, at + 1, all.length)}>
-            {page.map(({ block, y }) => {
-              if (block.kind === "title")
-                return (
-                  <Title
-                    key="title"
-                    name={name}
-                    answer={analysis ? chartAnswerText(analysis, chart) : ""}
-                    y={y}
-                  />
-                );
-              if (block.kind === "mode")
-                return (
-                  <ModeBlock
-                    key={y}
-                    {...block.mode}
-                    y={y}
-                    tuning={tuning}
-                    isLeft={leftHanded}
-                    comparedBy={comparedBy}
-                  />
-                );
-              return (
-                <ChartLine key={y} line={block.line} analysis={analysis} y={y} comparedBy={comparedBy} />
-              );
-            })}
-          </SheetFrame>
-        ))
-      }
     />
   );
 }
-
-const Title = ({
-  name,
-  answer,
-  y,
-}: {
-  readonly name: string;
-  readonly answer: string;
-  readonly y: number;
-}) => (
-  <g>
-    <Label x={MARGIN} y={y + 24} size={28} weight={720}>
-      {name}
-    </Label>
-    <Label x={MARGIN} y={y + 48} size={15}>
-      {answer}
-    </Label>
-    <rect x={MARGIN} y={y + 58} width={INNER} height={2} fill={INK} />
-  </g>
-);
 
 interface ChartLineProps {
   readonly line: readonly LaidBar[];
@@ -220,17 +137,6 @@ function ChartLine({ line, analysis, y, comparedBy }: ChartLineProps) {
   );
 }
 
-/** Light and dark paper of the shades, as on the screen. */
-const SHADES: Readonly<Record<string, string>> = {
-  "3": "#fff5d6",
-  "2": "#f1ecd9",
-  "1": "#d9dcd1",
-  "0": "#b4c0be",
-  "-1": "#83969c",
-  "-2": "#4c626d",
-  "-3": "#22343f",
-};
-
 interface RunDrawingProps {
   readonly run: Run;
   readonly y: number;
@@ -250,7 +156,7 @@ function RunDrawing({ run, y, change, comparedBy }: RunDrawingProps) {
   const name = width < 110 ? shortHomeModeText(homeMode) : homeModeText(homeMode);
   return (
     <g>
-      <rect x={x} y={y} width={width} height={BAND} fill={SHADES[shade] ?? LINE} />
+      <rect x={x} y={y} width={width} height={BAND} fill={SHADE_PAPERS[shade] ?? LINE} />
       <Label x={x + 8} y={y + 14} size={12} weight={640} fill={isDark ? PAPER : INK}>
         {name}
       </Label>

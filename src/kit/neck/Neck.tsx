@@ -42,9 +42,9 @@ interface NeckProps {
   readonly lit: readonly Fifths[];
   /** Notes whose form is open: striped. */
   readonly unknown: readonly Fifths[];
-  /** Tones of the selected chord: a heavy outline. */
+  /** Tones of the selected chord: an outline inside. */
   readonly chordTones: readonly Fifths[];
-  /** What is new in it: a second outline. */
+  /** What is new in it: an outline outside. */
   readonly targetNotes: readonly Fifths[];
   /** MIDI numbers that sound now. */
   readonly sounding: readonly number[];

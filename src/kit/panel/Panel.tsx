@@ -1,5 +1,6 @@
 import { type ReactNode, useId } from "react";
-import { type Phrase, Term, Words } from "@/words";
+import { Term, Words } from "@/kit/words";
+import { type Phrase } from "@/words";
 import styles from "./Panel.module.css";
 
 interface PanelProps {

@@ -1,4 +1,5 @@
 import { type Ref, type ReactNode, useId, useImperativeHandle, useRef, useState } from "react";
+import { beside, GAP } from "@/kit/beside";
 import button from "@/kit/controls/Button.module.css";
 import styles from "./Popover.module.css";
 
@@ -18,9 +19,6 @@ interface PopoverProps {
 /** How wide the sheet is, where the window is. */
 const WIDTH = 720;
 
-/** Pixels between the button and the sheet above it, and between the sheet and the edge of the window. */
-const GAP = 6;
-
 /**
  * A button with a sheet of controls that stands above it and leaves the rest in sight; where there is little room, at the foot of the
  * window. The browser's own popover: it closes at Escape and at a press elsewhere, and gives the focus back.
@@ -37,13 +35,9 @@ export function Popover({ label, keyName, children, ref }: PopoverProps) {
     if (!button || !style) return;
     // The labels over the controls beside it stay in sight too.
     const top = button.parentElement?.getBoundingClientRect().top ?? 0;
-    const { left, right } = button.getBoundingClientRect();
-    const { innerWidth, innerHeight } = window;
-    const zoom = Number(getComputedStyle(document.body).zoom) || 1;
-    const furthest = Math.max(GAP, innerWidth - WIDTH * zoom - GAP);
-    const x = Math.min(Math.max(GAP, (left + right - WIDTH * zoom) / 2), furthest);
-    style.setProperty("--left", `${x / zoom}px`);
-    style.setProperty("--bottom", `${(innerHeight - top + GAP) / zoom}px`);
+    const { left, zoom } = beside(button.getBoundingClientRect(), WIDTH, "middle");
+    style.setProperty("--left", `${left}px`);
+    style.setProperty("--bottom", `${(window.innerHeight - top + GAP) / zoom}px`);
     style.setProperty("--tallest", `${(top - GAP * 2) / zoom}px`);
   };
   return (

@@ -5,15 +5,12 @@ import { capital, handText, homeModeText, noteText, positionText } from "@/words
 import { INNER, Label, MARGIN, NeckDrawing, neckDrawingHeight, SOFT } from "./drawing";
 import { PitchStripDrawing } from "./PitchStripDrawing";
 
-/** A mode of a lead sheet, with where it holds and one position for it. */
-export interface SheetMode {
+interface ModeBlockProps {
   readonly homeMode: HomeMode;
   /** "bars 1 to 4" */
   readonly where: string;
+  /** One position for it; none where it has no room on the neck. */
   readonly position: Position | undefined;
-}
-
-interface ModeBlockProps extends SheetMode {
   readonly y: number;
   readonly tuning: Tuning;
   readonly isLeft: boolean;

@@ -26,6 +26,17 @@ export const LIT = "#f2a900";
 export const PAPER = "#ffffff";
 export const OUTSIDE = "#b4472e";
 
+/** Paper of the shades from bright to dark, by their names, as on the screen: a saved drawing has no style sheet. */
+export const SHADE_PAPERS: Readonly<Record<string, string>> = {
+  "3": "#fff5d6",
+  "2": "#f1ecd9",
+  "1": "#d9dcd1",
+  "0": "#b4c0be",
+  "-1": "#83969c",
+  "-2": "#4c626d",
+  "-3": "#22343f",
+};
+
 interface LabelProps {
   readonly x: number;
   readonly y: number;

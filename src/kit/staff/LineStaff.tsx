@@ -4,7 +4,7 @@ import { type Fifths, type Interval, midiOf, type Pitch, soundOf } from "@/core/
 import { evenTune } from "@/core/tune";
 import { writeAbc } from "@/formats";
 import { heardAmong } from "@/kit/heardAmong";
-import { type Add, adderTo, drawNotches, drawTargets, headBox, staffBox } from "./drawn";
+import { type Add, adderTo, drawFrames, drawNotches, headBox, staffBox } from "./drawn";
 import { drawnNotes } from "./marks";
 import styles from "./Staff.module.css";
 
@@ -73,7 +73,7 @@ export function LineStaff(props: LineStaffProps) {
       setDrawn(drawn);
       if (!add) return;
       drawNotches(drawn, characteristic, add);
-      drawTargets(drawn, among(targetNotes), add);
+      drawFrames(drawn, among(targetNotes), { class: "target", away: 3 }, add);
       drawFingers(drawn, notes, add);
       if (strings > 0) drawTab(drawn, notes, strings, add);
     });

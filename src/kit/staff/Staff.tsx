@@ -1,7 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
 import { allNotes, type BarRange, noteAcross, noteBeside, type Tune } from "@/core/tune";
 import { barByBarText } from "@/words";
-import { adderTo, drawNotches, headBox, staffBox } from "./drawn";
+import { adderTo, drawFrames, drawNotches, headBox, staffBox } from "./drawn";
 import { drawnNotes, nearestNote, type PlacedNote } from "./marks";
 import styles from "./Staff.module.css";
 
@@ -183,15 +183,5 @@ function drawMarks(
     const low = Math.max(head ? head.y + head.height : 0, staff ? staff.y + staff.height : 0);
     if (head) add("rect", { x: head.x - 8, y: low + 7, width: head.width + 16, height: 4 });
   }
-  for (const at of framed) {
-    const head = headBox(drawn.get(at));
-    if (head)
-      add("rect", {
-        x: head.x - 4,
-        y: head.y - 4,
-        width: head.width + 8,
-        height: head.height + 8,
-        class: "frame",
-      });
-  }
+  drawFrames(drawn, framed, { class: "frame", away: 4 }, add);
 }

@@ -44,21 +44,22 @@ export function drawNotches(
   }
 }
 
-/** A second outline round the heads of target notes. */
-export function drawTargets(
+/** A frame round the heads of some notes, as far from them as is asked: what is pointed at, or target notes. */
+export function drawFrames(
   drawn: ReadonlyMap<number, SVGElement>,
-  targets: readonly number[],
+  framed: readonly number[],
+  frame: { readonly class: "frame" | "target"; readonly away: number },
   add: Add,
 ): void {
-  for (const at of targets) {
+  for (const at of framed) {
     const head = headBox(drawn.get(at));
     if (head)
       add("rect", {
-        x: head.x - 3,
-        y: head.y - 3,
-        width: head.width + 6,
-        height: head.height + 6,
-        class: "target",
+        x: head.x - frame.away,
+        y: head.y - frame.away,
+        width: head.width + 2 * frame.away,
+        height: head.height + 2 * frame.away,
+        class: frame.class,
       });
   }
 }

@@ -2,6 +2,7 @@
 import "fake-indexeddb/auto";
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
+import { standInForDialogs } from "../../../tests/fixtures/dialogs";
 import { printName } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import { $place, $settings, changeSettings, setOwnWords, setPlace } from "@/session";
@@ -10,14 +11,7 @@ import { homeModeText } from "@/words";
 import { FindDialog } from "./FindDialog";
 import { SettingsDialog } from "./SettingsDialog";
 
-beforeAll(() => {
-  HTMLDialogElement.prototype.showModal = function () {
-    this.open = true;
-  };
-  HTMLDialogElement.prototype.close = function () {
-    this.open = false;
-  };
-});
+beforeAll(standInForDialogs);
 afterEach(cleanup);
 
 describe("settings", () => {

@@ -45,7 +45,7 @@ function SwapButton({ home, swap, onSwap }: SwapProps) {
   return (
     <Button
       keyName="s"
-      aria-label={swapText(home, swap)}
+      aria-label={[swapText(home, swap), ...(heard ? [swapText(home, swap, heard)] : [])].join(", ")}
       aria-pressed={playing === SWAP}
       data-swap={heard}
       onClick={onSwap}

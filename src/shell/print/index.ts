@@ -1,3 +1,3 @@
+export * from "./ModesSheet";
 export * from "./PaperChoice";
-export * from "./PrintSheet";
-export * from "./positions";
+export { troubleText } from "./PrintSheet";

@@ -2,6 +2,7 @@
 import "fake-indexeddb/auto";
 import { act, cleanup, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from "vitest";
+import { standInForDialogs } from "../../../tests/fixtures/dialogs";
 import { printName } from "@/core/pitch";
 import { DEMO } from "@/demo";
 import "@/features";
@@ -19,15 +20,7 @@ import {
 } from "@/session";
 import { SaveDialog, ShelfDialog } from ".";
 
-beforeAll(() => {
-  // The test's document has no modal dialogs; open and shut is all that is needed of them.
-  HTMLDialogElement.prototype.showModal = function () {
-    this.open = true;
-  };
-  HTMLDialogElement.prototype.close = function () {
-    this.open = false;
-  };
-});
+beforeAll(standInForDialogs);
 beforeEach(() => {
   for (const { id } of shelf.$saved.get()) shelf.remove(id);
 });

@@ -1,4 +1,4 @@
-import type { Phrase } from "./names";
+import type { Phrase } from "@/words";
 import { Term } from "./Term";
 import styles from "./Words.module.css";
 

@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { cleanup, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it } from "vitest";
-import { explanationOf, TERMS } from "./help";
+import { explanationOf, TERMS } from "@/words";
 import { Term } from "./Term";
 
 afterEach(cleanup);

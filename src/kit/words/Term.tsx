@@ -1,5 +1,6 @@
 import { type ReactNode, useId, useRef, useState } from "react";
-import { explanationOf } from "./help";
+import { beside, GAP } from "@/kit/beside";
+import { explanationOf } from "@/words";
 import styles from "./Term.module.css";
 
 interface TermProps {
@@ -7,9 +8,6 @@ interface TermProps {
   readonly of: string;
   readonly children?: ReactNode;
 }
-
-/** Pixels between the term and its explanation, and between that and the edge of the window. */
-const GAP = 6;
 
 /** How wide an explanation is. */
 const WIDTH = 300;
@@ -29,10 +27,9 @@ export function Term({ of, children = of }: TermProps) {
     const at = term.current?.getBoundingClientRect();
     const style = note.current?.style;
     if (!at || !style) return;
-    const zoom = Number(getComputedStyle(document.body).zoom) || 1;
+    const { left, zoom } = beside(at, WIDTH, "start");
     const isLow = at.bottom > window.innerHeight * 0.7;
-    const x = Math.min(Math.max(GAP, at.left), Math.max(GAP, window.innerWidth - WIDTH * zoom - GAP));
-    style.setProperty("--left", `${x / zoom}px`);
+    style.setProperty("--left", `${left}px`);
     style.setProperty("--top", isLow ? "auto" : `${(at.bottom + GAP) / zoom}px`);
     style.setProperty("--bottom", isLow ? `${(window.innerHeight - at.top + GAP) / zoom}px` : "auto");
   };

@@ -1,0 +1,2 @@
+export * from "./Term";
+export * from "./Words";
