@@ -154,3 +154,17 @@ export function inflectVoicing(inflection: Inflection | undefined): void {
   const taken = $voicings.get()?.taken;
   $choice.set(inflection && taken ? { of: taken, inflection } : undefined);
 }
+
+/** How many voicings are named beside a chord. */
+const HANDY = 3;
+
+const $handyAsked = computed([$tuning, $chord, $stretch], (tuning, chord, limit): Asked | undefined =>
+  tuning ? { tuning, chord, limit, kind: undefined } : undefined,
+);
+
+const $handyFound = answering($handyAsked, (asked) => findVoicings(asked));
+
+/** The voicings of the selected chord that players take first, whatever the stage shows; none until they are found. */
+export const $handyVoicings = computed([$handyFound, $chord], (answered, chord): readonly Fingering[] =>
+  answered?.asked.chord === chord ? answered.answer.slice(0, HANDY).map(({ frets }) => frets) : NONE,
+);

@@ -1,7 +1,9 @@
 import { spellSound } from "@/core/pitch";
 import type { Claim, Condition, Dropped } from "@/core/chord";
-import { members, type PitchClassSet, size } from "@/core/scale";
-import { countText, listText, noteText, numberText } from "./names";
+import { type HomeMode, members, type PitchClassSet, size } from "@/core/scale";
+import type { Settings } from "@/storage";
+import { countText, homeModeText, listText, noteText, numberText } from "./names";
+import { wording } from "./wording";
 
 /** What a claim says of a mode. */
 export const CLAIM_TEXT: Readonly<Record<Claim, string>> = {
@@ -50,3 +52,44 @@ export function dropText({ conditions, found }: Dropped): string {
 
 /** Where not even three conditions fewer would do. */
 export const NOTHING_TO_DROP = "Take out several of these conditions, or search among more modes.";
+
+/**
+ * What a field says of what it cannot read.
+ *
+ * @example unreadText("Q", "a note", "Try C F♯ B♭") // "“Q” isn’t a note. Try C F♯ B♭."
+ */
+export const unreadText = (typed: string, what: string, instead: string): string =>
+  `“${typed.length > 30 ? `${typed.slice(0, 30)}…` : typed}” isn’t ${what}. ${instead}.`;
+
+const HOME_EXAMPLE: Readonly<Record<Settings["noteNames"], string>> = {
+  english: "Try a letter from A to G with # or b, as in Eb",
+  german: "Try a letter from A to H with # or b, as in Es or F#",
+  "fixed-do": "Try a name such as Do, Ré♭ or Fa#",
+};
+
+/** What the field of a home says of what it cannot read, in the note names that are set. */
+export function homeRefusedText(typed: string): string {
+  const instead = HOME_EXAMPLE[wording().noteNames];
+  return typed.trim() === "" ? `${instead}.` : unreadText(typed, "a note", instead);
+}
+
+export const notesRefusedText = (typed: string): string =>
+  unreadText(typed, "a note or a degree", "Try C F♯ B♭, or 3 ♯4");
+
+export const modeRefusedText = (typed: string): string =>
+  unreadText(typed, "a mode I know", "Try a name such as E Phrygian, degrees or notes");
+
+export const scaleRefusedText = (typed: string): string =>
+  unreadText(typed, "a scale I know", "Try degrees such as 1 2 b3 #4, notes such as E F G# A B, or a name");
+
+/** For a neck of so many strings. */
+export const shapeRefusedText = (typed: string, strings: number): string =>
+  unreadText(
+    typed,
+    "a chord shape",
+    `Try a kind of chord such as m7 or maj9, or ${countText(strings, "fret")} such as x 7 5 7 7 x on a guitar`,
+  );
+
+/** "E Phrygian comes nearest: only F♯ is outside." */
+export const comesNearestText = (homeMode: HomeMode, outside: PitchClassSet): string =>
+  `${homeModeText(homeMode)} comes nearest: only ${soundsText(outside)} ${size(outside) > 1 ? "are" : "is"} outside.`;

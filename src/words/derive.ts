@@ -1,4 +1,4 @@
-import { accidentalsOf, degreeNumber, type Fifths, halfSteps, type Interval } from "@/core/pitch";
+import { accidentalsOf, degreeNumber, type Fifths, halfSteps, type Interval, soundOf } from "@/core/pitch";
 import { diatonicChords, fullChord, fullChordSuffix } from "@/core/chord";
 import { bestVamp } from "@/core/progression";
 import {
@@ -27,6 +27,10 @@ import {
   stepsOf,
   syllable,
   thirdOf,
+  differenceFrom,
+  holds,
+  type Neighbour,
+  type PitchClassSet,
 } from "@/core/scale";
 import type { Settings } from "@/storage";
 import {
@@ -377,3 +381,39 @@ export const ADD_A_MODE = "Add a mode to see where it differs.";
 
 export const SCALE_NEEDS_NOTES =
   "A scale needs home and one more note. Add another before you remove this one.";
+
+/** How another mode on the same home is compared with this one: "D Aeolian is D Dorian with B♭ for B." */
+export const comparedText = ({ home, mode }: HomeMode, other: Mode): string =>
+  `${homeModeText({ home, mode: other })} is ${nearNamedText(home, { mode, difference: differenceFrom(mode, other) })}.`;
+
+/** "All three share D, F and A." */
+export const allShareText = ({ home, mode }: HomeMode, count: number, shared: PitchClassSet): string =>
+  `All ${numberText(count)} share ${listText(
+    mode.intervals
+      .filter((interval) => holds(shared, soundOf(interval)))
+      .map((interval) => noteText(home + interval)),
+  )}.`;
+
+/** Of a scale without a name. */
+export const uncataloguedText = (mode: Mode): string =>
+  `${modeText(mode)}: ${countText(mode.intervals.length, "note")} that aren’t in the catalogue.`;
+
+/** The steps of a scale without a name, and the named ones nearest to it. */
+export const stepsAndNearestText = (homeMode: HomeMode): string =>
+  `Steps: ${stepsText(homeMode)}. Nearest: ${nearestNamed(homeMode.mode)
+    .map((near) => nearNamedText(homeMode.home, near))
+    .join("; ")}.`;
+
+/** "Seven rotations, each a mode, brightest first:" */
+export const rotationsText = (count: number): string =>
+  `${capital(countText(count, "rotation"))}, each a mode, brightest first:`;
+
+/** "B → B♭ makes D Aeolian": what one note brighter or darker comes to. */
+export const neighbourText = (home: Fifths, { mode, from, to }: Neighbour): string =>
+  `${neighbourChangeText(home, { from, to })} makes ${homeModeText({ home, mode })}`;
+
+/** "B → B♭". */
+export const neighbourChangeText = (home: Fifths, { from, to }: Pick<Neighbour, "from" | "to">): string =>
+  `${noteText(home + from)} → ${noteText(home + to)}`;
+
+export const NO_NEIGHBOUR = "no named mode lies there";

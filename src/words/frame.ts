@@ -1,3 +1,5 @@
+import { countText } from "./names";
+
 /** What the frame says: links, storage, documents. */
 
 export const LINK_TOO_LONG = "This is too long for a link. Save it on the Shelf and send a file instead.";
@@ -12,3 +14,17 @@ export const STAGE_CHANGED = "The link changed the stage.";
 export const COMPUTATION_FAILED = "A computation failed. Reload the page if an answer is missing.";
 
 export const DOCUMENT_UNREADABLE = "This one can’t be read. It was set aside on the Shelf.";
+
+export const unopenedText = (name: string): string =>
+  `I can’t tell what “${name.slice(0, 60)}” is. Shade opens ABC, MusicXML, MIDI, ChordPro, chord charts, Scala scales, recordings and its own backups.`;
+
+/** Where two tabs changed the same thing. */
+export const copySavedText = (title: string): string =>
+  `Two tabs changed the same thing. Both are saved; the second is “${title}”.`;
+
+export const unreadRecordsText = (count: number): string =>
+  `Shade couldn’t read ${countText(count, "saved record")}. See “Set aside” on the Shelf.`;
+
+/** What the list of recent documents holds. */
+export const recentSaysText = (kind: string): string =>
+  `Every ${kind} you worked on lately, saved or not. Opening one leaves the one you have here.`;

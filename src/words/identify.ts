@@ -180,3 +180,7 @@ export const OPENS_FILES =
 
 export const EMPTY_IDENTIFY =
   "Open or drop files (ABC, MusicXML, MIDI, a recording), paste ABC, type note names, play or record; or try a tune from the demo:";
+
+/** The staff of a tune, to those who do not see it. */
+export const engravedText = (title: string, notes: number, phrases: number): string =>
+  `${title || "Tune"}, engraved: ${countText(notes, "note")} in ${countText(phrases, "phrase")}, characteristic notes notched, phrase ends barred below`;

@@ -392,3 +392,7 @@ export const WRITTEN_OUT_SAYS = "The same chords, voiced for others inside their
 
 export const CHORDS_FOR_MODE_SAY =
   "Press chords to hear them, see them on the stage and put them into the chart. What is missing of the mode stands beside them.";
+
+/** What a chord shape over a bass that stays comes to. */
+export const bassStaysText = (home: Fifths): string =>
+  `The bass stays on ${noteText(home)}. Each place of the chord shape above it brings out another mode, from bright to dark.`;

@@ -1,4 +1,5 @@
-import { listText } from "./names";
+import { type HomeMode, notesOf } from "@/core/scale";
+import { homeModeText, listText, noteText, numberText } from "./names";
 
 /** The sheets that are printed. */
 export const LEAD_SHEET = "Lead sheet";
@@ -28,3 +29,16 @@ export function barSpansText(bars: readonly number[]): string {
 }
 
 export const NO_ROOM_ON_SHEET = "This neck has no room for these positions.";
+
+export const lineTooShortText = (figure: string): string =>
+  `This neck is too short for ${figure} over so many octaves.`;
+
+export const sheetFullText = (most: number): string => `A sheet has ${numberText(most)} modes at most.`;
+
+/** The drawing of a mode sheet, to those who do not see it. */
+export const modeSheetText = (homeMode: HomeMode, plain: string): string =>
+  `Mode sheet of ${homeModeText(homeMode)}: ${notesOf(homeMode).map(noteText).join(" ")}. ${plain}`;
+
+/** Why a sheet could not be saved. */
+export const sheetFailedText = (error: unknown): string =>
+  `The file couldn’t be saved: ${error instanceof Error ? error.message : String(error)}. Print it to a file instead.`;

@@ -6,3 +6,8 @@ export const VOLUME_SAYS =
 export const RISING_SAYS = "Starts at the tempo you set and gets faster as you repeat.";
 
 export const SOUND_FILES_SAY = "What Play plays, at these volumes, to practise with elsewhere.";
+
+export const tempoReachedText = (tempo: number): string => `The tempo is ${tempo} already, so it won’t rise.`;
+
+export const soundFileFailedText = (reason: string): string =>
+  `The file couldn’t be made: ${reason}. Try a shorter one.`;

@@ -320,3 +320,5 @@ export const answerText = (homeMode: HomeMode, characteristic: readonly Fifths[]
 ];
 
 export const STAND_KEYS = "Pages and arrows step, space and enter play, escape leaves.";
+
+export const FINDING_VOICINGS = "looking for them";

@@ -43,7 +43,14 @@ export function workerClient<J>(start: () => Started, stay = 1): WorkerClient<J>
         resolve({ none: "cancelled" });
         return;
       }
-      const ready = idle.pop() ?? begin();
+      let ready: Ready<J>;
+      try {
+        ready = idle.pop() ?? begin();
+      } catch (error) {
+        $jobFailed.set(true);
+        resolve({ none: "failed", why: String(error) });
+        return;
+      }
       const settle = (outcome: Outcome<R>, isSound: boolean) => {
         ready.worker.removeEventListener("error", breakDown);
         signal?.removeEventListener("abort", cancel);

@@ -68,8 +68,8 @@ export const identifyLong = newestWins(({ tune, choice }: TuneAsked) =>
 export const collectionPool = (cores: number) => poolOf(cores, tunes);
 
 /** Looks for a chord's voicings. */
-export const findVoicings = (asked: FingeringAsked, { onProgress, signal }: Watch) =>
-  fingerings.ask((jobs) => jobs.find(asked, proxy(onProgress)), signal);
+export const findVoicings = (asked: FingeringAsked, { onProgress, signal }: Partial<Watch> = {}) =>
+  fingerings.ask((jobs) => jobs.find(asked, onProgress && proxy(onProgress)), signal);
 
 /** Follows the pitch of a recording. */
 export const trackPitch = ({ samples, rate }: TrackAsked, { onProgress, signal }: Watch) =>

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import { CLAIMS, type Claim, type Condition, type Dropped } from "@/core/chord";
-import { type HomeMode, mode as modeById, size } from "@/core/scale";
+import { type HomeMode, mode as modeById } from "@/core/scale";
 import { $settings, modeQuestion, type Question, setHomeMode, setPlace } from "@/session";
 import { PitchStrip } from "@/kit/pitch-strip";
 import { Button, Select, TextField, Toggle, HomeField } from "@/kit/controls";
@@ -19,7 +19,8 @@ import {
   NOTHING_TO_DROP,
   numberText,
   problemText,
-  soundsText,
+  notesRefusedText,
+  comesNearestText,
 } from "@/words";
 import type { ModesAnswer, AnsweringMode } from "@/workers";
 import { $answer, readChords, readNotesOrDegrees } from "./asked";
@@ -56,8 +57,7 @@ export function AskShow({ homeMode }: { readonly homeMode: HomeMode }) {
       size="small"
       onCommit={(text) => {
         const { unread } = readNotesOrDegrees(text, home, noteNames);
-        if (unread !== undefined)
-          return `“${unread.slice(0, 20)}” isn’t a note or a degree. Try C F♯ B♭, or 3 ♯4.`;
+        if (unread !== undefined) return notesRefusedText(unread);
         modeQuestion.change({ [field]: text.trim() });
         return undefined;
       }}
@@ -144,7 +144,7 @@ function Answered({ answer, homeMode, among }: AnsweredProps) {
           return (
             <li key={`${home} ${id}`}>
               <button type="button" className={styles.near} onClick={() => setHomeMode(near)}>
-                {`${homeModeText(near)} comes nearest: only ${soundsText(missing)} ${size(missing) > 1 ? "are" : "is"} outside.`}
+                {comesNearestText(near, missing)}
               </button>
             </li>
           );

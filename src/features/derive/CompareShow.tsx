@@ -1,26 +1,17 @@
 import { useStore } from "@nanostores/react";
-import { soundOf } from "@/core/pitch";
-import {
-  brightestFirst,
-  compareModes,
-  differenceFrom,
-  findModes,
-  type HomeMode,
-  holds,
-  type Mode,
-  oneNoteAway,
-} from "@/core/scale";
+import {} from "@/core/pitch";
+import { brightestFirst, compareModes, findModes, type HomeMode, type Mode, oneNoteAway } from "@/core/scale";
 import { $playing, setPlace } from "@/session";
 import { Button, TextField, HomeField } from "@/kit/controls";
 import {
   homeModeText,
-  listText,
   modeText,
-  nearNamedText,
   noteText,
-  numberText,
   wording,
   ADD_A_MODE,
+  modeRefusedText,
+  comparedText,
+  allShareText,
 } from "@/words";
 import { Ladder } from "./Ladder";
 import { MODE_NAMES } from "./modeNames";
@@ -53,7 +44,7 @@ export function CompareShow({ homeMode, onPlayAll }: CompareShowProps) {
   const add = (text: string) => {
     if (text.trim() === "") return undefined;
     const [found] = findModes(text, home, wording().noteNames);
-    if (!found) return `“${text.slice(0, 30)}” isn’t a mode I know. Try a name, degrees or notes.`;
+    if (!found) return modeRefusedText(text);
     const { mode: other } = found.homeMode;
     if (other === mode || beside.includes(other)) return `${modeText(other)} stands there already.`;
     putBeside([...beside, other]);
@@ -117,13 +108,9 @@ export function CompareShow({ homeMode, onPlayAll }: CompareShowProps) {
       <ul className={styles.said}>
         {beside.length === 0 && <li>{ADD_A_MODE}</li>}
         {beside.map((other) => (
-          <li key={other.id}>
-            {`${homeModeText({ home, mode: other })} is ${nearNamedText(home, { mode, difference: differenceFrom(mode, other) })}.`}
-          </li>
+          <li key={other.id}>{comparedText(homeMode, other)}</li>
         ))}
-        {rows.length > 2 && (
-          <li>{`All ${numberText(rows.length)} share ${sharedText(homeMode, shared)}.`}</li>
-        )}
+        {rows.length > 2 && <li>{allShareText(homeMode, rows.length, shared)}</li>}
       </ul>
     </>
   );
@@ -135,10 +122,3 @@ export const compareRows = (
   chosen: readonly Mode[] | undefined,
 ): readonly HomeMode[] =>
   brightestFirst([mode, ...modesBeside(mode, chosen)]).map((each) => ({ home, mode: each }));
-
-const sharedText = ({ home, mode }: HomeMode, shared: number) =>
-  listText(
-    mode.intervals
-      .filter((interval) => holds(shared, soundOf(interval)))
-      .map((interval) => noteText(home + interval)),
-  );

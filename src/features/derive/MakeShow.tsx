@@ -7,7 +7,6 @@ import {
   isNamed,
   type Mode,
   modeOf,
-  nearestNamed,
   parallels,
   size,
 } from "@/core/scale";
@@ -20,17 +19,17 @@ import { Button, FileButton, TextField, HomeField } from "@/kit/controls";
 import { Problems } from "@/kit/problems";
 import { UndoTools } from "@/shell/documents";
 import {
-  capital,
-  countText,
   homeModeText,
   listText,
   modeText,
-  nearNamedText,
   noteText,
-  stepsText,
   symmetryText,
   wording,
   SCALE_NEEDS_NOTES,
+  scaleRefusedText,
+  uncataloguedText,
+  stepsAndNearestText,
+  rotationsText,
 } from "@/words";
 import { Ladder } from "./Ladder";
 import { MODE_NAMES } from "./modeNames";
@@ -56,8 +55,7 @@ export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
   };
   const take = (text: string) => {
     const [found] = findModes(text, home, wording().noteNames);
-    if (!found)
-      return `“${text.slice(0, 30)}” isn’t a scale I know. Try degrees such as 1 2 b3 #4, notes such as E F G# A B, or a name.`;
+    if (!found) return scaleRefusedText(text);
     setHomeMode(found.homeMode);
     return undefined;
   };
@@ -100,29 +98,14 @@ export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
 
 /** What the cells make: its name and other names, or how many notes it has and what is nearest; how it repeats. */
 function Verdict({ homeMode }: { readonly homeMode: HomeMode }) {
-  const { home, mode } = homeMode;
+  const { mode } = homeMode;
   const symmetry = symmetryText(homeMode);
   const rotations = familyOf(mode).modes.length;
   return (
     <>
-      <p className={styles.named}>
-        {isNamed(mode)
-          ? namedText(mode)
-          : `${modeText(mode)}: ${countText(mode.intervals.length, "note")} that aren’t in the catalogue.`}
-      </p>
-      {!isNamed(mode) && (
-        <p>
-          {`Steps: ${stepsText(homeMode)}. `}
-          {`Nearest: ${nearestNamed(mode)
-            .map((near) => nearNamedText(home, near))
-            .join("; ")}.`}
-        </p>
-      )}
-      <p>
-        {symmetry === ""
-          ? `${capital(countText(rotations, "rotation"))}, each a mode, brightest first:`
-          : symmetry}
-      </p>
+      <p className={styles.named}>{isNamed(mode) ? namedText(mode) : uncataloguedText(mode)}</p>
+      {!isNamed(mode) && <p>{stepsAndNearestText(homeMode)}</p>}
+      <p>{symmetry === "" ? rotationsText(rotations) : symmetry}</p>
     </>
   );
 }

@@ -4,7 +4,6 @@ import {
   enharmonicHome,
   familyOf,
   type HomeMode,
-  type Neighbour,
   oneMoreOrFewer,
   oneNoteAway,
   parentOf,
@@ -37,6 +36,9 @@ import {
   solfegeText,
   vampText,
   whatItIs,
+  neighbourText,
+  neighbourChangeText,
+  NO_NEIGHBOUR,
 } from "@/words";
 import { playVamp } from "@/shell/selected";
 import styles from "./ModePanel.module.css";
@@ -277,20 +279,19 @@ function Count({ homeMode }: { readonly homeMode: HomeMode }) {
 function Neighbours({ homeMode, way }: { readonly homeMode: HomeMode; readonly way: "brighter" | "darker" }) {
   const { home, mode } = homeMode;
   const [first, ...others] = oneNoteAway(mode, way);
-  if (!first) return "no named mode lies there";
-  const change = ({ from, to }: Neighbour) => `${noteText(home + from)} → ${noteText(home + to)}`;
+  if (!first) return NO_NEIGHBOUR;
   return (
     <span className={styles.neighbours}>
       <button type="button" className={styles.link} onClick={() => setPlace({ mode: first.mode })}>
-        {`${change(first)} makes ${homeModeText({ home, mode: first.mode })}`}
+        {neighbourText(home, first)}
       </button>
       {others.map((other) => (
         <button
           key={other.mode.id}
           type="button"
           className={styles.link}
-          aria-label={`${change(other)} makes ${homeModeText({ home, mode: other.mode })}`}
-          title={change(other)}
+          aria-label={neighbourText(home, other)}
+          title={neighbourChangeText(home, other)}
           onClick={() => setPlace({ mode: other.mode })}
         >
           {`or ${inTitle(modeText(other.mode))}`}

@@ -69,8 +69,8 @@ export function ModesShow({ homeMode, rows, onPlayAll }: ModesShowProps) {
             value={alignment}
             onChange={alignBy}
             options={[
-              { value: "parallel", text: "Parallel (same home)" },
-              { value: "relative", text: "Relative (same notes)" },
+              { value: "parallel", text: "Parallel (same home)", term: "Parallel" },
+              { value: "relative", text: "Relative (same notes)", term: "Relative" },
             ]}
           />
         </div>

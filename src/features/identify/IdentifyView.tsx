@@ -22,13 +22,13 @@ import { Button, Select } from "@/kit/controls";
 import { useKeys } from "@/session/useKeys";
 import { DocumentTools } from "@/shell/documents";
 import { Staff } from "@/kit/staff";
-import { countText, problemText, tuneCountText, IDENTIFY_ASKS, ALL_LEFT_OUT } from "@/words";
+import { countText, problemText, tuneCountText, IDENTIFY_ASKS, ALL_LEFT_OUT, engravedText } from "@/words";
 import styles from "@/shell/frame/View.module.css";
 import { Candidates } from "./Candidates";
 import { bringBackCollection, openCollection, type Row, textOf } from "./collection";
 import { CollectionShow, useCollection } from "./CollectionShow";
 import { isRecording, noTune, onlyTextIn } from "./files";
-import { heardSwap, placesOf, staffText } from "./heard-tune";
+import { heardSwap, placesOf } from "./heard-tune";
 import own from "./IdentifyView.module.css";
 import { $identifyPart, $way, IDENTIFY, setWay, showPart } from "./route";
 import { SelectedNote } from "./SelectedNote";
@@ -276,7 +276,7 @@ export function IdentifyView() {
               onChoose={(at) => setNote(at === undefined ? undefined : fromStaff(answer.shown, at))}
               onBars={chooseBars}
               onLeaveOut={() => note !== undefined && leaveOut([note])}
-              label={staffText(title, allNotes(answer.shown.engraved).length, answer.ends.length)}
+              label={engravedText(title, allNotes(answer.shown.engraved).length, answer.ends.length)}
             />
             <Voices tune={tune} without={byHand.without} onLeaveOut={leaveOut} />
             <div className={own.below}>

@@ -23,7 +23,3 @@ export function heardSwap(
   const swap = characteristicSwap(mode, comparedBy);
   return swap && hearing.names[soundOf(home + swap.from)] !== undefined ? swap : undefined;
 }
-
-/** The staff in words. */
-export const staffText = (title: string, notes: number, phrases: number) =>
-  `${title || "Tune"}, engraved: ${notes} notes in ${phrases} phrases, characteristic notes notched, phrase ends barred below`;

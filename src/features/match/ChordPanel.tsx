@@ -15,10 +15,10 @@ import {
   standIns,
 } from "@/core/progression";
 import { type HomeMode, holds, isNamed, type Mode, soundsOn } from "@/core/scale";
-import { $playing, $settings, changeSettings } from "@/session";
+import { $playing, $settings, $tuning, changeSettings } from "@/session";
 import { useConventions } from "@/session/useConventions";
 import { Button, Choice, Toggle } from "@/kit/controls";
-import { OwnWordsSaid } from "@/shell/panel";
+import { HandyVoicings, OwnWordsSaid } from "@/shell/panel";
 import { Facts, Panel, Saying } from "@/kit/panel";
 import {
   chartAnswerText,
@@ -70,6 +70,7 @@ export function ChordPanel(props: ChordPanelProps) {
   const { chart, at, targets, analysis, segment, deciding, open, scales, rival, setting } = props;
   const playing = useStore($playing);
   const { targetWay } = useStore($settings);
+  const isOnStrings = useStore($tuning) !== undefined;
   const conventions = useConventions();
   const place = chart.chords[at];
   const chord = place?.chord;
@@ -144,6 +145,7 @@ export function ChordPanel(props: ChordPanelProps) {
           ...(fit && fit.otherNotes.length > 0
             ? [["Other notes", fit.otherNotes.map(noteText).join(" ")] as const]
             : []),
+          ...(chord && isOnStrings ? [["Voicings", <HandyVoicings key="voicings" />] as const] : []),
           ...(chord ? [["Guide tones", <Guides key="guides" chart={chart} at={at} />] as const] : []),
           ...(analysis ? simpleRow(analysis, chart, at) : []),
           ...(chord && homeMode ? standInRow(chord, homeMode, props) : []),

@@ -11,7 +11,7 @@ import { useKeys } from "@/session/useKeys";
 import { Panel, Saying } from "@/kit/panel";
 import { OneShape } from "@/shell/shape";
 import { shadeOf } from "@/kit/shade";
-import { chordText, homeModeText, modeText, noteText, notesText } from "@/words";
+import { chordText, homeModeText, modeText, noteText, notesText, bassStaysText } from "@/words";
 import { $bassModes, $heardMode, overBass, WALK } from "./selection";
 import view from "@/shell/frame/View.module.css";
 import styles from "./OverBassShow.module.css";
@@ -68,9 +68,7 @@ export function OverBassShow({ tabs }: OverBassShowProps) {
             </Button>
           }
         >
-          <Saying>
-            {`The bass stays on ${noteText(home)}. Each place of the chord shape above it brings out another mode, from bright to dark.`}
-          </Saying>
+          <Saying>{bassStaysText(home)}</Saying>
           <ol className={styles.bassModes}>
             {bassModes.map((each) => (
               <BassModeRow

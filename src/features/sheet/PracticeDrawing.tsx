@@ -12,6 +12,7 @@ import {
   positionText,
   type Conventions,
   NO_ROOM_ON_SHEET,
+  lineTooShortText,
 } from "@/words";
 import {
   INK,
@@ -66,9 +67,7 @@ function BlockDrawing({ block, y, ...rest }: BlockProps) {
     case "none":
       return (
         <Label x={MARGIN} y={y + 20} fill={SOFT}>
-          {block.what === "positions"
-            ? NO_ROOM_ON_SHEET
-            : `This neck is too short for ${FIGURE_TEXT[block.what]} over so many octaves.`}
+          {block.what === "positions" ? NO_ROOM_ON_SHEET : lineTooShortText(FIGURE_TEXT[block.what])}
         </Label>
       );
   }

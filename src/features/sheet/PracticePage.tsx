@@ -17,11 +17,20 @@ import {
 import { Button, Choice, Select, TextField, Toggle } from "@/kit/controls";
 import { saveFiles } from "@/kit/files";
 import { useConventions, useWording } from "@/session/useConventions";
-import { FIGURE_TEXT, handText, homeModeText, positionText, systemText, wording } from "@/words";
+import {
+  FIGURE_TEXT,
+  handText,
+  homeModeText,
+  positionText,
+  systemText,
+  wording,
+  modeRefusedText,
+  sheetFullText,
+  sheetFailedText,
+} from "@/words";
 import { pagesOf, PAPERS, sheetFiles } from "@/kit/sheet";
 import { blocksOf } from "./practice";
 import { PracticeDrawing } from "./PracticeDrawing";
-import { troubleText } from "@/shell/print";
 import { SheetActs } from "./SheetActs";
 import styles from "./SheetPage.module.css";
 
@@ -63,13 +72,13 @@ export function PracticePage() {
     const drawings = [...(pages.current?.querySelectorAll("svg") ?? [])];
     sheetFiles(drawings, "practice", kind)
       .then((files) => saveFiles("practice", files))
-      .catch((error: unknown) => setTrouble(troubleText(error)));
+      .catch((error: unknown) => setTrouble(sheetFailedText(error)));
   };
   const add = (text: string): string | undefined => {
     if (text.trim() === "") return undefined;
     const [found] = findModes(text, place.home, wording().noteNames);
-    if (!found) return `“${text.slice(0, 30)}” isn’t a mode I know. Try E Phrygian or C# lydian.`;
-    if (modes.length >= MOST_MODES) return `A sheet has ${MOST_MODES} modes at most.`;
+    if (!found) return modeRefusedText(text);
+    if (modes.length >= MOST_MODES) return sheetFullText(MOST_MODES);
     change({ modes: [...modes, written(found.homeMode)] });
     return undefined;
   };

@@ -1,5 +1,5 @@
 import { neckNotes, type Tuning } from "@/core/instrument";
-import { shownCharacteristic, type HomeMode, notesOf } from "@/core/scale";
+import { shownCharacteristic, type HomeMode } from "@/core/scale";
 import { viewOf } from "@/kit/neck";
 import {
   backwardsText,
@@ -12,6 +12,7 @@ import {
   symmetryText,
   vampText,
   whatItIs,
+  modeSheetText,
 } from "@/words";
 import {
   HEIGHT,
@@ -55,9 +56,7 @@ export function SheetDrawing({ homeMode, conventions, own, tuning, isLeft }: She
   const facts = table + 26 + rows.length * 27 + 20;
   const neck = facts + 92;
   return (
-    <SheetFrame
-      label={`Mode sheet of ${homeModeText(homeMode)}: ${notesOf(homeMode).map(noteText).join(" ")}. ${plain}`}
-    >
+    <SheetFrame label={modeSheetText(homeMode, plain)}>
       <Label x={MARGIN} y={78} size={38} weight={720}>
         {homeModeText(homeMode)}
       </Label>

@@ -7,10 +7,9 @@ import { $addressNotices, $place, $ready, $settings, $tuning, ownWordsFor, shelf
 import { Button } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { useConventions, useWording } from "@/session/useConventions";
-import { noticeText } from "@/words";
+import { noticeText, sheetFailedText } from "@/words";
 import { sheetRows } from "./facts";
 import { pngFile, svgFile } from "@/kit/sheet";
-import { troubleText } from "@/shell/print";
 import { SheetActs } from "./SheetActs";
 import { SheetDrawing } from "./SheetDrawing";
 import styles from "./SheetPage.module.css";
@@ -34,7 +33,7 @@ export function SheetPage() {
     const drawing = page.current?.querySelector("svg");
     setTrouble("");
     if (!drawing) return;
-    make(drawing).catch((error: unknown) => setTrouble(troubleText(error)));
+    make(drawing).catch((error: unknown) => setTrouble(sheetFailedText(error)));
   };
 
   return (

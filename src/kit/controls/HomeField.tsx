@@ -1,6 +1,6 @@
 import { type Fifths, fifthsOf, maybeFifthsIn, type NoteNaming, printNameIn } from "@/core/pitch";
 import { TextField } from "./TextField";
-import { noteText, wording } from "@/words";
+import { noteText, wording, homeRefusedText } from "@/words";
 
 /** Names offered for a home: the twelve sounds under the names that players use. */
 const HOMES: readonly Fifths[] = "C C# Db D D# Eb E F F# Gb G G# Ab A A# Bb B Cb".split(" ").map(fifthsOf);
@@ -32,21 +32,10 @@ export function HomeField({ label, value, onChange, size = "word" }: HomeFieldPr
       width={wording().noteNames === "fixed-do" ? 4 : 2}
       onCommit={(text) => {
         const named = maybeFifthsIn(text, wording().noteNames);
-        if (named === undefined || Math.abs(named) > FARTHEST) return refusal(text);
+        if (named === undefined || Math.abs(named) > FARTHEST) return homeRefusedText(text);
         onChange(named);
         return undefined;
       }}
     />
   );
 }
-
-const EXAMPLE = {
-  english: "Try a letter from A to G with # or b, as in Eb",
-  german: "Try a letter from A to H with # or b, as in Es or F#",
-  "fixed-do": "Try a name such as Do, Ré♭ or Fa#",
-} as const;
-
-const refusal = (text: string) =>
-  text.trim() === ""
-    ? `${EXAMPLE[wording().noteNames]}.`
-    : `“${text.slice(0, 20)}” isn’t a note. ${EXAMPLE[wording().noteNames]}.`;

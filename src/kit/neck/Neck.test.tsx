@@ -80,7 +80,7 @@ describe("the neck", () => {
   it("tells how much of the hand lies beyond the frets that are drawn", () => {
     shown({ view: viewOf(GUITAR, 0, 7, false) });
     expect(
-      screen.getByText("four notes of it lie beyond the frets that are drawn.", { exact: false }),
+      screen.getByText("Four notes lie beyond the frets that are drawn.", { exact: false }),
     ).toBeTruthy();
   });
 

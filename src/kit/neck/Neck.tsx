@@ -1,6 +1,6 @@
 import { type Fifths, type Interval, midiOf, type Pitch, soundOf } from "@/core/pitch";
 import type { Move, Place } from "@/core/instrument";
-import { countText, degreeText, markText, noteText, stringFretText } from "@/words";
+import { degreeText, markText, noteText, stringFretText, beyondFretsText } from "@/words";
 import { heardAmong } from "@/kit/heardAmong";
 import { pressIn } from "@/kit/pointIn";
 import { useCursor } from "@/kit/useCursor";
@@ -160,11 +160,7 @@ export function Neck({
           )}
         </p>
       )}
-      {beyond > 0 && (
-        <p className={styles.beyond}>
-          {countText(beyond, "note")} of it {beyond === 1 ? "lies" : "lie"} beyond the frets that are drawn.
-        </p>
-      )}
+      {beyond > 0 && <p className={styles.beyond}>{beyondFretsText(beyond)}</p>}
     </div>
   );
 }

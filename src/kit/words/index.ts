@@ -1,2 +1,3 @@
+export * from "./Note";
 export * from "./Term";
 export * from "./Words";

@@ -13,12 +13,14 @@ import {
 import { saveBackup } from "@/shell/shelf";
 import { Button } from "@/kit/controls";
 import {
-  countText,
   noticeText,
   unsavedText,
   STORAGE_SILENT,
   STAGE_CHANGED,
   COMPUTATION_FAILED,
+  unopenedText,
+  copySavedText,
+  unreadRecordsText,
 } from "@/words";
 import { $jobFailed } from "@/workers";
 import styles from "./TopBar.module.css";
@@ -60,16 +62,12 @@ export function Notices() {
           {STAGE_CHANGED} <Button onClick={setStageBack}>Back to mine</Button>
         </p>
       )}
-      {unopened !== undefined && (
-        <p>{`I can’t tell what “${unopened.slice(0, 60)}” is. Shade opens ABC, MusicXML, MIDI, ChordPro, chord charts, Scala scales, recordings and its own backups.`}</p>
-      )}
+      {unopened !== undefined && <p>{unopenedText(unopened)}</p>}
       {copies.map((title, at) => (
-        <p key={at}>{`Two tabs changed the same thing. Both are saved; the second is “${title}”.`}</p>
+        <p key={at}>{copySavedText(title)}</p>
       ))}
       {jobFailed && <p>{COMPUTATION_FAILED}</p>}
-      {count > seen && (
-        <p>{`Shade couldn’t read ${countText(count - seen, "saved record")}. See “Set aside” on the Shelf.`}</p>
-      )}
+      {count > seen && <p>{unreadRecordsText(count - seen)}</p>}
       {isDismissable && (
         <button
           type="button"

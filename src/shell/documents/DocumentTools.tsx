@@ -3,7 +3,7 @@ import { useState } from "react";
 import { bringBack, type OpenDocument, type ToUndo } from "@/session";
 import { Button } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
-import { whenText, DOCUMENT_UNREADABLE } from "@/words";
+import { whenText, DOCUMENT_UNREADABLE, recentSaysText } from "@/words";
 import styles from "./DocumentTools.module.css";
 
 interface DocumentToolsProps<T> {
@@ -31,7 +31,7 @@ export function DocumentTools<T>({ document, name }: DocumentToolsProps<T>) {
       )}
       <Dialog
         title="Recent"
-        says={`Every ${name} you worked on lately, saved or not. Opening one leaves the one you have here.`}
+        says={recentSaysText(name)}
         open={isOpen}
         onClose={() => {
           setSaid("");

@@ -1,3 +1,4 @@
 export * from "./Acts";
 export * from "./OwnWords";
 export * from "./ConventionSelects";
+export * from "./HandyVoicings";

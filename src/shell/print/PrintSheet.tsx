@@ -1,3 +1,4 @@
+import { sheetFailedText } from "@/words";
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useLayoutEffect, useRef, useState } from "react";
 import { createPortal } from "react-dom";
@@ -20,10 +21,6 @@ interface PrintSheetProps {
   /** Other sheets of the same thing. */
   readonly others?: ReactNode;
 }
-
-/** Why a sheet could not be saved. */
-export const troubleText = (error: unknown): string =>
-  `The file couldn’t be saved: ${error instanceof Error ? error.message : String(error)}. Print it to a file instead.`;
 
 /** A sheet as it will be printed, over the whole window: print it, or save its pages as pictures. */
 export function PrintSheet(props: PrintSheetProps) {
@@ -53,7 +50,7 @@ function Sheet({ title, fileName, onClose, pages, others }: PrintSheetProps) {
       kind,
     )
       .then((files) => saveFiles(fileName, files))
-      .catch((error: unknown) => setTrouble(troubleText(error)));
+      .catch((error: unknown) => setTrouble(sheetFailedText(error)));
   };
   return (
     <>

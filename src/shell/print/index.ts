@@ -1,3 +1,2 @@
 export * from "./ModesSheet";
 export * from "./PaperChoice";
-export { troubleText } from "./PrintSheet";

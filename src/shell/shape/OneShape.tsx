@@ -17,7 +17,7 @@ import { $tuning, chordShape } from "@/session";
 import { TextField, Toggle } from "@/kit/controls";
 import { type SelectedChords, SelectButton } from "@/shell/selected";
 import { shadeOf } from "@/kit/shade";
-import { countText, degreeText, modeText, noteText, placeText, rightPlacesText } from "@/words";
+import { degreeText, modeText, noteText, placeText, rightPlacesText, shapeRefusedText } from "@/words";
 import { FretPicker } from "./FretPicker";
 import table from "@/kit/controls/Table.module.css";
 import styles from "./OneShape.module.css";
@@ -64,8 +64,7 @@ export function OneShape({ homeMode, selected, onSelect, onMode }: OneShapeProps
           size="small"
           suggestions={["maj9", "maj7", "m7", "m9", "7sus4", "add9", "x 7 5 7 7 x", "x 3 2 0 1 0"]}
           onCommit={(text) => {
-            if (!readShape(text, tuning))
-              return `“${text.slice(0, 20)}” isn’t a chord shape. Try a kind of chord such as m7 or maj9, or ${countText(tuning.strings.length, "fret")} such as x 7 5 7 7 x on a guitar.`;
+            if (!readShape(text, tuning)) return shapeRefusedText(text, tuning.strings.length);
             setClicked(undefined);
             chordShape.change({ text: text.trim() });
             return undefined;

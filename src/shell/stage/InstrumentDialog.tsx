@@ -4,7 +4,6 @@ import {
   type BadMeasure,
   badMeasures,
   betweenFrets,
-  COMFORTABLE_STRETCH,
   INSTRUMENTS,
   readStrings,
   type Tuning,
@@ -23,6 +22,7 @@ import {
   DRAWN_SAYS,
   TUNING_NEEDS_NAME,
   OWN_TUNING_SAYS,
+  stretchSaysText,
 } from "@/words";
 import styles from "./Dialogs.module.css";
 
@@ -146,10 +146,7 @@ function Stretch({ tuning }: { readonly tuning: Tuning }) {
   const { stretch } = useStore($settings);
   const first = Math.round(betweenFrets(tuning, 1, 4));
   return (
-    <Setting
-      name="Comfortable stretch"
-      says={`Past it a fingering is cautioned against and another one offered. A finger to each of the first four frets opens the hand ${first} mm on this neck. On a full-size guitar no position of the seven modes asks for more than 106 mm from the fifth fret up, so ${COMFORTABLE_STRETCH} mm is taken unless you set another. Warm up first, stop when it hurts, rest five minutes in every half hour; see a doctor or a hand therapist for pain that stays.`}
-    >
+    <Setting name="Comfortable stretch" says={stretchSaysText(first)}>
       <NumberField
         label="Comfortable stretch in millimetres"
         least={60}

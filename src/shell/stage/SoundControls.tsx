@@ -22,6 +22,8 @@ import {
   VOLUME_SAYS,
   RISING_SAYS,
   SOUND_FILES_SAY,
+  tempoReachedText,
+  soundFileFailedText,
 } from "@/words";
 import { TempoField, WhatToPlay } from "./row";
 import styles from "./Dialogs.module.css";
@@ -191,9 +193,7 @@ function RisingTempo() {
           onChange={(to) => changeSettings({ climb: { ...climb, to } })}
         />
       </Labelled>
-      {climb.isOn && climb.to <= tempo && (
-        <p role="status">{`The tempo is ${tempo} already, so it won’t rise.`}</p>
-      )}
+      {climb.isOn && climb.to <= tempo && <p role="status">{tempoReachedText(tempo)}</p>}
     </Setting>
   );
 }
@@ -247,9 +247,7 @@ function Files() {
       <Button disabled={state.at === "busy"} onClick={() => act(() => saveMidi(minutes * 60))}>
         Save as MIDI
       </Button>
-      {state.at === "failed" && (
-        <p role="alert">{`The file couldn’t be made: ${state.reason}. Try a shorter one.`}</p>
-      )}
+      {state.at === "failed" && <p role="alert">{soundFileFailedText(state.reason)}</p>}
     </Setting>
   );
 }

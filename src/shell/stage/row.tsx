@@ -57,7 +57,11 @@ export function ShowChoice() {
         label="Show"
         size="small"
         value={division}
-        options={DIVISIONS.map((value) => ({ value, text: DIVISION_TEXT[value] }))}
+        options={DIVISIONS.map((value) => ({
+          value,
+          text: DIVISION_TEXT[value],
+          term: DIVISION_TEXT[value],
+        }))}
         onChange={(value) => changeSettings({ division: value })}
       />
     </Labelled>
