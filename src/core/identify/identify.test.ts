@@ -274,3 +274,18 @@ describe("what else is told", () => {
     ]);
   });
 });
+
+describe("a run that is typed to ask for its mode", () => {
+  it.each([
+    ["D4 E F G A B C5 B A G F E D", "D dorian"],
+    ["D4 E F G A B A F E D", "D dorian"],
+    ["E4 F G A B A G F E", "E phrygian"],
+    ["D#4 E F# G# A# B A# F# E D#", "D# phrygian"],
+    ["A4 B C5 D E F E D C B A", "A aeolian"],
+    ["F4 G A B C5 D E F", "F lydian"],
+    ["C4 D E F G F E D C", "C ionian"],
+  ])("%s is %s", (text, told) => expect(name(notes(text))).toBe(told));
+
+  it("that turns elsewhere than home leaves home to the other signs", () =>
+    expect(notes("B4 A G F# E D E F# G A B")?.candidates[0]?.weight).toBeLessThan(0.6));
+});

@@ -48,8 +48,7 @@ export interface MelodyHearing {
   /** Place of the lowest note. */
   readonly lowest: number;
   readonly lowestSound: number;
-  /** Where the whole tune is a scale that is gone through by step, from home up or down an octave, and back or not: that home. */
-  readonly scaleOn: number | undefined;
+  readonly run: Run | undefined;
   readonly triads: readonly OutlinedTriad[];
   /** Roots of the triads that sections open with. */
   readonly openingRoots: readonly number[];
@@ -106,7 +105,7 @@ export function hearMelody(tune: Tune): MelodyHearing | undefined {
     firstDownbeatSound: soundAt(notes[firstDownbeat] as TuneNote),
     lowest,
     lowestSound: soundAt(notes[lowest] as TuneNote),
-    scaleOn: scaleOn(notes),
+    run: runOf(notes),
     triads: whole.flatMap((bar) => triadOf.get(bar) ?? []),
     openingRoots: openings.flatMap((bar) => triadOf.get(bar)?.root ?? []),
     wholeBars: whole.length,
@@ -114,24 +113,39 @@ export function hearMelody(tune: Tune): MelodyHearing | undefined {
   };
 }
 
-/** Steps of a scale are no wider than this many half steps. */
-const WIDEST_STEP = 3;
+/** A whole tune that is one run: the note that it leaves and comes back to, and whether it reaches the octave by step. */
+export interface Run {
+  /** Sounding pitch class. */
+  readonly home: number;
+  readonly isScale: boolean;
+}
 
-/** The home of a bare scale: all steps go one way and make an octave, or turn once at the octave and come back. */
-function scaleOn(notes: readonly TuneNote[]): number | undefined {
+/** Steps of a scale are no wider than this many half steps; a run may skip a note. */
+const WIDEST_STEP = 3;
+const WIDEST_SKIP = 4;
+
+/**
+ * What players type or play to ask for the mode of a scale: a line that goes one way and turns once to come back to where it began, or a
+ * scale that goes one way to the octave.
+ */
+function runOf(notes: readonly TuneNote[]): Run | undefined {
   const heights = notes.map(({ pitch }) => midiOf(pitch));
   const [first = 0] = heights;
   const steps = heights.slice(1).map((height, at) => height - (heights[at] ?? 0));
   const way = Math.sign(steps[0] ?? 0);
   const turns = steps.findIndex((step) => Math.sign(step) !== way);
-  const isStep = (step: number, at: number) =>
-    Math.abs(step) <= WIDEST_STEP && Math.sign(step) === (turns < 0 || at < turns ? way : -way);
+  const isOneRun = steps.every((step, at) => Math.sign(step) === (turns < 0 || at < turns ? way : -way));
+  const widest = Math.max(...steps.map(Math.abs));
   const far = heights[turns < 0 ? heights.length - 1 : turns] ?? 0;
-  const isClosed = turns < 0 || heights.at(-1) === first;
-  return way !== 0 && Math.abs(far - first) === 12 && isClosed && steps.every(isStep)
-    ? modulo(first, 12)
-    : undefined;
+  const isBack = turns >= 0 && heights.at(-1) === first;
+  const isScale = Math.abs(far - first) === 12 && (turns < 0 || isBack) && widest <= WIDEST_STEP;
+  // Down and up again may as well come from the fifth; only a low note is left and come back to as home is.
+  const isFromBelow = isBack && way > 0 && widest <= WIDEST_SKIP && notes.length >= SHORTEST_RUN;
+  return way !== 0 && isOneRun && (isScale || isFromBelow) ? { home: modulo(first, 12), isScale } : undefined;
 }
+
+/** A run of fewer notes is a fragment. */
+const SHORTEST_RUN = 7;
 
 const meanShares = (all: readonly (readonly number[])[]): readonly number[] =>
   Array.from({ length: 12 }, (_, sound) =>

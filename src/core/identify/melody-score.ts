@@ -119,7 +119,16 @@ export function melodyTerms(
  * them point to it as well, hardly any editor hears another home, however rare the mode. By judgement, since the counted
  * tunes have few rare modes.
  */
-const SETTLED = { phrases: 6, firstDownbeat: 1.5, opening: 1, longest: 1, lowest: 0.5, from: 1.5, scale: 6 };
+const SETTLED = {
+  phrases: 6,
+  firstDownbeat: 1.5,
+  opening: 1,
+  longest: 1,
+  lowest: 0.5,
+  from: 1.5,
+  scale: 6,
+  run: 4,
+};
 
 function settledOn(heard: MelodyHearing, home: number): number {
   const { last, restingPhrases, sounding, opening } = heard;
@@ -134,7 +143,7 @@ function settledOn(heard: MelodyHearing, home: number): number {
     (heard.lowestSound === home ? SETTLED.lowest : 0);
   return (
     (opensElsewhere ? 0 : Math.max(0, signs - SETTLED.from) * last.rest) +
-    (heard.scaleOn === home ? SETTLED.scale : 0)
+    (heard.run?.home === home ? (heard.run.isScale ? SETTLED.scale : SETTLED.run) : 0)
   );
 }
 
