@@ -222,6 +222,25 @@ test("the sheets for printing, a phone and its sheets, and a window of 320 are a
     expect(await serious(page), name).toEqual([]);
     await page.keyboard.press("Escape");
   }
+  for (const name of ["Shelf", "Find", "Settings", "Help"]) {
+    const button = page.getByRole("banner").getByRole("button", { name: new RegExp(`^${name}`) });
+    if (!(await button.isVisible())) await page.getByRole("button", { name: "Menu", exact: true }).click();
+    await button.click();
+    await expect(page.getByRole("dialog", { name, exact: true })).toBeVisible();
+    expect(await serious(page), `${name} on a phone`).toEqual([]);
+    await page.keyboard.press("Escape");
+  }
+  await open(page, "/match?demo");
+  for (const [button, dialog] of [
+    [/^Analysis,/, "Analysis"],
+    [/^Files/, "Files"],
+    [/^Save/, "Save"],
+  ] as const) {
+    await page.getByRole("button", { name: button }).first().click();
+    await expect(page.getByRole("dialog", { name: dialog })).toBeVisible();
+    expect(await serious(page), `${dialog} on a phone`).toEqual([]);
+    await page.keyboard.press("Escape");
+  }
   // 1280 at 400 in a hundred; text spaced as a reader may space it.
   await page.setViewportSize({ width: 320, height: 640 });
   for (const view of ["derive", "match", "identify"]) {
@@ -262,6 +281,17 @@ test("terms explain themselves, and the answer is announced once it stands", asy
   await page.keyboard.press("Enter");
   await expect(page.getByText("Two chords played back and forth that keep one mode sounding.")).toBeVisible();
   await page.keyboard.press("Escape");
+  // A choice explains itself where the keyboard comes to it, and goes with Escape.
+  const voicing = page.getByRole("radio", { name: "Voicing", exact: true });
+  await page.getByRole("radio", { name: "Line", exact: true }).focus();
+  await page.keyboard.press("ArrowRight");
+  await expect(voicing).toBeChecked();
+  const explained = page.getByText("One way to place the notes of a chord on the instrument.");
+  await expect(explained).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(explained).toBeHidden();
+  await page.getByRole("radio", { name: "Position", exact: true }).check({ force: true });
+  await page.getByRole("heading", { level: 2 }).first().click();
   await page.keyboard.press("e");
   await expect(page).toHaveTitle("E Dorian · Derive · Shade");
   await expect(announced).toHaveText("E Dorian. Characteristic note C♯.");

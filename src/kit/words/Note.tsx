@@ -39,6 +39,7 @@ export function Note({ id, of, text, onToggle, isOpen }: NoteProps) {
       className={styles.note}
       role="note"
       popover="auto"
+      data-open={isShown || undefined}
       onBeforeToggle={place}
       onToggle={({ newState }) => {
         setShown(newState === "open");

@@ -9,10 +9,16 @@ interface WordsProps {
   readonly onPoint?: ((notes: readonly number[] | undefined) => void) | undefined;
 }
 
+/** What stands at the end of a word without a space. */
+const SIGN = /^[.,:;)]+/;
+
 /** A sentence in parts: plain, strong, characteristic notes on amber, target notes outlined twice, and parts that point at notes when they are touched. */
 export function Words({ children, onPoint }: WordsProps) {
   return children.map((phrase, at) => {
-    if (typeof phrase === "string") return phrase;
+    const before = children[at - 1];
+    // A term keeps the sign that follows it on its line.
+    if (typeof phrase === "string")
+      return typeof before === "object" && "term" in before ? phrase.replace(SIGN, "") : phrase;
     if ("lit" in phrase) {
       return (
         <mark key={at} className={styles.lit}>
@@ -27,7 +33,16 @@ export function Words({ children, onPoint }: WordsProps) {
         </b>
       );
     }
-    if ("term" in phrase) return <Term key={at} of={phrase.term} />;
+    if ("term" in phrase) {
+      const after = children[at + 1];
+      const sign = typeof after === "string" ? SIGN.exec(after)?.[0] : undefined;
+      return (
+        <span key={at} className={styles.whole}>
+          <Term of={phrase.term} />
+          {sign}
+        </span>
+      );
+    }
     if ("says" in phrase) {
       const { says, points } = phrase;
       if (points.length === 0 || !onPoint) return says;

@@ -1,5 +1,5 @@
 import { useEffect, useLayoutEffect } from "react";
-import { $bindings, $settings, bindingFor, type Focused } from "@/session";
+import { $bindings, $playing, $settings, bindingFor, type Focused, stop } from "@/session";
 
 /** One listener for all keys of the page, there as soon as the bar is. */
 export function useKeyboard(): void {
@@ -17,9 +17,21 @@ export function useKeyboard(): void {
       event.preventDefault();
       binding.act();
     };
+    document.addEventListener("keydown", quieten, true);
     document.addEventListener("keydown", listen);
-    return () => document.removeEventListener("keydown", listen);
+    return () => {
+      document.removeEventListener("keydown", quieten, true);
+      document.removeEventListener("keydown", listen);
+    };
   }, []);
+}
+
+/** While anything sounds Escape ends that, in fields and sheets too; pressed again it does what it does there. */
+function quieten(event: KeyboardEvent): void {
+  if (event.key !== "Escape" || event.isComposing || $playing.get() === undefined) return;
+  event.preventDefault();
+  event.stopImmediatePropagation();
+  stop();
 }
 
 /** What the focus is on: fields have all keys, other controls all but combined ones, buttons those that press them. */
