@@ -1,16 +1,17 @@
-import { beforeEach, describe, expect, it, vi } from "vitest";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { LOUDEST, SAFE_VOLUME, type Playing, type Score, soundEngine, type SoundState } from ".";
 
 /** What the stand-in for the synthesis library was asked to do. */
 const asked = vi.hoisted(() => ({
-  scheduled: [] as string[],
+  /** The audio clock, in seconds. */
+  now: 0,
   /** Called when the audio context changes its state by itself. */
   changed: (state: string): unknown => state,
   /** The master's first, then those of the parts. */
   volumes: [] as number[],
   ramped: [] as number[],
-  started: 0,
-  stopped: 0,
+  struck: [] as { hertz: number; time: number }[],
+  disposed: 0,
   refuses: false,
   /** Resolves when the audio context may start. */
   gate: Promise.resolve(),
@@ -18,24 +19,19 @@ const asked = vi.hoisted(() => ({
 
 vi.mock("tone", () => {
   const node = { connect: () => node, toDestination: () => node };
-  const transport = {
-    PPQ: 192,
-    bpm: { value: 0, getValueAtTime: () => 0 },
-    scheduleOnce: (_: unknown, at: string) => asked.scheduled.push(at),
-    cancel: () => (asked.scheduled = []),
-    start: () => (asked.started += 1),
-    stop: () => (asked.stopped += 1),
-  };
+  class Node {
+    connect = () => this;
+    toDestination = () => this;
+  }
   return {
-    Meter: class {
+    Meter: class extends Node {
       getValue = () => -20;
     },
-    Limiter: class {
-      connect = () => node;
-    },
-    Volume: class {
+    Gain: Node,
+    Volume: class extends Node {
       readonly volume;
       constructor(decibels: number) {
+        super();
         const at = asked.volumes.push(decibels) - 1;
         this.volume = {
           set value(next: number) {
@@ -43,14 +39,26 @@ vi.mock("tone", () => {
           },
           rampTo: (next: number) => asked.ramped.push(next),
           cancelScheduledValues: () => undefined,
+          setValueAtTime: (next: number) => (asked.volumes[at] = next),
         };
       }
-      connect = () => this;
     },
-    getContext: () => ({ on: (_: string, listen: (state: string) => void) => (asked.changed = listen) }),
-    getTransport: () => transport,
-    getDraw: () => ({ schedule: () => undefined }),
-    now: () => 0,
+    Synth: class extends Node {
+      triggerAttackRelease = (hertz: number, _: number, time: number) => asked.struck.push({ hertz, time });
+      triggerRelease = () => undefined;
+      dispose = () => (asked.disposed += 1);
+    },
+    Frequency: (midi: number) => ({ toFrequency: () => midi }),
+    connect: () => undefined,
+    getContext: () => ({
+      on: (_: string, listen: (state: string) => void) => (asked.changed = listen),
+      rawContext: {
+        get currentTime() {
+          return asked.now;
+        },
+        createWaveShaper: () => ({}),
+      },
+    }),
     start: async () => {
       await asked.gate;
       if (asked.refuses) throw new Error("no device");
@@ -61,81 +69,147 @@ vi.mock("tone", () => {
 const score: Score = {
   notes: [
     { part: "line", midi: 62, at: 0, length: 1 },
+    { part: "line", midi: 64, at: 1, length: 1 },
     { part: "drone", midi: 50, at: 0, length: 4 },
   ],
   beats: 4,
   loops: false,
+  marks: [0, 2],
 };
 
-const playing: Playing = { round: (n) => (n === 0 ? score : undefined), tempo: () => 96 };
+const once: Playing = { round: (n) => (n === 0 ? score : undefined), tempo: () => 60 };
+const always: Playing = { round: () => score, tempo: () => 60 };
 
 function engine() {
   const states: SoundState["at"][] = [];
   const sounding: (readonly number[])[] = [];
   const marks: (number | undefined)[] = [];
   const rounds: (number | undefined)[] = [];
+  const missing: (readonly string[])[] = [];
   return {
     states,
     sounding,
     marks,
     rounds,
+    missing,
     made: soundEngine({
       onState: ({ at }) => states.push(at),
       onSounding: (midis) => sounding.push(midis),
       onMark: (mark) => marks.push(mark),
       onRound: (round) => rounds.push(round),
+      onMissing: (sounds) => missing.push(sounds),
     }),
   };
 }
 
+/** The audio clock and the page's timers go on together; `stall` moves the clock while the page stands still. */
+async function pass(seconds: number): Promise<void> {
+  for (let at = 0; at < seconds; at += 0.05) {
+    asked.now += 0.05;
+    await vi.advanceTimersByTimeAsync(50);
+  }
+}
+const stall = (seconds: number) => (asked.now += seconds);
+
+/** When the first note begins after Play was pressed. */
+const LEAD = 0.06;
+
 beforeEach(() => {
+  vi.useFakeTimers();
+  vi.stubGlobal("fetch", () => Promise.reject(new Error("not here")));
   Object.assign(asked, {
-    scheduled: [],
+    now: 10,
     ramped: [],
     volumes: [],
-    started: 0,
-    stopped: 0,
+    struck: [],
+    disposed: 0,
     refuses: false,
     gate: Promise.resolve(),
   });
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
 });
 
 describe("the engine", () => {
   it("is silent until it is asked, and starts at the safe volume", async () => {
     const { made, states } = engine();
-    expect([made.level(), asked.started]).toEqual([-Infinity, 0]);
+    expect([made.level(), asked.struck]).toEqual([-Infinity, []]);
     made.stop();
     expect(states).toEqual(["silent"]);
-    await made.play(playing);
-    expect([states, asked.started, asked.volumes[0]]).toEqual([
-      ["silent", "starting", "playing"],
-      1,
-      SAFE_VOLUME,
-    ]);
+    await made.play(once);
+    expect([states, asked.volumes[0]]).toEqual([["silent", "starting", "playing"], SAFE_VOLUME]);
     expect(made.level()).toBe(-20);
+    made.stop();
   });
 
-  it("says that no round and no mark is heard any more when it stops", async () => {
-    const { made, marks, rounds } = engine();
-    await made.play(playing);
+  it("hands notes to the audio clock ahead of time, each at its own instant", async () => {
+    const { made } = engine();
+    await made.play(always);
+    await pass(9);
     made.stop();
-    expect([marks.at(-1), rounds.at(-1)]).toEqual([undefined, undefined]);
+    const times = asked.struck.filter(({ hertz }) => hertz === 62).map(({ time }) => time);
+    for (const [at, time] of times.entries()) expect(time).toBeCloseTo(10 + LEAD + 4 * at, 9);
+    expect(times.length).toBeGreaterThanOrEqual(3);
+  });
+
+  it("strikes nothing late though the page stands still for a second", async () => {
+    const { made } = engine();
+    await made.play(always);
+    await pass(0.3);
+    for (let at = 0; at < 6; at += 1) {
+      const begun = asked.now;
+      const before = asked.struck.length;
+      stall(1);
+      await pass(0.1);
+      for (const { time } of asked.struck.slice(before)) expect(time).toBeGreaterThanOrEqual(begun + 1);
+    }
+    made.stop();
+  });
+
+  it("tells what the audio clock plays at each moment, after a stall too", async () => {
+    const { made, sounding, marks, rounds } = engine();
+    await made.play(always);
+    const seen = () => [sounding.at(-1), marks.at(-1), rounds.at(-1)];
+    await pass(0.3);
+    expect(seen()).toEqual([[62], 0, 0]);
+    stall(1);
+    await pass(0.1);
+    expect(seen()).toEqual([[64], 0, 0]);
+    stall(1);
+    await pass(0.1);
+    expect(seen()).toEqual([[], 1, 0]);
+    // In the middle of the next round.
+    stall(3);
+    await pass(0.1);
+    expect(seen()).toEqual([[64], 0, 1]);
+    made.stop();
+    expect(seen()).toEqual([[], undefined, undefined]);
+  });
+
+  it("ends when the end has come, though the page stood still just then", async () => {
+    const { made, states, sounding } = engine();
+    await made.play(once);
+    await pass(3);
+    expect(states.at(-1)).toBe("playing");
+    stall(4);
+    await pass(0.1);
+    expect([states.at(-1), sounding.at(-1)]).toEqual(["silent", []]);
   });
 
   it("says so when the browser never lets the context start", async () => {
-    vi.useFakeTimers();
     asked.gate = new Promise(() => undefined);
     const { made, states } = engine();
-    const started = made.play(playing);
+    const started = made.play(once);
     await vi.advanceTimersByTimeAsync(2000);
     await started;
-    vi.useRealTimers();
-    expect([states, asked.started]).toEqual([["starting", "held"], 0]);
+    expect([states, asked.struck]).toEqual([["starting", "held"], []]);
   });
 
   it("stops and says so when the context is suspended while it plays", async () => {
     const { made, states } = engine();
-    await made.play(playing);
+    await made.play(once);
     asked.changed("running");
     expect(states.at(-1)).toBe("playing");
     asked.changed("suspended");
@@ -148,54 +222,82 @@ describe("the engine", () => {
     let open: () => void = () => undefined;
     asked.gate = new Promise((resolve) => (open = resolve));
     const { made, states } = engine();
-    const begun = made.play(playing);
+    const begun = made.play(once);
     made.stop();
     open();
     await begun;
-    expect([states, asked.started]).toEqual([["starting", "silent"], 0]);
+    expect([states, asked.struck]).toEqual([["starting", "silent"], []]);
   });
 
   it("plays only the last of two that overtake each other", async () => {
     let open: () => void = () => undefined;
     asked.gate = new Promise((resolve) => (open = resolve));
     const { made } = engine();
-    const both = Promise.all([made.play(playing), made.play(playing)]);
+    const both = Promise.all([made.play(once), made.play(once)]);
     open();
     await both;
-    expect(asked.started).toBe(1);
+    expect(asked.struck.filter(({ hertz }) => hertz === 62)).toHaveLength(1);
+    made.stop();
   });
 
   it("stops every part at once and says that nothing sounds", async () => {
     const { made, states, sounding } = engine();
-    await made.play(playing);
+    await made.play(once);
+    await pass(0.2);
     made.stop();
     expect([asked.ramped.at(-1), states.at(-1), sounding.at(-1)]).toEqual([-Infinity, "silent", []]);
+    await vi.advanceTimersByTimeAsync(200);
+    expect(asked.disposed).toBeGreaterThan(0);
   });
 
   it("says why there is no sound, and can be asked again", async () => {
     asked.refuses = true;
     const { made, states } = engine();
-    await made.play(playing);
+    await made.play(once);
     expect(states).toEqual(["starting", "unavailable"]);
     asked.refuses = false;
-    await made.play(playing);
+    await made.play(once);
     expect(states.at(-1)).toBe("playing");
+    made.stop();
+  });
+
+  it("says which recordings cannot be had, and plays stand-ins", async () => {
+    const { made, missing } = engine();
+    await made.play(once);
+    expect(missing.at(-1)).toEqual(expect.arrayContaining(["steel", "harmonium"]));
+    expect(asked.struck.length).toBeGreaterThan(0);
+    made.stop();
+  });
+
+  it("changes the tempo at once: what was handed over for later comes at its new time", async () => {
+    const { made } = engine();
+    await made.play(always);
+    await pass(0.5);
+    made.setTempo(120);
+    await pass(3);
+    made.stop();
+    // Half a beat had gone by; the second beat comes a quarter of a second later.
+    const second = asked.struck.filter(({ hertz }) => hertz === 64).map(({ time }) => time);
+    expect(second.at(-1)).toBeGreaterThan(12);
+    expect(second.some((time) => Math.abs(time - (10.5 + (0.5 + LEAD) / 2)) < 0.03)).toBe(true);
   });
 
   it("sets each part beside its balance, and silences one that is turned down", async () => {
     const { made } = engine();
-    await made.play(playing);
-    expect(asked.volumes.slice(1)).toEqual([0, -9, -11, -5, -8]);
+    await made.play(once);
+    expect(asked.volumes.slice(1)).toEqual([0, -10, -7, -4, -5]);
     made.setPartVolumes({ drone: 4, click: -40 });
-    expect(asked.volumes.slice(1)).toEqual([0, -5, -11, -5, -Infinity]);
+    expect(asked.volumes.slice(1)).toEqual([0, -6, -7, -4, -Infinity]);
+    made.stop();
   });
 
   it("never goes past the loudest that can be set", async () => {
     const { made } = engine();
     made.setVolume(12);
-    await made.play(playing);
+    await made.play(once);
     expect(asked.volumes[0]).toBe(LOUDEST);
     made.setVolume(0);
     expect(asked.ramped.at(-1)).toBe(LOUDEST);
+    made.stop();
   });
 });

@@ -1,14 +1,18 @@
 import type * as ToneModule from "tone";
+import { CEILING_REACH, ceilingCurve, TOGETHER } from "./ceiling";
 import {
   LOUDEST,
   makeParts,
   partLevel,
   type PartInstruments,
+  type PartSounds,
   type PartVolumes,
   SAFE_VOLUME,
+  USUAL_SOUNDS,
 } from "./instruments";
-import { perform, type Playing } from "./perform";
+import { type Plan, plan, type Playing, type Timed } from "./plan";
 import { type Part, PARTS } from "./score";
+import { loadedSound, loadSound, type Sound } from "./sounds";
 
 /**
  * What the engine is doing. `held`: the browser holds the sound back until the page is pressed. `unavailable`: the browser
@@ -21,14 +25,16 @@ export type SoundState =
   | { readonly at: "held" }
   | { readonly at: "unavailable"; readonly reason: string };
 
-/** What the engine tells: its state, and the notes that sound at this moment. */
+/** What the engine tells: its state, and what is heard at this moment, asked of the audio clock at each frame. */
 export interface SoundListener {
   readonly onState: (state: SoundState) => void;
   readonly onSounding: (midis: readonly number[]) => void;
   /** The mark that was passed last, from 0; undefined when silent. */
   readonly onMark: (mark: number | undefined) => void;
-  /** The round that began, from 0; undefined when silent. */
+  /** The round that is heard, from 0; undefined when silent. */
   readonly onRound: (round: number | undefined) => void;
+  /** Instruments whose recordings could not be had: stand-ins play for them. */
+  readonly onMissing: (sounds: readonly Sound[]) => void;
 }
 
 /** The one place that makes sound. Nothing is loaded and no context opened before the first `play`. */
@@ -39,6 +45,8 @@ export interface SoundEngine {
   setTempo: (tempo: number) => void;
   setVolume: (decibels: number) => void;
   setPartVolumes: (volumes: PartVolumes) => void;
+  /** Which instrument plays each part, from what is struck next on. */
+  setSounds: (sounds: PartSounds) => void;
   /** Loudness of what sounds now, in decibels; -Infinity when silent. */
   level: () => number;
 }
@@ -53,21 +61,43 @@ interface Loaded {
 /** Seconds between a press and the first note: enough to schedule without a stumble. */
 const LEAD = 0.06;
 
+/**
+ * Seconds of music that are handed to the audio clock ahead of time: so long the page may stand still, or be in the background, where its
+ * timers run once a second, without a note coming late.
+ */
+const AHEAD = 1.2;
+
+/** Milliseconds between two looks ahead. */
+const LOOKS = 60;
+
 /** Seconds in which a stop takes the sound away: short enough to be at once, long enough not to click. */
 const SILENCING = 0.03;
 
 /** Milliseconds after which a context that has not started is being held back. */
 const PATIENCE = 1500;
 
+/** Milliseconds that the first note waits for its instrument's recordings; then a stand-in plays until they are here. */
+const WAITING = 450;
+
+/** What is heard of a performance: asked by the time, never remembered. */
+interface Running {
+  readonly plan: Plan;
+  /** What was handed to the audio clock and may still be heard or told. */
+  handed: readonly Timed[];
+}
+
 /** Makes an engine; one for the whole application. */
-export function soundEngine({ onState, onSounding, onMark, onRound }: SoundListener): SoundEngine {
+export function soundEngine(listener: SoundListener): SoundEngine {
+  const { onState, onSounding, onMark, onRound, onMissing } = listener;
   let loading: Promise<Loaded> | undefined;
   let loaded: Loaded | undefined;
   let volume = SAFE_VOLUME;
   let partVolumes: PartVolumes = {};
+  let sounds: PartSounds = USUAL_SOUNDS;
   /** Counts acts, so that a start overtaken by a stop or by another start does nothing. */
   let act = 0;
-  let isPlaying = false;
+  let running: Running | undefined;
+  let told: { sounding: string; mark: number | undefined; round: number | undefined } = SILENT;
 
   const balance = () => {
     for (const part of PARTS)
@@ -77,9 +107,9 @@ export function soundEngine({ onState, onSounding, onMark, onRound }: SoundListe
   const load = async (): Promise<Loaded> => {
     loading ??= import("tone").then((tone) => {
       tone.getContext().on("statechange", (state) => {
-        if (state !== "running" && isPlaying) end({ at: "held" });
+        if (state !== "running" && running) end({ at: "held" });
       });
-      return connected(tone);
+      return connected(tone, (part) => sounds[part]);
     });
     loaded = await loading;
     loaded.volume.volume.value = volume;
@@ -87,17 +117,51 @@ export function soundEngine({ onState, onSounding, onMark, onRound }: SoundListe
     return loaded;
   };
 
+  const tell = (now: { midis: readonly number[]; mark: number | undefined; round: number | undefined }) => {
+    const sounding = now.midis.join(" ");
+    const before = told;
+    told = { sounding, mark: now.mark, round: now.round };
+    if (sounding !== before.sounding) onSounding(now.midis);
+    if (now.round !== before.round) onRound(now.round);
+    if (now.mark !== before.mark) onMark(now.mark);
+  };
+
+  /** Hands over what comes next, tells what is heard now, and ends when the end has come. */
+  const look = () => {
+    const mine = running;
+    if (!mine || !loaded) return;
+    const now = loaded.tone.getContext().rawContext.currentTime;
+    hand(mine.plan.until(now + AHEAD), mine);
+    const heard = now - latency(loaded.tone);
+    const { isOver, ...what } = heardAt(mine.handed, heard);
+    mine.handed = stillTold(mine.handed, heard);
+    tell(what);
+    if (isOver && running === mine) stop();
+  };
+  const hand = (all: readonly Timed[], to: Running) => {
+    for (const each of all)
+      if (each.kind === "note" && loaded) {
+        const { part, midi, loud } = each.note;
+        loaded.parts[part].strike({ midi, seconds: each.seconds, time: each.time, loud });
+      }
+    to.handed = [...to.handed, ...all];
+  };
+  let timer: ReturnType<typeof setInterval> | undefined;
+  const follow = () => {
+    look();
+    if (running) requestFrame(follow);
+  };
+
   const silence = () => {
-    isPlaying = false;
-    if (!loaded) return;
-    const transport = loaded.tone.getTransport();
-    transport.stop();
-    transport.cancel();
-    loaded.volume.volume.rampTo(-Infinity, SILENCING);
-    for (const part of PARTS) loaded.parts[part].releaseAll();
-    onSounding([]);
-    onMark(undefined);
-    onRound(undefined);
+    running = undefined;
+    if (timer !== undefined) clearInterval(timer);
+    timer = undefined;
+    if (loaded) {
+      loaded.volume.volume.rampTo(-Infinity, SILENCING);
+      const now = loaded.tone.getContext().rawContext.currentTime;
+      for (const part of PARTS) loaded.parts[part].release(now);
+    }
+    tell({ midis: [], mark: undefined, round: undefined });
   };
 
   const end = (state: SoundState) => {
@@ -107,37 +171,45 @@ export function soundEngine({ onState, onSounding, onMark, onRound }: SoundListe
   };
   const stop = () => end({ at: "silent" });
 
+  /** Waits for the recordings that are needed, but not for long; tells which of them cannot be had. */
+  const ready = async ({ tone }: Loaded) => {
+    const needed = [...new Set(PARTS.map((part) => sounds[part]))].filter((sound) => !loadedSound(sound));
+    const decoder = tone.getContext().rawContext;
+    const missing: Sound[] = [];
+    const all = needed.map((sound) =>
+      loadSound(sound, decoder).then(
+        () => undefined,
+        () => void missing.push(sound),
+      ),
+    );
+    const settled = Promise.all(all).then(() => onMissing(missing));
+    if (all.length > 0) await Promise.race([settled, new Promise((resolve) => setTimeout(resolve, WAITING))]);
+  };
+
   return {
     play: async (playing) => {
       act += 1;
       const mine = act;
       onState({ at: "starting" });
       try {
-        const { tone, parts, volume: master } = await load();
-        const loudness = master.volume;
+        const here = await load();
+        const { tone, volume: master } = here;
         const isRunning = await started(tone);
         if (mine !== act) return;
         if (!isRunning) {
           end({ at: "held" });
           return;
         }
+        await ready(here);
+        if (mine !== act) return;
         silence();
-        loudness.cancelScheduledValues(tone.now());
-        loudness.value = volume;
-        const transport = tone.getTransport();
-        const draw = (show: () => void, time: number) =>
-          void tone.getDraw().schedule(() => mine === act && show(), time);
-        const sounding = soundingNotes(onSounding);
-        perform(tone, transport, parts, playing, {
-          onNote: ({ part, midi }, time) => isShown(part) && draw(() => sounding.add(midi), time),
-          onNoteEnd: ({ part, midi }, time) => isShown(part) && draw(() => sounding.drop(midi), time),
-          onMark: (mark, time) => draw(() => onMark(mark), time),
-          onRound: (round, time) => draw(() => onRound(round), time),
-          onEnd: (time) => draw(stop, time),
-        });
-        transport.start(tone.now() + LEAD, 0);
-        isPlaying = true;
+        const { currentTime } = tone.getContext().rawContext;
+        master.volume.cancelScheduledValues(currentTime);
+        master.volume.setValueAtTime(volume, currentTime + LEAD / 2);
+        running = { plan: plan(playing, currentTime + LEAD), handed: [] };
+        timer = setInterval(look, LOOKS);
         onState({ at: "playing" });
+        follow();
       } catch (error) {
         if (mine === act)
           onState({ at: "unavailable", reason: error instanceof Error ? error.message : String(error) });
@@ -145,18 +217,79 @@ export function soundEngine({ onState, onSounding, onMark, onRound }: SoundListe
     },
     stop,
     setTempo: (tempo) => {
-      if (loaded) loaded.tone.getTransport().bpm.value = tempo;
+      if (!running || !loaded) return;
+      const now = loaded.tone.getContext().rawContext.currentTime;
+      const { plan: planned, handed } = running;
+      if (!planned.setTempo(tempo, now)) return;
+      // What was handed over for later is called off: it comes again at its new time.
+      for (const part of PARTS) loaded.parts[part].release(now, now);
+      running.handed = handed.filter(({ time }) => time <= now);
+      look();
     },
     setVolume: (decibels) => {
       volume = Math.min(decibels, LOUDEST);
-      if (loaded) loaded.volume.volume.rampTo(volume, 0.05);
+      if (loaded && running) loaded.volume.volume.rampTo(volume, 0.05);
     },
     setPartVolumes: (volumes) => {
       partVolumes = volumes;
       balance();
     },
-    level: () => loaded?.meter.getValue() ?? -Infinity,
+    setSounds: (next) => {
+      sounds = next;
+      if (loaded && running) void ready(loaded);
+    },
+    level: () => {
+      const value = loaded?.meter.getValue() ?? -Infinity;
+      return typeof value === "number" ? value : -Infinity;
+    },
   };
+}
+
+const SILENT = { sounding: "", mark: undefined, round: undefined };
+
+/** What is heard at a time, of what was handed over. */
+export function heardAt(
+  handed: readonly Timed[],
+  now: number,
+): {
+  readonly midis: readonly number[];
+  readonly mark: number | undefined;
+  readonly round: number | undefined;
+  readonly isOver: boolean;
+} {
+  const midis = new Set<number>();
+  let mark: number | undefined;
+  let round: number | undefined;
+  let isOver = false;
+  for (const each of handed) {
+    if (each.time > now) continue;
+    if (each.kind === "round") {
+      round = each.round;
+      mark = undefined;
+    } else if (each.kind === "mark") mark = each.mark;
+    else if (each.kind === "end") isOver = true;
+    else if (isShown(each.note.part) && now < each.time + each.seconds) midis.add(each.note.midi);
+  }
+  return { midis: [...midis].sort((a, b) => a - b), mark, round, isOver };
+}
+
+/** What may still be heard or told: notes until their end, and of what is told no more than the last round and what came after. */
+export function stillTold(handed: readonly Timed[], now: number): readonly Timed[] {
+  const round = handed.findLastIndex(({ kind, time }) => kind === "round" && time <= now);
+  return handed.filter((each, at) => (each.kind === "note" ? each.time + each.seconds > now : at >= round));
+}
+
+/** The metronome and the held note are heard without being shown. */
+const isShown = (part: Part): boolean => part !== "click" && part !== "drone";
+
+const requestFrame = (act: () => void): void => {
+  if (typeof requestAnimationFrame === "function") requestAnimationFrame(act);
+};
+
+/** Seconds from the audio clock to the ear, as far as the browser knows: loudspeakers without a wire are late. */
+function latency(tone: typeof ToneModule): number {
+  const { outputLatency } = tone.getContext().rawContext as { readonly outputLatency?: number };
+  return outputLatency ?? 0;
 }
 
 /** Whether the audio context runs; false where the browser keeps it waiting. */
@@ -167,25 +300,16 @@ async function started(tone: typeof ToneModule): Promise<boolean> {
   ]);
 }
 
-/** The metronome and the held note are heard without being shown. */
-const isShown = (part: Part): boolean => part !== "click" && part !== "drone";
-
-/** Notes that sound, told at each change. A note struck again while it sounds is one note until its last end. */
-function soundingNotes(tell: (midis: readonly number[]) => void) {
-  const counts = new Map<number, number>();
-  const change = (midi: number, by: 1 | -1) => {
-    const count = (counts.get(midi) ?? 0) + by;
-    if (count > 0) counts.set(midi, count);
-    else counts.delete(midi);
-    tell([...counts.keys()]);
-  };
-  return { add: (midi: number) => change(midi, 1), drop: (midi: number) => change(midi, -1) };
-}
-
-/** The parts through a volume and a limiter to the loudspeaker, with a meter. */
-function connected(tone: typeof ToneModule): Loaded {
+/** The parts through a volume and under the ceiling to the loudspeaker, with a meter. */
+function connected(tone: typeof ToneModule, soundOf: (part: Part) => Sound): Loaded {
   const meter = new tone.Meter({ smoothing: 0.6 });
-  const limiter = new tone.Limiter(LOUDEST).connect(meter).toDestination();
-  const volume = new tone.Volume(SAFE_VOLUME).connect(limiter);
-  return { tone, volume, meter, parts: makeParts(tone, volume) };
+  const shaper = tone.getContext().rawContext.createWaveShaper();
+  shaper.curve = ceilingCurve();
+  const out = new tone.Gain(1).connect(meter).toDestination();
+  tone.connect(shaper, out);
+  const into = new tone.Gain(1 / CEILING_REACH);
+  tone.connect(into, shaper);
+  const volume = new tone.Volume(SAFE_VOLUME).connect(into);
+  const together = new tone.Gain(TOGETHER).connect(volume);
+  return { tone, volume, meter, parts: makeParts(tone, together, soundOf) };
 }

@@ -1,5 +1,15 @@
+export * from "./backing";
 export * from "./engine";
-export { LOUDEST, PART_SILENT, type PartVolumes, SAFE_VOLUME } from "./instruments";
-export type { Playing } from "./perform";
+export {
+  LOUDEST,
+  partLevel,
+  PART_SILENT,
+  type PartSounds,
+  type PartVolumes,
+  SAFE_VOLUME,
+  USUAL_SOUNDS,
+} from "./instruments";
+export type { Playing } from "./plan";
 export * from "./render";
 export * from "./score";
+export { keyRange, MIDI_PROGRAMS, type Sound, SOUNDS } from "./sounds";

@@ -1,6 +1,8 @@
-import { LOUDEST, makeParts, partLevel, type PartVolumes } from "./instruments";
-import { LEAD_TICKS, perform, type Playing } from "./perform";
+import { TOGETHER, underCeiling } from "./ceiling";
+import { makeParts, partLevel, type PartSounds, type PartVolumes } from "./instruments";
+import { plan, type Playing } from "./plan";
 import { type Part, PARTS } from "./score";
+import { loadSound } from "./sounds";
 
 /** What is rendered: rounds until the time is up, with the parts that are wanted. */
 export interface Rendering {
@@ -9,6 +11,7 @@ export interface Rendering {
   readonly seconds: number;
   readonly parts: readonly Part[];
   readonly volumes: PartVolumes;
+  readonly sounds: PartSounds;
 }
 
 /** Sound as samples from -1 to 1, one channel. */
@@ -18,17 +21,14 @@ export interface Samples {
 }
 
 const RATE = 44_100;
-const PPQ = 192;
-/**
- * Seconds by which everything is struck later: offline the clock goes on by blocks of 128 samples and hands over what fell
- * into the last one, and what lies in the past would be moved to the block's end.
- */
-const DELAY = 0.01;
 /** Seconds in which the last notes die away. */
 const TAIL = 1.2;
 
+/** How loud files are beside full volume: a line peaks some decibels below full scale, and parts together hardly reach the ceiling. */
+const FILE_GAIN = 10 ** (-5 / 20);
+
 /**
- * Seconds that are rendered in one go, at least. The library keeps every note of a rendering in its graph from the first
+ * Seconds that are rendered in one go, at least. The browser keeps every note of a rendering in its graph from the first
  * sample to the last, so one long rendering takes time by the square of its length.
  */
 const STRETCH = 20;
@@ -58,21 +58,30 @@ export function roundsWithin({ round, tempo }: Playing, within: number): readonl
   return found;
 }
 
-/** Renders a performance without a loudspeaker, by the very schedule that is played live; its first sample is its first beat. */
-export async function render({ playing, seconds, parts, volumes }: Rendering): Promise<Samples> {
+/**
+ * Renders a performance without a loudspeaker, by the very plan that is played live and under the same ceiling; its first sample is its
+ * first beat.
+ */
+export async function render({ playing, seconds, parts, volumes, sounds }: Rendering): Promise<Samples> {
   const rounds = roundsWithin(playing, seconds);
   const last = rounds.at(-1);
   const samples = new Float32Array(Math.ceil(((last?.at ?? 0) + (last?.seconds ?? 0) + TAIL) * RATE));
   const wanted = new Set(parts.filter((part) => partLevel(part, volumes[part]) > -Infinity));
+  const decoder = new OfflineAudioContext(1, 1, RATE);
+  // What cannot be had is played by its stand-in, as it is live.
+  await Promise.allSettled([...wanted].map((part) => loadSound(sounds[part], decoder)));
   for (let from = 0, to = 0; from < rounds.length; from = to) {
     const begins = rounds[from]?.at ?? 0;
     while (to < rounds.length && (to === from || (rounds[to]?.at ?? 0) < begins + STRETCH)) to += 1;
     const ends = rounds[to]?.at ?? (last?.at ?? 0) + (last?.seconds ?? 0);
-    const rendered = await renderRounds(shortened(playing, from, to, wanted), ends - begins, volumes);
+    const piece = shortened(playing, from, to, wanted);
+    const rendered = await renderRounds(piece, ends - begins, volumes, sounds);
     const at = Math.round(begins * RATE);
     for (let each = 0; each < rendered.length && at + each < samples.length; each += 1)
       samples[at + each] = (samples[at + each] ?? 0) + (rendered[each] ?? 0);
   }
+  for (let at = 0; at < samples.length; at += 1)
+    samples[at] = underCeiling((samples[at] ?? 0) * TOGETHER * FILE_GAIN);
   return { samples, rate: RATE };
 }
 
@@ -88,19 +97,23 @@ function shortened(playing: Playing, from: number, to: number, wanted: ReadonlyS
 }
 
 /** Samples of a few rounds from their first beat on, until they have died away. */
-async function renderRounds(playing: Playing, seconds: number, volumes: PartVolumes): Promise<Float32Array> {
+async function renderRounds(
+  playing: Playing,
+  seconds: number,
+  volumes: PartVolumes,
+  sounds: PartSounds,
+): Promise<Float32Array> {
   const tone = await import("tone");
-  const lead = (LEAD_TICKS * 60) / (playing.tempo(0) * PPQ) + DELAY;
   const buffer = await tone.Offline(
-    ({ transport }) => {
-      const made = makeParts(tone, new tone.Limiter(LOUDEST).toDestination());
+    () => {
+      const made = makeParts(tone, tone.getDestination(), (part) => sounds[part]);
       for (const part of PARTS) made[part].volume.value = partLevel(part, volumes[part]);
-      perform(tone, transport, made, playing, {}, DELAY);
-      transport.start(0, 0);
+      for (const each of plan(playing, 0).until(seconds + TAIL))
+        if (each.kind === "note") made[each.note.part].strike({ ...each.note, ...each });
     },
-    lead + seconds + TAIL,
+    seconds + TAIL,
     1,
     RATE,
   );
-  return buffer.getChannelData(0).subarray(Math.round(lead * RATE));
+  return buffer.getChannelData(0);
 }

@@ -7,8 +7,11 @@ import { readAbc, readNotes } from "@/formats";
 import {
   alternating,
   chartScore,
+  clickScore,
+  countIn,
   modeScore,
   overBassScore,
+  placed,
   type Part,
   ladderScore,
   risingChordScore,
@@ -18,6 +21,7 @@ import {
   swapScore,
   tuneScore,
   vampScore,
+  withClick,
 } from ".";
 
 const dorian = { home: fifthsOf("D"), mode: mode("dorian") };
@@ -76,23 +80,22 @@ describe("what is played", () => {
     expect([score.beats, score.loops]).toEqual([5.5, false]);
   });
 
-  it("a vamp has its bass under its chord, a bar each", () => {
-    const first = vamps(dorian)[0];
-    const score = vampScore(first!);
-    expect(midis(score, "bass")).toEqual([38, 43]);
-    expect(
-      score.notes.filter(({ part, at }) => part === "chord" && at === 4).map(({ midi }) => midi % 12),
-    ).toEqual([7, 11, 2]);
+  it("a vamp has a chord to a bar, still to be laid out", () => {
+    const score = vampScore(vamps(dorian)[0]!);
+    expect(score.chords?.map(({ chord, at, length }) => [chord.root, at, length])).toEqual([
+      [fifthsOf("D"), 0, 4],
+      [fifthsOf("G"), 4, 4],
+    ]);
     expect([score.beats, score.loops]).toEqual([8, true]);
   });
 
   it("a chart is silent where nothing could be read, and keeps its time", () => {
     const score = chartScore(readChart("| Em9 | ??? | A13/C# D |").value);
     expect(score.beats).toBe(12);
-    expect(score.notes.filter(({ part }) => part === "bass").map(({ midi, at }) => [midi, at])).toEqual([
-      [40, 0],
-      [37, 8],
-      [38, 10],
+    expect(score.chords?.map(({ at, length }) => [at, length])).toEqual([
+      [0, 4],
+      [8, 2],
+      [10, 2],
     ]);
   });
 
@@ -142,7 +145,7 @@ describe("what is played", () => {
     expect(score.notes.filter(({ part }) => part === "drone")).toMatchObject([
       { midi: 45, at: 0, length: 8 },
     ]);
-    expect(score.notes.filter(({ part, at }) => part === "chord" && at >= 4)).toEqual([]);
+    expect(score.chords?.map(({ at, isOverBass }) => [at, isOverBass])).toEqual([[0, true]]);
   });
 
   it("a tune is played in the beats that are felt, with one degree moved where asked", () => {
@@ -169,5 +172,87 @@ describe("what is played", () => {
     expect(midis(score, "chord")).toEqual([48, 53, 48, 57]);
     expect([score.beats, score.notes.at(-1)?.at]).toEqual([8, 6]);
     expect(midis(tuneScore(read!.tune), "line")).toEqual([60, 62, 64, 65, 67, 69]);
+  });
+});
+
+describe("the metronome", () => {
+  const firsts = (score: Score) =>
+    withClick(score)
+      .notes.filter(({ part }) => part === "click")
+      .map(({ midi, at }) => (midi === 76 ? `[${at}]` : String(at)))
+      .join(" ");
+  const chart = (text: string) => chartScore(readChart(text).value);
+
+  it.each([
+    ["| C | G |", "[0] 1 2 3 [4] 5 6 7"],
+    ["3/4 | C | G |", "[0] 1 2 [3] 4 5"],
+    // Two beats to the bar are felt.
+    ["6/8 | C | G |", "[0] 1 [2] 3"],
+    ["2/2 | C | G |", "[0] 1 [2] 3"],
+    ["5/4 | C |", "[0] 1 2 3 4"],
+    // The eighths of a 6/8 bar in a chart of quarters keep their length.
+    ["| C | 6/8 G |", "[0] 1 2 3 [4] 5.5"],
+    ["| C G | F |", "[0] 1 2 3 [4] 5 6 7"],
+  ])("%s clicks %s", (text, clicks) => expect(firsts(chart(text))).toBe(clicks));
+
+  it("counts a pickup back from the barline", async () => {
+    const [read] = (await readAbc("X:1\nM:3/4\nL:1/4\nK:C\nG | C D E | F3 |]\n")).value;
+    expect(firsts(tuneScore(read!.tune))).toBe("0 [1] 2 3 [4] 5 6");
+    // Four beats before it: the bar that it belongs to began two beats ago.
+    expect(countIn(4, tuneScore(read!.tune)).notes.map(({ midi }) => midi === 76)).toEqual([
+      false,
+      false,
+      true,
+      false,
+    ]);
+  });
+
+  it("counts in so that the first barline falls right, in the meter", () => {
+    const accents = (beats: number, text: string) =>
+      countIn(beats, chart(text))
+        .notes.map(({ midi }) => (midi === 76 ? 1 : 0))
+        .join("");
+    expect([accents(4, "| C | G |"), accents(3, "3/4 | C | G |"), accents(8, "3/4 | C | G |")]).toEqual([
+      "1000",
+      "100",
+      "00100100",
+    ]);
+    expect(countIn(2).notes.map(({ at }) => at)).toEqual([0, 1]);
+  });
+
+  it("divides beats, more softly, and stands alone", () => {
+    const score = chart("6/8 | C |");
+    const divided = withClick(score, 3).notes.filter(({ part }) => part === "click");
+    expect(divided.map(({ at }) => Math.round(at * 100) / 100)).toEqual([0, 0.33, 0.67, 1, 1.33, 1.67]);
+    expect(divided.map(({ loud = 0 }) => loud)).toEqual([1, 0.55, 0.55, 0.8, 0.55, 0.55]);
+    const alone = clickScore(score, 2);
+    expect([alone.notes.every(({ part }) => part === "click"), alone.chords, alone.loops]).toEqual([
+      true,
+      undefined,
+      true,
+    ]);
+  });
+});
+
+describe("where an instrument plays it", () => {
+  const line = (score: Score, low: number, range: readonly [number, number]) =>
+    midis(placed(score, low, range), "line");
+
+  it("a mode begins on the lowest home that the instrument plays such lines from, its drone below", () => {
+    // A bass from A1, a guitar from A2, a ukulele from C4.
+    expect(line(modeScore(dorian, true), 33, [21, 72])[0]).toBe(38);
+    expect(line(modeScore(dorian, true), 45, [28, 93])[0]).toBe(50);
+    expect(line(modeScore(dorian, true), 60, [48, 96])[0]).toBe(62);
+    for (const low of [33, 45, 55, 60]) {
+      const score = placed(modeScore(dorian, true), low, [21, 100]);
+      expect(Math.min(...midis(score, "drone"))).toBeLessThanOrEqual(Math.min(...midis(score, "line")));
+    }
+  });
+
+  it("what has its octave keeps it, but for one that the instrument has not", () => {
+    const tune = tuneScore(readNotes("A4:1 B4:1 C5:1 A4:1").value);
+    expect(line(tune, 45, [28, 93])).toEqual([69, 71, 72, 69]);
+    expect(line(tune, 33, [21, 70])).toEqual([57, 59, 60, 57]);
+    expect(line(tune, 33, [21, 55])).toEqual([45, 47, 48, 45]);
   });
 });

@@ -1,8 +1,8 @@
 import { type Fifths, halfSteps, type Interval, letterOf, midiOf, modulo, soundOf } from "@/core/pitch";
-import { type Chart, type Chord, chordNotes, playOrder, quartersOf } from "@/core/chord";
+import { type Chart, type Chord, playOrder, quartersOf } from "@/core/chord";
 import type { Vamp } from "@/core/progression";
 import type { HomeMode } from "@/core/scale";
-import { feltBeat, type Tune, type TuneNote } from "@/core/tune";
+import { EPSILON, feltBeat, type Meter, type Tune, type TuneNote } from "@/core/tune";
 
 /** Who plays: the plucked line, the held home note, chords on a soft keyboard, their bass, the metronome. */
 export const PARTS = ["line", "drone", "chord", "bass", "click"] as const;
@@ -14,13 +14,48 @@ export interface ScoreNote {
   readonly midi: number;
   readonly at: number;
   readonly length: number;
+  /** Seconds after its place at which it is struck, whatever the tempo: the strings of a strum follow one another. */
+  readonly late?: number;
+  /** How hard it is struck, from 0 to 1; `USUAL` where nothing is said. */
+  readonly loud?: number;
+}
+
+/** How hard a note is struck that nothing is said of. */
+export const USUAL = 0.8;
+
+/** A chord that is still to be laid out for who plays it. Times are in beats. */
+export interface ScoreChord {
+  readonly chord: Chord;
+  readonly at: number;
+  readonly length: number;
+  /** Beats from one felt beat of its bar to the next, and into how many parts that falls: three in 6/8. */
+  readonly pulse: number;
+  readonly parts: 2 | 3;
+  /** Another part has the bass. */
+  readonly isOverBass?: boolean;
+}
+
+/** A beat that the metronome strikes, and how far it is to the next. */
+export interface Pulse {
+  readonly at: number;
+  readonly each: number;
+  /** The first of its bar. */
+  readonly isFirst: boolean;
 }
 
 /** Something to play: notes, how many beats it lasts, whether it goes round. */
 export interface Score {
   readonly notes: readonly ScoreNote[];
+  /** Chords beside the notes, laid out when they are played. */
+  readonly chords?: readonly ScoreChord[];
   readonly beats: number;
   readonly loops: boolean;
+  /** The meter of its first bar; four quarters where nothing is said. */
+  readonly meter?: Meter;
+  /** Where the metronome strikes; on every beat, four to the bar, where nothing is said. */
+  readonly pulses?: readonly Pulse[];
+  /** The line says no octave of its own: it is played where the instrument plays such lines. */
+  readonly isFree?: true;
   /** Beats at which the next of several things begins, so that what is heard can be shown. */
   readonly marks?: readonly number[];
 }
@@ -33,6 +68,12 @@ const CHORD_FROM = 52;
 
 /** The first sounding pitch class at or above a MIDI number. */
 const atOrAbove = (from: number, sound: number): number => from + modulo(sound - from, 12);
+
+/** The lowest note that is held: below it a reed organ only growls. */
+const DRONE_LOWEST = 31;
+
+/** The held note under a home: an octave below it where that is not too low. */
+const droneUnder = (home: number): number => (home - 12 >= DRONE_LOWEST ? home - 12 : home);
 
 /** A held home note, an octave below the line, for as long as the score lasts. */
 function drone(home: Fifths, beats: number): ScoreNote {
@@ -60,7 +101,7 @@ export function modeScore({ home, mode }: HomeMode, withDrone: boolean): Score {
   const last = notes.pop();
   const beats = 8;
   if (last) notes.push({ ...last, length: beats - last.at });
-  return { notes: withDrone ? [...notes, drone(home, beats)] : notes, beats, loops: false };
+  return { notes: withDrone ? [...notes, drone(home, beats)] : notes, beats, loops: false, isFree: true };
 }
 
 /**
@@ -70,16 +111,6 @@ export function modeScore({ home, mode }: HomeMode, withDrone: boolean): Score {
 export function swapScore(homeMode: HomeMode, from: Interval, to: Interval): Score {
   const own = modeScore(homeMode, true);
   return alternating(own, swapped(own, { home: homeMode.home, from, to }));
-}
-
-/** A chord in close position above its bass. */
-function chordScore(chord: Chord, at: number, length: number): readonly ScoreNote[] {
-  const bass = atOrAbove(BASS_FROM, soundOf(chord.bass ?? chord.root));
-  const upper = [...new Set(chordNotes(chord).map((note) => atOrAbove(CHORD_FROM, soundOf(note))))];
-  return [
-    { part: "bass", midi: bass, at, length },
-    ...upper.map((midi): ScoreNote => ({ part: "chord", midi, at, length })),
-  ];
 }
 
 const BEATS_A_BAR = 4;
@@ -126,7 +157,7 @@ export function ladderScore(modes: readonly HomeMode[]): Score {
       } satisfies ScoreNote,
     ];
   });
-  return { notes, beats: at, loops: false, marks };
+  return { notes, beats: at, loops: false, marks, isFree: true };
 }
 
 /** A bar of a held home note, round and round. */
@@ -139,8 +170,7 @@ export function pedalScore(home: Fifths, { chords }: Pick<Vamp, "chords">): Scor
   const beats = chords.length * BEATS_A_BAR;
   const midi = atOrAbove(BASS_FROM, soundOf(home));
   const pulse = Array.from({ length: beats }, (_, at): ScoreNote => ({ part: "bass", midi, at, length: 1 }));
-  const over = vampScore({ chords }).notes.filter(({ part }) => part === "chord");
-  return { notes: [...pulse, ...over], beats, loops: true };
+  return { notes: pulse, chords: inBars(chords, true), beats, loops: true };
 }
 
 /** How many notes of a line go to a beat: quarters, eighths, triplets, sixteenths. */
@@ -161,25 +191,65 @@ export function lineScore(midis: readonly number[], rhythm: Rhythm, home: Fifths
     at: at * each,
     length: at === midis.length - 1 ? beats - at * each : each,
   }));
-  return { notes: [...notes, drone(home, beats)], beats, loops: false };
+  const homes = midis.filter((midi) => modulo(midi, 12) === soundOf(home));
+  const low = homes.length > 0 ? Math.min(...homes) : Math.min(...midis, LINE_FROM);
+  return { notes: [...notes, { ...drone(home, beats), midi: droneUnder(low) }], beats, loops: false };
 }
 
-/** Sounds as they are taken on a neck: one after another from the lowest string, then held. */
-export function voicingScore(midis: readonly number[]): Score {
-  const strum = 0.06;
-  return {
-    notes: midis.map((midi, at): ScoreNote => ({ part: "line", midi, at: at * strum, length: BEATS_A_BAR })),
-    beats: BEATS_A_BAR,
-    loops: false,
-  };
+/** Seconds between two strings of a strum. */
+const STRUM = 0.014;
+
+/** Several notes at once are struck more softly each, so that they are not louder than one. */
+const together = (notes: number): number => USUAL * Math.min(1, 1.9 / Math.sqrt(Math.max(1, notes)));
+
+/**
+ * A chord struck from the lowest string up, or from the highest down.
+ *
+ * @param midis from the lowest string to the highest
+ */
+export function strummed(
+  midis: readonly number[],
+  { part, at, length, way = "down", loud = 1 }: Strumming,
+): readonly ScoreNote[] {
+  const inOrder = way === "down" ? midis : midis.toReversed();
+  return inOrder.map((midi, place) => ({
+    part,
+    midi,
+    at,
+    length,
+    late: place * STRUM,
+    loud: together(midis.length) * loud,
+  }));
 }
+
+interface Strumming {
+  readonly part: Part;
+  readonly at: number;
+  readonly length: number;
+  /** The hand moves down, over the lowest string first, or up. */
+  readonly way?: "down" | "up";
+  /** How hard, beside what is usual. */
+  readonly loud?: number;
+}
+
+/** A voicing as it is taken on a neck: strummed, then held. */
+export const voicingScore = (midis: readonly number[]): Score => ({
+  notes: strummed(midis, { part: "line", at: 0, length: BEATS_A_BAR }),
+  beats: BEATS_A_BAR,
+  loops: false,
+});
 
 /** Two grips back and forth, two beats each: a chord and its inflection. */
 export function rockScore(first: readonly number[], second: readonly number[]): Score {
   const half = BEATS_A_BAR / 2;
-  const struck = (midis: readonly number[], at: number) =>
-    midis.map((midi): ScoreNote => ({ part: "chord", midi, at, length: half }));
-  return { notes: [...struck(first, 0), ...struck(second, half)], beats: BEATS_A_BAR, loops: true };
+  return {
+    notes: [
+      ...strummed(first, { part: "line", at: 0, length: half }),
+      ...strummed(second, { part: "line", at: half, length: half }),
+    ],
+    beats: BEATS_A_BAR,
+    loops: true,
+  };
 }
 
 /** Two beats of A4, to set the volume by before headphones go on. */
@@ -189,26 +259,70 @@ export const testScore = (): Score => ({
   loops: false,
 });
 
-/** Pitches of the metronome: the first beat of the bar, and the others. */
-const ACCENT = 96;
-const BEAT = 89;
+/** Keys of the metronome among those of percussion: two wood blocks, and claves for what lies between the beats. */
+const CLICK = { first: 76, beat: 77, between: 75 } as const;
+const CLICK_LENGTH = 0.1;
 
-const clicks = (beats: number): readonly ScoreNote[] =>
+const plainPulses = (beats: number): readonly Pulse[] =>
   Array.from({ length: Math.floor(beats + 1e-6) }, (_, at) => ({
-    part: "click",
-    midi: at % BEATS_A_BAR === 0 ? ACCENT : BEAT,
     at,
-    length: 0.1,
+    each: 1,
+    isFirst: at % BEATS_A_BAR === 0,
   }));
 
-/** A score with the metronome. */
-export const withClick = (score: Score): Score => ({
-  ...score,
-  notes: [...score.notes, ...clicks(score.beats)],
+const pulsesOf = ({ pulses, beats }: Pick<Score, "pulses" | "beats">): readonly Pulse[] =>
+  pulses ?? plainPulses(beats);
+
+const click = (at: number, kind: keyof typeof CLICK): ScoreNote => ({
+  part: "click",
+  midi: CLICK[kind],
+  at,
+  length: CLICK_LENGTH,
+  loud: kind === "first" ? 1 : kind === "beat" ? USUAL : 0.55,
 });
 
-/** So many beats of the metronome before something begins. */
-export const countIn = (beats: number): Score => ({ notes: clicks(beats), beats, loops: false });
+/** The metronome of a score, each beat parted into so many. */
+const clicks = (score: Pick<Score, "pulses" | "beats">, parts = 1): readonly ScoreNote[] =>
+  pulsesOf(score).flatMap(({ at, each, isFirst }) =>
+    Array.from({ length: parts }, (_, part) =>
+      click(at + (part * each) / parts, part > 0 ? "between" : isFirst ? "first" : "beat"),
+    ),
+  );
+
+/** A score with the metronome, each beat parted into so many. */
+export const withClick = (score: Score, parts = 1): Score => ({
+  ...score,
+  notes: [...score.notes, ...clicks(score, parts)],
+});
+
+/** The metronome alone, in the meter of a score. */
+export const clickScore = (score: Score, parts = 1): Score => ({
+  notes: clicks(score, parts),
+  beats: score.beats,
+  loops: true,
+  ...(score.pulses ? { pulses: score.pulses } : {}),
+  ...(score.meter ? { meter: score.meter } : {}),
+});
+
+/** So many beats of the metronome before a score begins, counted so that its first barline falls right, pickups and all. */
+export function countIn(beats: number, before?: Score): Score {
+  const pulses = before ? pulsesOf(before) : [];
+  const firsts = pulses.flatMap(({ isFirst }, at) => (isFirst ? [at] : []));
+  const [pickup = 0, second] = firsts;
+  const bar = second === undefined ? Math.max(1, pulses.length - pickup) || BEATS_A_BAR : second - pickup;
+  const perBar = before?.pulses ? bar : BEATS_A_BAR;
+  const each = pulses[0]?.each ?? 1;
+  return {
+    notes: Array.from({ length: beats }, (_, at) =>
+      click(at * each, modulo(beats - at + pickup, perBar) === 0 ? "first" : "beat"),
+    ),
+    beats: beats * each,
+    loops: false,
+  };
+}
+
+/** Whether there is nothing to hear. */
+export const isSilent = ({ notes, chords = [] }: Score): boolean => notes.length === 0 && chords.length === 0;
 
 /** A score without the held home note. */
 export const withoutDrone = (score: Score): Score => ({
@@ -241,20 +355,28 @@ export function swapped(score: Score, { home, from, to }: Swapping): Score {
   };
 }
 
+/** Chords a bar each. */
+const inBars = (chords: readonly (Chord | undefined)[], isOverBass = false): readonly ScoreChord[] =>
+  chords.flatMap((chord, at) =>
+    chord ? [{ chord, at: at * BEATS_A_BAR, length: BEATS_A_BAR, pulse: 1, parts: 2, isOverBass }] : [],
+  );
+
 /** Chords of a vamp one after another, a bar each, round and round. */
-export function vampScore({ chords }: { readonly chords: readonly Chord[] }): Score {
-  return {
-    notes: chords.flatMap((chord, at) => chordScore(chord, at * BEATS_A_BAR, BEATS_A_BAR)),
-    beats: chords.length * BEATS_A_BAR,
-    loops: true,
-  };
-}
+export const vampScore = ({ chords }: { readonly chords: readonly Chord[] }): Score => ({
+  notes: [],
+  chords: inBars(chords),
+  beats: chords.length * BEATS_A_BAR,
+  loops: true,
+});
+
+/** The beat of a chart, in quarters: what players feel in its first bar. */
+const beatOf = ({ bars }: Pick<Chart, "bars">): number => (bars[0] ? feltBeat(bars[0].meter) : 1);
 
 /** Beats that a chord of a chart lasts. */
-function beatsAt({ chords, bars }: Pick<Chart, "chords" | "bars">, at: number): number {
-  const place = chords[at];
-  const bar = place && bars[place.bar - 1];
-  return bar ? place.length * quartersOf(bar.meter) : 0;
+function beatsAt(chart: Pick<Chart, "chords" | "bars">, at: number): number {
+  const place = chart.chords[at];
+  const bar = place && chart.bars[place.bar - 1];
+  return bar ? (place.length * quartersOf(bar.meter)) / beatOf(chart) : 0;
 }
 
 /**
@@ -267,15 +389,33 @@ export function chartScore(
 ): Score {
   let at = 0;
   const marks: number[] = [];
-  const notes = places.flatMap((place) => {
+  const pulses: Pulse[] = [];
+  const unit = beatOf(chart);
+  let before: number | undefined;
+  const chords = places.flatMap((place): readonly ScoreChord[] => {
     const begins = at;
     const length = beatsAt(chart, place);
-    const chord = chart.chords[place]?.chord;
+    const { chord, bar = 1 } = chart.chords[place] ?? {};
+    const meter = chart.bars[bar - 1]?.meter ?? { beats: 4, unit: 4 };
+    const pulse = feltBeat(meter) / unit;
+    // A chord after the first of its bar goes on in its beats.
+    const isFirst = bar !== before || chart.chords[place - 1]?.bar !== bar;
+    before = bar;
+    for (let beat = 0; beat < length - EPSILON; beat += pulse)
+      pulses.push({ at: begins + beat, each: pulse, isFirst: isFirst && beat === 0 });
     marks.push(begins);
     at += length;
-    return chord ? chordScore(chord, begins, length) : [];
+    return chord ? [{ chord, at: begins, length, pulse, parts: feltBeat(meter) === 1.5 ? 3 : 2 }] : [];
   });
-  return { notes, beats: at, loops: true, marks };
+  return {
+    notes: [],
+    chords,
+    beats: at,
+    loops: true,
+    marks,
+    pulses,
+    ...(chart.bars[0] ? { meter: chart.bars[0].meter } : {}),
+  };
 }
 
 /** Notes of the line that go to a beat while a target note is practised. */
@@ -316,7 +456,7 @@ export function targetScore(
       }),
     );
   });
-  return { ...chords, notes: [...chords.notes, ...line] };
+  return { ...chords, notes: line };
 }
 
 /** Notes with one among them: where none sounds like it, in place of what stands on its letter. */
@@ -329,12 +469,8 @@ const withNote = (notes: readonly Fifths[], note: Fifths): readonly Fifths[] =>
 export function overBassScore(bass: Fifths, chords: readonly (Chord | undefined)[]): Score {
   const beats = chords.length * BEATS_A_BAR;
   return {
-    notes: [
-      { part: "drone", midi: atOrAbove(BASS_FROM, soundOf(bass)), at: 0, length: beats },
-      ...chords.flatMap((chord, at) =>
-        chord ? chordScore(chord, at * BEATS_A_BAR, BEATS_A_BAR).filter(({ part }) => part === "chord") : [],
-      ),
-    ],
+    notes: [{ part: "drone", midi: atOrAbove(BASS_FROM, soundOf(bass)), at: 0, length: beats }],
+    chords: inBars(chords, true),
     beats,
     loops: false,
     marks: chords.map((_, at) => at * BEATS_A_BAR),
@@ -368,19 +504,60 @@ export function tuneScore(tune: Tune, repeats = false): Score {
   put(tune.beneath ?? [], "chord");
   let start = 0;
   const notes: ScoreNote[] = [];
+  const pulses: Pulse[] = [];
   for (const at of order) {
     for (const note of byBar[at] ?? []) notes.push({ ...note, at: note.at + start });
-    start += (tune.bars[at]?.length ?? 0) / beat;
+    const { length = 0, lead = 0 } = tune.bars[at] ?? {};
+    const beats = length / beat;
+    // A pickup stands at the end of its bar: its beats are counted back from the barline.
+    const first = lead > 0 ? beats - Math.floor(beats + EPSILON) : 0;
+    for (let pulse = first; pulse < beats - EPSILON; pulse += 1)
+      pulses.push({ at: start + pulse, each: 1, isFirst: lead === 0 && pulse === 0 });
+    start += beats;
   }
-  return { notes, beats: start, loops: false };
+  return { notes, beats: start, loops: false, pulses, meter: tune.meter };
 }
 
 /** One score after another: the first, then the second, round and round, with a mark where each begins. */
 export function alternating(one: Score, other: Score): Score {
+  const later = <T extends { readonly at: number }>(each: T): T => ({ ...each, at: each.at + one.beats });
   return {
-    notes: [...one.notes, ...other.notes.map((note) => ({ ...note, at: note.at + one.beats }))],
+    notes: [...one.notes, ...other.notes.map(later)],
+    chords: [...(one.chords ?? []), ...(other.chords ?? []).map(later)],
     beats: one.beats + other.beats,
     loops: true,
     marks: [0, one.beats],
+    pulses: [...pulsesOf(one), ...pulsesOf(other).map(later)],
+    ...(one.isFree && other.isFree ? { isFree: true } : {}),
   };
+}
+
+/**
+ * A score where an instrument plays it: a line without an octave of its own begins on the lowest home from a key up; any other is moved by
+ * octaves where it would leave the instrument's keys. The held note goes with it.
+ *
+ * @param low the key from which homes of free lines are sought
+ * @param range the lowest and the highest key of the instrument
+ */
+export function placed(score: Score, low: number, range: readonly [number, number]): Score {
+  const line = score.notes.flatMap(({ part, midi }) => (part === "line" ? [midi] : []));
+  if (line.length === 0) return score;
+  const [least, most] = [Math.min(...line), Math.max(...line)];
+  const by = score.isFree ? low + modulo(least - low, 12) - least : octavesInto(least, most, range);
+  if (by === 0) return score;
+  return {
+    ...score,
+    notes: score.notes.map((note) => {
+      if (note.part === "line") return { ...note, midi: note.midi + by };
+      return note.part === "drone" ? { ...note, midi: Math.max(DRONE_LOWEST - 7, note.midi + by) } : note;
+    }),
+  };
+}
+
+/** Half steps, in octaves, by which notes move to lie in a range, as far as they can. */
+function octavesInto(least: number, most: number, [low, high]: readonly [number, number]): number {
+  let by = 0;
+  while (least + by < low) by += 12;
+  while (most + by > high && least + by - 12 >= low) by -= 12;
+  return by;
 }

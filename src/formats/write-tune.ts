@@ -86,7 +86,7 @@ export const writeTuneMidi = (tune: Tune, tempo: number): Promise<Uint8Array<Arr
   writeMidi({
     title: tune.title,
     tempos: [{ at: 0, tempo }],
-    meter: tune.meter,
+    meters: [{ at: 0, ...tune.meter }],
     parts: [
       { name: "Melody", program: PROGRAMS.melody, notes: midiNotes(tune.notes) },
       ...(tune.beneath

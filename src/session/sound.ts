@@ -1,19 +1,29 @@
 import { atom, computed } from "nanostores";
 import { bestVamp } from "@/core/progression";
-import { heardOf, playingOrder } from "@/core/instrument";
+import { type Chord, printChord } from "@/core/chord";
+import { heardOf, openSounds, playingOrder, type Tuning, voicings } from "@/core/instrument";
 import { midiOf, type Pitch } from "@/core/pitch";
 import {
+  accompanied,
+  clickScore,
   countIn,
   droneScore,
+  keyRange,
+  type Layout,
   lineScore,
   modeScore,
+  onKeyboard,
+  type PartSounds,
   pedalScore,
+  placed,
   type Playing,
   type Score,
+  type Sound,
   soundEngine,
   type SoundState,
   swapped,
   type Swapping,
+  USUAL_SOUNDS,
   vampScore,
   voicingScore,
   withClick,
@@ -22,7 +32,7 @@ import {
 import type { Settings } from "@/storage";
 import { $front, $selection } from "./selection";
 import { $settings } from "./settings";
-import { $division, $line, $position, $tuning, fingeredNotes } from "./stage";
+import { $chord, $division, $instrument, $line, $position, $tuning, fingeredNotes } from "./stage";
 import { $voicing } from "./voicings";
 
 /** What the engine is doing. */
@@ -60,6 +70,9 @@ export const $isSwapHeard = computed([$playing, $mark, $round], (playing, mark, 
   playing === SWAP ? mark === 1 : playing === MAIN && round !== undefined && swappedRounds.has(round),
 );
 
+/** Instruments whose recordings could not be had. */
+export const $missingSounds = atom<readonly Sound[]>([]);
+
 const engine = soundEngine({
   onState: (state) => {
     $sound.set(state);
@@ -71,7 +84,94 @@ const engine = soundEngine({
   onSounding: (midis) => $sounding.set(midis),
   onMark: (mark) => $mark.set(mark),
   onRound: (round) => $round.set(round),
+  onMissing: (sounds) => $missingSounds.set(sounds),
 });
+
+/** What each instrument of the stage sounds like; a guitar as the settings say. */
+const SOUND_OF: Readonly<Record<string, Sound>> = {
+  bass: "bass",
+  "bass-5": "bass",
+  "bass-6": "bass",
+  ukulele: "ukulele",
+  mandolin: "mandolin",
+  fiddle: "fiddle",
+  "tenor-banjo": "banjo",
+  keyboard: "piano",
+};
+
+const $lineSound = computed(
+  [$instrument, $settings],
+  ({ id }, { guitarSound }): Sound => SOUND_OF[id] ?? guitarSound,
+);
+
+/** Strings on which chords are taken. */
+const CHORD_STRINGS = 4;
+
+/** Whether the instrument of the stage plays chords: it has frets and strings enough, and is no bass. */
+const playsChords = (tuning: Tuning | undefined, line: Sound): tuning is Tuning =>
+  tuning !== undefined && tuning.isFretted && tuning.strings.length >= CHORD_STRINGS && line !== "bass";
+
+/** Who plays the chords: the stage's instrument where it can, otherwise a keyboard. */
+const $chordTuning = computed([$tuning, $lineSound, $settings], (tuning, line, { chordsOn }) =>
+  chordsOn === "instrument" && playsChords(tuning, line) ? tuning : undefined,
+);
+
+/** Which instrument plays each part. */
+export const $partSounds = computed(
+  [$lineSound, $chordTuning, $settings],
+  (line, tuning, { backing }): PartSounds => ({
+    ...USUAL_SOUNDS,
+    line,
+    chord: backing === "pad" ? "harmonium" : tuning ? line : "piano",
+  }),
+);
+$partSounds.subscribe((sounds) => engine.setSounds(sounds));
+
+/** Frets above the capo up to which chords are looked for when they are played. */
+const CHORD_FRETS = 9;
+
+const grips = new Map<string, readonly number[]>();
+let gripsOf: Tuning | undefined;
+
+/** The keys of a chord as it is first taken on a neck; none where there is no room for it. */
+function gripOf(tuning: Tuning, chord: Chord): readonly number[] {
+  if (gripsOf !== tuning) grips.clear();
+  gripsOf = tuning;
+  const name = printChord(chord);
+  const known = grips.get(name);
+  if (known) return known;
+  const [first] = voicings(tuning, { chord, toFret: tuning.capo + CHORD_FRETS });
+  const keys = first ? heardOf(tuning, first) : [];
+  grips.set(name, keys);
+  return keys;
+}
+
+/** Chords on the strings of the stage: the one that is shown as it is shown there, others as they are first taken. */
+const onStrings =
+  (tuning: Tuning): Layout =>
+  (chords) => {
+    const shown = $division.get() === "voicing" ? $voicing.get() : undefined;
+    const shownChord = shown && printChord($chord.get());
+    return chords.map((chord) =>
+      shown && printChord(chord) === shownChord ? heardOf(tuning, shown) : gripOf(tuning, chord),
+    );
+  };
+
+/** A score as it is played here: on the instrument of the stage, in its register, with chords as they are set. */
+export function arranged(score: Score): Score {
+  const tuning = $tuning.get();
+  const chordTuning = $chordTuning.get();
+  const strings = tuning ? openSounds(tuning) : [];
+  const sound = $lineSound.get();
+  const low = strings.length > 0 ? Math.min(...strings) : LOW_KEY;
+  return accompanied(placed(score, low < SMALL ? low + ABOVE_LOWEST : low, keyRange(sound)), {
+    layout: chordTuning ? onStrings(chordTuning) : onKeyboard,
+    backing: $settings.get().backing,
+  });
+}
+
+/** Where free lines begin: on a small instrument its lowest string, on a large one a fourth above; on keys about G3. */
+const [SMALL, ABOVE_LOWEST, LOW_KEY] = [55, 5, 55];
 
 /** The tempo of a round: the one that is set, or as far as it has climbed. */
 export function tempoOf({ tempo, climb }: Pick<Settings, "tempo" | "climb">, round: number): number {
@@ -98,18 +198,23 @@ export interface Heard {
 function playingOf(heard: () => Heard, onSwapped?: (round: number) => void): Playing {
   return {
     tempo: (round) => tempoOf($settings.get(), round),
-    before: $settings.get().countIn > 0 ? countIn($settings.get().countIn) : undefined,
+    before: $settings.get().countIn > 0 ? countIn($settings.get().countIn, heard().score) : undefined,
     round: (round) => {
       const { score: now, swapping } = heard();
-      const { loop, click } = $settings.get();
+      const { loop, click, clickParts } = $settings.get();
       if (round > 0 && !now.loops && !loop && !$isSwapped.get()) return undefined;
       const isSwapped = $isSwapped.get() && swapping !== undefined;
       if (isSwapped) onSwapped?.(round);
-      const played = isSwapped ? swapped(now, swapping) : now;
-      return click ? withClick(played) : played;
+      const own = arranged(now);
+      const played = isSwapped ? swapped(own, swapping) : own;
+      return click && !isClickAlone(now) ? withClick(played, clickParts) : played;
     },
   };
 }
+
+/** Whether a score is the metronome by itself. */
+const isClickAlone = ({ notes, chords = [] }: Score): boolean =>
+  chords.length === 0 && notes.every(({ part }) => part === "click");
 
 const begin = (name: string, heard: () => Heard): void =>
   perform(
@@ -190,6 +295,8 @@ export function mainScore(): Score {
       return modeScore(homeMode, drone);
     case "drone":
       return droneScore(homeMode.home);
+    case "click":
+      return clickScore(play.score, $settings.get().clickParts);
     case "pedal":
     case "vamp": {
       const vamp = bestVamp(homeMode);
@@ -234,8 +341,8 @@ export function swapLive(): boolean {
   return true;
 }
 
-/** What would be heard from the start, for files: without a count-in. */
-export const mainPlaying = (): Playing => ({ ...playingOf(mainHeard), before: undefined });
+/** What would be heard from the start, for files. */
+export const mainPlaying = (): Playing => playingOf(mainHeard);
 
 /** Loudness of what sounds now, in decibels. */
 export const level = (): number => engine.level();

@@ -11,6 +11,7 @@ import {
   $isSwapped,
   $line,
   $front,
+  $partSounds,
   $position,
   $positions,
   $selection,
@@ -151,6 +152,16 @@ describe("the selected chord", () => {
 
 describe("what is played", () => {
   const parts = () => [...new Set(mainScore().notes.map(({ part }) => part))].sort().join(" ");
+  const heardParts = () =>
+    [
+      ...new Set(
+        mainPlaying()
+          .round(0)
+          ?.notes.map(({ part }) => part),
+      ),
+    ]
+      .sort()
+      .join(" ");
   const line = () =>
     mainScore()
       .notes.filter(({ part }) => part === "line")
@@ -175,7 +186,8 @@ describe("what is played", () => {
     changeSettings({ texture: "drone" });
     expect(parts()).toBe("drone");
     changeSettings({ texture: "vamp" });
-    expect(parts()).toBe("bass chord");
+    expect(mainScore().chords?.map(({ chord }) => printChord(chord))).toEqual(["Dm", "G"]);
+    expect(heardParts()).toBe("bass chord");
     changeSettings({ texture: "pedal" });
     const bass = mainScore().notes.filter(({ part }) => part === "bass");
     expect([...new Set(bass.map(({ midi }) => midi % 12))]).toEqual([2]);
@@ -191,7 +203,55 @@ describe("what is played", () => {
     changeSettings({ loop: true, click: true });
     expect(playing.round(1)?.notes.filter(({ part }) => part === "click")).toHaveLength(8);
     select(at("E", "dorian"));
-    expect(playing.round(2)?.notes[0]?.midi).toBe(64);
+    // On a guitar, from the lowest E that such lines begin on.
+    expect(playing.round(2)?.notes[0]?.midi).toBe(52);
+  });
+
+  it("is played in the register of the instrument, its drone below", () => {
+    changeSettings({ texture: "mode" });
+    const lowest = (instrument: string) => {
+      changeSettings({ instrument, tuning: `${instrument}/standard` });
+      const notes = mainPlaying().round(0)?.notes ?? [];
+      const of = (part: string) => notes.filter((note) => note.part === part).map(({ midi }) => midi);
+      expect(Math.min(...of("drone"))).toBeLessThanOrEqual(Math.min(...of("line")));
+      return Math.min(...of("line"));
+    };
+    expect(["guitar", "bass", "ukulele", "mandolin", "fiddle", "keyboard"].map(lowest)).toEqual([
+      50, 38, 62, 62, 62, 62,
+    ]);
+  });
+
+  it("chords sound as they are taken on the strings of the stage, or as they are laid out on a keyboard", () => {
+    changeSettings({ texture: "vamp", instrument: "guitar", tuning: "guitar/standard" });
+    const chord = (at: number) =>
+      (mainPlaying().round(0)?.notes ?? [])
+        .filter((note) => note.part === "chord" && note.at === at)
+        .map(({ midi }) => midi);
+    // The open chords Dm and G.
+    expect([chord(0), chord(4)]).toEqual([
+      [50, 57, 62, 65],
+      [43, 47, 50, 55, 59, 67],
+    ]);
+    expect($partSounds.get().chord).toBe("steel");
+    changeSettings({ guitarSound: "nylon" });
+    expect([$partSounds.get().chord, $partSounds.get().line]).toEqual(["nylon", "nylon"]);
+    changeSettings({ chordsOn: "keyboard", backing: "pad" });
+    expect(chord(0)).toHaveLength(3);
+    expect($partSounds.get().chord).toBe("harmonium");
+    changeSettings({ backing: "strum" });
+    expect($partSounds.get().chord).toBe("piano");
+    // A fiddle and a bass leave chords to the keyboard.
+    changeSettings({ chordsOn: "instrument" });
+    for (const instrument of ["fiddle", "bass"]) {
+      changeSettings({ instrument, tuning: `${instrument}/standard` });
+      expect($partSounds.get().chord).toBe("piano");
+    }
+  });
+
+  it("is the metronome alone where that is asked for, in the meter of what the view chose", () => {
+    changeSettings({ texture: "click", clickParts: 2 });
+    const notes = mainPlaying().round(0)?.notes ?? [];
+    expect([notes.every(({ part }) => part === "click"), notes.length]).toEqual([true, 16]);
   });
 
   it("stays as it is when another view comes to the front, and follows its own", () => {

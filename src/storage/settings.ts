@@ -38,8 +38,16 @@ export const LABELS = ["notes", "degrees", "syllables", "fingers", "none"] as co
 export type Labels = (typeof LABELS)[number];
 
 /** What Play plays: what the view has chosen, what the stage shows, or one texture of the mode. */
-export const TEXTURES = ["chosen", "shown", "mode", "drone", "pedal", "vamp"] as const;
+export const TEXTURES = ["chosen", "shown", "mode", "drone", "pedal", "vamp", "click"] as const;
 export type Texture = (typeof TEXTURES)[number];
+
+/** How chords are played: strummed in the chart's meter, one note after another, or held. */
+export const BACKINGS = ["strum", "arpeggio", "pad"] as const;
+export type Backing = (typeof BACKINGS)[number];
+
+/** What a guitar is strung and heard with. */
+export const GUITAR_SOUNDS = ["steel", "nylon", "clean"] as const;
+export type GuitarSound = (typeof GUITAR_SOUNDS)[number];
 
 const RHYTHM_NAMES = ["quarters", "eighths", "triplets", "sixteenths"] as const;
 const decibels = z.number().min(-40).max(6).catch(0);
@@ -75,6 +83,13 @@ const stage = {
   texture: z.enum(TEXTURES).catch("chosen"),
   loop: z.boolean().catch(false),
   click: z.boolean().catch(false),
+  /** Into how many parts the metronome divides each beat. */
+  clickParts: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4)]).catch(1),
+  /** What a guitar sounds like. */
+  guitarSound: z.enum(GUITAR_SOUNDS).catch("steel"),
+  /** How chords are played, and whether the instrument of the stage plays them, where it can, or a keyboard. */
+  backing: z.enum(BACKINGS).catch("strum"),
+  chordsOn: z.enum(["instrument", "keyboard"]).catch("instrument"),
   /** Beats counted before the first round. */
   countIn: z.int().min(0).max(8).catch(0),
   /** The tempo that climbs by itself: so much faster every so many rounds, up to a tempo. */

@@ -1,3 +1,6 @@
+import type { Sound } from "@/audio";
+import { listText } from "./names";
+
 /** What is said beside the controls of sound. */
 
 export const VOLUME_SAYS =
@@ -11,3 +14,21 @@ export const tempoReachedText = (tempo: number): string => `The tempo is ${tempo
 
 export const soundFileFailedText = (reason: string): string =>
   `The file couldn’t be made: ${reason}. Try a shorter one.`;
+
+export const SOUND_TEXT: Readonly<Record<Sound, string>> = {
+  nylon: "nylon-string guitar",
+  steel: "steel-string guitar",
+  clean: "electric guitar",
+  bass: "bass",
+  ukulele: "ukulele",
+  mandolin: "mandolin",
+  fiddle: "fiddle",
+  banjo: "banjo",
+  piano: "piano",
+  harmonium: "harmonium",
+  click: "metronome",
+};
+
+/** Where recordings could not be had. */
+export const missingSoundsText = (sounds: readonly Sound[]): string =>
+  `The recordings of ${listText(sounds.map((sound) => SOUND_TEXT[sound]))} can’t be loaded. A plain tone plays instead.`;

@@ -17,7 +17,7 @@ import type { Chord } from "@/core/chord";
 import type { Fifths } from "@/core/pitch";
 import type { HomeMode, Swap } from "@/core/scale";
 import type { Part, Rhythm } from "@/audio";
-import type { Division, Labels, Texture } from "@/storage";
+import type { Backing, Division, GuitarSound, Labels, Texture } from "@/storage";
 import { chordText, countText, degreeText, homeModeText, listText, noteText, ordinalText } from "./names";
 
 export const INSTRUMENT_TEXT: Readonly<Record<string, string>> = {
@@ -130,6 +130,7 @@ export const TEXTURE_TEXT: Readonly<Record<Exclude<Texture, "chosen" | "shown">,
   drone: "a drone",
   pedal: "chords over a pedal",
   vamp: "the vamp",
+  click: "the metronome",
 };
 
 /** What of the mode the stage shows, as it is played. */
@@ -322,3 +323,20 @@ export const answerText = (homeMode: HomeMode, characteristic: readonly Fifths[]
 export const STAND_KEYS = "Pages and arrows step, space and enter play, escape leaves.";
 
 export const FINDING_VOICINGS = "looking for them";
+
+export const BACKING_TEXT: Readonly<Record<Backing, string>> = {
+  strum: "strummed",
+  arpeggio: "arpeggios",
+  pad: "held",
+};
+
+export const GUITAR_SOUND_TEXT: Readonly<Record<GuitarSound, string>> = {
+  steel: "steel strings",
+  nylon: "nylon strings",
+  clean: "electric",
+};
+
+/** Into how many parts the metronome divides a beat. */
+export const CLICK_PARTS_TEXT = { 1: "beats only", 2: "in two", 3: "in three", 4: "in four" } as const;
+
+export const CHORDS_ON_TEXT = { instrument: "this instrument", keyboard: "a keyboard" } as const;

@@ -8,6 +8,7 @@ export * from "./neighbours";
 export * from "./rank";
 export * from "./reference";
 export * from "./pitch-class-set";
+export * from "./signature";
 export * from "./spell-set";
 export * from "./spelling";
 export * from "./swap";

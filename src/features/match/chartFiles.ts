@@ -2,6 +2,7 @@ import { type Chart, quartersOf } from "@/core/chord";
 import { type Ensemble, ENSEMBLES, laidOut } from "@/core/instrument";
 import { midiOf } from "@/core/pitch";
 import type { Problem, Reading } from "@/core/problem";
+import { feltBeat } from "@/core/tune";
 import {
   decoded,
   type FileChart,
@@ -17,9 +18,10 @@ import {
   writeMusicXml,
   type WrittenPart,
 } from "@/formats";
-import { chartScore } from "@/audio";
+import { chartScore, MIDI_PROGRAMS } from "@/audio";
+import { $partSounds, arranged } from "@/session";
 import { MOST_CHART_TEXT } from "@/storage";
-import { ENSEMBLE_PART_TEXT } from "@/words";
+import { ENSEMBLE_PART_TEXT, PART_TEXT } from "@/words";
 
 /** Endings of files that charts are read from. */
 export const CHART_FILES = ".cho,.crd,.chopro,.chordpro,.pro,.txt,.musicxml,.mxl,.xml,.mid,.midi";
@@ -173,15 +175,24 @@ async function chartMidi(
             pitches.map((pitch) => ({ midi: midiOf(pitch), at, length })),
           ),
         }));
-  return writeMidi({ title, tempos: [{ at: 0, tempo }], meter: chart.bars[0]?.meter, parts });
+  return writeMidi({
+    title,
+    tempos: [{ at: 0, tempo }],
+    meters: [{ at: 0, ...(chart.bars[0]?.meter ?? { beats: 4, unit: 4 }) }],
+    parts,
+  });
 }
 
 /** Chords and bass as they are heard here. */
 function heardParts(chart: Chart): readonly MidiPart[] {
-  const { notes } = chartScore(chart);
+  const { notes } = arranged(chartScore(chart));
+  const beat = chart.bars[0] ? feltBeat(chart.bars[0].meter) : 1;
+  const sounds = $partSounds.get();
   return (["chord", "bass"] as const).map((part) => ({
-    name: part === "chord" ? "Chords" : "Bass",
-    program: part === "chord" ? 4 : 33,
-    notes: notes.filter((note) => note.part === part),
+    name: PART_TEXT[part],
+    program: MIDI_PROGRAMS[sounds[part]],
+    notes: notes
+      .filter((note) => note.part === part)
+      .map(({ midi, at, length, loud }) => ({ midi, at: at * beat, length: length * beat, loud })),
   }));
 }

@@ -10,7 +10,16 @@ import {
   RHYTHMS,
   testScore,
 } from "@/audio";
-import { $playing, $selection, $settings, changeSettings, toggle } from "@/session";
+import { BACKINGS, GUITAR_SOUNDS } from "@/storage";
+import {
+  $missingSounds,
+  $partSounds,
+  $playing,
+  $selection,
+  $settings,
+  changeSettings,
+  toggle,
+} from "@/session";
 import { Button, Choice, Labelled, NumberField, Select, Toggle } from "@/kit/controls";
 import { Setting } from "@/kit/dialog";
 import {
@@ -24,12 +33,19 @@ import {
   SOUND_FILES_SAY,
   tempoReachedText,
   soundFileFailedText,
+  BACKING_TEXT,
+  GUITAR_SOUND_TEXT,
+  CLICK_PARTS_TEXT,
+  CHORDS_ON_TEXT,
+  missingSoundsText,
 } from "@/words";
 import { TempoField, WhatToPlay } from "./row";
 import styles from "./Dialogs.module.css";
 import { saveMidi, saveWav } from "./tracks";
 
 const RHYTHM_NAMES = Object.keys(RHYTHMS) as readonly RhythmName[];
+const CLICK_PARTS = [1, 2, 3, 4] as const;
+const CHORDS_ON = ["instrument", "keyboard"] as const;
 const COUNTS = ["0", "2", "3", "4", "8"] as const;
 const LENGTHS = ["once", "1", "3", "5", "10"] as const;
 
@@ -49,6 +65,7 @@ export function SoundControls({ isNarrow }: { readonly isNarrow: boolean }) {
         <Files />
       </div>
       <div>
+        <Instruments />
         <Volumes />
       </div>
     </>
@@ -58,7 +75,7 @@ export function SoundControls({ isNarrow }: { readonly isNarrow: boolean }) {
 /** How what is shown is played, and what is heard with it. */
 function Rhythm() {
   const { homeMode } = useStore($selection);
-  const { drone, click, loop, countIn, order, rhythm } = useStore($settings);
+  const { drone, click, clickParts, loop, countIn, order, rhythm } = useStore($settings);
   return (
     <Setting name="Played">
       <Toggle isOn={drone} onChange={(isOn) => changeSettings({ drone: isOn })}>
@@ -70,6 +87,17 @@ function Rhythm() {
       <Toggle isOn={loop} onChange={(isOn) => changeSettings({ loop: isOn })}>
         Loop
       </Toggle>
+      <Labelled label="Clicks">
+        <Select
+          label="Clicks"
+          size="small"
+          value={String(clickParts)}
+          options={CLICK_PARTS.map((parts) => ({ value: String(parts), text: CLICK_PARTS_TEXT[parts] }))}
+          onChange={(value) =>
+            changeSettings({ clickParts: CLICK_PARTS.find((parts) => String(parts) === value) ?? 1 })
+          }
+        />
+      </Labelled>
       <Labelled label="Count-in">
         <Select
           label="Count-in"
@@ -100,6 +128,47 @@ function Rhythm() {
           onChange={(value) => changeSettings({ order: value })}
         />
       </Labelled>
+    </Setting>
+  );
+}
+
+/** What the instrument sounds like, and who plays chords in what way. */
+function Instruments() {
+  const { guitarSound, backing, chordsOn } = useStore($settings);
+  const { line } = useStore($partSounds);
+  const missing = useStore($missingSounds);
+  return (
+    <Setting name="Instruments">
+      {GUITAR_SOUNDS.some((sound) => sound === line) && (
+        <Labelled label="Guitar">
+          <Select
+            label="Guitar"
+            size="small"
+            value={guitarSound}
+            options={optionsOf(GUITAR_SOUNDS, GUITAR_SOUND_TEXT)}
+            onChange={(value) => changeSettings({ guitarSound: value })}
+          />
+        </Labelled>
+      )}
+      <Labelled label="Chords">
+        <Select
+          label="Chords"
+          size="small"
+          value={backing}
+          options={optionsOf(BACKINGS, BACKING_TEXT)}
+          onChange={(value) => changeSettings({ backing: value })}
+        />
+      </Labelled>
+      <Labelled label="Played on">
+        <Select
+          label="Chords played on"
+          size="small"
+          value={chordsOn}
+          options={optionsOf(CHORDS_ON, CHORDS_ON_TEXT)}
+          onChange={(value) => changeSettings({ chordsOn: value })}
+        />
+      </Labelled>
+      {missing.length > 0 && <p role="status">{missingSoundsText(missing)}</p>}
     </Setting>
   );
 }

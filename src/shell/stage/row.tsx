@@ -1,3 +1,4 @@
+import { isSilent } from "@/audio";
 import { useStore } from "@nanostores/react";
 import { useEffect, useRef } from "react";
 import {
@@ -128,7 +129,7 @@ export function PlayButton() {
         kind="now"
         className={styles.play}
         aria-pressed={playing === MAIN}
-        disabled={play.score.notes.length === 0 && playing === undefined}
+        disabled={isSilent(play.score) && playing === undefined}
         onClick={playOrStop}
       >
         {sound.at === "starting"
