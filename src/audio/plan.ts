@@ -67,7 +67,8 @@ const SAME = 1e-6;
  * @example plan({ round: () => score, tempo: () => 60 }, 0).until(1) // what begins in the first second
  */
 export function plan(playing: Playing, start: number): Plan {
-  const stretches: Stretch[] = [{ beat: 0, time: start, each: 60 / playing.tempo(0) }];
+  const first: Stretch = { beat: 0, time: start, each: 60 / playing.tempo(0) };
+  const stretches: Stretch[] = [first];
   let coming: Coming[] = [];
   let handedOut: { readonly item: Coming; readonly time: number }[] = [];
   /** The beat at which the next round begins, and which one that is; undefined once the last has begun. */
@@ -126,12 +127,12 @@ export function plan(playing: Playing, start: number): Plan {
     until: (time) => {
       const found: Timed[] = [];
       for (;;) {
-        const [first] = coming;
+        const [soonest] = coming;
         // The next round comes before what stands on its first beat.
-        if (next && (!first || next.beat <= first.beat + SAME) && timeOf(next.beat) < time) begin(next);
-        else if (first && timeOf(first.beat) < time) {
+        if (next && (!soonest || next.beat <= soonest.beat + SAME) && timeOf(next.beat) < time) begin(next);
+        else if (soonest && timeOf(soonest.beat) < time) {
           coming.shift();
-          found.push(handOut(first));
+          found.push(handOut(soonest));
         } else break;
       }
       const horizon = time - LONGEST_AHEAD;
@@ -140,7 +141,7 @@ export function plan(playing: Playing, start: number): Plan {
     },
     setTempo: (tempo, from) => {
       const each = 60 / tempo;
-      const now = stretches.findLast(({ time }) => time <= from + SAME) ?? (stretches[0]);
+      const now = stretches.findLast(({ time }) => time <= from + SAME) ?? first;
       if (Math.abs(now.each - each) < SAME) return false;
       const beat = now.beat + Math.max(0, from - now.time) / now.each;
       const back = handedOut.filter(({ time }) => time > from);
