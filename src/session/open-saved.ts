@@ -5,7 +5,7 @@ import { takeVoicing } from "./stage";
 /** Opens a saved thing: in the view that takes its kind, a voicing on the stage. */
 export function openSaved(thing: Saved): void {
   if (thing.kind === "voicing") {
-    takeVoicing(thing.chord, thing.frets);
+    takeVoicing(thing.chord, thing.frets, thing.strings);
     return;
   }
   const opener = $features

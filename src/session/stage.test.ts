@@ -150,6 +150,30 @@ describe("the selected chord", () => {
   });
 });
 
+describe("a saved voicing", () => {
+  const opened = (symbol: string, frets: readonly number[], strings: string) => {
+    takeVoicing(symbol, frets, strings);
+    return [$settings.get().instrument, $tuning.get()?.id];
+  };
+
+  it("opens on the strings that it was saved for, whatever the stage shows", () => {
+    changeSettings({ instrument: "tenor-banjo", tuning: "tenor-banjo/standard" });
+    expect(opened("Dm7", [2, 2, 1, 3], "G4 C4 E4 A4")).toEqual(["ukulele", "ukulele/standard"]);
+    changeSettings({ instrument: "guitar", tuning: "guitar/drop-d", capo: 2 });
+    expect(opened("D5", [2, 2, 2, 4, 5, 2], "D2 A2 D3 G3 B3 E4")).toEqual(["guitar", "guitar/drop-d"]);
+    // What is there already stays as it is.
+    expect($settings.get().capo).toBe(2);
+    expect(opened("Em", [0, 2, 2, 0, 0, 0], "E2 A2 D3 G3 B3 E4")).toEqual(["guitar", "guitar/standard"]);
+  });
+
+  it("brings strings along that no instrument here has", () => {
+    expect(opened("G", [0, 0, 0, 0, 0], "G2 D3 G3 B3 D4")).toEqual(["guitar", "own/Strings of a voicing"]);
+    expect($tuning.get()?.strings.map(midiOf)).toEqual([43, 50, 55, 59, 62]);
+    opened("G", [0, 0, 0, 0, 0], "G2 D3 G3 B3 D4");
+    expect($settings.get().ownTunings).toHaveLength(1);
+  });
+});
+
 describe("what is played", () => {
   const parts = () => [...new Set(mainScore().notes.map(({ part }) => part))].sort().join(" ");
   const heardParts = () =>

@@ -1,8 +1,10 @@
+import { midiOf, type Pitch, printPitch } from "@/core/pitch";
 import { atom, computed } from "nanostores";
 import { type Chord, diatonicChords, printChord, readSymbol, reducedChord } from "@/core/chord";
 import {
   type Fingering,
   type Instrument,
+  INSTRUMENTS,
   type LineNote,
   lineOn,
   lineOnKeys,
@@ -153,11 +155,48 @@ interface TakenVoicing {
 /** A voicing that was taken from the Shelf: it is shown until something else is selected. */
 export const $takenVoicing = atom<TakenVoicing | undefined>();
 
-/** Takes a voicing from the Shelf to the stage; a symbol that cannot be read changes nothing. */
-export function takeVoicing(symbol: string, frets: Fingering): void {
+/** The instrument and neck that sheets are drawn for: those of the stage, a guitar's where that is a keyboard. */
+export const $sheetNeck = computed([$instrument, $tuning], ({ id }, tuning) =>
+  tuning ? { instrument: id, tuning } : { instrument: FIRST.id, tuning: tuningOf(FIRST.id) },
+);
+
+/** The name of a tuning made for a voicing whose strings are those of no instrument here. */
+const VOICING_STRINGS = "Strings of a voicing";
+
+/** What has to be set for the stage to have these strings: nothing where it has them. */
+function settingsFor(strings: readonly Pitch[]): Partial<Settings> {
+  const sounds = strings.map(midiOf).join(" ");
+  const isThis = (tuning: Tuning | undefined) => tuning?.strings.map(midiOf).join(" ") === sounds;
+  if (strings.length === 0 || isThis($tuning.get())) return {};
+  const { ownTunings } = $settings.get();
+  for (const { id, tunings } of INSTRUMENTS) {
+    const found = tunings.find(isThis);
+    if (found) return { instrument: id, tuning: found.id, capo: 0 };
+  }
+  const made = ownTunings.find((own) => readStrings(own.strings).value.map(midiOf).join(" ") === sounds) ?? {
+    name: VOICING_STRINGS,
+    instrument: FIRST.id,
+    strings: strings.map((pitch) => printPitch(pitch)).join(" "),
+    frets: 22,
+    scaleLength: 648,
+  };
+  return {
+    instrument: made.instrument,
+    tuning: ownTuningId(made.name),
+    capo: 0,
+    ownTunings: [...ownTunings.filter(({ name }) => name !== made.name), made],
+  };
+}
+
+/**
+ * Takes a voicing to the stage, on the strings that it was found on; a symbol that cannot be read changes nothing.
+ *
+ * @param strings open strings as they were saved, "G4 C4 E4 A4"; those of the stage where none are given
+ */
+export function takeVoicing(symbol: string, frets: Fingering, strings = ""): void {
   const reading = readSymbol(symbol);
   if (!("chord" in reading)) return;
-  changeSettings({ surface: "neck", division: "voicing" });
+  changeSettings({ surface: "neck", division: "voicing", ...settingsFor(readStrings(strings).value) });
   $takenVoicing.set({ chord: reading.chord, frets, over: $selection.get() });
 }
 

@@ -17,8 +17,17 @@ import type { Chord } from "@/core/chord";
 import type { Fifths } from "@/core/pitch";
 import type { HomeMode, Swap } from "@/core/scale";
 import type { Part, Rhythm } from "@/audio";
-import type { Backing, Division, GuitarSound, Labels, Texture } from "@/storage";
-import { chordText, countText, degreeText, homeModeText, listText, noteText, ordinalText } from "./names";
+import type { Backing, Division, GuitarSound, Labels, Settings, Texture } from "@/storage";
+import {
+  capital,
+  chordText,
+  countText,
+  degreeText,
+  homeModeText,
+  listText,
+  noteText,
+  ordinalText,
+} from "./names";
 
 export const INSTRUMENT_TEXT: Readonly<Record<string, string>> = {
   guitar: "Guitar",
@@ -340,3 +349,43 @@ export const GUITAR_SOUND_TEXT: Readonly<Record<GuitarSound, string>> = {
 export const CLICK_PARTS_TEXT = { 1: "beats only", 2: "in two", 3: "in three", 4: "in four" } as const;
 
 export const CHORDS_ON_TEXT = { instrument: "this instrument", keyboard: "a keyboard" } as const;
+
+/**
+ * What is practised, for the music stand: figure or what is shown, rhythm, tempo, and which time round it is.
+ *
+ * @example standText({ division: "line", figure: "thirds", octaves: 1, rhythm: "eighths", tempo: 96, round: 2 })
+ * // "Thirds, one octave · eighths · 96 bpm · repeat 3"
+ */
+export function standText({
+  division,
+  figure,
+  octaves,
+  rhythm,
+  tempo,
+  round,
+}: Pick<Settings, "figure" | "octaves" | "rhythm"> & {
+  readonly division: Division;
+  readonly tempo: number;
+  readonly round: number | undefined;
+}): string {
+  const what =
+    division === "line"
+      ? `${capital(FIGURE_TEXT[figure])}, ${countText(octaves, "octave")}`
+      : DIVISION_TEXT[division];
+  return [
+    what,
+    ...(division === "position" || division === "line" ? [RHYTHM_TEXT[rhythm]] : []),
+    `${tempo} bpm`,
+    ...(round === undefined ? [] : [`repeat ${round + 1}`]),
+  ].join(" · ");
+}
+
+/** "Guitar, drop D, capo 2": what a sheet is for. */
+export function playedOnText(instrument: string, tuning: Pick<Tuning, "id" | "capo"> | undefined): string {
+  const strings = tuning ? [tuningText(tuning.id)] : [];
+  return [
+    INSTRUMENT_TEXT[instrument] ?? instrument,
+    ...strings,
+    ...(tuning && tuning.capo > 0 ? [`capo ${tuning.capo}`] : []),
+  ].join(", ");
+}

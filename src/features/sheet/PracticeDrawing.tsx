@@ -36,14 +36,24 @@ interface PracticeDrawingProps {
   readonly tuning: Tuning;
   readonly isLeft: boolean;
   readonly labels: "notes" | "degrees" | "fingers";
+  /** Notes of a line to a beat. */
+  readonly perBeat: number;
+  /** What the sheet is for: instrument, tuning, capo. */
+  readonly playedOn: string;
   readonly conventions: Conventions;
 }
 
 /** One page of a practice sheet, black on white, drawn whole so that it can be saved as it stands. */
-export function PracticeDrawing({ page, height, number, pages, ...rest }: PracticeDrawingProps) {
+export function PracticeDrawing({ page, height, number, pages, playedOn, ...rest }: PracticeDrawingProps) {
   const modes = [...new Set(page.map(({ block }) => homeModeText(block.homeMode)))];
   return (
-    <SheetFrame height={height} label={`Practice sheet, page ${number} of ${pages}: ${modes.join(", ")}.`}>
+    <SheetFrame
+      height={height}
+      label={`Practice sheet, page ${number} of ${pages}: ${modes.join(", ")}.`}
+      foot={playedOn}
+      page={number}
+      pages={pages}
+    >
       {page.map(({ block, y }) => (
         <BlockDrawing key={y} block={block} y={y} {...rest} />
       ))}
@@ -51,7 +61,7 @@ export function PracticeDrawing({ page, height, number, pages, ...rest }: Practi
   );
 }
 
-type BlockProps = Omit<PracticeDrawingProps, "page" | "height" | "number" | "pages"> & {
+type BlockProps = Omit<PracticeDrawingProps, "page" | "height" | "number" | "pages" | "playedOn"> & {
   readonly block: Block;
   readonly y: number;
 };
@@ -63,7 +73,7 @@ function BlockDrawing({ block, y, ...rest }: BlockProps) {
     case "positions":
       return <Pair block={block} y={y} {...rest} />;
     case "line":
-      return <LineDrawing block={block} y={y} tuning={rest.tuning} />;
+      return <LineDrawing block={block} y={y} tuning={rest.tuning} perBeat={rest.perBeat} />;
     case "none":
       return (
         <Label x={MARGIN} y={y + 20} fill={SOFT}>
@@ -149,17 +159,19 @@ function Pair({
   });
 }
 
-/** A row of a line: names above, the strings with their frets, fingers below. */
-function LineDrawing({
-  block,
-  y,
-  tuning,
-}: {
+interface LineDrawingProps {
   readonly block: Extract<Block, { kind: "line" }>;
   readonly y: number;
   readonly tuning: Tuning;
-}) {
-  const { notes, figure, isFirst } = block;
+  readonly perBeat: number;
+}
+
+/** Beats to a bar of a line. */
+const BEATS_A_BAR = 4;
+
+/** A row of a line: names above, the strings with their frets and bar lines, fingers below, and the rhythm under them. */
+function LineDrawing({ block, y, tuning, perBeat }: LineDrawingProps) {
+  const { notes, figure, isFirst, from } = block;
   const top = y + (isFirst ? 26 : 0) + 22;
   const foot = top + (tuning.strings.length - 1) * TAB_GAP;
   const wide = INNER / NOTES_A_ROW;
@@ -180,6 +192,12 @@ function LineDrawing({
           fill={LINE}
         />
       ))}
+      {notes.map((_, at) =>
+        (from + at) % (BEATS_A_BAR * perBeat) === 0 ? (
+          <rect key={at} x={MARGIN + at * wide - 0.5} y={top} width={1} height={foot - top} fill={SOFT} />
+        ) : null,
+      )}
+      <Beams count={notes.length} {...{ from, perBeat, wide }} y={foot + 26} />
       {notes.map(({ pitch, finger, place }, at) => {
         const x = MARGIN + (at + 0.5) * wide;
         const on = top + ((place?.string ?? 1) - 1) * TAB_GAP;
@@ -196,6 +214,59 @@ function LineDrawing({
             <Label x={x} y={foot + 19} size={10.5} anchor="middle" fill={SOFT}>
               {`${place?.isShift === true ? "→" : ""}${finger}`}
             </Label>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+interface BeamsProps {
+  readonly count: number;
+  readonly from: number;
+  readonly perBeat: number;
+  /** From one note to the next. */
+  readonly wide: number;
+  readonly y: number;
+}
+
+const STEM = 10;
+
+/** Stems, joined by beams in each beat: one for eighths and triplets, which have their number, two for sixteenths. */
+function Beams({ count, from, perBeat, wide, y }: BeamsProps) {
+  const x = (at: number) => MARGIN + (at + 0.5) * wide;
+  const beats = new Map<number, number[]>();
+  for (let at = 0; at < count; at += 1) {
+    const beat = Math.floor((from + at) / perBeat);
+    beats.set(beat, [...(beats.get(beat) ?? []), at]);
+  }
+  const beams = perBeat === 1 ? 0 : perBeat === 4 ? 2 : 1;
+  return (
+    <g>
+      {Array.from({ length: count }, (_, at) => (
+        <rect key={at} x={x(at) - 0.5} y={y} width={1} height={STEM} fill={INK} />
+      ))}
+      {[...beats.values()].map((places) => {
+        const [first = 0, last = first] = [places[0], places.at(-1)];
+        // A note that stands alone in its beat has flags in place of beams.
+        const end = last > first ? x(last) : x(first) + 6;
+        return (
+          <g key={first}>
+            {Array.from({ length: beams }, (_, beam) => (
+              <rect
+                key={beam}
+                x={x(first) - 0.5}
+                y={y + STEM - 2.5 - beam * 4}
+                width={end - x(first) + 1}
+                height={2.5}
+                fill={INK}
+              />
+            ))}
+            {perBeat === 3 && places.length === 3 && (
+              <Label x={(x(first) + x(last)) / 2} y={y + STEM + 10} size={9.5} anchor="middle" fill={SOFT}>
+                3
+              </Label>
+            )}
           </g>
         );
       })}

@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { useEffect, useRef, useState } from "react";
-import { GUITAR, LINE_FIGURES, positions, type System, SYSTEMS } from "@/core/instrument";
+import { LINE_FIGURES, positions, type System, SYSTEMS } from "@/core/instrument";
 import { fifthsOf, printName } from "@/core/pitch";
 import { findModes, type HomeMode, mode as modeById } from "@/core/scale";
 import {
@@ -8,12 +8,13 @@ import {
   $place,
   $ready,
   $settings,
-  $tuning,
+  $sheetNeck,
   positionAt,
   type Practice,
   practiceSheet,
   start,
 } from "@/session";
+import { RHYTHMS } from "@/audio";
 import { Button, Choice, Select, TextField, Toggle } from "@/kit/controls";
 import { saveFiles } from "@/kit/files";
 import { useConventions, useWording } from "@/session/useConventions";
@@ -27,6 +28,7 @@ import {
   modeRefusedText,
   sheetFullText,
   sheetFailedText,
+  playedOnText,
 } from "@/words";
 import { pagesOf, PAPERS, sheetFiles } from "@/kit/sheet";
 import { blocksOf } from "./practice";
@@ -49,7 +51,7 @@ export function PracticePage() {
   const settings = useStore($settings);
   const chosen = useStore(practiceSheet.$value);
   const ready = useStore($ready);
-  const tuning = useStore($tuning) ?? GUITAR;
+  const { instrument, tuning } = useStore($sheetNeck);
   const conventions = useConventions();
   const wordingKey = useWording();
   const pages = useRef<HTMLDivElement>(null);
@@ -173,6 +175,8 @@ export function PracticePage() {
         {sheets.map((page, at) => (
           <div key={`${wordingKey} ${at}`} className={styles.page}>
             <PracticeDrawing
+              perBeat={RHYTHMS[settings.rhythm]}
+              playedOn={playedOnText(instrument, tuning)}
               page={page}
               height={PAPERS[settings.paper]}
               number={at + 1}
@@ -195,7 +199,7 @@ function Hands(props: {
   readonly onChange: (hands: number[]) => void;
 }) {
   const { practice, onChange } = props;
-  const tuning = useStore($tuning) ?? GUITAR;
+  const { tuning } = useStore($sheetNeck);
   const hand = useStore($hand);
   const [first] = practice.modes;
   const all = first ? positions(tuning, read(first), practice.system) : [];

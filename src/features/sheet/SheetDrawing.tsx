@@ -38,11 +38,13 @@ interface SheetDrawingProps {
   readonly own: { readonly words: string; readonly tune: string };
   /** The neck at the foot of the page. */
   readonly tuning: Tuning;
+  /** What the sheet is for: instrument, tuning, capo. */
+  readonly playedOn: string;
   readonly isLeft: boolean;
 }
 
 /** The mode on one page, drawn whole so that it can be saved as it stands. */
-export function SheetDrawing({ homeMode, conventions, own, tuning, isLeft }: SheetDrawingProps) {
+export function SheetDrawing({ homeMode, conventions, own, tuning, playedOn, isLeft }: SheetDrawingProps) {
   const view = viewOf(tuning, 0, 15, isLeft);
   const characteristic = shownCharacteristic(homeMode.mode, conventions);
   const plain = plainText(whatItIs(homeMode, conventions));
@@ -56,7 +58,7 @@ export function SheetDrawing({ homeMode, conventions, own, tuning, isLeft }: She
   const facts = table + 26 + rows.length * 27 + 20;
   const neck = facts + 92;
   return (
-    <SheetFrame label={modeSheetText(homeMode, plain)}>
+    <SheetFrame label={modeSheetText(homeMode, plain)} foot={playedOn}>
       <Label x={MARGIN} y={78} size={38} weight={720}>
         {homeModeText(homeMode)}
       </Label>

@@ -1,13 +1,12 @@
 import { useStore } from "@nanostores/react";
 import { useEffect, useRef, useState } from "react";
-import { GUITAR } from "@/core/instrument";
 import { printName } from "@/core/pitch";
 import { writeCsv } from "@/formats";
-import { $addressNotices, $place, $ready, $settings, $tuning, ownWordsFor, shelf, start } from "@/session";
+import { $addressNotices, $place, $ready, $settings, $sheetNeck, ownWordsFor, shelf, start } from "@/session";
 import { Button } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { useConventions, useWording } from "@/session/useConventions";
-import { noticeText, sheetFailedText } from "@/words";
+import { noticeText, sheetFailedText, playedOnText } from "@/words";
 import { sheetRows } from "./facts";
 import { pngFile, svgFile } from "@/kit/sheet";
 import { SheetActs } from "./SheetActs";
@@ -22,7 +21,7 @@ export function SheetPage() {
   const ready = useStore($ready);
   const conventions = useConventions();
   const wordingKey = useWording();
-  const tuning = useStore($tuning);
+  const { instrument, tuning } = useStore($sheetNeck);
   const { leftHanded } = useStore($settings);
   const page = useRef<HTMLDivElement>(null);
   const [trouble, setTrouble] = useState("");
@@ -62,11 +61,12 @@ export function SheetPage() {
       </SheetActs>
       <div ref={page} className={styles.page}>
         <SheetDrawing
+          playedOn={playedOnText(instrument, tuning)}
           key={wordingKey}
           homeMode={place}
           conventions={conventions}
           own={ownWordsFor(mode, saved)}
-          tuning={tuning ?? GUITAR}
+          tuning={tuning}
           isLeft={leftHanded}
         />
       </div>

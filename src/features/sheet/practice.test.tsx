@@ -84,6 +84,8 @@ describe("a practice sheet", () => {
             tuning={tuningOf(id)}
             isLeft={isLeft}
             labels="fingers"
+            perBeat={2}
+            playedOn="Guitar, standard tuning"
             conventions={conventions}
           />,
         );

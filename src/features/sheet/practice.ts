@@ -42,6 +42,8 @@ export type Block =
       readonly figure: LineFigure;
       /** The line's notes from one place on: a row holds so many. */
       readonly notes: readonly LineNote[];
+      /** Which of the line's notes the first of them is, from 0. */
+      readonly from: number;
       readonly isFirst: boolean;
       readonly height: number;
     }
@@ -56,6 +58,8 @@ export type Block =
 /** Notes of a line to a row of the page. */
 export const NOTES_A_ROW = 24;
 export const TAB_GAP = 11;
+/** Room for stems and beams under the fingers. */
+const RHYTHM_ROOM = 18;
 
 const HEADING = 64;
 const NONE = 34;
@@ -71,7 +75,7 @@ export const positionHeight = ({ strings }: Tuning): number =>
   CAPTION + (14 + (strings.length - 1) * 25 + 44) * (POSITION_WIDTH / POSITION_VIEW) + 14;
 
 export const lineHeight = ({ strings }: Tuning, isFirst: boolean): number =>
-  (isFirst ? 26 : 0) + 20 + (strings.length - 1) * TAB_GAP + 34;
+  (isFirst ? 26 : 0) + 20 + (strings.length - 1) * TAB_GAP + 34 + RHYTHM_ROOM;
 
 /** Positions of the first octave of the neck: further up the same ones come again. */
 const firstOctave = (all: readonly Position[]): readonly Position[] => {
@@ -112,6 +116,7 @@ function lineBlocks(
     homeMode,
     figure,
     notes: line.slice(at * NOTES_A_ROW, (at + 1) * NOTES_A_ROW),
+    from: at * NOTES_A_ROW,
     isFirst: at === 0,
     height: lineHeight(tuning, at === 0),
   }));

@@ -62,6 +62,7 @@ describe("the mode sheet", () => {
       const each = mode(id);
       const { container } = render(
         <SheetDrawing
+          playedOn="Guitar, standard tuning"
           homeMode={{ home: 2, mode: each }}
           conventions={conventions}
           own={{ words: "A gate. ".repeat(200), tune: "Gate" }}
@@ -83,6 +84,7 @@ describe("the mode sheet", () => {
   it("says in words what it shows", () => {
     render(
       <SheetDrawing
+        playedOn="Guitar, standard tuning"
         homeMode={at("Gb", "lydian")}
         conventions={conventions}
         own={{ words: "", tune: "" }}

@@ -19,6 +19,8 @@ export const HEIGHT = 1188;
 
 export const MARGIN = 56;
 export const INNER = WIDTH - 2 * MARGIN;
+/** From the foot of a page to the line that stands there. */
+const FOOT = 26;
 export const INK = "#14232b";
 export const SOFT = "#4c5d64";
 export const LINE = "#c6cfcc";
@@ -87,16 +89,18 @@ export function Marker(props: {
   );
 }
 
-/** The page itself, with its fonts, white to its edges. */
-export function SheetFrame({
-  label,
-  height = HEIGHT,
-  children,
-}: {
+interface SheetFrameProps {
   readonly label: string;
   readonly height?: number;
+  /** At the foot of every page: what it is for, and which page of how many. */
+  readonly foot: string;
+  readonly page?: number;
+  readonly pages?: number;
   readonly children: ReactNode;
-}) {
+}
+
+/** The page itself, with its fonts, white to its edges, and its foot. */
+export function SheetFrame({ label, height = HEIGHT, foot, page = 1, pages = 1, children }: SheetFrameProps) {
   return (
     <svg
       xmlns="http://www.w3.org/2000/svg"
@@ -107,6 +111,12 @@ export function SheetFrame({
     >
       <rect width={WIDTH} height={height} fill={PAPER} />
       {children}
+      <Label x={MARGIN} y={height - FOOT} size={12} fill={SOFT}>
+        {foot}
+      </Label>
+      <Label x={MARGIN + INNER} y={height - FOOT} size={12} fill={SOFT} anchor="end">
+        {`${page} / ${pages}`}
+      </Label>
     </svg>
   );
 }

@@ -41,31 +41,78 @@ export async function svgFile(drawing: SVGSVGElement): Promise<string> {
   return `<?xml version="1.0" encoding="UTF-8"?>\n${new XMLSerializer().serializeToString(copy)}`;
 }
 
+/** Milliseconds between two drawings of a picture, and how many are made at most. */
+const AGAIN = 80;
+const MOST_DRAWINGS = 60;
+
 /**
- * The same as a PNG, twice as fine as the drawing.
+ * The same as a PNG, twice as fine as the drawing. The fonts that it brings along are read by the browser when they are first drawn with,
+ * and until then it draws no text: it is drawn again until its text stands there and nothing changes any more.
  *
  * @throws Error where the browser will not draw it.
  */
 export async function pngFile(drawing: SVGSVGElement): Promise<Blob> {
   const url = URL.createObjectURL(new Blob([await svgFile(drawing)], { type: "image/svg+xml" }));
   try {
-    const image = new Image();
-    image.src = url;
-    await image.decode();
-    const canvas = document.createElement("canvas");
     const { width, height } = drawing.viewBox.baseVal;
+    const canvas = document.createElement("canvas");
     canvas.width = width * SCALE;
     canvas.height = height * SCALE;
-    canvas.getContext("2d")?.drawImage(image, 0, 0, canvas.width, canvas.height);
+    const context = canvas.getContext("2d", { willReadFrequently: true });
+    if (!context) throw new Error(NO_PICTURE);
+    const texts = textPlaces(drawing);
+    let before: string | undefined;
+    for (let times = 0; times < MOST_DRAWINGS; times += 1) {
+      const image = new Image();
+      image.src = url;
+      await image.decode();
+      context.clearRect(0, 0, canvas.width, canvas.height);
+      context.drawImage(image, 0, 0, canvas.width, canvas.height);
+      const isWritten = texts.every((place) => isDrawn(context, place));
+      const now = isWritten ? canvas.toDataURL() : undefined;
+      if (now !== undefined && now === before) break;
+      before = now;
+      await new Promise((resolve) => setTimeout(resolve, AGAIN));
+    }
     return await new Promise((resolve, reject) => {
-      canvas.toBlob(
-        (blob) => (blob ? resolve(blob) : reject(new Error("the browser gave no picture"))),
-        "image/png",
-      );
+      canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error(NO_PICTURE))), "image/png");
     });
   } finally {
     URL.revokeObjectURL(url);
   }
+}
+
+const NO_PICTURE = "the browser gave no picture";
+
+/** Texts that are looked at to tell whether the fonts are there. */
+const LOOKED_AT = 12;
+
+type Place = Pick<DOMRect, "x" | "y" | "width" | "height">;
+
+/** Where the first texts of a drawing stand, in its own units. */
+function textPlaces(drawing: SVGSVGElement): readonly Place[] {
+  const whole = drawing.getBoundingClientRect();
+  const unit = drawing.viewBox.baseVal.width / whole.width;
+  return [...drawing.querySelectorAll("text")]
+    .filter((text) => text.textContent.trim() !== "")
+    .slice(0, LOOKED_AT)
+    .map((text) => {
+      const at = text.getBoundingClientRect();
+      return {
+        x: (at.x - whole.x) * unit,
+        y: (at.y - whole.y) * unit,
+        width: at.width * unit,
+        height: at.height * unit,
+      };
+    })
+    .filter(({ width, height }) => width >= 1 && height >= 1);
+}
+
+/** Whether anything stands out in a place: more than one colour. */
+function isDrawn(context: CanvasRenderingContext2D, { x, y, width, height }: Place): boolean {
+  const { data } = context.getImageData(x * SCALE, y * SCALE, width * SCALE, height * SCALE);
+  const pixels = new Uint32Array(data.buffer);
+  return pixels.some((pixel) => pixel !== pixels[0]);
 }
 
 /**

@@ -1,8 +1,8 @@
 import { useStore } from "@nanostores/react";
 import type { ReactNode } from "react";
-import { GUITAR, positions } from "@/core/instrument";
+import { positions } from "@/core/instrument";
 import type { HomeMode } from "@/core/scale";
-import { $hand, $settings, $tuning, positionAt } from "@/session";
+import { $hand, $settings, $sheetNeck, positionAt } from "@/session";
 import { useConventions } from "@/session/useConventions";
 import {
   INK,
@@ -15,7 +15,7 @@ import {
   type SheetBlock,
   SheetFrame,
 } from "@/kit/sheet";
-import { pageText } from "@/words";
+import { pageText, playedOnText } from "@/words";
 import { PrintSheet } from "./PrintSheet";
 
 /** A part of a sheet that is never cut, and how it is drawn at its height on a page. */
@@ -42,7 +42,7 @@ const HEAD_HEIGHT = 78;
 
 /** A chart or a tune as it is printed: its title and answer, what it is, then each mode with its strip and a position on the neck. */
 export function ModesSheet({ title, fileName, name, answer, parts, modes, open, onClose }: ModesSheetProps) {
-  const tuning = useStore($tuning) ?? GUITAR;
+  const { instrument, tuning } = useStore($sheetNeck);
   const hand = useStore($hand);
   const { system, stretch, leftHanded } = useStore($settings);
   const comparedBy = useConventions();
@@ -78,7 +78,14 @@ export function ModesSheet({ title, fileName, name, answer, parts, modes, open, 
       onClose={onClose}
       pages={(height) =>
         pagesOf([head, ...parts(), ...modes.map(modePart)], height).map((page, at, all) => (
-          <SheetFrame key={at} height={height} label={pageText(name, at + 1, all.length)}>
+          <SheetFrame
+            key={at}
+            height={height}
+            label={pageText(name, at + 1, all.length)}
+            foot={`${name} · ${playedOnText(instrument, tuning)}`}
+            page={at + 1}
+            pages={all.length}
+          >
             {page.map(({ block, y }) => (
               <g key={y}>{block.draw(y)}</g>
             ))}

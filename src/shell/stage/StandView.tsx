@@ -1,8 +1,8 @@
 import { useStore } from "@nanostores/react";
 import { type KeyboardEvent, useEffect, useRef } from "react";
-import { $playing, $selection, $settings, $sounding, playOrStop } from "@/session";
+import { $division, $playing, $round, $selection, $settings, $sounding, $tempo, playOrStop } from "@/session";
 import { Neck, viewOf } from "@/kit/neck";
-import { degreeText, handText, noteText, positionText, STAND_KEYS } from "@/words";
+import { degreeText, handText, noteText, positionText, STAND_KEYS, standText } from "@/words";
 import { notesOf } from "@/core/scale";
 import { nearView, type Shown } from "./shown";
 import styles from "./StandView.module.css";
@@ -85,17 +85,28 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
   const selection = useStore($selection);
   const sounding = useStore($sounding);
   const playing = useStore($playing);
-  const { leftHanded } = useStore($settings);
+  const { leftHanded, figure, octaves, rhythm } = useStore($settings);
+  const division = useStore($division);
+  const tempo = useStore($tempo);
+  const round = useStore($round);
+  const play = useRef<HTMLButtonElement>(null);
   const { tuning, title, position, markers, silent, homeMode } = shown;
+  // A pedal that sends Enter or space plays, whichever button was pressed last.
+  const step = (way: 1 | -1) => {
+    onStep(way);
+    play.current?.focus();
+  };
+  const isLine = division === "line" && surface === "neck";
   return (
     <>
       <header className={styles.head}>
         <h2 className={styles.title}>{title}</h2>
-        {position && tuning && (
+        {position && tuning && division === "position" && (
           <p className={styles.where}>
             {handText(position, tuning)}, {positionText(position)}
           </p>
         )}
+        <p className={styles.now}>{standText({ division, figure, octaves, rhythm, tempo, round })}</p>
       </header>
       <p className={styles.notes}>
         {notesOf(homeMode).map((note) => (
@@ -104,6 +115,11 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
           </span>
         ))}
       </p>
+      {isLine && (
+        <div className={styles.line}>
+          <Surface surface="staff" shown={shown} selection={selection} sounding={sounding} />
+        </div>
+      )}
       <div className={styles.surface} data-surface={surface}>
         {surface === "neck" && tuning ? (
           <Neck
@@ -122,13 +138,13 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
         )}
       </div>
       <footer className={styles.foot}>
-        <button type="button" onClick={() => onStep(-1)}>
+        <button type="button" onClick={() => step(-1)}>
           Before
         </button>
-        <button type="button" data-kind="now" data-first onClick={playOrStop}>
+        <button ref={play} type="button" data-kind="now" data-first onClick={playOrStop}>
           {playing === undefined ? "Play" : "Stop"}
         </button>
-        <button type="button" onClick={() => onStep(1)}>
+        <button type="button" onClick={() => step(1)}>
           Next
         </button>
         <span>{STAND_KEYS}</span>
