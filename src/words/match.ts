@@ -396,3 +396,6 @@ export const CHORDS_FOR_MODE_SAY =
 /** What a chord shape over a bass that stays comes to. */
 export const bassStaysText = (home: Fifths): string =>
   `The bass stays on ${noteText(home)}. Each place of the chord shape above it brings out another mode, from bright to dark.`;
+
+/** While two modes alternate: the one that sounds. */
+export const nowHeardText = (homeMode: HomeMode): string => `Now ${homeModeText(homeMode)}`;

@@ -91,3 +91,65 @@ test("the swap goes on while views change, and Escape stops it at once", async (
   await expect(page.getByRole("button", { name: "Play the bars" })).toBeVisible();
   await expect(async () => expect((await heardSoFar(page)).at(-1)).toBe(0)).toPass({ timeout: 4000 });
 });
+
+test("what is lit is what sounds, though the page stands still, and Play ends by itself", async ({
+  page,
+}) => {
+  await open(page, "/derive?home=D&mode=dorian");
+  await show(page, "Line");
+  await page.getByLabel("Tempo, beats a minute, 30 to 300").fill("120");
+  await page.locator("h2").first().click();
+  await page.keyboard.press(" ");
+  await expect(page.locator("[data-sounding]").first()).toBeVisible();
+  // The page stands still again and again, for longer than a note lasts: no marker is left lit beside the one that sounds.
+  for (let at = 0; at < 12; at += 1) {
+    const lit = await page.evaluate(async () => {
+      const until = performance.now() + 350;
+      while (performance.now() < until);
+      await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
+      return [...document.querySelectorAll("[data-sounding]")].length;
+    });
+    expect(lit).toBeLessThanOrEqual(2);
+  }
+  // The end comes while it stands still, too.
+  await page.evaluate(() => {
+    const until = performance.now() + 4000;
+    while (performance.now() < until);
+  });
+  await expect(page.getByLabel("Stage").getByRole("button", { name: "Play", exact: true })).toBeVisible();
+  await expect(page.locator("[data-sounding]")).toHaveCount(0);
+});
+
+test("Escape ends the sound first, wherever it is pressed, and then leaves; recordings that are missing are said", async ({
+  page,
+}) => {
+  await page.route(/steel.*\.bin/, (route) => route.abort());
+  await open(page, "/derive?home=D&mode=dorian");
+  await page.locator("h2").first().click();
+  await page.keyboard.press("z");
+  const stand = page.getByRole("dialog", { name: "Stand view" });
+  await expect(stand).toBeVisible();
+  await page.keyboard.press(" ");
+  await expect(stand.getByRole("button", { name: "Stop" })).toBeVisible();
+  await page.keyboard.press("PageDown");
+  await page.keyboard.press("Enter");
+  await expect(stand.getByRole("button", { name: "Play" })).toBeVisible();
+  await stand.getByRole("button", { name: "Leave" }).click();
+  await page.keyboard.press(" ");
+  await page
+    .getByRole("banner")
+    .getByRole("button", { name: /^Settings/ })
+    .click();
+  const settings = page.getByRole("dialog", { name: "Settings" });
+  await expect(settings).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(page.locator("[data-sounding]")).toHaveCount(0);
+  await expect(settings).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(settings).toBeHidden();
+  await inSheet(page, "Sound", (sheet) =>
+    expect(
+      sheet.getByText("The recordings of steel-string guitar can’t be loaded. A plain tone plays instead."),
+    ).toBeVisible(),
+  );
+});

@@ -15,7 +15,7 @@ import {
   standIns,
 } from "@/core/progression";
 import { type HomeMode, holds, isNamed, type Mode, soundsOn } from "@/core/scale";
-import { $playing, $settings, $tuning, changeSettings } from "@/session";
+import { $mark, $playing, $settings, $tuning, changeSettings } from "@/session";
 import { useConventions } from "@/session/useConventions";
 import { Button, Choice, Toggle } from "@/kit/controls";
 import { HandyVoicings, OwnWordsSaid } from "@/shell/panel";
@@ -39,6 +39,7 @@ import {
   tonesText,
   NO_CHORD_YET,
   NO_MODE_ON_ROOT,
+  nowHeardText,
 } from "@/words";
 import styles from "./ChordPanel.module.css";
 
@@ -69,6 +70,7 @@ interface ChordPanelProps {
 export function ChordPanel(props: ChordPanelProps) {
   const { chart, at, targets, analysis, segment, deciding, open, scales, rival, setting } = props;
   const playing = useStore($playing);
+  const mark = useStore($mark);
   const { targetWay } = useStore($settings);
   const isOnStrings = useStore($tuning) !== undefined;
   const conventions = useConventions();
@@ -77,6 +79,8 @@ export function ChordPanel(props: ChordPanelProps) {
   const homeMode = segment?.homeMode;
   const fit = chord && homeMode ? fitOf(chord, homeMode, conventions) : undefined;
   const [target] = targets;
+  // While the two alternate, the button names the one that sounds.
+  const heard = playing === "two" && mark !== undefined ? (mark === 1 ? rival : homeMode) : undefined;
   const rivals = deciding.filter(
     ({ between: [, other] }) =>
       !open?.between.some(({ home, mode }) => home === other.home && mode.id === other.mode.id),
@@ -102,7 +106,7 @@ export function ChordPanel(props: ChordPanelProps) {
           )}
           {rival && (
             <Button keyName="s" aria-pressed={playing === "two"} onClick={props.onTwo}>
-              Hear both
+              {heard ? nowHeardText(heard) : "Hear both"}
             </Button>
           )}
         </>

@@ -120,7 +120,7 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
           <Surface surface="staff" shown={shown} selection={selection} sounding={sounding} />
         </div>
       )}
-      <div className={styles.surface} data-surface={surface}>
+      <div className={styles.surface} data-surface={surface} data-under={isLine || undefined}>
         {surface === "neck" && tuning ? (
           <Neck
             title={title}
