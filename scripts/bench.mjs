@@ -5,6 +5,7 @@
  */
 import { COLD_RUNS, report, SLOWER } from "./bench/figures.mjs";
 import { paints, voicings } from "./bench/page.mjs";
+import { playedLive, pressedToHeard } from "./bench/sound.mjs";
 import { end } from "./bench/started.mjs";
 import { reportTunes, streamed } from "./bench/tunes.mjs";
 import { openedWith, typedInto } from "./bench/work.mjs";
@@ -15,6 +16,13 @@ try {
     report(`A letter typed into a chart of ${chords} chords, page thread`, await typedInto(chords));
   for (const things of [0, 5000])
     report(`Opened with ${things} saved things`, await openedWith(things, COLD_RUNS));
+  const heard = await pressedToHeard(COLD_RUNS);
+  report("From a press to sound, the first time in a page", heard.first);
+  report("From a press to sound, recordings loaded", heard.again);
+  const live = await playedLive();
+  console.log(
+    `Played live for a minute while keys are pressed: ${live.notes} notes, the latest handed to the audio clock ${(-live.latest).toFixed(0)} ms before its time; memory grew by ${live.grown.toFixed(1)} MB`,
+  );
   await reportTunes();
   for (const count of [1000, 5000]) await streamed(count);
   const cold = [];

@@ -50,6 +50,8 @@ vi.mock("tone", () => {
     },
     Frequency: (midi: number) => ({ toFrequency: () => midi }),
     connect: () => undefined,
+    Context: class {},
+    setContext: () => undefined,
     getContext: () => ({
       on: (_: string, listen: (state: string) => void) => (asked.changed = listen),
       rawContext: {
@@ -57,12 +59,12 @@ vi.mock("tone", () => {
           return asked.now;
         },
         createWaveShaper: () => ({}),
+        resume: async () => {
+          await asked.gate;
+          if (asked.refuses) throw new Error("no device");
+        },
       },
     }),
-    start: async () => {
-      await asked.gate;
-      if (asked.refuses) throw new Error("no device");
-    },
   };
 });
 
@@ -116,6 +118,7 @@ const LEAD = 0.06;
 
 beforeEach(() => {
   vi.useFakeTimers();
+  vi.stubGlobal("AudioContext", class {});
   vi.stubGlobal("fetch", () => Promise.reject(new Error("not here")));
   Object.assign(asked, {
     now: 10,

@@ -106,6 +106,8 @@ export function soundEngine(listener: SoundListener): SoundEngine {
 
   const load = async (): Promise<Loaded> => {
     loading ??= import("tone").then((tone) => {
+      // The browser's own context: the library's tries out what the browser can do when a note is first struck, for a third of a second.
+      tone.setContext(new tone.Context(new AudioContext({ latencyHint: "interactive" })), true);
       tone.getContext().on("statechange", (state) => {
         if (state !== "running" && running) end({ at: "held" });
       });
@@ -294,8 +296,9 @@ function latency(tone: typeof ToneModule): number {
 
 /** Whether the audio context runs; false where the browser keeps it waiting. */
 async function started(tone: typeof ToneModule): Promise<boolean> {
+  const context = tone.getContext().rawContext as AudioContext;
   return Promise.race([
-    tone.start().then(() => true),
+    context.resume().then(() => true),
     new Promise<false>((resolve) => setTimeout(() => resolve(false), PATIENCE)),
   ]);
 }

@@ -16,7 +16,9 @@ async function tapSound(page: Page): Promise<void> {
     const connect = AudioNode.prototype.connect as (this: AudioNode, ...to: unknown[]) => unknown;
     AudioNode.prototype.connect = function (this: AudioNode, ...to: unknown[]) {
       if (to[0] instanceof AudioDestinationNode && this.context instanceof AudioContext) {
-        tapped.tap ??= new AnalyserNode(this.context, { fftSize: 4096, smoothingTimeConstant: 0 });
+        // The library opens a context as it loads; what is played goes to the last one.
+        if (tapped.tap?.context !== this.context)
+          tapped.tap = new AnalyserNode(this.context, { fftSize: 4096, smoothingTimeConstant: 0 });
         connect.call(this, tapped.tap);
       }
       return connect.apply(this, to);

@@ -1,0 +1,120 @@
+// @ts-check
+import { address, browser } from "./started.mjs";
+
+/** Seconds for which a live run is watched: the page works all the while. */
+const WATCHED = 60;
+
+/** Made in the page: what goes to the loudspeaker is tapped, and every start of a note written down with the clock of that moment. */
+function tap() {
+  const kept = /** @type {any} */ (window);
+  kept.starts = [];
+  const start = AudioBufferSourceNode.prototype.start;
+  AudioBufferSourceNode.prototype.start = function (when = 0, offset = 0) {
+    if (this.context instanceof AudioContext) kept.starts.push([when, this.context.currentTime]);
+    return start.call(this, when, offset);
+  };
+  const connect = AudioNode.prototype.connect;
+  AudioNode.prototype.connect = /** @type {any} */ (
+    /** @this {AudioNode} @param {[any]} to */
+    function (...to) {
+      if (to[0] instanceof AudioDestinationNode && this.context instanceof AudioContext && !kept.tap) {
+        kept.tap = new AnalyserNode(this.context, { fftSize: 256 });
+        connect.call(this, kept.tap);
+        const samples = new Float32Array(256);
+        setInterval(() => {
+          if (kept.pressed === undefined || kept.heard !== undefined) return;
+          kept.tap.getFloatTimeDomainData(samples);
+          if (samples.some((sample) => Math.abs(sample) > 1e-4))
+            kept.heard = performance.now() - kept.pressed;
+        }, 4);
+      }
+      return connect.apply(this, to);
+    }
+  );
+  const samples = new Float32Array(256);
+  setInterval(() => {
+    if (kept.tap === undefined || kept.pressed === undefined || kept.heard !== undefined) return;
+    kept.tap.getFloatTimeDomainData(samples);
+    if (samples.some((sample) => Math.abs(sample) > 1e-4)) kept.heard = performance.now() - kept.pressed;
+  }, 4);
+  document.addEventListener(
+    "keydown",
+    ({ key }) => {
+      if (key !== " ") return;
+      kept.pressed = performance.now();
+      kept.heard = undefined;
+    },
+    true,
+  );
+}
+
+/** A page with the tap, ready to be played. @param {string} path */
+async function tapped(path) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.addInitScript(tap);
+  await page.goto(`${address}${path}`, { waitUntil: "networkidle" });
+  await page.getByRole("heading", { level: 2 }).first().click();
+  return page;
+}
+
+/**
+ * Milliseconds from a press of the space bar to sound: the first time in a page, and once the recordings are here.
+ *
+ * @param {number} runs
+ */
+export async function pressedToHeard(runs) {
+  const first = /** @type {number[]} */ ([]);
+  const again = /** @type {number[]} */ ([]);
+  for (let run = 0; run < runs; run += 1) {
+    const page = await tapped("/derive?home=D&mode=dorian");
+    for (let press = 0; press < 4; press += 1) {
+      await page.keyboard.press(" ");
+      await page.waitForFunction(() => /** @type {any} */ (window).heard !== undefined);
+      const heard = await page.evaluate(() => /** @type {number} */ (/** @type {any} */ (window).heard));
+      (press === 0 ? first : again).push(heard);
+      await page.keyboard.press("Escape");
+      await page.waitForTimeout(400);
+    }
+    await page.close();
+  }
+  return { first, again };
+}
+
+/**
+ * A live run with the metronome while keys are pressed: how many notes, how late the latest was handed to the audio clock (below 0: before
+ * its time), and what memory grew by from the first third to the last, in MB.
+ */
+export async function playedLive() {
+  const page = await tapped("/derive?home=D&mode=dorian&demo");
+  await page
+    .getByLabel("Stage")
+    .getByRole("button", { name: /^Sound/ })
+    .click();
+  await page.getByLabel("Metronome").check();
+  await page.getByLabel("Loop", { exact: true }).check();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press(" ");
+  const client = await page.context().newCDPSession(page);
+  const used = async () => {
+    await client.send("HeapProfiler.collectGarbage");
+    const { usedSize } = await client.send("Runtime.getHeapUsage");
+    return usedSize / 1e6;
+  };
+  const begun = Date.now();
+  let early = 0;
+  while (Date.now() - begun < WATCHED * 1000) {
+    for (const key of ["d", "e", "ArrowDown", "ArrowUp", "2", "1"]) {
+      await page.keyboard.press(key);
+      await page.waitForTimeout(250);
+    }
+    if (early === 0 && Date.now() - begun > (WATCHED * 1000) / 3) early = await used();
+  }
+  const late = await page.evaluate(() =>
+    /** @type {any} */ (window).starts.map(
+      (/** @type {[number, number]} */ [when, now]) => (now - when) * 1000,
+    ),
+  );
+  const grown = (await used()) - early;
+  await page.close();
+  return { notes: late.length, latest: Math.max(...late), grown };
+}
