@@ -50,7 +50,7 @@ vi.mock("tone", () => {
     },
     Frequency: (midi: number) => ({ toFrequency: () => midi }),
     connect: () => undefined,
-    Context: class {},
+    Context: function Context() {},
     setContext: () => undefined,
     getContext: () => ({
       on: (_: string, listen: (state: string) => void) => (asked.changed = listen),
@@ -118,7 +118,7 @@ const LEAD = 0.06;
 
 beforeEach(() => {
   vi.useFakeTimers();
-  vi.stubGlobal("AudioContext", class {});
+  vi.stubGlobal("AudioContext", function AudioContext() {});
   vi.stubGlobal("fetch", () => Promise.reject(new Error("not here")));
   Object.assign(asked, {
     now: 10,

@@ -1,7 +1,7 @@
 import { TOGETHER, underCeiling } from "./ceiling";
 import { makeParts, partLevel, type PartSounds, type PartVolumes } from "./instruments";
 import { plan, type Playing } from "./plan";
-import { type Part, PARTS } from "./score";
+import { type Part, PARTS, type Score } from "./score";
 import { loadSound } from "./sounds";
 
 /** What is rendered: rounds until the time is up, with the parts that are wanted. */
@@ -40,8 +40,8 @@ interface TimedRound {
 }
 
 /**
- * The rounds that begin within a time, one at least, each with the seconds that it lasts at its tempo. Played without a
- * count-in.
+ * The rounds that begin within a time, one at least, each with the seconds that it lasts at its tempo, counted from the
+ * end of a count-in.
  *
  * @example roundsWithin({ round: () => a score of 8 beats, tempo: () => 120 }, 60).length // 15
  */
@@ -60,12 +60,14 @@ export function roundsWithin({ round, tempo }: Playing, within: number): readonl
 
 /**
  * Renders a performance without a loudspeaker, by the very plan that is played live and under the same ceiling; its first sample is its
- * first beat.
+ * first beat, or that of its count-in.
  */
 export async function render({ playing, seconds, parts, volumes, sounds }: Rendering): Promise<Samples> {
   const rounds = roundsWithin(playing, seconds);
   const last = rounds.at(-1);
-  const samples = new Float32Array(Math.ceil(((last?.at ?? 0) + (last?.seconds ?? 0) + TAIL) * RATE));
+  const counted = playing.before ? (playing.before.beats * 60) / playing.tempo(0) : 0;
+  const whole = counted + (last?.at ?? 0) + (last?.seconds ?? 0);
+  const samples = new Float32Array(Math.ceil((whole + TAIL) * RATE));
   const wanted = new Set(parts.filter((part) => partLevel(part, volumes[part]) > -Infinity));
   const decoder = new OfflineAudioContext(1, 1, RATE);
   // What cannot be had is played by its stand-in, as it is live.
@@ -75,8 +77,9 @@ export async function render({ playing, seconds, parts, volumes, sounds }: Rende
     while (to < rounds.length && (to === from || (rounds[to]?.at ?? 0) < begins + STRETCH)) to += 1;
     const ends = rounds[to]?.at ?? (last?.at ?? 0) + (last?.seconds ?? 0);
     const piece = shortened(playing, from, to, wanted);
-    const rendered = await renderRounds(piece, ends - begins, volumes, sounds);
-    const at = Math.round(begins * RATE);
+    const before = from === 0 ? counted : 0;
+    const rendered = await renderRounds(piece, before + ends - begins, volumes, sounds);
+    const at = Math.round((counted + begins - before) * RATE);
     for (let each = 0; each < rendered.length && at + each < samples.length; each += 1)
       samples[at + each] = (samples[at + each] ?? 0) + (rendered[each] ?? 0);
   }
@@ -87,12 +90,12 @@ export async function render({ playing, seconds, parts, volumes, sounds }: Rende
 
 /** Some rounds of a performance, with the notes of some parts. */
 function shortened(playing: Playing, from: number, to: number, wanted: ReadonlySet<Part>): Playing {
+  const heard = (score: Score | undefined) =>
+    score && { ...score, notes: score.notes.filter(({ part }) => wanted.has(part)) };
   return {
     tempo: (n) => playing.tempo(from + n),
-    round: (n) => {
-      const score = from + n < to ? playing.round(from + n) : undefined;
-      return score && { ...score, notes: score.notes.filter(({ part }) => wanted.has(part)) };
-    },
+    before: from === 0 ? heard(playing.before) : undefined,
+    round: (n) => heard(from + n < to ? playing.round(from + n) : undefined),
   };
 }
 

@@ -12,7 +12,8 @@ describe("blocks on pages", () => {
       fc.property(fc.array(block, { maxLength: 40 }), fc.constantFrom("a4", "letter"), (blocks, paper) => {
         const height = PAPERS[paper];
         const pages = pagesOf(blocks, height);
-        expect(pages.flat().map((placed) => placed.block)).toEqual(blocks);
+        const placed = pages.flat().map(({ block: each }) => each);
+        expect(placed.filter((each, at) => placed.indexOf(each) === at)).toEqual(blocks);
         for (const { block: each, y } of pages.flat()) {
           expect(y).toBeGreaterThanOrEqual(MARGIN);
           expect(y + each.height).toBeLessThanOrEqual(height - MARGIN);
@@ -27,6 +28,13 @@ describe("blocks on pages", () => {
       PAPERS.a4,
     );
     expect(pages.map((page) => page.length)).toEqual([1, 2]);
+  });
+
+  it("say at the top of a page what it goes on under", () => {
+    const heading = { height: 40, isHeading: true };
+    const pages = pagesOf([heading, { height: PAPERS.a4 / 2 }, { height: PAPERS.a4 / 2 }], PAPERS.a4);
+    expect(pages.map((page) => page[0]?.block)).toEqual([heading, heading]);
+    expect(pages[1]?.[1]?.y).toBe(MARGIN + 40);
   });
 
   it("have the proportions of their paper", () => {

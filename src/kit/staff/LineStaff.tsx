@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from "react";
 import type { Place, Written } from "@/core/instrument";
 import { type Fifths, type Interval, midiOf, type Pitch, soundOf } from "@/core/pitch";
-import { evenTune } from "@/core/tune";
+import { type HomeMode, mode, signedKey } from "@/core/scale";
+import { evenTune, type Tune } from "@/core/tune";
 import { writeAbc } from "@/formats";
 import { heardAmong } from "@/kit/heardAmong";
 import { type Add, adderTo, drawFrames, drawNotches, headBox, staffBox } from "./drawn";
@@ -19,6 +20,8 @@ export interface StaffNote {
 interface LineStaffProps {
   readonly notes: readonly StaffNote[];
   readonly lit: readonly Fifths[];
+  /** The mode that it is in: its key signature stands at the beginning. */
+  readonly homeMode: HomeMode;
   /** What is new in the selected chord: framed. */
   readonly targetNotes: readonly Fifths[];
   /** MIDI numbers that sound now. */
@@ -37,9 +40,17 @@ interface LineStaffProps {
 const TAB_GAP = 11;
 const TAB_TOP = 26;
 
+/** A tune with the key signature of a mode, where it has one. */
+function inKey(tune: Tune, homeMode: HomeMode): Tune {
+  const signed = signedKey(homeMode);
+  return signed
+    ? { ...tune, keys: [{ home: signed.tonic, mode: mode("ionian"), isSignature: true, bar: 0 }] }
+    : tune;
+}
+
 /** Notes on one long staff with fingers above and tablature below, engraved by the library when first needed. */
 export function LineStaff(props: LineStaffProps) {
-  const { notes, lit, targetNotes, sounding, written, strings, each, isChord, label } = props;
+  const { notes, homeMode, lit, targetNotes, sounding, written, strings, each, isChord, label } = props;
   const paper = useRef<HTMLDivElement>(null);
   const [drawnLine, setDrawn] = useState<ReadonlyMap<number, SVGElement>>();
   useEffect(() => {
@@ -52,7 +63,7 @@ export function LineStaff(props: LineStaffProps) {
         notes.map(({ pitch }) => pitch),
         isChord ? 1 : each,
       );
-      const abc = writeAbc(tune, { clef, octavesUp: written.octavesUp, onOneLine: true });
+      const abc = writeAbc(inKey(tune, homeMode), { clef, octavesUp: written.octavesUp, onOneLine: true });
       const [engraved] = abcjs.renderAbc(node, abc.text, {
         add_classes: true,
         staffwidth: Math.max(node.clientWidth - 40, notes.length * 34),
@@ -80,7 +91,7 @@ export function LineStaff(props: LineStaffProps) {
     return () => {
       isCurrent = false;
     };
-  }, [notes, lit, targetNotes, written, strings, each, isChord]);
+  }, [notes, homeMode, lit, targetNotes, written, strings, each, isChord]);
   useEffect(() => {
     const midis = notes.map(({ pitch }) => midiOf(pitch));
     const heard = heardAmong(midis, sounding);

@@ -72,6 +72,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
     return (
       <LineStaff
         notes={notes}
+        homeMode={homeMode}
         lit={lit}
         targetNotes={targetNotes}
         sounding={sounding}
