@@ -1,5 +1,26 @@
+import fc from "fast-check";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { LOUDEST, SAFE_VOLUME, type Playing, type Score, soundEngine, type SoundState } from ".";
+import { readChart, readSymbol } from "@/core/chord";
+import { mode } from "@/core/scale";
+import { heardAt, stillTold } from "./engine";
+import { plan, type Timed } from "./plan";
+import {
+  accompanied,
+  chartScore,
+  ladderScore,
+  lineScore,
+  LOUDEST,
+  modeScore,
+  onKeyboard,
+  SAFE_VOLUME,
+  type Playing,
+  type Score,
+  soundEngine,
+  type SoundState,
+  swapScore,
+  vampScore,
+  voicingScore,
+} from ".";
 
 /** What the stand-in for the synthesis library was asked to do. */
 const asked = vi.hoisted(() => ({
@@ -171,6 +192,18 @@ describe("the engine", () => {
     made.stop();
   });
 
+  it("leaves out what should have begun while the page stood still for longer than that", async () => {
+    const { made } = engine();
+    await made.play(always);
+    await pass(0.3);
+    const before = asked.struck.length;
+    stall(30);
+    await pass(0.1);
+    // Of seven rounds no more than what is due from now on.
+    expect(asked.struck.length - before).toBeLessThanOrEqual(3);
+    made.stop();
+  });
+
   it("tells what the audio clock plays at each moment, after a stall too", async () => {
     const { made, sounding, marks, rounds } = engine();
     await made.play(always);
@@ -303,4 +336,72 @@ describe("the engine", () => {
     expect(asked.ramped.at(-1)).toBe(LOUDEST);
     made.stop();
   });
+});
+
+describe("what is told of each kind of playing", () => {
+  const chord = (symbol: string) => {
+    const reading = readSymbol(symbol);
+    if (!("chord" in reading)) throw new Error(symbol);
+    return reading.chord;
+  };
+  const dorian = { home: 2, mode: mode("dorian") };
+  const kinds: Readonly<Record<string, Score>> = {
+    mode: modeScore(dorian, true),
+    swap: swapScore(dorian, 3, -4),
+    "all modes": ladderScore(["lydian", "dorian"].map((id) => ({ home: 2, mode: mode(id) }))),
+    line: lineScore([50, 52, 53, 55, 57], "triplets", 2),
+    voicing: voicingScore([40, 47, 52, 55, 59, 64]),
+    vamp: accompanied(vampScore({ chords: [chord("Dm"), chord("G")] }), {
+      layout: onKeyboard,
+      backing: "strum",
+    }),
+    arpeggios: accompanied(vampScore({ chords: [chord("Dm"), chord("G")] }), {
+      layout: onKeyboard,
+      backing: "arpeggio",
+    }),
+    chart: accompanied(chartScore(readChart("6/8 | Em9 | A13 | N.C. |").value), {
+      layout: onKeyboard,
+      backing: "pad",
+    }),
+  };
+
+  it.each(Object.entries(kinds))(
+    "%s: at any moment what sounds at that moment, whatever the page did before",
+    (_, kind) => {
+      fc.assert(
+        fc.property(
+          fc.array(fc.double({ min: 0.01, max: 1, noNaN: true }), { minLength: 10, maxLength: 50 }),
+          (steps) => {
+            const { until } = plan({ round: () => kind, tempo: () => 90 }, 0);
+            const all: Timed[] = [];
+            let handed: readonly Timed[] = [];
+            let now = 0;
+            for (const step of steps) {
+              now += step;
+              const next = until(now + 1.2);
+              all.push(...next);
+              handed = [...handed, ...next];
+              const { midis, round, mark } = heardAt(handed, now);
+              handed = stillTold(handed, now);
+              const sounding = all.flatMap((each) =>
+                each.kind === "note" &&
+                !["drone", "click"].includes(each.note.part) &&
+                each.time <= now &&
+                now < each.time + each.seconds
+                  ? [each.note.midi]
+                  : [],
+              );
+              expect(midis).toEqual([...new Set(sounding)].sort((a, b) => a - b));
+              const beat = (now * 90) / 60;
+              expect(round).toBe(Math.floor(beat / kind.beats + 1e-9));
+              const within = beat - (round ?? 0) * kind.beats;
+              const passed = (kind.marks ?? []).filter((at) => at <= within + 1e-9).length;
+              expect(mark).toBe(passed === 0 ? undefined : passed - 1);
+            }
+          },
+        ),
+        { numRuns: 20 },
+      );
+    },
+  );
 });

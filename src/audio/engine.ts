@@ -67,6 +67,9 @@ const LEAD = 0.06;
  */
 const AHEAD = 1.2;
 
+/** Seconds after its time at which a note may still begin. */
+const LATEST = 0.1;
+
 /** Milliseconds between two looks ahead. */
 const LOOKS = 60;
 
@@ -141,8 +144,10 @@ export function soundEngine(listener: SoundListener): SoundEngine {
     if (isOver && running === mine) stop();
   };
   const hand = (all: readonly Timed[], to: Running) => {
+    const now = loaded?.tone.getContext().rawContext.currentTime ?? 0;
     for (const each of all)
-      if (each.kind === "note" && loaded) {
+      // What should have begun while the page stood still for very long is left out: it would all come at once.
+      if (each.kind === "note" && loaded && each.time > now - LATEST) {
         const { part, midi, loud } = each.note;
         loaded.parts[part].strike({ midi, seconds: each.seconds, time: each.time, loud });
       }

@@ -52,4 +52,34 @@ describe("MIDI", () => {
       [64, 1 / 3],
     ]);
   });
+
+  it("has the title in ASCII and in UTF-8, key, meter, volumes and how hard notes are struck, byte for byte", async () => {
+    const bytes = await writeMidi({
+      title: "C♭ Lydian",
+      tempos: [{ at: 0, tempo: 120 }],
+      meters: [
+        { at: 0, beats: 1, unit: 8 },
+        { at: 0.5, beats: 6, unit: 8 },
+      ],
+      key: { tonic: -6, isMinor: false },
+      parts: [
+        { name: "Line", program: 110, level: -12, notes: [{ midi: 60, at: 0, length: 1, loud: 0.5 }] },
+        { name: "Bass", program: 33, notes: [] },
+        { name: "Click", program: undefined, notes: [{ midi: 76, at: 0, length: 0.1 }] },
+      ],
+    });
+    const text = Buffer.from(bytes).toString("latin1");
+    const hex = (codes: string) =>
+      String.fromCharCode(...codes.split(" ").map((code) => Number.parseInt(code, 16)));
+    // Three tracks at 480 ticks: the one without notes is left out.
+    expect(text.startsWith(`MThd${hex("0 0 0 6 0 1 0 3 1 e0")}`)).toBe(true);
+    expect(text).toContain(`${hex("ff 3 9")}Cb Lydian`);
+    expect(text).toContain(`${hex("ff 1 b")}${Buffer.from("C♭ Lydian").toString("latin1")}`);
+    // Six flats, major; half a million microseconds to the quarter; 1/8, then 6/8.
+    for (const event of ["ff 59 2 fa 0", "ff 51 3 7 a1 20", "ff 58 4 1 3", "ff 58 4 6 3 24 8"])
+      expect(text, event).toContain(hex(event));
+    // Program, volume 12 dB down as General MIDI counts it, half as hard.
+    for (const event of ["c0 6e", "b0 7 40", "90 3c 40", "99 4c"]) expect(text, event).toContain(hex(event));
+    expect(text).not.toContain("Bass");
+  });
 });

@@ -146,10 +146,14 @@ function gripOf(tuning: Tuning, chord: Chord): readonly number[] {
   return keys;
 }
 
+/** More different chords than these take too long to look for while somebody waits to hear them: they are laid out as on a keyboard. */
+const MOST_GRIPS = 24;
+
 /** Chords on the strings of the stage: the one that is shown as it is shown there, others as they are first taken. */
 const onStrings =
   (tuning: Tuning): Layout =>
   (chords) => {
+    if (new Set(chords.map((chord) => printChord(chord))).size > MOST_GRIPS) return onKeyboard(chords);
     const shown = $division.get() === "voicing" ? $voicing.get() : undefined;
     const shownChord = shown && printChord($chord.get());
     return chords.map((chord) =>
@@ -157,17 +161,27 @@ const onStrings =
     );
   };
 
+/** Octaves by which what is heard was moved to lie on the instrument: below 0 downwards. */
+export const $movedOctaves = atom(0);
+
+/** What a score is arranged by: where none of it has changed the arrangement is the same. */
+type Arranging = readonly [Score, ...unknown[]];
+let lastArranged: { readonly by: Arranging; readonly score: Score } | undefined;
+
 /** A score as it is played here: on the instrument of the stage, in its register, with chords as they are set. */
 export function arranged(score: Score): Score {
   const tuning = $tuning.get();
   const chordTuning = $chordTuning.get();
-  const strings = tuning ? openSounds(tuning) : [];
+  const { backing } = $settings.get();
   const sound = $lineSound.get();
-  const low = strings.length > 0 ? Math.min(...strings) : LOW_KEY;
-  return accompanied(placed(score, low < SMALL ? low + ABOVE_LOWEST : low, keyRange(sound)), {
-    layout: chordTuning ? onStrings(chordTuning) : onKeyboard,
-    backing: $settings.get().backing,
-  });
+  const shown = $division.get() === "voicing" ? $voicing.get() : undefined;
+  const by: Arranging = [score, tuning, chordTuning, backing, sound, shown];
+  if (lastArranged && by.every((each, at) => each === lastArranged?.by[at])) return lastArranged.score;
+  const low = tuning ? Math.min(...openSounds(tuning)) : LOW_KEY;
+  const own = placed(score, low < SMALL ? low + ABOVE_LOWEST : low, keyRange(sound));
+  const made = accompanied(own, { layout: chordTuning ? onStrings(chordTuning) : onKeyboard, backing });
+  lastArranged = { by, score: made };
+  return made;
 }
 
 /** Where free lines begin: on a small instrument its lowest string, on a large one a fourth above; on keys about G3. */
@@ -206,11 +220,18 @@ function playingOf(heard: () => Heard, onSwapped?: (round: number) => void): Pla
       const isSwapped = $isSwapped.get() && swapping !== undefined;
       if (isSwapped) onSwapped?.(round);
       const own = arranged(now);
+      $movedOctaves.set(now.isFree ? 0 : octavesApart(now, own));
       const played = isSwapped ? swapped(own, swapping) : own;
       return click && !isClickAlone(now) ? withClick(played, clickParts) : played;
     },
   };
 }
+
+/** Octaves from the line of one score to that of another. */
+const octavesApart = (one: Score, other: Score): number => {
+  const [from, to] = [one, other].map(({ notes }) => notes.find(({ part }) => part === "line")?.midi);
+  return from === undefined || to === undefined ? 0 : Math.round((to - from) / 12);
+};
 
 /** Whether a score is the metronome by itself. */
 const isClickAlone = ({ notes, chords = [] }: Score): boolean =>

@@ -11,6 +11,7 @@ import {
   $isSwapped,
   $line,
   $front,
+  $movedOctaves,
   $partSounds,
   $position,
   $positions,
@@ -243,6 +244,19 @@ describe("what is played", () => {
     expect(["guitar", "bass", "ukulele", "mandolin", "fiddle", "keyboard"].map(lowest)).toEqual([
       50, 38, 62, 62, 62, 62,
     ]);
+  });
+
+  it("a tune that an instrument hasn’t the octave for is moved whole, and that is said", () => {
+    const notes = [74, 76, 78].map((midi, at) => ({ part: "line", midi, at, length: 1 }) as const);
+    const tune = { code: "tune", score: { notes, beats: 3, loops: false } } as const;
+    $selection.set({ ...$selection.get(), play: tune });
+    const heard = () =>
+      mainPlaying()
+        .round(0)
+        ?.notes.map(({ midi }) => midi);
+    expect([heard(), $movedOctaves.get()]).toEqual([[74, 76, 78], 0]);
+    changeSettings({ instrument: "bass", tuning: "bass/standard" });
+    expect([heard(), $movedOctaves.get()]).toEqual([[62, 64, 66], -1]);
   });
 
   it("chords sound as they are taken on the strings of the stage, or as they are laid out on a keyboard", () => {

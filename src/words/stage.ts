@@ -389,3 +389,7 @@ export function playedOnText(instrument: string, tuning: Pick<Tuning, "id" | "ca
     ...(tuning && tuning.capo > 0 ? [`capo ${tuning.capo}`] : []),
   ].join(", ");
 }
+
+/** Where an instrument hasn't the octave that is written: "played an octave lower". */
+export const movedOctavesText = (octaves: number): string =>
+  `played ${Math.abs(octaves) === 1 ? "an octave" : countText(Math.abs(octaves), "octave")} ${octaves > 0 ? "higher" : "lower"}`;

@@ -187,6 +187,14 @@ test("a practice sheet takes modes, positions and lines, and is saved and printe
   const files = unzipSync(new Uint8Array(readFileSync(await archive.path())));
   expect(Object.keys(files)).toEqual(["practice-1.svg", "practice-2.svg", "practice-3.svg"]);
   expect(new TextDecoder().decode(files["practice-1.svg"])).toMatch(/^<\?xml[^]*<svg[^]*font-face/);
+  // On paper each drawing is a page, on A4 and on Letter, and says what it is for.
+  await expect(page.getByText("Guitar, standard tuning").first()).toBeAttached();
+  for (const paper of ["A4", "Letter"]) {
+    await page.getByRole("radio", { name: paper }).check({ force: true });
+    const drawings = await page.getByRole("img", { name: /^Practice sheet/ }).count();
+    const pdf = (await page.pdf({ preferCSSPageSize: true, printBackground: true })).toString("latin1");
+    expect(pdf.match(/\/Type\s*\/Page\b/gu), paper).toHaveLength(drawings);
+  }
   await page.emulateMedia({ media: "print" });
   await expect(page.getByRole("button", { name: "Print" })).toBeHidden();
   await page.reload();

@@ -4,6 +4,7 @@ import {
   $chord,
   $division,
   $isSwapHeard,
+  $movedOctaves,
   $isSwapped,
   $playing,
   $searched,
@@ -33,6 +34,7 @@ import {
   swapLiveText,
   touchingText,
   voicingText,
+  movedOctavesText,
 } from "@/words";
 import type { Shown } from "./shown";
 import styles from "./Stage.module.css";
@@ -133,6 +135,7 @@ function WhilePlaying() {
   const playing = useStore($playing);
   const isSwapped = useStore($isSwapped);
   const isHeard = useStore($isSwapHeard);
+  const moved = useStore($movedOctaves);
   return (
     <span className={styles.while}>
       {playing === MAIN && swap && (
@@ -140,6 +143,7 @@ function WhilePlaying() {
           {swapLiveText(homeMode.home, swap, isSwapped, isHeard)}
         </Toggle>
       )}
+      {playing !== undefined && moved !== 0 && <span>{movedOctavesText(moved)}</span>}
       {tempo !== settings.tempo && <span>{`now ${tempo} bpm`}</span>}
     </span>
   );
