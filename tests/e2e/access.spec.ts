@@ -60,6 +60,8 @@ test("every part of Derive, the sheet and the description are accessible", async
 test("every way into Identify and its collections are accessible", async ({ page }) => {
   test.slow();
   await open(page, "/identify?demo");
+  await page.getByRole("heading", { level: 2 }).first().waitFor();
+  await page.waitForTimeout(400);
   await page.getByRole("radio", { name: "Type", exact: true }).check({ force: true });
   expect(await serious(page), "type").toEqual([]);
   await page.getByRole("radio", { name: "Play in", exact: true }).check({ force: true });
