@@ -39,6 +39,8 @@ class Acting {
     if (this.way === "keyboard") await this.key("Escape");
     else await this.press(dialog.getByRole("button", { name: /^Close/ }));
     await expect(dialog).toBeHidden();
+    // The focus leaves what is hidden with the next frame.
+    await this.page.waitForFunction(() => document.activeElement?.closest("[popover]") === null);
   }
 
   async choose(list: Locator, option: string | { readonly label: string }): Promise<void> {
