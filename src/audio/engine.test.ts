@@ -297,6 +297,19 @@ describe("the engine", () => {
     made.stop();
   });
 
+  it("stays silent where what is to be played cannot be made", async () => {
+    const { made, states } = engine();
+    const broken: Playing = {
+      round: () => {
+        throw new Error("no chord");
+      },
+      tempo: () => 60,
+    };
+    await made.play(broken);
+    await pass(0.5);
+    expect([states, asked.struck]).toEqual([["starting", "playing", "unavailable"], []]);
+  });
+
   it("says which recordings cannot be had, and plays stand-ins", async () => {
     const { made, missing } = engine();
     await made.play(once);

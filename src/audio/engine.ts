@@ -219,7 +219,7 @@ export function soundEngine(listener: SoundListener): SoundEngine {
         follow();
       } catch (error) {
         if (mine === act)
-          onState({ at: "unavailable", reason: error instanceof Error ? error.message : String(error) });
+          end({ at: "unavailable", reason: error instanceof Error ? error.message : String(error) });
       }
     },
     stop,
