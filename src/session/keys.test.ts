@@ -37,6 +37,8 @@ describe("keys", () => {
     ["an arrow on a slider", press("ArrowUp"), at("control"), undefined],
     ["d while typing", press("d"), at("text"), undefined],
     ["d in a dialog", press("d"), at("nothing", true), undefined],
+    ["space in a dialog", press(" "), at("nothing", true), "play"],
+    ["space on a button of a dialog", press(" "), at("button", true), undefined],
     ["ctrl d", press("d", true), page, undefined],
     ["ctrl z", press("z", true), page, "undo"],
     ["ctrl z on a checkbox", press("z", true), at("control"), "undo"],

@@ -27,7 +27,7 @@ export interface Focused {
 }
 
 /**
- * The binding that a press calls for. None while a dialog is open, with Alt, or where the focus is on something that may use the key
+ * The binding that a press calls for. None while a dialog is open but space, with Alt, or where the focus is on something that may use the key
  * itself: a checkbox, a radio button, a slider and a list have every key, a button has Space and Enter (WCAG 2.1.1).
  *
  * @param hasSingle whether single keys are on: they can be switched off (WCAG 2.1.4)
@@ -45,7 +45,9 @@ export function bindingFor(
   hasSingle = true,
 ): KeyBinding | undefined {
   const { on, isInDialog } = focused;
-  if (press.altKey || isInDialog || on === "text") return undefined;
+  // In a sheet space still plays and stops, where nothing there takes it.
+  const isPlay = press.key === " " && on === "nothing";
+  if (press.altKey || on === "text" || (isInDialog && !isPlay)) return undefined;
   const shift = press.shiftKey ? "Shift+" : "";
   const isCombined = press.ctrlKey || press.metaKey;
   const name = isCombined ? `Ctrl+${shift}${press.key.toLowerCase()}` : press.key;

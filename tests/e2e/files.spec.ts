@@ -231,3 +231,29 @@ test("chords of a chart are heard as their voicings, in three with the click on 
     [77, 5],
   ]);
 });
+
+test("the click stands on its beat in every meter, after a count-in too", async ({ page }) => {
+  for (const [meter, felt, bars, loud] of [
+    ["3/4", 3, 2, 3],
+    ["6/8", 2, 2, 2],
+    ["5/4", 5, 2, 5],
+    ["7/8", 7, 1, 7],
+    ["2/2", 2, 2, 2],
+  ] as const) {
+    await open(page, `/match?chords=${meter} ${"| Em ".repeat(bars)}|`);
+    await tempo(page, 90);
+    const sheet = await sound(page);
+    await sheet.getByLabel("Metronome").check();
+    await sheet.getByLabel("Count-in").selectOption("4");
+    for (const part of ["Chords", "Bass"]) await sheet.getByLabel(`Volume of the part: ${part}`).fill("-40");
+    const heard = readWav(await saved(page, "Save as WAV"));
+    const found = onsets(heard, 0.1, 0.1);
+    expect(found, meter).toHaveLength(4 + felt * bars);
+    for (const [at, time] of found.entries())
+      expect(Math.abs(time - (at * 60) / 90), meter).toBeLessThan(0.002);
+    // The first beat of each bar is the loudest of it.
+    const levels = found.map((time) => loudnessOf(heard, time, 0.05));
+    const first = levels.slice(4, 4 + loud);
+    expect(Math.max(...first), meter).toBe(first[0]);
+  }
+});

@@ -11,8 +11,11 @@ export function useKeyboard(): void {
       const target = first instanceof HTMLElement ? first : document.body;
       // Escape closes a sheet first.
       if (event.key === "Escape" && document.querySelector("[popover][data-open]")) return;
+      const focused = focusOn(target);
+      // A sheet that takes a key itself has had it.
+      if (focused.isInDialog && event.defaultPrevented) return;
       const { shortcuts } = $settings.get();
-      const binding = bindingFor(event, focusOn(target), $bindings.get(), shortcuts);
+      const binding = bindingFor(event, focused, $bindings.get(), shortcuts);
       if (!binding) return;
       event.preventDefault();
       binding.act();
