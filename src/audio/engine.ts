@@ -28,7 +28,7 @@ export type SoundState =
 /** What the engine tells: its state, and what is heard at this moment, asked of the audio clock at each frame. */
 export interface SoundListener {
   readonly onState: (state: SoundState) => void;
-  readonly onSounding: (midis: readonly number[]) => void;
+  readonly onSounding: (midis: readonly number[], nth: number | undefined) => void;
   /** The mark that was passed last, from 0; undefined when silent. */
   readonly onMark: (mark: number | undefined) => void;
   /** The round that is heard, from 0; undefined when silent. */
@@ -122,11 +122,11 @@ export function soundEngine(listener: SoundListener): SoundEngine {
     return loaded;
   };
 
-  const tell = (now: { midis: readonly number[]; mark: number | undefined; round: number | undefined }) => {
-    const sounding = now.midis.join(" ");
+  const tell = (now: Omit<ReturnType<typeof heardAt>, "isOver">) => {
+    const sounding = `${now.midis.join(" ")} ${now.nth ?? ""}`;
     const before = told;
     told = { sounding, mark: now.mark, round: now.round };
-    if (sounding !== before.sounding) onSounding(now.midis);
+    if (sounding !== before.sounding) onSounding(now.midis, now.nth);
     if (now.round !== before.round) onRound(now.round);
     if (now.mark !== before.mark) onMark(now.mark);
   };
@@ -168,7 +168,7 @@ export function soundEngine(listener: SoundListener): SoundEngine {
       const now = loaded.tone.getContext().rawContext.currentTime;
       for (const part of PARTS) loaded.parts[part].release(now);
     }
-    tell({ midis: [], mark: undefined, round: undefined });
+    tell({ midis: [], nth: undefined, mark: undefined, round: undefined });
   };
 
   const end = (state: SoundState) => {
@@ -252,7 +252,7 @@ export function soundEngine(listener: SoundListener): SoundEngine {
   };
 }
 
-const SILENT = { sounding: "", mark: undefined, round: undefined };
+const SILENT = { sounding: " ", mark: undefined, round: undefined };
 
 /** What is heard at a time, of what was handed over. */
 export function heardAt(
@@ -260,11 +260,14 @@ export function heardAt(
   now: number,
 ): {
   readonly midis: readonly number[];
+  /** Which note of the line sounds, where that is followed. */
+  readonly nth: number | undefined;
   readonly mark: number | undefined;
   readonly round: number | undefined;
   readonly isOver: boolean;
 } {
   const midis = new Set<number>();
+  let nth: number | undefined;
   let mark: number | undefined;
   let round: number | undefined;
   let isOver = false;
@@ -275,9 +278,12 @@ export function heardAt(
       mark = undefined;
     } else if (each.kind === "mark") mark = each.mark;
     else if (each.kind === "end") isOver = true;
-    else if (isShown(each.note.part) && now < each.time + each.seconds) midis.add(each.note.midi);
+    else if (isShown(each.note.part) && now < each.time + each.seconds) {
+      midis.add(each.note.midi);
+      nth = each.note.nth ?? nth;
+    }
   }
-  return { midis: [...midis].sort((a, b) => a - b), mark, round, isOver };
+  return { midis: [...midis].sort((a, b) => a - b), nth, mark, round, isOver };
 }
 
 /** What may still be heard or told: notes until their end, and of what is told no more than the last round and what came after. */

@@ -18,6 +18,8 @@ export interface ScoreNote {
   readonly late?: number;
   /** How hard it is struck, from 0 to 1; `USUAL` where nothing is said. */
   readonly loud?: number;
+  /** Which note of its line it is, from 0, where that is to be followed. */
+  readonly nth?: number;
 }
 
 /** How hard a note is struck that nothing is said of. */
@@ -190,6 +192,7 @@ export function lineScore(midis: readonly number[], rhythm: Rhythm, home: Fifths
     midi,
     at: at * each,
     length: at === midis.length - 1 ? beats - at * each : each,
+    nth: at,
   }));
   const homes = midis.filter((midi) => modulo(midi, 12) === soundOf(home));
   const low = homes.length > 0 ? Math.min(...homes) : Math.min(...midis, LINE_FROM);

@@ -41,6 +41,9 @@ export const $sound = atom<SoundState>({ at: "silent" });
 /** MIDI numbers of the line's notes that sound at this moment. */
 export const $sounding = atom<readonly number[]>([]);
 
+/** Which note of the line was struck last, from 0, while a line is played. */
+export const $lineNote = atom<number | undefined>(undefined);
+
 /** Which of several things that follow one another is heard now, from 0. */
 export const $mark = atom<number | undefined>(undefined);
 
@@ -78,10 +81,15 @@ const engine = soundEngine({
     $sound.set(state);
     if (state.at !== "starting" && state.at !== "playing") {
       $playing.set(undefined);
+      $lineNote.set(undefined);
       $isSwapped.set(false);
     }
   },
-  onSounding: (midis) => $sounding.set(midis),
+  onSounding: (midis, nth) => {
+    $sounding.set(midis);
+    // Between two notes of a line the hand is still on its way from the last one.
+    if (nth !== undefined) $lineNote.set(nth);
+  },
   onMark: (mark) => $mark.set(mark),
   onRound: (round) => $round.set(round),
   onMissing: (sounds) => $missingSounds.set(sounds),

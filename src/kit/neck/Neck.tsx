@@ -118,7 +118,12 @@ export function Neck({
         </defs>
         <Wood view={view} />
         {moves.map(({ from, to }) => (
-          <MoveMark key={`${to.string}/${to.fret}`} from={from} to={to} view={view} />
+          <MoveMark
+            key={`${from.string}/${from.fret} ${to.string}/${to.fret}`}
+            from={from}
+            to={to}
+            view={view}
+          />
         ))}
         {shown.map((marker) => (
           <Marker

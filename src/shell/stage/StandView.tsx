@@ -1,8 +1,19 @@
 import { useStore } from "@nanostores/react";
 import { type KeyboardEvent, useEffect, useRef } from "react";
-import { $division, $playing, $round, $selection, $settings, $sounding, $tempo, playOrStop } from "@/session";
+import {
+  $division,
+  $lineNote,
+  $playing,
+  $round,
+  $selection,
+  $settings,
+  $sounding,
+  $tempo,
+  playOrStop,
+} from "@/session";
 import { Neck, viewOf } from "@/kit/neck";
 import { degreeText, handText, noteText, positionText, STAND_KEYS, standText } from "@/words";
+import type { Move } from "@/core/instrument";
 import { notesOf } from "@/core/scale";
 import { nearView, type Shown } from "./shown";
 import styles from "./StandView.module.css";
@@ -97,6 +108,8 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
     play.current?.focus();
   };
   const isLine = division === "line" && surface === "neck";
+  const lineNote = useStore($lineNote);
+  const moves = isLine && lineNote !== undefined ? nextMoves(shown.notes, lineNote) : undefined;
   return (
     <>
       <header className={styles.head}>
@@ -132,6 +145,7 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
             targetNotes={selection.targetNotes}
             sounding={sounding}
             silent={silent}
+            moves={moves}
           />
         ) : (
           <Surface surface={surface} shown={shown} selection={selection} sounding={sounding} />
@@ -153,5 +167,18 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
         </button>
       </footer>
     </>
+  );
+}
+
+/** Notes of a line that are shown ahead of the one that sounds. */
+const AHEAD = 2;
+
+/** Where the hand goes next: from the note that sounds to the next, and on to the one after it. */
+export function nextMoves(notes: Shown["notes"], at: number): readonly Move[] {
+  return Array.from({ length: AHEAD }, (_, n) => [notes[at + n], notes[at + n + 1]] as const).flatMap(
+    ([from, to]) =>
+      from?.place && to?.place
+        ? [{ from: from.place, to: to.place, fromInterval: from.interval, toInterval: to.interval }]
+        : [],
   );
 }
