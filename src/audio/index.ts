@@ -1,4 +1,6 @@
+export * from "./alternating";
 export * from "./backing";
+export * from "./chart-score";
 export * from "./engine";
 export {
   LOUDEST,
@@ -9,7 +11,10 @@ export {
   SAFE_VOLUME,
   USUAL_SOUNDS,
 } from "./instruments";
+export * from "./metronome";
+export { placed } from "./placed";
 export type { Playing } from "./plan";
 export * from "./render";
 export * from "./score";
+export * from "./tune-score";
 export { keyRange, MIDI_PROGRAMS, type Sound, SOUNDS } from "./sounds";

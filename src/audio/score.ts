@@ -1,8 +1,7 @@
-import { type Fifths, halfSteps, type Interval, letterOf, midiOf, modulo, soundOf } from "@/core/pitch";
-import { type Chart, type Chord, playOrder, quartersOf } from "@/core/chord";
-import type { Vamp } from "@/core/progression";
+import type { Chord } from "@/core/chord";
+import { type Fifths, halfSteps, type Interval, modulo, soundOf } from "@/core/pitch";
 import type { HomeMode } from "@/core/scale";
-import { EPSILON, feltBeat, type Meter, type Tune, type TuneNote } from "@/core/tune";
+import type { Meter } from "@/core/tune";
 
 /** Who plays: the plucked line, the held home note, chords on a soft keyboard, their bass, the metronome. */
 export const PARTS = ["line", "drone", "chord", "bass", "click"] as const;
@@ -63,16 +62,16 @@ export interface Score {
 }
 
 /** The home of a line lies in the octave from here up: G3, low enough to sing. */
-const LINE_FROM = 55;
+export const LINE_FROM = 55;
 const DRONE_FROM = 43;
-const BASS_FROM = 36;
+export const BASS_FROM = 36;
 const CHORD_FROM = 52;
 
 /** The first sounding pitch class at or above a MIDI number. */
-const atOrAbove = (from: number, sound: number): number => from + modulo(sound - from, 12);
+export const atOrAbove = (from: number, sound: number): number => from + modulo(sound - from, 12);
 
 /** The lowest note that is held: below it a reed organ only growls. */
-const DRONE_LOWEST = 31;
+export const DRONE_LOWEST = 31;
 
 /** The held note under a home: an octave below it where that is not too low. */
 const droneUnder = (home: number): number => (home - 12 >= DRONE_LOWEST ? home - 12 : home);
@@ -106,16 +105,8 @@ export function modeScore({ home, mode }: HomeMode, withDrone: boolean): Score {
   return { notes: withDrone ? [...notes, drone(home, beats)] : notes, beats, loops: false, isFree: true };
 }
 
-/**
- * The characteristic note and its ordinary neighbour, alternating: the mode up and down with the one, then with the other, over the
- * held home note, round and round.
- */
-export function swapScore(homeMode: HomeMode, from: Interval, to: Interval): Score {
-  const own = modeScore(homeMode, true);
-  return alternating(own, swapped(own, { home: homeMode.home, from, to }));
-}
-
-const BEATS_A_BAR = 4;
+/** Beats to a bar where nothing else is said. */
+export const BEATS_A_BAR = 4;
 
 /**
  * Notes of one chord as they are given, each above the one before: one after another, then together.
@@ -165,14 +156,6 @@ export function ladderScore(modes: readonly HomeMode[]): Score {
 /** A bar of a held home note, round and round. */
 export function droneScore(home: Fifths): Score {
   return { notes: [drone(home, BEATS_A_BAR)], beats: BEATS_A_BAR, loops: true };
-}
-
-/** Chords over a bass that stays on home and is struck on every beat. */
-export function pedalScore(home: Fifths, { chords }: Pick<Vamp, "chords">): Score {
-  const beats = chords.length * BEATS_A_BAR;
-  const midi = atOrAbove(BASS_FROM, soundOf(home));
-  const pulse = Array.from({ length: beats }, (_, at): ScoreNote => ({ part: "bass", midi, at, length: 1 }));
-  return { notes: pulse, chords: inBars(chords, true), beats, loops: true };
 }
 
 /** How many notes of a line go to a beat: quarters, eighths, triplets, sixteenths. */
@@ -262,68 +245,6 @@ export const testScore = (): Score => ({
   loops: false,
 });
 
-/** Keys of the metronome among those of percussion: two wood blocks, and claves for what lies between the beats. */
-const CLICK = { first: 76, beat: 77, between: 75 } as const;
-const CLICK_LENGTH = 0.1;
-
-const plainPulses = (beats: number): readonly Pulse[] =>
-  Array.from({ length: Math.floor(beats + 1e-6) }, (_, at) => ({
-    at,
-    each: 1,
-    isFirst: at % BEATS_A_BAR === 0,
-  }));
-
-const pulsesOf = ({ pulses, beats }: Pick<Score, "pulses" | "beats">): readonly Pulse[] =>
-  pulses ?? plainPulses(beats);
-
-const click = (at: number, kind: keyof typeof CLICK): ScoreNote => ({
-  part: "click",
-  midi: CLICK[kind],
-  at,
-  length: CLICK_LENGTH,
-  loud: kind === "first" ? 1 : kind === "beat" ? USUAL : 0.55,
-});
-
-/** The metronome of a score, each beat parted into so many. */
-const clicks = (score: Pick<Score, "pulses" | "beats">, parts = 1): readonly ScoreNote[] =>
-  pulsesOf(score).flatMap(({ at, each, isFirst }) =>
-    Array.from({ length: parts }, (_, part) =>
-      click(at + (part * each) / parts, part > 0 ? "between" : isFirst ? "first" : "beat"),
-    ),
-  );
-
-/** A score with the metronome, each beat parted into so many. */
-export const withClick = (score: Score, parts = 1): Score => ({
-  ...score,
-  notes: [...score.notes, ...clicks(score, parts)],
-});
-
-/** The metronome alone, in the meter of a score. */
-export const clickScore = (score: Score, parts = 1): Score => ({
-  notes: clicks(score, parts),
-  beats: score.beats,
-  loops: true,
-  ...(score.pulses ? { pulses: score.pulses } : {}),
-  ...(score.meter ? { meter: score.meter } : {}),
-});
-
-/** So many beats of the metronome before a score begins, counted so that its first barline falls right, pickups and all. */
-export function countIn(beats: number, before?: Score): Score {
-  const pulses = before ? pulsesOf(before) : [];
-  const firsts = pulses.flatMap(({ isFirst }, at) => (isFirst ? [at] : []));
-  const [pickup = 0, second] = firsts;
-  const bar = second === undefined ? Math.max(1, pulses.length - pickup) || BEATS_A_BAR : second - pickup;
-  const perBar = before?.pulses ? bar : BEATS_A_BAR;
-  const each = pulses[0]?.each ?? 1;
-  return {
-    notes: Array.from({ length: beats }, (_, at) =>
-      click(at * each, modulo(beats - at + pickup, perBar) === 0 ? "first" : "beat"),
-    ),
-    beats: beats * each,
-    loops: false,
-  };
-}
-
 /** Whether there is nothing to hear. */
 export const isSilent = ({ notes, chords = [] }: Score): boolean => notes.length === 0 && chords.length === 0;
 
@@ -333,234 +254,21 @@ export const withoutDrone = (score: Score): Score => ({
   notes: score.notes.filter(({ part }) => part !== "drone"),
 });
 
-/** One degree of a mode and what takes its place. */
-export interface Swapping {
-  readonly home: Fifths;
-  readonly from: Interval;
-  readonly to: Interval;
-}
-
 /**
- * A score with one note of its mode swapped for its neighbour wherever it sounds, in the line, the chords and the bass.
+ * Notes of one part as files have them, in quarters.
  *
- * @example swapped(modeScore(D Dorian), { home: D, from: 6, to: ♭6 }) // every B is a B♭
+ * @param beat quarters to a beat of the score
  */
-export function swapped(score: Score, { home, from, to }: Swapping): Score {
-  const sound = soundOf(home + from);
-  const by = Math.round((to - from) / 7);
-  return {
-    ...score,
-    notes: score.notes.map((note) =>
-      note.part !== "click" && note.part !== "drone" && modulo(note.midi, 12) === sound
-        ? { ...note, midi: note.midi + by }
-        : note,
-    ),
-  };
-}
-
-/** Chords a bar each. */
-const inBars = (chords: readonly (Chord | undefined)[], isOverBass = false): readonly ScoreChord[] =>
-  chords.flatMap((chord, at) =>
-    chord ? [{ chord, at: at * BEATS_A_BAR, length: BEATS_A_BAR, pulse: 1, parts: 2, isOverBass }] : [],
-  );
-
-/** Chords of a vamp one after another, a bar each, round and round. */
-export const vampScore = ({ chords }: { readonly chords: readonly Chord[] }): Score => ({
-  notes: [],
-  chords: inBars(chords),
-  beats: chords.length * BEATS_A_BAR,
-  loops: true,
-});
-
-/** The beat of a chart, in quarters: what players feel in its first bar. */
-const beatOf = ({ bars }: Pick<Chart, "bars">): number => (bars[0] ? feltBeat(bars[0].meter) : 1);
-
-/** Beats that a chord of a chart lasts. */
-function beatsAt(chart: Pick<Chart, "chords" | "bars">, at: number): number {
-  const place = chart.chords[at];
-  const bar = place && chart.bars[place.bar - 1];
-  return bar ? (place.length * quartersOf(bar.meter)) / beatOf(chart) : 0;
-}
-
-/**
- * The chords of a chart as they are played, or those of some places, round and round, with a mark at each. Places that could
- * not be read are silent.
- */
-export function chartScore(
-  chart: Pick<Chart, "chords" | "bars" | "order">,
-  places: readonly number[] = chart.order,
-): Score {
-  let at = 0;
-  const marks: number[] = [];
-  const pulses: Pulse[] = [];
-  const unit = beatOf(chart);
-  let before: number | undefined;
-  const chords = places.flatMap((place): readonly ScoreChord[] => {
-    const begins = at;
-    const length = beatsAt(chart, place);
-    const { chord, bar = 1 } = chart.chords[place] ?? {};
-    const meter = chart.bars[bar - 1]?.meter ?? { beats: 4, unit: 4 };
-    const pulse = feltBeat(meter) / unit;
-    // A chord after the first of its bar goes on in its beats.
-    const isFirst = bar !== before || chart.chords[place - 1]?.bar !== bar;
-    before = bar;
-    for (let beat = 0; beat < length - EPSILON; beat += pulse)
-      pulses.push({ at: begins + beat, each: pulse, isFirst: isFirst && beat === 0 });
-    marks.push(begins);
-    at += length;
-    return chord ? [{ chord, at: begins, length, pulse, parts: feltBeat(meter) === 1.5 ? 3 : 2 }] : [];
-  });
-  return {
-    notes: [],
-    chords,
-    beats: at,
-    loops: true,
-    marks,
-    pulses,
-    ...(chart.bars[0] ? { meter: chart.bars[0].meter } : {}),
-  };
-}
-
-/** Notes of the line that go to a beat while a target note is practised. */
-const PRACTICE_NOTE = 0.5;
-
-/**
- * Chords with a line to practise a target note by, in either of two ways: `save` leaves it out of the other chords and begins
- * on it over its own; `throughout` uses it over all of them. The line goes up and down the notes it is given; over its own chord a target
- * note outside them stands for the one on its letter.
- *
- * @param notes the notes of the mode from home up, as names, for each place
- */
-export function targetScore(
-  chart: Pick<Chart, "chords" | "bars" | "order">,
-  places: readonly number[],
-  target: { readonly at: number; readonly note: Fifths; readonly way: "save" | "throughout" },
-  notes: (place: number) => readonly Fifths[],
-): Score {
-  const chords = chartScore(chart, places);
-  const line = places.flatMap((place, n) => {
-    const begins = chords.marks?.[n] ?? 0;
-    const isOwn = place === target.at;
-    const all = isOwn
-      ? withNote(notes(place), target.note)
-      : notes(place).filter((note) => target.way === "throughout" || soundOf(note) !== soundOf(target.note));
-    const home = notes(place)[0] ?? 0;
-    const low = atOrAbove(LINE_FROM, soundOf(home));
-    const up = all.map((note) => low + modulo(soundOf(note) - soundOf(home), 12)).sort((a, b) => a - b);
-    const start = isOwn ? up.findIndex((midi) => modulo(midi, 12) === soundOf(target.note)) : 0;
-    const round = [...up, ...up.slice(1, -1).reverse()];
-    return Array.from(
-      { length: Math.floor(beatsAt(chart, place) / PRACTICE_NOTE) },
-      (_, step): ScoreNote => ({
-        part: "line",
-        midi: round[modulo(Math.max(0, start) + step, round.length)] ?? low,
-        at: begins + step * PRACTICE_NOTE,
-        length: PRACTICE_NOTE,
-      }),
-    );
-  });
-  return { ...chords, notes: line };
-}
-
-/** Notes with one among them: where none sounds like it, in place of what stands on its letter. */
-const withNote = (notes: readonly Fifths[], note: Fifths): readonly Fifths[] =>
-  notes.some((each) => soundOf(each) === soundOf(note))
-    ? notes
-    : [...notes.filter((each) => letterOf(each) !== letterOf(note)), note];
-
-/** Chords over a held bass, a bar each and once through, with a mark at each; where there is none the bass is heard alone. */
-export function overBassScore(bass: Fifths, chords: readonly (Chord | undefined)[]): Score {
-  const beats = chords.length * BEATS_A_BAR;
-  return {
-    notes: [{ part: "drone", midi: atOrAbove(BASS_FROM, soundOf(bass)), at: 0, length: beats }],
-    chords: inBars(chords, true),
-    beats,
-    loops: false,
-    marks: chords.map((_, at) => at * BEATS_A_BAR),
-  };
-}
-
-/** Bars of a tune that are played at most, however many repeats there are. */
-const MOST_BARS = 20_000;
-const ONCE = { opens: false, times: 1, endings: [] };
-
-/**
- * A tune, its beats those that players feel (three to a 9/8 bar): the melody over what lies beneath it.
- *
- * @param repeats taken as they are written, endings too; otherwise every bar is played once
- */
-export function tuneScore(tune: Tune, repeats = false): Score {
-  const beat = feltBeat(tune.meter);
-  const signs = tune.bars.map((bar) => bar.signs ?? ONCE);
-  const order = repeats ? playOrder(signs, MOST_BARS) : tune.bars.map((_, at) => at);
-  const byBar = tune.bars.map((): ScoreNote[] => []);
-  const put = (notes: readonly TuneNote[], part: Part) => {
-    for (const { pitch, onset, duration, bar } of notes)
-      byBar[bar]?.push({
-        part,
-        midi: midiOf(pitch),
-        at: (onset - (tune.bars[bar]?.start ?? 0)) / beat,
-        length: duration / beat,
-      });
-  };
-  put(tune.notes, "line");
-  put(tune.beneath ?? [], "chord");
-  let start = 0;
-  const notes: ScoreNote[] = [];
-  const pulses: Pulse[] = [];
-  for (const at of order) {
-    for (const note of byBar[at] ?? []) notes.push({ ...note, at: note.at + start });
-    const { length = 0, lead = 0 } = tune.bars[at] ?? {};
-    const beats = length / beat;
-    // A pickup stands at the end of its bar: its beats are counted back from the barline.
-    const first = lead > 0 ? beats - Math.floor(beats + EPSILON) : 0;
-    for (let pulse = first; pulse < beats - EPSILON; pulse += 1)
-      pulses.push({ at: start + pulse, each: 1, isFirst: lead === 0 && pulse === 0 });
-    start += beats;
-  }
-  return { notes, beats: start, loops: false, pulses, meter: tune.meter };
-}
-
-/** One score after another: the first, then the second, round and round, with a mark where each begins. */
-export function alternating(one: Score, other: Score): Score {
-  const later = <T extends { readonly at: number }>(each: T): T => ({ ...each, at: each.at + one.beats });
-  return {
-    notes: [...one.notes, ...other.notes.map(later)],
-    chords: [...(one.chords ?? []), ...(other.chords ?? []).map(later)],
-    beats: one.beats + other.beats,
-    loops: true,
-    marks: [0, one.beats],
-    pulses: [...pulsesOf(one), ...pulsesOf(other).map(later)],
-    ...(one.isFree && other.isFree ? { isFree: true } : {}),
-  };
-}
-
-/**
- * A score where an instrument plays it: a line without an octave of its own begins on the lowest home from a key up; any other is moved by
- * octaves where it would leave the instrument's keys. The held note goes with it.
- *
- * @param low the key from which homes of free lines are sought
- * @param range the lowest and the highest key of the instrument
- */
-export function placed(score: Score, low: number, range: readonly [number, number]): Score {
-  const line = score.notes.flatMap(({ part, midi }) => (part === "line" ? [midi] : []));
-  if (line.length === 0) return score;
-  const [least, most] = [Math.min(...line), Math.max(...line)];
-  const by = score.isFree ? low + modulo(least - low, 12) - least : octavesInto(least, most, range);
-  if (by === 0) return score;
-  return {
-    ...score,
-    notes: score.notes.map((note) => {
-      if (note.part === "line") return { ...note, midi: note.midi + by };
-      return note.part === "drone" ? { ...note, midi: Math.max(DRONE_LOWEST - 7, note.midi + by) } : note;
-    }),
-  };
-}
-
-/** Half steps, in octaves, by which notes move to lie in a range, as far as they can. */
-function octavesInto(least: number, most: number, [low, high]: readonly [number, number]): number {
-  let by = 0;
-  while (least + by < low) by += 12;
-  while (most + by > high && least + by - 12 >= low) by -= 12;
-  return by;
-}
+export const partInQuarters = (
+  notes: readonly ScoreNote[],
+  part: Part,
+  beat: number,
+): readonly Pick<ScoreNote, "midi" | "at" | "length" | "loud">[] =>
+  notes
+    .filter((note) => note.part === part)
+    .map(({ midi, at, length, loud }) => ({
+      midi,
+      at: at * beat,
+      length: length * beat,
+      ...(loud === undefined ? {} : { loud }),
+    }));

@@ -1,5 +1,5 @@
 import { parentOf } from "@/core/scale";
-import { barLength, type Tune, type TuneNote } from "@/core/tune";
+import { barLength, feltBeat, type Tune, type TuneNote } from "@/core/tune";
 import { writeMidi } from "./midi";
 import { midiNotes } from "./midi-tune";
 import { piecesByBar } from "./pieces";
@@ -81,11 +81,15 @@ function attributesXml({ meter }: Tune, key: NonNullable<Tune["keys"]>[number] |
   ]);
 }
 
-/** A tune as a MIDI file: the melody on one track, what lies beneath it on another. Repeats are not played. */
+/**
+ * A tune as a MIDI file: the melody on one track, what lies beneath it on another. Repeats are not played.
+ *
+ * @param tempo felt beats a minute, three eighths each in 6/8
+ */
 export const writeTuneMidi = (tune: Tune, tempo: number): Promise<Uint8Array<ArrayBuffer>> =>
   writeMidi({
     title: tune.title,
-    tempos: [{ at: 0, tempo }],
+    tempos: [{ at: 0, tempo: tempo * feltBeat(tune.meter) }],
     meters: [{ at: 0, ...tune.meter }],
     parts: [
       { name: "Melody", program: PROGRAMS.melody, notes: midiNotes(tune.notes) },

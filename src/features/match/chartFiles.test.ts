@@ -66,6 +66,13 @@ describe("a chart in a file", () => {
     ]);
   });
 
+  it("as MIDI in 6/8 lasts as long as it is heard: the tempo counts dotted quarters", async () => {
+    const text = "6/8 | Em | C |";
+    const made = await chartFile(readChart(text).value, text, "", "midi", "chords", 60);
+    const { tempo, meter } = await tracksOf(bytesOf(made));
+    expect([meter, tempo]).toEqual([[6, 8], 90]);
+  });
+
   it("as MIDI for strings has a track for each, one note at a time, inside its range", async () => {
     const { tracks } = await tracksOf(bytesOf(await file("midi", "strings")));
     expect(tracks.map(({ name }) => name)).toEqual(["Violin 1", "Violin 2", "Viola", "Cello"]);

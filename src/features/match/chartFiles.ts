@@ -2,7 +2,6 @@ import { type Chart, quartersOf } from "@/core/chord";
 import { type Ensemble, ENSEMBLES, laidOut } from "@/core/instrument";
 import { midiOf } from "@/core/pitch";
 import type { Problem, Reading } from "@/core/problem";
-import { feltBeat } from "@/core/tune";
 import {
   decoded,
   type FileChart,
@@ -18,7 +17,7 @@ import {
   writeMusicXml,
   type WrittenPart,
 } from "@/formats";
-import { chartScore, MIDI_PROGRAMS } from "@/audio";
+import { beatOf, chartScore, MIDI_PROGRAMS, partInQuarters } from "@/audio";
 import { $partSounds, arranged } from "@/session";
 import { MOST_CHART_TEXT } from "@/storage";
 import { ENSEMBLE_PART_TEXT, PART_TEXT } from "@/words";
@@ -177,7 +176,8 @@ async function chartMidi(
         }));
   return writeMidi({
     title,
-    tempos: [{ at: 0, tempo }],
+    // The tempo counts the beats that are felt, three eighths each in 6/8; files count quarters.
+    tempos: [{ at: 0, tempo: tempo * beatOf(chart) }],
     meters: [{ at: 0, ...(chart.bars[0]?.meter ?? { beats: 4, unit: 4 }) }],
     parts,
   });
@@ -186,13 +186,11 @@ async function chartMidi(
 /** Chords and bass as they are heard here. */
 function heardParts(chart: Chart): readonly MidiPart[] {
   const { notes } = arranged(chartScore(chart));
-  const beat = chart.bars[0] ? feltBeat(chart.bars[0].meter) : 1;
+  const beat = beatOf(chart);
   const sounds = $partSounds.get();
   return (["chord", "bass"] as const).map((part) => ({
     name: PART_TEXT[part],
     program: MIDI_PROGRAMS[sounds[part]],
-    notes: notes
-      .filter((note) => note.part === part)
-      .map(({ midi, at, length, loud }) => ({ midi, at: at * beat, length: length * beat, loud })),
+    notes: partInQuarters(notes, part, beat),
   }));
 }

@@ -6,6 +6,7 @@ import {
   MIDI_PROGRAMS,
   PART_SILENT,
   type Part,
+  partInQuarters,
   partLevel,
   PARTS,
   type Playing,
@@ -88,9 +89,7 @@ export async function saveMidi(seconds: number): Promise<void> {
     name: PART_TEXT[part],
     program: MIDI_PROGRAMS[sounds[part]],
     level: partLevel(part, volumes[part]),
-    notes: notes
-      .filter((note) => note.part === part)
-      .map(({ midi, at, length, loud }) => ({ midi, at: at * beat, length: length * beat, loud })),
+    notes: partInQuarters(notes, part, beat),
   }));
   const file = await writeMidi({
     title: homeModeText(homeMode),
