@@ -6,7 +6,9 @@ export default defineConfig({
   testDir: "tests/e2e",
   outputDir: "test-results",
   workers: 1,
-  timeout: 45_000,
+  // A busy machine is slow, not wrong: what hangs is told apart from what waits by minutes, not by seconds.
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
   // Sound is measured in real time, on machines that may be busy with other things.
   retries: 1,
   reporter: [["list"], ["json", { outputFile: ".reports/e2e.json" }]],

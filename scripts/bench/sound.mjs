@@ -2,7 +2,7 @@
 import { address, browser } from "./started.mjs";
 
 /** Seconds for which a live run is watched: the page works all the while. */
-const WATCHED = 60;
+const WATCHED = Number(process.env.SHADE_WATCHED ?? 60);
 
 /** Made in the page: what goes to the loudspeaker is tapped, and every start of a note written down with the clock of that moment. */
 function tap() {

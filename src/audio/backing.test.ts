@@ -5,7 +5,9 @@ import {
   accompanied,
   chartScore,
   type Layout,
+  onBowedStrings,
   onKeyboard,
+  overBassScore,
   type Part,
   type Score,
   swapped,
@@ -72,6 +74,42 @@ describe("chords on a keyboard", () => {
     for (let bar = 1; bar < 7; bar += 1)
       for (const [voice, key] of at(bar).entries())
         expect(Math.abs(key - (at(bar - 1)[voice] ?? key))).toBeLessThanOrEqual(7);
+  });
+});
+
+describe("chords on bowed strings", () => {
+  it("are four voices, the cello on the bass, and no bass guitar beside it", () => {
+    const score = accompanied(vampScore({ chords: ["Dm7", "G7/B"].map(chord) }), {
+      layout: onBowedStrings,
+      backing: "pad",
+    });
+    expect(of(score, "bass")).toEqual([]);
+    const voices = (at: number) => of(score, "chord").flatMap((note) => (note.at === at ? [note.midi] : []));
+    expect([voices(0).length, voices(4).length]).toEqual([4, 4]);
+    expect([voices(0), voices(4)].map((keys) => modulo(Math.min(...keys), 12))).toEqual([2, 11]);
+    expect(voices(4)).toEqual(voices(4).toSorted((a, b) => a - b));
+  });
+});
+
+describe("a drone in place of chords", () => {
+  const drone = (home?: number) =>
+    accompanied(chartScore(readChart("6/8 | Em9 | A13 |").value), {
+      layout: onKeyboard,
+      backing: "drone",
+      home,
+    });
+
+  it("is home, held through the round, with nothing beside it", () => {
+    const score = drone(4);
+    expect(score.notes).toEqual([{ part: "drone", midi: 40, at: 0, length: score.beats }]);
+    expect(score.chords).toBeUndefined();
+    expect(score.pulses?.length).toBe(4);
+  });
+
+  it("is the first chord's root where no home is known, and stands beside no other bass", () => {
+    expect(drone().notes.map(({ midi }) => modulo(midi, 12))).toEqual([4]);
+    const held = accompanied(overBassScore(3, [chord("Cmaj7")]), { layout: onKeyboard, backing: "drone" });
+    expect(held.notes.filter(({ part }) => part === "drone")).toHaveLength(1);
   });
 });
 

@@ -1,11 +1,15 @@
 import type { Chord } from "@/core/chord";
 import { laidOut } from "@/core/instrument";
-import { midiOf, soundOf } from "@/core/pitch";
+import { type Fifths, midiOf, soundOf } from "@/core/pitch";
 import type { Backing } from "@/storage";
-import { type Score, type ScoreChord, type ScoreNote, strummed, USUAL } from "./score";
+import { atOrAbove, BASS_FROM, type Score, type ScoreChord, type ScoreNote, strummed, USUAL } from "./score";
 
 /** Lays chords out for who plays them, in their order: keys from the lowest to the highest, none where there is no way to play one. */
 export type Layout = (chords: readonly Chord[]) => readonly (readonly number[])[];
+
+/** Four bowed strings, each voice led to the next; the cello has the bass. */
+export const onBowedStrings: Layout = (chords) =>
+  laidOut(chords, "strings").map((pitches) => (pitches ?? []).map(midiOf).reverse());
 
 /** The right hand on a keyboard, each chord led from the one before; the bass is below it. */
 export const onKeyboard: Layout = (chords) =>
@@ -21,22 +25,33 @@ export const bassKey = ({ root, bass }: Chord): number => {
 };
 
 /**
- * Chords of a score with whoever plays them: the chords in the way that is chosen, and a bass below them that walks from root to fifth.
+ * Chords of a score with whoever plays them: the chords in the way that is chosen, and a bass below them that walks from root to fifth,
+ * unless one of those who play them has it. In place of them all the home note can be held.
  *
  * @example accompanied(vampScore(vamp), { layout: onKeyboard, backing: "pad" })
  */
 export function accompanied(
   score: Score,
-  { layout, backing }: { readonly layout: Layout; readonly backing: Backing },
+  {
+    layout,
+    backing,
+    home,
+  }: { readonly layout: Layout; readonly backing: Backing; readonly home?: Fifths | undefined },
 ): Score {
   const { chords = [], ...rest } = score;
   if (chords.length === 0) return score;
+  if (backing === "drone") {
+    const midi = atOrAbove(BASS_FROM, soundOf(home ?? chords[0]?.chord.root ?? 0));
+    const held: ScoreNote = { part: "drone", midi, at: 0, length: score.beats };
+    const isHeld = score.notes.some(({ part }) => part === "drone" || part === "bass");
+    return isHeld ? { ...rest } : { ...rest, notes: [...score.notes, held] };
+  }
   const laid = layout(chords.map(({ chord }) => chord));
   const played = chords.flatMap((each, at) => {
     const keys = laid[at] ?? [];
     return [
       ...(keys.length > 0 ? inBacking(each, keys, backing) : []),
-      ...(each.isOverBass ? [] : bassLine(each)),
+      ...(each.isOverBass || layout === onBowedStrings ? [] : bassLine(each)),
     ];
   });
   return { ...rest, notes: [...score.notes, ...played] };
@@ -45,7 +60,7 @@ export function accompanied(
 function inBacking(
   { at, length, pulse, parts }: ScoreChord,
   keys: readonly number[],
-  backing: Backing,
+  backing: Exclude<Backing, "drone">,
 ): readonly ScoreNote[] {
   switch (backing) {
     case "pad":

@@ -7,6 +7,7 @@ import harmonium from "./sounds/harmonium.bin?url";
 import nylon from "./sounds/nylon.bin?url";
 import piano from "./sounds/piano.bin?url";
 import steel from "./sounds/steel.bin?url";
+import strings from "./sounds/strings.bin?url";
 import table from "./sounds/recordings.json";
 
 /** What a part can sound like. */
@@ -21,11 +22,12 @@ export const SOUNDS = [
   "banjo",
   "piano",
   "harmonium",
+  "strings",
   "click",
 ] as const;
 export type Sound = (typeof SOUNDS)[number];
 
-const FILES = { nylon, steel, clean, bass, fiddle, banjo, piano, harmonium, click } as const;
+const FILES = { nylon, steel, clean, bass, fiddle, banjo, piano, harmonium, strings, click } as const;
 type Recorded = keyof typeof FILES;
 
 /** One recording of an instrument, and the keys that it is played on. */
@@ -102,6 +104,7 @@ export const VOICES: Readonly<Record<Sound, Voice>> = {
   fiddle: { ...PLUCKED, of: "fiddle", isBowed: true, attack: 0.03, release: 0.09, range: [48, 103] },
   piano: { ...PLUCKED, of: "piano", release: 0.2, range: [21, 108] },
   harmonium: { ...PLUCKED, of: "harmonium", attack: 0.06, release: 0.12, range: [31, 96] },
+  strings: { ...PLUCKED, of: "strings", attack: 0.05, release: 0.15, range: [36, 96] },
   click: { ...PLUCKED, of: "click", attack: 0, release: 0.05, range: [75, 77] },
 };
 
@@ -117,6 +120,7 @@ export const MIDI_PROGRAMS: Readonly<Record<Sound, number | undefined>> = {
   banjo: 105,
   piano: 0,
   harmonium: 20,
+  strings: 48,
   click: undefined,
 };
 

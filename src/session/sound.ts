@@ -12,6 +12,7 @@ import {
   type Layout,
   lineScore,
   modeScore,
+  onBowedStrings,
   onKeyboard,
   type PartSounds,
   pedalScore,
@@ -127,10 +128,10 @@ const $chordTuning = computed([$tuning, $lineSound, $settings], (tuning, line, {
 /** Which instrument plays each part. */
 export const $partSounds = computed(
   [$lineSound, $chordTuning, $settings],
-  (line, tuning, { backing }): PartSounds => ({
+  (line, tuning, { backing, chordsOn }): PartSounds => ({
     ...USUAL_SOUNDS,
     line,
-    chord: backing === "pad" ? "harmonium" : tuning ? line : "piano",
+    chord: chordsOn === "strings" ? "strings" : backing === "pad" ? "harmonium" : tuning ? line : "piano",
   }),
 );
 $partSounds.subscribe((sounds) => engine.setSounds(sounds));
@@ -180,14 +181,16 @@ let lastArranged: { readonly by: Arranging; readonly score: Score } | undefined;
 export function arranged(score: Score): Score {
   const tuning = $tuning.get();
   const chordTuning = $chordTuning.get();
-  const { backing } = $settings.get();
+  const { backing, chordsOn } = $settings.get();
+  const { home } = $selection.get().homeMode;
   const sound = $lineSound.get();
   const shown = $division.get() === "voicing" ? $voicing.get() : undefined;
-  const by: Arranging = [score, tuning, chordTuning, backing, sound, shown];
+  const by: Arranging = [score, tuning, chordTuning, backing, chordsOn, home, sound, shown];
   if (lastArranged && by.every((each, at) => each === lastArranged?.by[at])) return lastArranged.score;
   const low = tuning ? Math.min(...openSounds(tuning)) : LOW_KEY;
   const own = placed(score, low < SMALL ? low + ABOVE_LOWEST : low, keyRange(sound));
-  const made = accompanied(own, { layout: chordTuning ? onStrings(chordTuning) : onKeyboard, backing });
+  const layout = chordsOn === "strings" ? onBowedStrings : chordTuning ? onStrings(chordTuning) : onKeyboard;
+  const made = accompanied(own, { layout, backing, home });
   lastArranged = { by, score: made };
   return made;
 }

@@ -42,8 +42,11 @@ export const TEXTURES = ["chosen", "shown", "mode", "drone", "pedal", "vamp", "c
 export type Texture = (typeof TEXTURES)[number];
 
 /** How chords are played: strummed in the chart's meter, one note after another, or held. */
-export const BACKINGS = ["strum", "arpeggio", "pad"] as const;
+export const BACKINGS = ["strum", "arpeggio", "pad", "drone"] as const;
 export type Backing = (typeof BACKINGS)[number];
+
+/** Who plays chords: the instrument of the stage where it can, a keyboard, or four bowed strings. */
+export const CHORDS_ON = ["instrument", "keyboard", "strings"] as const;
 
 /** What a guitar is strung and heard with. */
 export const GUITAR_SOUNDS = ["steel", "nylon", "clean"] as const;
@@ -87,9 +90,9 @@ const stage = {
   clickParts: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4)]).catch(1),
   /** What a guitar sounds like. */
   guitarSound: z.enum(GUITAR_SOUNDS).catch("steel"),
-  /** How chords are played, and whether the instrument of the stage plays them, where it can, or a keyboard. */
+  /** How chords are played, and by whom. */
   backing: z.enum(BACKINGS).catch("strum"),
-  chordsOn: z.enum(["instrument", "keyboard"]).catch("instrument"),
+  chordsOn: z.enum(CHORDS_ON).catch("instrument"),
   /** Beats counted before the first round. */
   countIn: z.int().min(0).max(8).catch(0),
   /** The tempo that climbs by itself: so much faster every so many rounds, up to a tempo. */

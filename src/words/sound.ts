@@ -25,6 +25,7 @@ export const SOUND_TEXT: Readonly<Record<Sound, string>> = {
   fiddle: "fiddle",
   banjo: "banjo",
   piano: "piano",
+  strings: "bowed strings",
   harmonium: "harmonium",
   click: "metronome",
 };

@@ -337,6 +337,7 @@ export const BACKING_TEXT: Readonly<Record<Backing, string>> = {
   strum: "strummed",
   arpeggio: "arpeggios",
   pad: "held",
+  drone: "drone only",
 };
 
 export const GUITAR_SOUND_TEXT: Readonly<Record<GuitarSound, string>> = {
@@ -348,7 +349,11 @@ export const GUITAR_SOUND_TEXT: Readonly<Record<GuitarSound, string>> = {
 /** Into how many parts the metronome divides a beat. */
 export const CLICK_PARTS_TEXT = { 1: "beats only", 2: "in two", 3: "in three", 4: "in four" } as const;
 
-export const CHORDS_ON_TEXT = { instrument: "this instrument", keyboard: "a keyboard" } as const;
+export const CHORDS_ON_TEXT = {
+  instrument: "this instrument",
+  keyboard: "a keyboard",
+  strings: "bowed strings",
+} as const;
 
 /**
  * What is practised, for the music stand: figure or what is shown, rhythm, tempo, and which time round it is.

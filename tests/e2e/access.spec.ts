@@ -28,6 +28,14 @@ async function serious(page: Page, within?: string): Promise<readonly string[]> 
   );
 }
 
+/** What axe finds that a narrow window alone can bring: targets too small, parts that scroll out of reach, names that are hidden. */
+async function narrow(page: Page): Promise<readonly string[]> {
+  const { violations } = await new AxeBuilder({ page })
+    .withRules(["target-size", "scrollable-region-focusable", "button-name", "link-name", "label"])
+    .analyze();
+  return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => String(target)).join(" | ")}`);
+}
+
 test.beforeEach(({ page }) => page.emulateMedia({ colorScheme: "light", reducedMotion: "reduce" }));
 
 test("the views are accessible in both themes", async ({ page }) => {
@@ -69,7 +77,7 @@ test("every way into Identify and its collections are accessible", async ({ page
   await page.getByRole("radio", { name: "Record", exact: true }).check({ force: true });
   await page.getByLabel("Where the sound comes from").selectOption({ label: "Simulated fiddler" });
   await page.getByRole("button", { name: "Record", exact: true }).click();
-  await page.getByRole("listbox", { name: /Notes heard/ }).waitFor({ timeout: 30_000 });
+  await page.getByRole("listbox", { name: /Notes heard/ }).waitFor({ timeout: 60_000 });
   expect(await serious(page), "record").toEqual([]);
   await page
     .getByLabel("Open files of tunes")
@@ -206,7 +214,7 @@ test("the sheets for printing, a phone and its sheets, and a window of 320 are a
   for (const view of ["derive", "match", "identify"]) {
     await open(page, `/${view}?demo`);
     await page.getByRole("heading", { level: 2 }).first().waitFor();
-    expect(await serious(page), `${view} on a phone`).toEqual([]);
+    expect(await narrow(page), `${view} on a phone`).toEqual([]);
   }
   for (const path of [
     ...["make", "compare", "chords", "ask"].map(
@@ -216,12 +224,12 @@ test("the sheets for printing, a phone and its sheets, and a window of 320 are a
   ]) {
     await open(page, path);
     await page.waitForTimeout(400);
-    expect(await serious(page), `${path} on a phone`).toEqual([]);
+    expect(await narrow(page), `${path} on a phone`).toEqual([]);
   }
   for (const name of ["Menu", "More"]) {
     await page.getByRole("button", { name, exact: true }).click();
     await expect(page.getByRole("dialog", { name, exact: true })).toBeVisible();
-    expect(await serious(page), name).toEqual([]);
+    expect(await narrow(page), name).toEqual([]);
     await page.keyboard.press("Escape");
   }
   for (const name of ["Shelf", "Find", "Settings", "Help"]) {
@@ -229,7 +237,7 @@ test("the sheets for printing, a phone and its sheets, and a window of 320 are a
     if (!(await button.isVisible())) await page.getByRole("button", { name: "Menu", exact: true }).click();
     await button.click();
     await expect(page.getByRole("dialog", { name, exact: true })).toBeVisible();
-    expect(await serious(page), `${name} on a phone`).toEqual([]);
+    expect(await narrow(page), `${name} on a phone`).toEqual([]);
     await page.keyboard.press("Escape");
   }
   await open(page, "/match?demo");
@@ -240,7 +248,7 @@ test("the sheets for printing, a phone and its sheets, and a window of 320 are a
   ] as const) {
     await page.getByRole("button", { name: button }).first().click();
     await expect(page.getByRole("dialog", { name: dialog })).toBeVisible();
-    expect(await serious(page), `${dialog} on a phone`).toEqual([]);
+    expect(await narrow(page), `${dialog} on a phone`).toEqual([]);
     await page.keyboard.press("Escape");
   }
   // 1280 at 400 in a hundred; text spaced as a reader may space it.

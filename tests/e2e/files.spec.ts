@@ -1,8 +1,11 @@
 import { readFileSync } from "node:fs";
 import { expect, type Page, test } from "@playwright/test";
 import { unzipSync } from "fflate";
+import type { Recording } from "../../src/audio/sounds";
+import table from "../../src/audio/sounds/recordings.json" with { type: "json" };
 import {
   brightnessOf,
+  centsFrom,
   loudnessOf,
   onsets,
   peakOf,
@@ -24,7 +27,7 @@ const sound = async (page: Page) => {
 /** Saves by a button of the Sound sheet and answers the file's path. */
 async function saved(page: Page, button: string): Promise<string> {
   const [download] = await Promise.all([
-    page.waitForEvent("download", { timeout: 120_000 }),
+    page.waitForEvent("download", { timeout: 300_000 }),
     page.getByRole("dialog", { name: "Sound" }).getByRole("button", { name: button }).click(),
   ]);
   return download.path();
@@ -54,13 +57,11 @@ test("a line is rendered at its pitches and on its beats", async ({ page }) => {
   expect(pitches).toEqual(wanted);
 });
 
-test("the click does not drift in five minutes, at the slowest tempo, an odd one and the fastest", async ({
-  page,
-}) => {
-  test.setTimeout(240_000);
+test("the click does not drift in five minutes, at an odd tempo and at the fastest", async ({ page }) => {
+  test.setTimeout(600_000);
   await open(page, "/derive");
   await page.getByLabel("What to play").selectOption("drone");
-  for (const beats of [30, 97, 300]) {
+  for (const beats of [97, 300]) {
     await tempo(page, beats);
     const sheet = await sound(page);
     await sheet.getByLabel("Metronome").check();
@@ -116,6 +117,60 @@ test("the parts are saved as a MIDI file that reads back", async ({ page }) => {
   expect(file.tracks.map(({ name }) => name)).toEqual(["Chords", "Bass", "Click"]);
   expect(new Set(file.tracks[1]!.notes.map(({ midi }) => midi % 12))).toEqual(new Set([2]));
   expect(Math.round(file.header.tempos[0]!.bpm)).toBe(96);
+});
+
+/** In the page: a second of a recording, played as an instrument plays it; its samples, 32 bits each, as text that passes quickly. */
+async function playedAt({
+  base64,
+  loop,
+  starts,
+  rate,
+}: {
+  readonly base64: string;
+  readonly loop: readonly number[] | undefined;
+  readonly starts: number;
+  readonly rate: number;
+}): Promise<string> {
+  const bytes = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0));
+  const context = new OfflineAudioContext(1, 44_100, 44_100);
+  const source = context.createBufferSource();
+  source.buffer = await context.decodeAudioData(bytes.buffer);
+  source.playbackRate.value = rate;
+  if (loop) Object.assign(source, { loop: true, loopStart: loop[0], loopEnd: loop[1] });
+  source.connect(context.destination);
+  source.start(0, starts);
+  const played = new Uint8Array((await context.startRendering()).getChannelData(0).buffer);
+  let text = "";
+  for (let at = 0; at < played.length; at += 8192)
+    text += String.fromCharCode(...played.subarray(at, at + 8192));
+  return btoa(text);
+}
+
+test("every recording of every instrument is in tune with its key", async ({ page }) => {
+  const told: string[] = [];
+  let count = 0;
+  for (const [name, recordings] of Object.entries(table)) {
+    if (name === "click") continue;
+    const file = readFileSync(`src/audio/sounds/${name}.bin`);
+    for (const { root, cents, bytes, ...recording } of recordings as readonly Recording[]) {
+      const samples = await page.evaluate(playedAt, {
+        base64: file.subarray(bytes[0], bytes[1]).toString("base64"),
+        loop: recording.loop,
+        starts: recording.starts ?? 0,
+        rate: 2 ** (-cents / 1200),
+      });
+      const off = centsFrom(
+        root,
+        { samples: new Float32Array(Uint8Array.from(Buffer.from(samples, "base64")).buffer), rate: 44_100 },
+        0.15,
+        0.6,
+      );
+      count += 1;
+      if (Math.abs(off) > 3) told.push(`${name} ${root}: ${off.toFixed(1)}`);
+    }
+  }
+  expect(told).toEqual([]);
+  expect(count).toBeGreaterThanOrEqual(100);
 });
 
 test("every instrument is in tune over its range, as loud as the others, and rings or sustains as it should", async ({

@@ -210,7 +210,7 @@ test("notes are played in: by a keyboard in its time, by keys pressed, on the st
 
   await way(page, "Play in").check({ force: true });
   await panel.getByRole("button", { name: "Let it play a phrase" }).click();
-  await expect(panel.getByText("22 notes")).toBeVisible({ timeout: 20_000 });
+  await expect(panel.getByText("22 notes")).toBeVisible({ timeout: 60_000 });
   await expect(answer(page, "E Phrygian")).toBeVisible();
   await page.getByRole("link", { name: "Derive" }).click();
   await page.getByRole("link", { name: "Identify" }).click();
@@ -245,7 +245,7 @@ test("a recording through the simulated fiddler becomes notes, which are correct
   await page.getByLabel("Where the sound comes from").selectOption({ label: "Simulated fiddler" });
   await page.getByRole("button", { name: "Record", exact: true }).click();
   await expect(page.getByText("Recording; five minutes at most.")).toBeVisible();
-  await expect(page.getByText("The line is the pitch that was heard")).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText("The line is the pitch that was heard")).toBeVisible({ timeout: 60_000 });
   await expect(answer(page, "E Phrygian")).toBeVisible();
   const notes = page.getByRole("listbox", { name: /Notes heard/ }).getByRole("option");
   await expect(notes).toHaveCount(22);
@@ -291,7 +291,7 @@ test("a recording in a WAV file becomes the tune that was played", async ({ page
   // C♯ Dorian: C♯ D♯ E F♯ G♯ A♯ B and down again.
   const midis = [61, 63, 64, 66, 68, 70, 71, 70, 68, 66, 64, 63, 61];
   await files(page).setInputFiles({ name: "phrase.wav", mimeType: "audio/wav", buffer: wav(midis) });
-  await expect(answer(page, "C♯ Dorian")).toBeVisible({ timeout: 20_000 });
+  await expect(answer(page, "C♯ Dorian")).toBeVisible({ timeout: 60_000 });
   await way(page, "Type").check({ force: true });
   await expect(field(page)).toHaveValue("C#4:1 D#4 E4 F#4 | G#4 A#4 B4 A#4 | G#4 F#4 E4 D#4 | C#4:3 ||");
   await files(page).setInputFiles({
@@ -325,7 +325,7 @@ test("a collection becomes a table: sorted, filtered, saved, any row opened", as
     { name: "reed.musicxml", mimeType: "", buffer: Buffer.from(CLARINET) },
     { name: "photo.jpg", mimeType: "", buffer: Buffer.from([255, 216, 255, 0, 1, 2, 3, 4, 0, 0]) },
   ]);
-  await expect(page.getByText("212 tunes, all of them read.")).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText("212 tunes, all of them read.")).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText("I can’t open “photo.jpg”.")).toBeVisible();
   const table = page.getByRole("table", { name: "Tunes" });
   // Only the rows in sight are there.
@@ -426,7 +426,7 @@ test("a piece in four voices: drawn with its clefs, each voice heard, pressed an
 
   const bar = "C4:0.5 E4 G4 E4 | D4 F4 A4 F4 | B3 D4 G4 D4 | C4:2 | ";
   await files(page).setInputFiles({ name: "long.txt", mimeType: "", buffer: Buffer.from(bar.repeat(260)) });
-  await expect(answer(page, "C Ionian")).toBeVisible({ timeout: 30_000 });
+  await expect(answer(page, "C Ionian")).toBeVisible({ timeout: 60_000 });
   expect(seen).toEqual([]);
 });
 

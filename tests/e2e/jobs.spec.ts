@@ -81,7 +81,7 @@ for (const way of ["keyboard", "touch"] as const) {
       // Heard against D natural minor, with the swap seen.
       if (way === "keyboard") await acting.key("s");
       else await acting.press(page.getByRole("button", { name: "Swap B / B♭" }));
-      await expect(page.getByText("B♭ is heard")).toBeVisible({ timeout: 20_000 });
+      await expect(page.getByText("B♭ is heard")).toBeVisible({ timeout: 60_000 });
       await expect(neck(page)).toHaveAttribute("aria-label", /B♭ \(♭6, characteristic\)/);
       await expect(page.getByRole("button", { name: /^D Dorian, notes of/ })).toContainText("B♭ for B");
       expect(acting.count).toBe(1);
@@ -162,7 +162,7 @@ for (const way of ["keyboard", "touch"] as const) {
       if (way === "keyboard") await acting.key("Space");
       else await acting.press(exact(page, "Play"));
       await expect(exact(page, "Stop")).toBeVisible();
-      await expect(page.locator("[data-hand][data-sounding]").first()).toBeAttached({ timeout: 15_000 });
+      await expect(page.locator("[data-hand][data-sounding]").first()).toBeAttached({ timeout: 60_000 });
       expect(acting.count).toBeLessThanOrEqual(4);
     });
 

@@ -81,9 +81,9 @@ test("the path is played through, each mode marked while it is heard", async ({ 
   await page.getByLabel(/^Tempo/).fill("300");
   await page.getByRole("button", { name: "Play them one after another" }).click();
   const heard = page.locator("[data-heard]");
-  await expect(heard).toContainText("Dorian", { timeout: 15_000 });
-  await expect(heard).toContainText("Aeolian", { timeout: 15_000 });
-  await expect(heard).toHaveCount(0, { timeout: 15_000 });
+  await expect(heard).toContainText("Dorian", { timeout: 60_000 });
+  await expect(heard).toContainText("Aeolian", { timeout: 60_000 });
+  await expect(heard).toHaveCount(0, { timeout: 60_000 });
 });
 
 test("questions are compared with all modes, off the page’s own thread", async ({ page }) => {

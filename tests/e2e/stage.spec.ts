@@ -164,7 +164,7 @@ test("a context that is held back is said, and the rest works", async ({ page })
   await open(page, "/derive");
   await page.keyboard.press(" ");
   await expect(page.getByRole("alert").filter({ hasText: "holding the sound back" })).toBeVisible({
-    timeout: 8000,
+    timeout: 30_000,
   });
   await page.keyboard.press("g");
   await expect(page.getByRole("heading", { name: "G Dorian" })).toBeVisible();

@@ -65,13 +65,16 @@ async function mortalBrowser(profile: string) {
   }
 }
 
-test("what was called saved is there, though the browser is killed in the middle of saving, 50 times", async ({
+/** How often the browser is killed; the fault that this once found came up in one round of six. */
+const KILLS = Number(process.env.SHADE_KILLS ?? 15);
+
+test("what was called saved is there, though the browser is killed in the middle of saving", async ({
   baseURL,
 }) => {
   test.setTimeout(1_500_000);
   const profile = await mkdtemp(join(tmpdir(), "shade-killed-"));
   let promised = 0;
-  for (let round = 0; round < 50; round += 1) {
+  for (let round = 0; round < KILLS; round += 1) {
     const { context, kill } = await mortalBrowser(profile);
     const page = await context.newPage();
     await page.goto(`${baseURL}/derive`);
@@ -85,7 +88,7 @@ test("what was called saved is there, though the browser is killed in the middle
     }
     await kill();
   }
-  expect(promised).toBeGreaterThan(50);
+  expect(promised).toBeGreaterThan(KILLS);
   await rm(profile, { recursive: true, force: true });
 });
 
@@ -183,7 +186,7 @@ test("storage that never answers holds nothing up", async ({ page }) => {
     indexedDB.open = () => new EventTarget() as IDBOpenDBRequest;
   });
   await open(page, "/match");
-  await expect(page.getByText(/storage doesn’t answer/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/storage doesn’t answer/)).toBeVisible({ timeout: 60_000 });
   await chartField(page).fill("| Em9 | A13 |");
   await expect(page.getByRole("button", { name: /^Bar 2, A13/ })).toBeVisible();
 });

@@ -26,6 +26,8 @@ interface LineStaffProps {
   readonly targetNotes: readonly Fifths[];
   /** MIDI numbers that sound now. */
   readonly sounding: readonly number[];
+  /** Which note of the line is being played, from 0: of those at its pitch it alone is marked. */
+  readonly nth: number | undefined;
   readonly written: Written;
   /** Strings of the tablature below; none for instruments without. */
   readonly strings: number;
@@ -50,7 +52,7 @@ function inKey(tune: Tune, homeMode: HomeMode): Tune {
 
 /** Notes on one long staff with fingers above and tablature below, engraved by the library when first needed. */
 export function LineStaff(props: LineStaffProps) {
-  const { notes, homeMode, lit, targetNotes, sounding, written, strings, each, isChord, label } = props;
+  const { notes, homeMode, lit, targetNotes, sounding, nth, written, strings, each, isChord, label } = props;
   const paper = useRef<HTMLDivElement>(null);
   const [drawnLine, setDrawn] = useState<ReadonlyMap<number, SVGElement>>();
   useEffect(() => {
@@ -96,8 +98,11 @@ export function LineStaff(props: LineStaffProps) {
     const midis = notes.map(({ pitch }) => midiOf(pitch));
     const heard = heardAmong(midis, sounding);
     for (const [at, element] of drawnLine ?? [])
-      element.toggleAttribute("data-sounding", heard.has(midis[at] ?? -1));
-  }, [drawnLine, notes, sounding]);
+      element.toggleAttribute(
+        "data-sounding",
+        heard.has(midis[at] ?? -1) && (nth === undefined || nth === at),
+      );
+  }, [drawnLine, notes, sounding, nth]);
   return (
     // A long line scrolls, so the keyboard must reach it.
     // eslint-disable-next-line jsx-a11y-x/no-noninteractive-tabindex

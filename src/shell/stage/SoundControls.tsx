@@ -10,7 +10,7 @@ import {
   RHYTHMS,
   testScore,
 } from "@/audio";
-import { BACKINGS, GUITAR_SOUNDS } from "@/storage";
+import { BACKINGS, CHORDS_ON, GUITAR_SOUNDS } from "@/storage";
 import {
   $missingSounds,
   $partSounds,
@@ -45,7 +45,6 @@ import { saveMidi, saveWav } from "./tracks";
 
 const RHYTHM_NAMES = Object.keys(RHYTHMS) as readonly RhythmName[];
 const CLICK_PARTS = [1, 2, 3, 4] as const;
-const CHORDS_ON = ["instrument", "keyboard"] as const;
 const COUNTS = ["0", "2", "3", "4", "8"] as const;
 const LENGTHS = ["once", "1", "3", "5", "10"] as const;
 

@@ -3,6 +3,7 @@ import { RHYTHMS } from "@/audio";
 import {
   $division,
   $isSwapHeard,
+  $lineNote,
   $noteInput,
   $playing,
   $settings,
@@ -41,6 +42,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
   const { fromFret, toFret, leftHanded, labels, known, rhythm } = useStore($settings);
   const division = useStore($division);
   const isSwapHeard = useStore($isSwapHeard);
+  const lineNote = useStore($lineNote);
   const conventions = useConventions();
   const isNarrow = useNarrow();
   const onStrike = useStore($noteInput) ?? hearPressed;
@@ -76,6 +78,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
         lit={lit}
         targetNotes={targetNotes}
         sounding={sounding}
+        nth={division === "line" ? lineNote : undefined}
         written={instrument}
         strings={tuning && notes.some(({ place }) => place) ? tuning.strings.length : 0}
         each={division === "line" ? 1 / RHYTHMS[rhythm] : 0.5}
