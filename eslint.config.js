@@ -18,6 +18,7 @@ const rooms = [
   "core/tune",
   "core/identify",
   "core/instrument",
+  "core/training",
   "formats",
   "server",
   "devices",

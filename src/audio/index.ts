@@ -1,6 +1,7 @@
 export * from "./alternating";
 export * from "./backing";
 export * from "./chart-score";
+export * from "./ear-score";
 export * from "./engine";
 export {
   LOUDEST,

@@ -63,7 +63,7 @@ export interface Score {
 
 /** The home of a line lies in the octave from here up: G3, low enough to sing. */
 export const LINE_FROM = 55;
-const DRONE_FROM = 43;
+export const DRONE_FROM = 43;
 export const BASS_FROM = 36;
 const CHORD_FROM = 52;
 

@@ -1,9 +1,11 @@
 import { type Feature, installFeatures } from "@/session";
 import { derive } from "./derive";
+import { ear } from "./ear";
 import { identify } from "./identify";
+import { log } from "./log";
 import { match } from "./match";
 
 /** The views in the order of the work. Another one is its folder and a line here. */
-export const FEATURES: readonly Feature[] = [derive, match, identify];
+export const FEATURES: readonly Feature[] = [derive, match, identify, ear, log];
 
 installFeatures(FEATURES);

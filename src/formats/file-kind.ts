@@ -13,6 +13,7 @@ export const FILE_KINDS = [
   "scala",
   "recording",
   "backup",
+  "exam",
   "unknown",
 ] as const;
 export type FileKind = (typeof FILE_KINDS)[number];
@@ -55,6 +56,7 @@ export function fileKind(head: Uint8Array, name: string): FileKind {
   const text = decoded(head).replace(/^\uFEFF/u, "");
   if (/^\s*<(?:\?xml|!DOCTYPE|score-)/u.test(text)) return "musicxml";
   if (/^\s*\{\s*"format":\s*"shade-backup"/u.test(text)) return "backup";
+  if (/^\s*\{\s*"format":\s*"shade-exam"/u.test(text)) return "exam";
   if (/^\s*\{\s*(?:title|t|subtitle|artist|key|start_of_\w+|so[cvbt]|comment|c|ci)\s*[:}]/imu.test(text))
     return "chordpro";
   if (/^X:\s*\d/mu.test(text) || /^K:/mu.test(text)) return "abc";

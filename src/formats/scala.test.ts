@@ -80,7 +80,9 @@ describe("comma-separated values", () => {
         ["Degree", "Says"],
         ["♭3", 'low, "dark"\nand'],
         ["", "x"],
+        ["=HYPERLINK(1)", "-2"],
+        ["@SUM", "+a"],
       ]),
-    ).toBe('Degree,Says\r\n♭3,"low, ""dark""\nand"\r\n,x\r\n');
+    ).toBe('Degree,Says\r\n♭3,"low, ""dark""\nand"\r\n,x\r\n\'=HYPERLINK(1),-2\r\n\'@SUM,\'+a\r\n');
   });
 });

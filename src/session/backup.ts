@@ -10,13 +10,16 @@ import {
   type PutStep,
   readBackup,
   type RecentDocument,
+  mergedSittings,
   type Settings,
+  type Sitting,
   writeBackup,
 } from "@/storage";
 import { arrivingDocuments, documentsForFile, takeDocument, takeOutDocument } from "./documents-backup";
 import { aside, saving } from "./records";
 import { $settings, changeSettings } from "./settings";
 import { shelf } from "./shelf";
+import { sittings } from "./sittings";
 
 /** Everything that this browser keeps, as the text of one file; deleted things are left out. */
 export const exportAll = async (): Promise<string> =>
@@ -25,11 +28,14 @@ export const exportAll = async (): Promise<string> =>
     settings: $settings.get(),
     aside: aside.$records.get(),
     documents: await documentsForFile(),
+    sittings: sittings.$all.get().filter(({ deletedAt }) => deletedAt === undefined),
   });
 
 /** What a file would bring, documents among it. */
 export interface FilePlan extends ImportPlan {
   readonly documents: readonly DocumentInFile[];
+  /** Those that are not here, or not so far. */
+  readonly sittings: readonly Sitting[];
 }
 
 /** What a file would bring; no plan where it is no backup. Nothing is changed yet. */
@@ -40,13 +46,26 @@ export async function planOf(text: string): Promise<{
   const { value, problems } = readBackup(text);
   if (!value) return { plan: undefined, problems };
   const documents = await arrivingDocuments(value.documents, fromFile);
-  return { plan: { ...planImport(value, shelf.$saved.get(), $settings.get()), documents }, problems };
+  const here = new Map(sittings.$all.get().map((each) => [each.id, each]));
+  const arrivingSittings = value.sittings.filter((each) => {
+    const own = here.get(each.id);
+    return !own || JSON.stringify(mergedSittings(own, each)) !== JSON.stringify(own);
+  });
+  return {
+    plan: {
+      ...planImport(value, shelf.$saved.get(), $settings.get()),
+      documents,
+      sittings: arrivingSittings,
+    },
+    problems,
+  };
 }
 
 /** The last import, which can be undone in one step until the page is closed. */
 interface Imported extends PutStep {
   readonly settings: Partial<Settings>;
   readonly documents: readonly RecentDocument[];
+  readonly sittings: readonly Sitting[];
 }
 
 export const $imported = atom<Imported | undefined>(undefined);
@@ -63,7 +82,7 @@ export async function importBy(
   watch: { readonly onProgress: (done: number, of: number) => void; readonly signal: AbortSignal },
 ): Promise<number> {
   const things = arriving(plan, choice, fromFile);
-  const of = things.length + plan.documents.length;
+  const of = things.length + plan.documents.length + plan.sittings.length;
   const step = await shelf.putAll(things, {
     onProgress: (done) => watch.onProgress(done, of),
     signal: watch.signal,
@@ -82,6 +101,8 @@ export async function importBy(
     if (await Promise.race([taken, aborted(watch.signal)])) documents.push(each.recent);
     watch.onProgress(things.length + at + 1, of);
   }
+  const sat = watch.signal.aborted ? [] : await sittings.takeIn(plan.sittings);
+  watch.onProgress(things.length + plan.documents.length + sat.length, of);
   for (const { from, record, why } of plan.aside) await aside.put(from, record, why);
   const before: Record<string, unknown> = {};
   if (choice.settings && !watch.signal.aborted) {
@@ -89,8 +110,8 @@ export async function importBy(
     const { volume = $settings.get().volume } = plan.settings;
     changeSettings({ ...plan.settings, volume: Math.min(volume, SAFE_VOLUME) });
   }
-  $imported.set({ ...step, settings: before, documents });
-  return step.put.length + documents.length;
+  $imported.set({ ...step, settings: before, documents, sittings: sat });
+  return step.put.length + documents.length + sat.length;
 }
 
 /** Settles when it is called off. */
@@ -104,5 +125,6 @@ export async function undoImport(): Promise<void> {
   $imported.set(undefined);
   await shelf.undoPut(step);
   for (const document of step.documents) await takeOutDocument(document);
+  await sittings.takeOut(step.sittings);
   changeSettings(step.settings);
 }

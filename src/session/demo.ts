@@ -1,12 +1,14 @@
-import { DEMO, DEMO_PROGRESSIONS, DEMO_TUNES } from "@/demo";
+import { DEMO, DEMO_PROGRESSIONS, DEMO_SITTINGS, DEMO_TUNES } from "@/demo";
 import type { SavedKind } from "@/storage";
 import { BLANK_TUNE, chartDocument, tuneDocument } from "./documents";
 import { shelf } from "./shelf";
+import { sittings } from "./sittings";
 
-/** Puts the demo on the Shelf and, where nothing is under way, into Match and Identify. What the user has changed of it stays. */
+/** Puts the demo on the Shelf and into the Log and, where nothing is under way, into Match and Identify. What the user has changed of it stays. */
 export async function bringInDemo(): Promise<void> {
   const here = new Map(shelf.$saved.get().map((each) => [each.id, each]));
   await shelf.putAll(DEMO.filter(({ id }) => here.get(id)?.deletedAt !== undefined || !here.has(id)));
+  await sittings.takeIn(DEMO_SITTINGS);
   const [progression] = DEMO_PROGRESSIONS;
   const [, stair] = DEMO_TUNES;
   if (chartDocument.$value.get().chords === "")

@@ -2,7 +2,7 @@ import { atom } from "nanostores";
 import { deflateSync, inflateSync, strFromU8, strToU8 } from "fflate";
 import { isFields, type OwnTuning, type Settings, settingsIn } from "@/storage";
 import { chartDocument, $documents } from "./documents";
-import { addressOf, here, placeOf } from "./place";
+import { addressOf, goToAddress, here, placeOf } from "./place";
 import { $settings, changeSettings } from "./settings";
 import { ownTuningId } from "./stage";
 
@@ -81,6 +81,12 @@ export function openLinked(url: URL): void {
     setStage(settingsIn(content.stage));
   }
   window.history.replaceState(window.history.state, "", addressOf(here()));
+}
+
+/** Goes to an address as a step of its own, and opens what it brings along: the back button comes back. */
+export function openAddress(url: URL): void {
+  goToAddress(url);
+  openLinked(url);
 }
 
 function openLinkedIn(kind: string, linked: unknown): void {

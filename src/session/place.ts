@@ -149,6 +149,16 @@ export function goTo(
   window.history.pushState(step(), "", addressOf({ ...$place.get(), hand: $hand.get() }));
 }
 
+/** Goes to an address of this application: a step that the browser's back button undoes. */
+export function goToAddress(url: URL): void {
+  follow();
+  const { address } = readAddress(url, $features.get());
+  put({ ...address, views: { ...$place.get().views, ...address.views } });
+  $hand.set(address.hand);
+  $addressNotices.set([]);
+  window.history.pushState(step(), "", addressOf(address));
+}
+
 /** Opens a thing in its view: a step of its own, so that the browser's back button brings what was open before. */
 export function openIn<T>(view: string, document: OpenDocument<T>, value: T, part?: string): void {
   // What stands in the address was of the thing before.

@@ -22,6 +22,8 @@ export interface Selection {
   /** The characteristic note and its ordinary neighbour, to be swapped while it sounds. */
   readonly swap?: { readonly from: Interval; readonly to: Interval } | undefined;
   readonly play: Playable;
+  /** The stage shows nothing of it: it would tell what is asked. */
+  readonly isHidden?: boolean | undefined;
   /** What the page's title says before the view: a chart's or a tune's title; otherwise the mode. */
   readonly subject?: string | undefined;
   /** The answer in short sentences, for those who cannot see it change. */
@@ -30,8 +32,10 @@ export interface Selection {
 
 /** Something that the stage can start: a mode, a tune, the bars of a chart, a chord or two. */
 export interface Playable {
-  readonly code: "mode" | "tune" | "chords" | "selected";
+  readonly code: "mode" | "tune" | "chords" | "selected" | "question";
   readonly score: Score;
+  /** How the view in front starts it, where it counts how often it is heard. */
+  readonly start?: (() => void) | undefined;
 }
 
 const EMPTY: Score = { notes: [], beats: 0, loops: false };
@@ -48,6 +52,9 @@ export const plainSelection = (homeMode: HomeMode): Selection => ({
 
 /** What is selected in the view in front: the stage shows it and knows no view. It follows at once, and no view sets it. */
 export const $selection = atom<Selection>(plainSelection({ home: 2, mode: modeById("dorian") }));
+
+/** Whether the stage shows nothing, so that it doesn't tell what is asked. */
+export const $isHidden = computed($selection, ({ isHidden }) => isHidden === true);
 
 /** What each view has selected, by its id: computed from its documents and its place. A view says so when it loads. */
 const $sources = atom<ReadonlyMap<string, ReadableAtom<Selection | undefined>>>(new Map());

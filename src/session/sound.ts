@@ -359,7 +359,9 @@ function mainHeard(): Heard {
 
 /** Plays what the stage shows; where anything sounds already, stops it. */
 export function playOrStop(): void {
+  const { start } = $selection.get().play;
   if ($playing.get() !== undefined) stop();
+  else if (start) start();
   else begin(MAIN, followedScore());
 }
 

@@ -8,6 +8,7 @@ import { aside, saving } from "./records";
 import { keepWhatIsSaved } from "./room";
 import { loadSettings } from "./settings";
 import { shelf } from "./shelf";
+import { sittings } from "./sittings";
 
 /** Whether what this browser keeps has been read, or has been waited for long enough. */
 export const $ready = atom(false);
@@ -61,6 +62,7 @@ async function load(): Promise<void> {
   await loadSettings();
   await aside.load();
   await shelf.load();
+  await sittings.load();
   await takeBackUnderstood();
   await loadDocuments();
   await carryOverDraft();

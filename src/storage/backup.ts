@@ -2,11 +2,12 @@ import { z } from "zod";
 import type { AsideRecord } from "./aside";
 import { type DocumentInFile, RECENTS } from "./documents";
 import { SAVED, type Saved } from "./saved";
+import { SITTINGS, type Sitting } from "./sitting";
 import { type Settings, settingsIn } from "./settings";
 import { isFields, understand } from "./versioned";
 
 /** The version of the files written now. */
-const BACKUP_VERSION = 2;
+const BACKUP_VERSION = 3;
 
 /** A record that a file carries as it was found. */
 export type AsideInFile = Pick<AsideRecord, "from" | "why" | "record">;
@@ -20,6 +21,8 @@ export interface Backup {
   readonly aside: readonly AsideInFile[];
   /** What was worked on: charts and tunes under Recent, and what else is open. */
   readonly documents: readonly DocumentInFile[];
+  /** What was trained and practised. */
+  readonly sittings: readonly Sitting[];
 }
 
 /** Why a backup, or a record in it, was not taken. */
@@ -37,12 +40,14 @@ const envelope = z.object({
   settings: z.unknown(),
   aside: z.array(z.unknown()).catch([]),
   documents: z.array(z.unknown()).max(20_000).catch([]),
+  /** From version 3 on. */
+  sittings: z.array(z.unknown()).max(200_000).catch([]),
   /** What version 1 called them. */
   quarantine: z.array(z.unknown()).catch([]),
 });
 
 /** Writes the backup as text: one record an entry, in order of id, its fields in the schema's order, so that equal contents give equal files. */
-export function writeBackup({ shelf, settings, aside, documents }: Backup): string {
+export function writeBackup({ shelf, settings, aside, documents, sittings }: Backup): string {
   const ordered = shelf.map((thing) => SAVED.schema.parse(thing)).toSorted((a, b) => (a.id < b.id ? -1 : 1));
   const kept = aside.map(({ from, why, record }) => ({ from, why, record }));
   const backup = {
@@ -52,6 +57,7 @@ export function writeBackup({ shelf, settings, aside, documents }: Backup): stri
     settings,
     aside: kept,
     documents: documents.toSorted((a, b) => (a.recent.id < b.recent.id ? -1 : 1)),
+    sittings: sittings.map((each) => SITTINGS.schema.parse(each)).toSorted((a, b) => (a.id < b.id ? -1 : 1)),
   };
   return `${JSON.stringify(backup, null, 1)}\n`;
 }
@@ -76,7 +82,7 @@ export function readBackup(text: string): {
   }
   const outer = envelope.safeParse(json);
   if (!outer.success) return refused("not-a-backup", text.slice(0, 40));
-  const { version, shelf, settings, aside, quarantine, documents } = outer.data;
+  const { version, shelf, settings, aside, quarantine, documents, sittings } = outer.data;
   if (version > BACKUP_VERSION) return refused("newer-version", String(version));
   const problems: BackupProblem[] = [];
   const unread: AsideInFile[] = [
@@ -97,7 +103,20 @@ export function readBackup(text: string): {
     unread.push({ from: IMPORTED, why: "why" in recent ? recent.why : "broken", record: lies });
     return [];
   });
-  const value = { shelf: things, settings: settingsIn(settings), aside: unread, documents: worked };
+  const sat = sittings.flatMap((record) => {
+    const read = understand(SITTINGS, record);
+    if ("value" in read) return [read.value];
+    problems.push({ code: "record-unread", found: JSON.stringify(record).slice(0, 80) });
+    unread.push({ from: IMPORTED, why: read.why, record });
+    return [];
+  });
+  const value = {
+    shelf: things,
+    settings: settingsIn(settings),
+    aside: unread,
+    documents: worked,
+    sittings: sat,
+  };
   return { value, problems };
 }
 

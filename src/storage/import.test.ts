@@ -26,7 +26,7 @@ const mode = (part: Partial<Extract<Saved, { kind: "mode" }>> = {}): Saved => ({
   revisions: ["r1"],
   ...part,
 });
-const EMPTY = { shelf: [], settings: DEFAULTS, aside: [], documents: [] };
+const EMPTY = { shelf: [], settings: DEFAULTS, aside: [], documents: [], sittings: [] };
 const fileOf = (things: readonly Saved[]) => readBackup(writeBackup({ ...EMPTY, shelf: things })).value!;
 const copyTitle = (title: string) => `${title} (from the file)`;
 const states = ({ items }: ImportPlan) => items.map(({ arrival }) => arrival);
@@ -50,7 +50,7 @@ describe("a backup", () => {
           document: { version: 1, kind: "chart", revision: "r", value: { chords: title, version: 1 } },
         }));
         const settings = { ...DEFAULTS, tempo: 120 };
-        const file = writeBackup({ shelf: things, settings, aside, documents });
+        const file = writeBackup({ shelf: things, settings, aside, documents, sittings: [] });
         const { value, problems } = readBackup(file);
         expect(problems).toEqual([]);
         expect(value?.shelf.map(({ id }) => id).toSorted()).toEqual(things.map(({ id }) => id).toSorted());

@@ -1,16 +1,14 @@
 import { z } from "zod";
 import { readSymbol } from "@/core/chord";
 import { readStrings } from "@/core/instrument";
-import { maybeFifths } from "@/core/pitch";
-import { maybeMode } from "@/core/scale";
 import { TUNE_SOURCES } from "@/formats/tune-source";
+import { modeId, noteName } from "./fields";
+import { examValue, PRACTICE_KINDS } from "./sitting";
 import type { Fields, Versioned } from "./versioned";
 
 /** The version of every saved thing written now. */
 export const SAVED_VERSION = 2;
 
-export const noteName = z.string().refine((text) => maybeFifths(text) !== undefined);
-export const modeId = z.string().refine((id) => maybeMode(id) !== undefined);
 const instant = z.iso.datetime();
 
 /** Revisions that a saved thing remembers, the newest last: enough to tell which of two copies came from the other. */
@@ -70,6 +68,9 @@ export const strings = z
   .max(120)
   .refine((text) => readStrings(text).problems.length === 0);
 
+/** Characters of the address of a thing to practise. */
+const MOST_ROUTINE_LINK = 20_000;
+
 /** One way to take a chord, on the strings that it was found on. */
 export const savedVoicing = z.strictObject({
   ...common,
@@ -83,8 +84,44 @@ export const savedVoicing = z.strictObject({
   frets: z.array(z.int().min(0).max(36).nullable()).min(1).max(12),
 });
 
+/** Questions that were put together: to be taken again, or by others. */
+export const savedExam = z.strictObject({ ...common, kind: z.literal("exam"), exam: examValue });
+
+/** One thing to practise: where it is in the application, and for how long. */
+export const routineItem = z.object({
+  id: z.string().min(1).max(64),
+  title: z.string().min(1).max(240),
+  kind: z.enum(PRACTICE_KINDS),
+  mode: modeId.optional(),
+  home: noteName.optional(),
+  /** The address that shows it, with instrument, position and all: what a link to it has behind the host. */
+  link: z.string().max(MOST_ROUTINE_LINK),
+  minutes: z.int().min(1).max(60),
+  tempo: z.int().min(30).max(300),
+  climbs: z.boolean(),
+});
+export type RoutineItem = z.infer<typeof routineItem>;
+
+/** What is practised in one go. */
+export const routineValue = z.object({
+  title: z.string().max(240).catch(""),
+  items: z.array(routineItem).max(60),
+  order: z.enum(["in-order", "shuffled"]).catch("in-order"),
+});
+export type RoutineValue = z.infer<typeof routineValue>;
+
+export const savedRoutine = z.strictObject({ ...common, kind: z.literal("routine"), routine: routineValue });
+
 /** Whatever lies on the Shelf. */
-const saved = z.discriminatedUnion("kind", [savedMode, savedProgression, savedTune, ownWords, savedVoicing]);
+const saved = z.discriminatedUnion("kind", [
+  savedMode,
+  savedProgression,
+  savedTune,
+  ownWords,
+  savedVoicing,
+  savedExam,
+  savedRoutine,
+]);
 export type Saved = z.infer<typeof saved>;
 export type SavedKind = Saved["kind"];
 

@@ -11,7 +11,8 @@ import {
 import { NOTE_NAMINGS } from "@/core/pitch";
 import { ANALYSIS_KINDS } from "@/core/progression";
 import { COMPARISONS, FAMILIES, REFERENCE_CONVENTIONS, USUAL_FAMILIES } from "@/core/scale";
-import { modeId, strings } from "./saved";
+import { modeId } from "./fields";
+import { strings } from "./saved";
 import { type Fields, isFields } from "./versioned";
 
 /** The version of the settings written now. */

@@ -98,7 +98,11 @@ export const optionsOf = <T extends string>(values: readonly T[], text: Readonly
   values.map((value) => ({ value, text: text[value] }));
 
 /** The kinds of things that Play plays. */
-type PlayableCode = "mode" | "tune" | "chords" | "selected";
+/** What is shown of a mode, as a title: "D Dorian, line". */
+export const stageTitle = (homeMode: string, division: string): string =>
+  division === "whole" ? `${homeMode}, whole neck` : `${homeMode}, ${division}`;
+
+type PlayableCode = "mode" | "tune" | "chords" | "selected" | "question";
 
 /** A way to divide a neck; on a fiddle positions are numbered, and there are more than five. */
 export const systemText = (system: System, { hand }: Pick<Tuning, "hand">): string =>
@@ -156,6 +160,7 @@ export const CHOSEN_TEXT: Readonly<Record<PlayableCode, string>> = {
   tune: "the tune",
   chords: "the bars",
   selected: "the selected chord",
+  question: "the question",
 };
 
 /** The button that plays it. */
@@ -164,6 +169,7 @@ export const PLAY_TEXT: Readonly<Record<PlayableCode, string>> = {
   tune: "Play the tune",
   chords: "Play the bars",
   selected: "Play",
+  question: "Play",
 };
 
 /** The characteristic note and its neighbour, for the button that swaps them; while they alternate, which of the two is heard. */

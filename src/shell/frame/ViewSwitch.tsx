@@ -3,6 +3,7 @@ import { Suspense } from "react";
 import { $features, $place } from "@/session";
 import { useWording } from "@/session/useConventions";
 import { LegendLine } from "@/shell/legend";
+import { PracticeBar } from "@/shell/practice";
 
 /** The view that the address names. Views change here, so that the stage below and its sound stay. */
 export function ViewSwitch() {
@@ -15,6 +16,7 @@ export function ViewSwitch() {
     <>
       <Suspense fallback={null}>{Shown && <Shown />}</Suspense>
       <LegendLine />
+      <PracticeBar />
     </>
   );
 }

@@ -120,12 +120,13 @@ function Preview({ plan, onDone, onCancel }: PreviewProps) {
     plan.items.reduce((sum, item) => sum + (item.arrival === arrival ? 1 : 0), 0);
   const counts = ARRIVALS.map((arrival) => [arrival, count(arrival)] as const).filter(([, n]) => n > 0);
   const settings = Object.keys(plan.settings).length;
-  const isEmpty = counts.length + settings + plan.aside.length + plan.documents.length === 0;
+  const isEmpty =
+    counts.length + settings + plan.aside.length + plan.documents.length + plan.sittings.length === 0;
 
   const take = async () => {
     const controller = new AbortController();
     calling.current = controller;
-    setProgress([0, plan.items.length + plan.documents.length]);
+    setProgress([0, plan.items.length + plan.documents.length + plan.sittings.length]);
     const done = await importBy(plan, choice, {
       onProgress: (n, of) => setProgress([n, of]),
       signal: controller.signal,
@@ -152,6 +153,12 @@ function Preview({ plan, onDone, onCancel }: PreviewProps) {
           <div>
             <dt>charts, tunes and sheets, unsaved</dt>
             <dd>{plan.documents.length}</dd>
+          </div>
+        )}
+        {plan.sittings.length > 0 && (
+          <div>
+            <dt>sittings of training and practice</dt>
+            <dd>{plan.sittings.length}</dd>
           </div>
         )}
         {plan.aside.length > 0 && (

@@ -40,10 +40,17 @@ interface DisplayControlsProps {
   readonly isNarrow: boolean;
   readonly onInstrument: () => void;
   readonly onStand: () => void;
+  readonly onRoutine: () => void;
 }
 
 /** What the stage shows and how: all that isn't in its row. */
-export function DisplayControls({ surfaces, isNarrow, onInstrument, onStand }: DisplayControlsProps) {
+export function DisplayControls({
+  surfaces,
+  isNarrow,
+  onInstrument,
+  onStand,
+  onRoutine,
+}: DisplayControlsProps) {
   const { labels } = useStore($settings);
   const surface = useStore($surface);
   const division = useStore($division);
@@ -94,6 +101,11 @@ export function DisplayControls({ surfaces, isNarrow, onInstrument, onStand }: D
       <Setting name="Music stand">
         <Button kind="quiet" keyName="z" aria-haspopup="dialog" onClick={onStand}>
           Stand
+        </Button>
+      </Setting>
+      <Setting name="Practice">
+        <Button kind="quiet" keyName="+" onClick={onRoutine}>
+          Add to the routine
         </Button>
       </Setting>
     </>

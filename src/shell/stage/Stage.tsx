@@ -1,7 +1,9 @@
 import { useStore } from "@nanostores/react";
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import {
   $division,
+  addToRoutine,
+  $isHidden,
   $selection,
   $settings,
   $sounding,
@@ -17,6 +19,7 @@ import { DIVISIONS, LABELS } from "@/storage";
 import { Popover, type PopoverSwitch } from "@/kit/popover";
 import { useNarrow } from "@/kit/useNarrow";
 import { useKeys } from "@/session/useKeys";
+import { ADDED_TO_ROUTINE, HIDDEN_STAGE, ROUTINE_FULL } from "@/words";
 import { DisplayControls } from "./DisplayControls";
 import { InstrumentDialog } from "./InstrumentDialog";
 import { InstrumentButton, PlayButton, ShowChoice, TempoField, WhatToPlay } from "./row";
@@ -30,6 +33,9 @@ import { Surface } from "./Surface";
 
 const SURFACES = ["neck", "keys", "staff"] as const;
 
+/** Milliseconds for which it is said that something was added. */
+const SAID_FOR = 4000;
+
 const after = <T,>(all: readonly T[], one: T): T => all[(all.indexOf(one) + 1) % all.length] ?? one;
 
 /**
@@ -41,6 +47,7 @@ export function Stage() {
   const tuning = useStore($tuning);
   const surface = useStore($surface);
   const division = useStore($division);
+  const isHidden = useStore($isHidden);
   const isNarrow = useNarrow();
   const [dialog, setDialog] = useState<"instrument" | "stand">();
   const display = useRef<PopoverSwitch>(null);
@@ -48,6 +55,12 @@ export function Stage() {
   const surfaces = tuning ? SURFACES : SURFACES.slice(1);
   const shown = useShown();
   const step = (way: 1 | -1) => (division === "voicing" ? stepVoicing(way) : stepPosition(way));
+  const [added, setAdded] = useState<string>();
+  const addHere = () => !isHidden && setAdded(addToRoutine() ? ADDED_TO_ROUTINE : ROUTINE_FULL);
+  useEffect(() => {
+    const timer = setTimeout(() => setAdded(undefined), SAID_FOR);
+    return () => clearTimeout(timer);
+  }, [added]);
   const openInstrument = () => setDialog("instrument");
 
   useKeys("The stage", [
@@ -74,7 +87,8 @@ export function Stage() {
       says: "Sound: parts, count-in, rising tempo, files",
       act: () => (sound.current ?? display.current)?.toggle(),
     },
-    { key: "z", says: "Fill the screen, for a music stand", act: () => setDialog("stand") },
+    { key: "+", says: "Add what you see to the practice routine", act: addHere },
+    { key: "z", says: "Fill the screen, for a music stand", act: () => !isHidden && setDialog("stand") },
     { key: " ", says: "Play or stop", act: playOrStop },
     { key: "Escape", says: "Stop all sound", act: stop },
   ]);
@@ -85,6 +99,7 @@ export function Stage() {
       isNarrow={isNarrow}
       onInstrument={openInstrument}
       onStand={() => setDialog("stand")}
+      onRoutine={addHere}
     />
   );
   return (
@@ -97,7 +112,7 @@ export function Stage() {
             <ShowChoice />
           </>
         )}
-        <ShownStep shown={shown} />
+        {!isHidden && <ShownStep shown={shown} />}
         {isNarrow ? (
           <>
             <span className={styles.gap} />
@@ -121,9 +136,18 @@ export function Stage() {
         )}
         <PlayButton />
       </div>
-      <SaidLine shown={shown} />
+      {added !== undefined && (
+        <p className={styles.added} role="status">
+          {added}
+        </p>
+      )}
+      {!isHidden && <SaidLine shown={shown} />}
       <div className={styles.surface}>
-        <ShownSurface surface={surface} shown={shown} />
+        {isHidden ? (
+          <p className={styles.hidden}>{HIDDEN_STAGE}</p>
+        ) : (
+          <ShownSurface surface={surface} shown={shown} />
+        )}
       </div>
       <InstrumentDialog open={dialog === "instrument"} onClose={() => setDialog(undefined)} />
       <StandView

@@ -1,0 +1,35 @@
+/** What is asked about something that is heard. */
+export const EAR_QUESTIONS = ["third", "mode", "two", "differs", "swap", "interval", "target-chord"] as const;
+/** What is asked of the head. */
+export const HEAD_QUESTIONS = ["spell", "parent", "characteristic", "chords-mode", "mode-chords"] as const;
+export const QUESTIONS = [...EAR_QUESTIONS, ...HEAD_QUESTIONS] as const;
+export type QuestionKind = (typeof QUESTIONS)[number];
+
+/** How a mode is heard: up and down by itself, over its held home, over its vamp, in a phrase. */
+export const TEXTURES = ["drone", "scale", "vamp", "phrase"] as const;
+export type Texture = (typeof TEXTURES)[number];
+
+/** One thing to learn: a question about a mode, heard in a texture. It comes back when it is about to be forgotten. */
+export interface Card {
+  readonly question: QuestionKind;
+  /** Id of the mode. */
+  readonly mode: string;
+  /** None where nothing is heard. */
+  readonly texture?: Texture | undefined;
+}
+
+/** The name of a card: the same for equal ones. */
+export const cardId = ({ question, mode, texture }: Card): string =>
+  [question, mode, ...(texture ? [texture] : [])].join(":");
+
+export const isByEar = (question: QuestionKind): boolean => EAR_QUESTIONS.some((each) => each === question);
+
+/** Questions that are always heard in one way, whatever texture is chosen. */
+const OWN_TEXTURE: Partial<Readonly<Record<QuestionKind, Texture>>> = {
+  interval: "drone",
+  "target-chord": "vamp",
+};
+
+/** How a question is heard where a texture is chosen; undefined where nothing is heard. */
+export const textureOf = (question: QuestionKind, chosen: Texture): Texture | undefined =>
+  isByEar(question) ? (OWN_TEXTURE[question] ?? chosen) : undefined;

@@ -1,0 +1,258 @@
+import { type Chord, printChord } from "../chord";
+import { type Fifths, halfSteps, type Interval, modulo, printDegree, printName, soundOf } from "../pitch";
+import { bestVamp, type Vamp } from "../progression";
+import {
+  characteristicSwap,
+  type HomeMode,
+  maybeMode,
+  type Mode,
+  mode as modeById,
+  notesOf,
+  parentOf,
+  reference,
+  shownCharacteristic,
+  type Swap,
+  thirdOf,
+} from "../scale";
+import type { QuestionKind, Texture } from "./card";
+import type { Asked, Exam } from "./exam";
+import { type HeardNote, phraseIn } from "./phrase";
+import { oneOf, seeded, shuffled } from "./random";
+
+/** What is played: a line in half steps above home, what is under it, and how long it lasts. Times are in beats. */
+export interface HeardQuestion {
+  readonly line: readonly HeardNote[];
+  readonly beats: number;
+  /** Home is held below. */
+  readonly hasDrone: boolean;
+  /** Two chords, two bars each in turn. */
+  readonly vamp?: Vamp | undefined;
+}
+
+/** A question with what may be answered. Answers are ids: of modes, degrees, note names, chords; what the screen calls them is its own matter. */
+export interface Question {
+  readonly asked: Asked;
+  readonly homeMode: HomeMode;
+  /** Undefined where nothing is heard. */
+  readonly heard: HeardQuestion | undefined;
+  /** In the order in which they are shown; none where the answer is written. */
+  readonly choices: readonly string[];
+  /** Every answer that is right. */
+  readonly right: readonly string[];
+  /** The note that may have been swapped, where that is asked. */
+  readonly swap?: Swap | undefined;
+}
+
+/** What is answered where a mode differs in nothing from plain major or minor. */
+export const NOTHING = "none";
+
+/**
+ * Whether a question about a mode has one answer: a swap needs a note to swap, two choices need another mode, the chord with the target
+ * note must be one of the two.
+ */
+export function asksAbout(question: QuestionKind, mode: Mode, among: readonly string[]): boolean {
+  switch (question) {
+    case "third":
+      return thirdOf(mode) === 4 || thirdOf(mode) === -3;
+    case "mode":
+    case "two":
+      return among.length > 1;
+    case "swap":
+      return characteristicSwap(mode) !== undefined;
+    case "characteristic":
+      return shownCharacteristic(mode).length > 0;
+    case "target-chord":
+      return targetChord({ home: 0, mode }) !== undefined;
+    case "chords-mode":
+    case "mode-chords":
+      return among.length > 1 && bestVamp({ home: 0, mode }) !== undefined;
+    case "differs":
+    case "interval":
+    case "spell":
+    case "parent":
+      return true;
+  }
+}
+
+/** How a mode differs from plain major or minor, as an answer: "6", "b2 b5", or nothing. */
+export function differsBy(mode: Mode): string {
+  const { moved, added } = reference(mode, "by-third");
+  const all = [...moved.map(({ to }) => to), ...added];
+  return all.length === 0 ? NOTHING : all.map((interval) => printDegree(interval)).join(" ");
+}
+
+/** Which chord of the best vamp has a characteristic note that the other has not. */
+function targetChord(homeMode: HomeMode): { readonly vamp: Vamp; readonly at: 0 | 1 } | undefined {
+  const vamp = bestVamp(homeMode);
+  if (!vamp) return undefined;
+  const holds = ({ root, tones }: Chord) =>
+    shownCharacteristic(homeMode.mode).some((interval) =>
+      tones.some((tone) => soundOf(root + tone) === soundOf(homeMode.home + interval)),
+    );
+  const [first, second] = vamp.chords.map(holds);
+  return first === second ? undefined : { vamp, at: first ? 0 : 1 };
+}
+
+export const vampText = ({ chords }: Vamp): string => chords.map((chord) => printChord(chord)).join(" ");
+
+/**
+ * A question made from how it is set: the same every time, so that a row of them can be gone on with later.
+ *
+ * @throws RangeError where the mode of its card isn't known.
+ * @example questionOf({ card: { question: "third", mode: "dorian", texture: "drone" }, home: 2, seed: 1 }, exam).right // ["b3"]
+ */
+export function questionOf(asked: Asked, exam: Pick<Exam, "modes" | "octaves" | "way">): Question {
+  const { card, home, seed } = asked;
+  const random = seeded(seed);
+  const mode = modeById(card.mode);
+  const homeMode: HomeMode = { home, mode };
+  const modes = exam.modes.flatMap((id) => maybeMode(id) ?? []);
+  const heard = (of: Mode = mode): HeardQuestion =>
+    heardAs(of, homeMode, card.texture ?? "drone", exam, seed);
+  const made = (part: Omit<Question, "asked" | "homeMode">): Question => ({ asked, homeMode, ...part });
+  switch (card.question) {
+    case "third":
+      return made({ heard: heard(), choices: ["3", "b3"], right: [thirdOf(mode) === 4 ? "3" : "b3"] });
+    case "mode":
+      return made({ heard: heard(), choices: modes.map(({ id }) => id), right: [mode.id] });
+    case "two": {
+      const others = modes.filter((other) => other !== mode);
+      const other = others.length > 0 ? oneOf(random, others as [Mode, ...Mode[]]) : mode;
+      return made({
+        heard: heard(),
+        choices: modes.filter((each) => each === mode || each === other).map(({ id }) => id),
+        right: [mode.id],
+      });
+    }
+    case "differs":
+      return made({
+        heard: heard(),
+        choices: [...new Set([...modes, mode].map(differsBy))].toSorted(nothingFirst),
+        right: [differsBy(mode)],
+      });
+    case "swap": {
+      const swap = characteristicSwap(mode);
+      const isSwapped = swap !== undefined && random() < 0.5;
+      const choices = swap ? [printDegree(swap.from), printDegree(swap.to)] : [];
+      return made({
+        heard: isSwapped ? swappedIn(heard(), swap) : heard(),
+        choices,
+        right: choices.slice(isSwapped ? 1 : 0, isSwapped ? 2 : 1),
+        swap,
+      });
+    }
+    case "interval": {
+      const others = mode.intervals.filter((interval) => interval !== 0);
+      const chosen = others[Math.floor(random() * others.length)] ?? 0;
+      return made({
+        heard: {
+          line: [0, halfSteps(chosen)].map((step, at) => ({ step, at: at * 2, length: 2 })),
+          beats: 4,
+          hasDrone: true,
+        },
+        choices: others.map((interval) => printDegree(interval)),
+        right: [printDegree(chosen)],
+      });
+    }
+    case "target-chord": {
+      const target = targetChord(homeMode);
+      return made({
+        heard: { ...heard(), line: [], vamp: target?.vamp },
+        choices: ["first", "second"],
+        right: [target?.at === 1 ? "second" : "first"],
+      });
+    }
+    case "spell":
+      return made({
+        heard: undefined,
+        choices: [],
+        right: [
+          notesOf(homeMode)
+            .map((note) => printName(note))
+            .join(" "),
+        ],
+      });
+    case "parent": {
+      const { tonic } = parentOf(homeMode);
+      const near = shuffled(random, [-2, -1, 1, 2]).slice(0, 3);
+      const tonics = [tonic, ...near.map((by) => tonic + by)].toSorted(byLetter);
+      return made({
+        heard: undefined,
+        choices: tonics.map((note) => printName(note)),
+        right: [printName(tonic)],
+      });
+    }
+    case "characteristic":
+      return made({
+        heard: undefined,
+        choices: notesOf(homeMode)
+          .slice(1)
+          .map((note) => printName(note)),
+        right: shownCharacteristic(mode).map((interval) => printName(home + interval)),
+      });
+    case "chords-mode":
+      return made({ heard: undefined, choices: modes.map(({ id }) => id), right: [mode.id] });
+    case "mode-chords": {
+      const texts = modes.flatMap((each) => {
+        const vamp = bestVamp({ home, mode: each });
+        return vamp ? [vampText(vamp)] : [];
+      });
+      const own = bestVamp(homeMode);
+      return made({
+        heard: undefined,
+        choices: [...new Set(texts)].toSorted(),
+        right: own ? [vampText(own)] : [],
+      });
+    }
+  }
+}
+
+const nothingFirst = (a: string, b: string): number =>
+  Number(b === NOTHING) - Number(a === NOTHING) || a.length - b.length || (a < b ? -1 : 1);
+
+const byLetter = (a: Fifths, b: Fifths): number => modulo(a * 4, 7) - modulo(b * 4, 7) || a - b;
+
+/** A line with its characteristic note swapped. */
+const swappedIn = (heard: HeardQuestion, { from, to }: Swap): HeardQuestion => ({
+  ...heard,
+  line: heard.line.map((note) =>
+    modulo(note.step, 12) === halfSteps(from) ? { ...note, step: note.step + nearestStep(from, to) } : note,
+  ),
+});
+
+const nearestStep = (from: Interval, to: Interval): number =>
+  modulo(halfSteps(to) - halfSteps(from) + 6, 12) - 6;
+
+/** A mode as it is heard in a texture. */
+function heardAs(
+  mode: Mode,
+  homeMode: HomeMode,
+  texture: Texture,
+  { octaves, way }: Pick<Exam, "octaves" | "way">,
+  seed: number,
+): HeardQuestion {
+  if (texture === "phrase" || texture === "vamp") {
+    const line = phraseIn(mode, seeded(seed + 1));
+    const vamp = texture === "vamp" ? bestVamp(homeMode) : undefined;
+    return { line, beats: 16, hasDrone: texture === "vamp" && !vamp, vamp };
+  }
+  const steps = scaleSteps(mode, octaves, way);
+  const beats = Math.ceil((steps.length + 3) / 2 / 4) * 4;
+  const line = steps.map((step, at) => ({
+    step,
+    at: at / 2,
+    length: at === steps.length - 1 ? beats - at / 2 : 0.5,
+  }));
+  return { line, beats, hasDrone: texture === "drone" };
+}
+
+/** Half steps of a mode over one octave or two, up, down, or up and down again. */
+function scaleSteps(mode: Mode, octaves: 1 | 2, way: Exam["way"]): readonly number[] {
+  const one = mode.intervals.map(halfSteps).toSorted((a, b) => a - b);
+  const up = [
+    ...Array.from({ length: octaves }, (_, octave) => one.map((step) => step + 12 * octave)).flat(),
+    12 * octaves,
+  ];
+  const down = up.toReversed();
+  return way === "up" ? up : way === "down" ? down : [...up, ...down.slice(1)];
+}

@@ -1,0 +1,70 @@
+import type { Attempt } from "./attempt";
+import { type Card, cardId } from "./card";
+import { cardsOf, type Level, LEVELS } from "./exam";
+import { dueCards, type Schedule } from "./schedule";
+
+/** A level is passed when so many of its last answers were right. */
+export const PASSED = { of: 12, right: 10 } as const;
+
+/** New cards in one session at most. */
+export const MOST_NEW = 6;
+
+/** Milliseconds that a question takes where nothing is known yet, with hearing it and reading the answer. */
+const USUAL_TAKES = 20_000;
+
+/** Milliseconds beside the answer itself. */
+const AROUND = 9000;
+
+const isAt = ({ exam }: Level): ((card: Card) => boolean) => {
+  const ids = new Set(cardsOf(exam).map(cardId));
+  return (card) => ids.has(cardId(card));
+};
+
+/**
+ * The level that comes next: the first that isn't passed. What is passed stays passed, whatever is answered later.
+ *
+ * @param attempts in the order of their times
+ */
+export function levelReached(attempts: readonly Attempt[]): Level {
+  return LEVELS.find((level) => !isPassed(level, attempts)) ?? (LEVELS.at(-1) as Level);
+}
+
+export function isPassed(level: Level, attempts: readonly Attempt[]): boolean {
+  const belongs = isAt(level);
+  const last: boolean[] = [];
+  for (const { card, isRight } of attempts) {
+    if (!belongs(card)) continue;
+    last.push(isRight);
+    if (last.length > PASSED.of) last.shift();
+    if (last.length === PASSED.of && last.filter(Boolean).length >= PASSED.right) return true;
+  }
+  return false;
+}
+
+/**
+ * How many questions fit into some minutes, by how long the last answers took.
+ *
+ * @example questionsIn(10, []) // 30
+ */
+export function questionsIn(minutes: number, attempts: readonly Attempt[]): number {
+  const took = attempts.slice(-40).map((each) => Math.min(each.took, 60_000));
+  const each = took.length < 8 ? USUAL_TAKES : AROUND + took.reduce((sum, one) => sum + one, 0) / took.length;
+  return Math.max(4, Math.round((minutes * 60_000) / each));
+}
+
+/**
+ * The cards of a day's session: those that are due, the longest overdue first, and new ones of the level, never more than `MOST_NEW`;
+ * where both are few the level's own once more.
+ */
+export function cardsForToday(schedule: Schedule, level: Level, now: number, count: number): readonly Card[] {
+  const due = dueCards(schedule, now).map(({ card }) => card);
+  const own = cardsOf(level.exam);
+  const fresh = own.filter((card) => !schedule.has(cardId(card))).slice(0, MOST_NEW);
+  const room = Math.max(0, count - due.length);
+  const first = [...due.slice(0, count), ...fresh.slice(0, room)];
+  const rest: Card[] = [];
+  // The level is heard over and over until it sits.
+  while (first.length + rest.length < count && own.length > 0)
+    rest.push(...own.slice(0, count - first.length - rest.length));
+  return [...first, ...rest];
+}

@@ -1,0 +1,355 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { halfSteps, modulo } from "../pitch";
+import { CATALOGUE, maybeMode, mode, notesOf, SEVEN, shownCharacteristic, soundsOn, thirdOf } from "../scale";
+import { holds } from "../scale";
+import {
+  type Attempt,
+  type Card,
+  cardId,
+  cardsForToday,
+  cardsOf,
+  confusions,
+  differsBy,
+  dueCards,
+  type Exam,
+  EAR_QUESTIONS,
+  forecast,
+  grade,
+  habits,
+  HEAD_QUESTIONS,
+  isPassed,
+  levelReached,
+  LEVELS,
+  phraseIn,
+  PHRASE_BEATS,
+  QUESTIONS,
+  questionOf,
+  questionsIn,
+  scheduled,
+  seeded,
+  setExam,
+  shareBetween,
+  TEXTURES,
+  trend,
+  typicalTime,
+} from ".";
+
+const DAY = 86_400_000;
+const seven = SEVEN.map(({ id }) => id);
+const exam = (part: Partial<Exam> = {}): Exam => ({
+  questions: ["mode"],
+  modes: seven,
+  textures: ["drone"],
+  home: 2,
+  moves: false,
+  octaves: 1,
+  way: "both",
+  times: 0,
+  count: 8,
+  answers: "each",
+  ...part,
+});
+const asked = (question: Card["question"], id: string, seed = 1, part: Partial<Exam> = {}) =>
+  questionOf(
+    { card: { question, mode: id, texture: question === "spell" ? undefined : "drone" }, home: 2, seed },
+    exam(part),
+  );
+
+describe("phrases made on the spot", () => {
+  it("stay in the mode, hold the third and every characteristic note, breathe in the middle and end on home, in all modes", () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...CATALOGUE), fc.nat(), (each, seed) => {
+        const notes = phraseIn(each, seeded(seed));
+        const sounds = new Set(notes.map(({ step }) => modulo(step, 12)));
+        for (const sound of sounds) expect(holds(each.sounds, sound)).toBe(true);
+        const third = thirdOf(each);
+        for (const interval of [...shownCharacteristic(each), ...(third === undefined ? [] : [third])])
+          expect(sounds.has(halfSteps(interval))).toBe(true);
+        const last = notes.at(-1)!;
+        expect([modulo(last.step, 12), last.at, last.length]).toEqual([0, 14, 2]);
+        // Each begins where the one before ends, but for one breath.
+        const gaps = notes.slice(1).map((note, at) => note.at - notes[at]!.at - notes[at]!.length);
+        expect(gaps.filter((gap) => gap !== 0)).toEqual([0.5]);
+        expect(last.at + last.length).toBe(PHRASE_BEATS);
+        // It can be sung: no leap of more than a seventh, nothing beyond a twelfth.
+        for (const [at, note] of notes.slice(1).entries())
+          expect(Math.abs(note.step - notes[at]!.step)).toBeLessThan(12);
+        const steps = notes.map(({ step }) => step);
+        expect(Math.max(...steps) - Math.min(...steps)).toBeLessThan(22);
+      }),
+      { numRuns: 600 },
+    );
+  });
+
+  it("differ from seed to seed, and are the same for one", () => {
+    const made = Array.from({ length: 20 }, (_, seed) =>
+      JSON.stringify(phraseIn(mode("dorian"), seeded(seed))),
+    );
+    expect(new Set(made).size).toBeGreaterThan(17);
+    expect(JSON.stringify(phraseIn(mode("dorian"), seeded(3)))).toBe(made[3]);
+  });
+});
+
+describe("questions", () => {
+  it("have their right answer among the choices, each choice once, in every mode that can be asked", () => {
+    for (const question of QUESTIONS)
+      for (const { id } of CATALOGUE.slice(0, 49)) {
+        const modes = [...new Set([...seven, id])];
+        for (const card of cardsOf({ questions: [question], modes: [id, ...seven], textures: TEXTURES })) {
+          if (card.mode !== id) continue;
+          const { choices, right } = questionOf({ card, home: 5, seed: 9 }, exam({ modes }));
+          expect(right.length, cardId(card)).toBeGreaterThan(0);
+          if (question === "spell") expect(choices).toEqual([]);
+          else for (const each of right) expect(choices, cardId(card)).toContain(each);
+          expect(new Set(choices).size, cardId(card)).toBe(choices.length);
+        }
+      }
+  });
+
+  it("are answered as a teacher answers them", () => {
+    expect(asked("third", "dorian").right).toEqual(["b3"]);
+    expect(asked("third", "lydian").right).toEqual(["3"]);
+    expect(seven.map((id) => differsBy(mode(id)))).toEqual(["none", "6", "b2", "#4", "b7", "none", "b2 b5"]);
+    expect(differsBy(mode("phrygian-dominant"))).toBe("b2 b6 b7");
+    expect(asked("spell", "dorian").right).toEqual(["D E F G A B C"]);
+    expect(asked("parent", "dorian").right).toEqual(["C"]);
+    expect(asked("characteristic", "dorian").right).toEqual(["B"]);
+    expect(asked("mode-chords", "dorian").right).toEqual(["Dm G"]);
+    // Over Dm and G the B is in the G.
+    expect(asked("target-chord", "dorian").right).toEqual(["second"]);
+    expect(asked("target-chord", "mixolydian").right).toEqual(["second"]);
+  });
+
+  it("play the mode and nothing else, but for the note that is swapped", () => {
+    for (const question of EAR_QUESTIONS)
+      for (const card of cardsOf({ questions: [question], modes: seven, textures: TEXTURES })) {
+        const { heard, homeMode, right, swap } = questionOf({ card, home: 2, seed: 5 }, exam());
+        const sounds = new Set(heard!.line.map(({ step }) => modulo(step, 12)));
+        const isSwapped = swap && right[0] !== undefined && sounds.has(halfSteps(swap.to));
+        for (const sound of sounds)
+          expect(
+            holds(homeMode.mode.sounds, sound) || (isSwapped && sound === halfSteps(swap.to)),
+            cardId(card),
+          ).toBe(true);
+        if (question === "mode" && card.texture !== "vamp")
+          expect(modulo(heard!.line.at(-1)!.step, 12)).toBe(0);
+        for (const chord of heard!.vamp?.chords ?? [])
+          for (const tone of chord.tones)
+            expect(holds(soundsOn(homeMode), modulo((chord.root + tone) * 7, 12))).toBe(true);
+      }
+  });
+
+  it("swap the note about every second time, and say which one is heard", () => {
+    const rights = Array.from({ length: 60 }, (_, seed) => {
+      const { right, heard, swap } = asked("swap", "dorian", seed);
+      const has = (sound: number) => heard!.line.some(({ step }) => modulo(step, 12) === sound);
+      expect(has(halfSteps(swap!.to))).toBe(right[0] === "b6");
+      expect(has(halfSteps(swap!.from))).toBe(right[0] === "6");
+      return right[0];
+    });
+    expect(rights.filter((each) => each === "b6").length).toBeGreaterThan(15);
+    expect(rights.filter((each) => each === "6").length).toBeGreaterThan(15);
+  });
+
+  it("are spelled by their names: an enharmonic note is wrong, home at the octave and other namings are read", () => {
+    const question = questionOf({ card: { question: "spell", mode: "lydian" }, home: 5, seed: 1 }, exam());
+    expect(notesOf(question.homeMode)).toHaveLength(7);
+    expect(grade(question, "B C# D# E# F# G# A#")).toEqual({ isRight: true, given: "B C# D# E# F# G# A#" });
+    expect(grade(question, "b, c♯, d♯, e♯, f♯, g♯, a♯, b")).toMatchObject({ isRight: true });
+    expect(grade(question, "B C# D# F F# G# A#")).toMatchObject({ isRight: false });
+    expect(grade(question, "H Cis Dis Eis Fis Gis Ais", "german")).toMatchObject({ isRight: true });
+    expect(grade(question, "B C# what")).toEqual({ unread: "what" });
+    expect(grade(question, "  ")).toEqual({ unread: "" });
+    expect(grade(asked("mode", "dorian"), "aeolian")).toEqual({ isRight: false, given: "aeolian" });
+  });
+});
+
+describe("exams", () => {
+  it("ask every card before one comes again, and none twice in a row", () => {
+    const row = setExam(exam({ count: 21, questions: ["mode"] }), 4).map(({ card }) => cardId(card));
+    for (const from of [0, 7, 14]) expect(new Set(row.slice(from, from + 7)).size).toBe(7);
+    for (const [at, id] of row.slice(1).entries()) expect(id).not.toBe(row[at]);
+  });
+
+  it("are the same for one seed, and move home where they are asked to", () => {
+    expect(setExam(exam(), 4)).toEqual(setExam(exam(), 4));
+    const homes = setExam(exam({ moves: true, count: 20 }), 4).map(({ home }) => home);
+    for (const [at, home] of homes.slice(1).entries()) expect(home).not.toBe(homes[at]);
+    expect(new Set(setExam(exam(), 4).map(({ home }) => home))).toEqual(new Set([2]));
+  });
+
+  it("take no card that has no answer, and none where there is nothing to choose from", () => {
+    expect(cardsOf({ questions: ["mode"], modes: ["dorian"], textures: ["drone"] })).toEqual([]);
+    expect(cardsOf({ questions: ["third"], modes: ["suspended-pentatonic"], textures: ["drone"] })).toEqual(
+      [],
+    );
+    expect(
+      cardsOf({ questions: HEAD_QUESTIONS, modes: ["dorian", "nothing"], textures: TEXTURES }).map(cardId),
+    ).toEqual([
+      "spell:dorian",
+      "parent:dorian",
+      "characteristic:dorian",
+      "chords-mode:dorian",
+      "mode-chords:dorian",
+    ]);
+    expect(setExam(exam({ modes: [] }), 1)).toEqual([]);
+  });
+
+  it("go from two modes to seven and from a drone to none, Locrian last of the seven", () => {
+    const named = LEVELS.filter(({ exam: { questions } }) => questions.includes("mode"));
+    expect(named.slice(0, 4).map(({ exam: { modes } }) => modes.length)).toEqual([2, 4, 6, 7]);
+    expect(LEVELS.find(({ exam: { modes } }) => modes.includes("locrian"))?.id).toBe("seven");
+    for (const {
+      exam: { modes },
+    } of LEVELS)
+      for (const id of modes) expect(maybeMode(id), id).toBeDefined();
+  });
+});
+
+const CARD: Card = { question: "mode", mode: "dorian", texture: "drone" };
+const attempt = (part: Partial<Attempt> = {}): Attempt => ({
+  at: 0,
+  card: CARD,
+  isRight: true,
+  given: "dorian",
+  right: "dorian",
+  took: 4000,
+  heard: 1,
+  ...part,
+});
+
+describe("what is due", () => {
+  it("comes back later each time it is known, at once where it is not", () => {
+    const days: number[] = [];
+    let schedule = scheduled([attempt({ at: 0 })]);
+    for (let time = 0; time < 4; time += 1) {
+      const { due } = schedule.get(cardId(CARD))!;
+      days.push(due / DAY);
+      schedule = scheduled([attempt({ at: due })], schedule);
+    }
+    // The first step is ten minutes; then 2, and each wait longer than the one before (FSRS 6 with its usual weights).
+    expect(days[0]).toBeCloseTo(10 / 1440, 6);
+    expect(days[1]! - days[0]!).toBeCloseTo(2, 6);
+    expect(days[2]! - days[1]!).toBeGreaterThan(5);
+    expect(days[3]! - days[2]!).toBeGreaterThan(2 * (days[2]! - days[1]!));
+    const wrong = scheduled([attempt({ at: days[3]! * DAY, isRight: false })], schedule).get(cardId(CARD))!;
+    expect(wrong.due - days[3]! * DAY).toBeLessThan(DAY);
+  });
+
+  it("is the same whether answers come at once or one by one, and a clock put back does no harm", () => {
+    const all = [0, 1, 3, 2, 9].map((day) => attempt({ at: day * DAY, isRight: day !== 2 }));
+    let slowly = scheduled([]);
+    for (const each of all) slowly = scheduled([each], slowly);
+    expect([...scheduled(all)]).toEqual([...slowly]);
+    expect(scheduled(all).get(cardId(CARD))!.answered).toBe(5);
+  });
+
+  it("takes what was slow or heard often as hard", () => {
+    const due = (part: Partial<Attempt>) => scheduled([attempt(part)]).get(cardId(CARD))!.due;
+    expect(due({ took: 30_000 })).toBeLessThan(due({}));
+    expect(due({ heard: 4 })).toBeLessThan(due({}));
+  });
+
+  it("is told for the days to come, what is overdue today", () => {
+    const other: Card = { ...CARD, mode: "aeolian" };
+    const schedule = scheduled([
+      attempt(),
+      attempt({ at: 1, card: other }),
+      attempt({ at: DAY, card: other }),
+    ]);
+    const dayOf = (at: number) => Math.floor(at / DAY);
+    expect(dueCards(schedule, DAY).map(({ card }) => card.mode)).toEqual(["dorian"]);
+    const days = forecast(schedule, DAY, 30, dayOf);
+    expect(days[0]).toBe(1);
+    expect(days.reduce((sum, count) => sum + count)).toBe(2);
+    expect(days[dayOf(schedule.get(cardId(other))!.due) - 1]).toBe(1);
+  });
+});
+
+describe("a day's session", () => {
+  it("takes what is due first, then a few new cards of the level, then the level again", () => {
+    const schedule = scheduled([attempt()]);
+    const [, two] = LEVELS;
+    const cards = cardsForToday(schedule, two!, 2 * DAY, 10);
+    expect(cards).toHaveLength(10);
+    expect(cards[0]).toEqual(CARD);
+    expect(new Set(cards.map(cardId)).size).toBe(4);
+    expect(cardsForToday(new Map(), two!, 0, 3)).toHaveLength(3);
+  });
+
+  it("fits into the minutes", () => {
+    expect(questionsIn(10, [])).toBe(30);
+    expect(
+      questionsIn(
+        10,
+        Array.from({ length: 20 }, () => attempt({ took: 3000 })),
+      ),
+    ).toBe(50);
+    expect(
+      questionsIn(
+        1,
+        Array.from({ length: 20 }, () => attempt({ took: 500_000 })),
+      ),
+    ).toBe(4);
+  });
+
+  it("goes up a level after ten right answers of twelve, and not before", () => {
+    const third: Card = { question: "third", mode: "dorian", texture: "drone" };
+    const answers = (rights: readonly boolean[]) =>
+      rights.map((isRight) => attempt({ card: third, isRight }));
+    const right = Array.from({ length: 10 }, () => true);
+    expect(levelReached([]).id).toBe("third");
+    expect(isPassed(LEVELS[0]!, answers(right))).toBe(false);
+    expect(levelReached(answers([false, false, ...right])).id).toBe("two");
+    expect(levelReached(answers([false, false, false, ...right.slice(1)])).id).toBe("third");
+    // What is passed stays passed.
+    expect(levelReached(answers([...right, true, true, ...right.map(() => false)])).id).toBe("two");
+  });
+});
+
+describe("statistics", () => {
+  it("tell the uncertainty of a share by Wilson's interval", () => {
+    // Worked by hand: 7 of 20.
+    const [low, high] = shareBetween(7, 20);
+    expect(low).toBeCloseTo(0.1812, 3);
+    expect(high).toBeCloseTo(0.5671, 3);
+    expect(shareBetween(0, 0)).toEqual([0, 1]);
+    expect(shareBetween(0, 10)[0]).toBe(0);
+  });
+
+  const many = (right: string, given: string, count: number) =>
+    Array.from({ length: count }, () => attempt({ right, given, isRight: right === given }));
+
+  it("count what is taken for what, and call it a habit where it is asked often enough", () => {
+    const all = [
+      ...many("dorian", "dorian", 13),
+      ...many("dorian", "aeolian", 7),
+      ...many("lydian", "ionian", 2),
+    ];
+    expect(confusions(all).map(({ right, given, times, of }) => [right, given, times, of])).toEqual([
+      ["dorian", "aeolian", 7, 20],
+      ["lydian", "ionian", 2, 2],
+    ]);
+    expect(habits(all).map(({ right, given }) => [right, given])).toEqual([["dorian", "aeolian"]]);
+    // Once in twenty may be chance.
+    expect(habits([...many("dorian", "dorian", 19), ...many("dorian", "aeolian", 1)])).toEqual([]);
+    const degrees = many("6", "b6", 30).map((each) => ({
+      ...each,
+      card: { ...CARD, question: "swap" as const },
+    }));
+    expect(confusions(degrees)).toEqual([]);
+  });
+
+  it("tell the trend and the typical time", () => {
+    const all = [0, 1, 2, 3].map((day) =>
+      attempt({ at: day * DAY, isRight: day > 1, took: 1000 * (day + 1) }),
+    );
+    expect(trend(all, 0, 4 * DAY, 2)).toEqual([
+      { right: 0, of: 2 },
+      { right: 2, of: 2 },
+    ]);
+    expect(typicalTime(all)).toBe(4000);
+    expect(typicalTime([])).toBeUndefined();
+  });
+});

@@ -1,0 +1,31 @@
+import { useStore } from "@nanostores/react";
+import { PartTabs } from "@/shell/frame/PartTabs";
+import { $place, placeOf } from "@/session";
+import view from "@/shell/frame/View.module.css";
+import { Asking } from "./Asking";
+import { EAR } from "./exam";
+import { ExamShow } from "./ExamShow";
+import { $question, $running } from "./run";
+import { Summary } from "./Summary";
+import { TodayShow } from "./TodayShow";
+import "./selection";
+
+const PARTS = [
+  { value: "today", text: "Today", keyName: "w", says: "Today’s training" },
+  { value: "exam", text: "Exam", keyName: "x", says: "An exam of your own" },
+] as const;
+
+/** Ear: the day's training by what is due, exams of the user's own, and the question that is open. */
+export function EarView() {
+  const running = useStore($running);
+  const question = useStore($question);
+  const place = useStore($place);
+  if (running?.ear && question) return <Asking sitting={running} question={question} />;
+  if (running?.ear) return <Summary sitting={running} />;
+  const tabs = (
+    <div className={view.parts}>
+      <PartTabs view={EAR} name="Ear" parts={PARTS} />
+    </div>
+  );
+  return placeOf(EAR, place).part === "exam" ? <ExamShow tabs={tabs} /> : <TodayShow tabs={tabs} />;
+}

@@ -1,0 +1,217 @@
+import { useStore } from "@nanostores/react";
+import { type ReactNode, useState } from "react";
+import { familyOf, mode as modeById, USUAL_FAMILIES, FAMILIES } from "@/core/scale";
+import { cardsOf, QUESTIONS, TEXTURES } from "@/core/training";
+import { $toSave, openFiles } from "@/session";
+import { Button, Choice, FileButton, HomeField, NumberField, TextField, Toggle } from "@/kit/controls";
+import { saveFile } from "@/kit/files";
+import { Panel, Saying } from "@/kit/panel";
+import { useIncoming } from "@/session/useIncoming";
+import { useKeys } from "@/session/useKeys";
+import {
+  capital,
+  countText,
+  EXAM_FILE_REFUSED,
+  EXAM_SAYS,
+  examText,
+  familyText,
+  modeText,
+  NOTHING_TO_ASK,
+  QUESTION_NAME,
+  TEXTURE_NAME,
+} from "@/words";
+import view from "@/shell/frame/View.module.css";
+import { EAR, examDocument, flipped, flipQuestion, flipTexture, readExam, writeExam } from "./exam";
+import { beginExam } from "./run";
+import styles from "./Ear.module.css";
+
+/** An exam put together by hand: what is asked, about which modes, how it is heard, how it goes. */
+export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
+  const exam = useStore(examDocument.$value);
+  const [refused, setRefused] = useState(false);
+  const { change } = examDocument;
+  const cards = cardsOf(exam);
+  const begin = () => cards.length > 0 && beginExam(exam);
+  const title = exam.title || "Exam";
+  const save = () => $toSave.set({ kind: "exam", title, words: "", exam });
+  const takeFile = async (file: File) => {
+    const read = file.size < MOST_BYTES ? readExam(await file.text()) : undefined;
+    setRefused(read === undefined);
+    if (read) examDocument.open(read);
+  };
+  useIncoming(EAR, (files) => files[0] && void takeFile(files[0]));
+  useKeys("Ear", [
+    { key: "Enter", says: "Start the exam", act: begin },
+    { key: "k", says: "Save this exam", act: save },
+  ]);
+  const families = [...new Set(exam.modes.map((id) => familyOf(modeById(id)).id))];
+  return (
+    <div className={view.view}>
+      <div className={view.answer}>
+        {tabs}
+        <div className={view.sentence}>
+          <h1 className="visually-hidden">An exam of your own</h1>
+          <NumberField
+            label="Questions"
+            value={exam.count}
+            least={1}
+            most={200}
+            unit="questions"
+            onChange={(count) => change({ count })}
+          />
+          <span>on</span>
+          <HomeField label="Home" value={exam.home} onChange={(home) => change({ home })} />
+          <Toggle isOn={exam.moves} onChange={(moves) => change({ moves })}>
+            on a new home each time
+          </Toggle>
+          <Button kind="main" keyName="Enter" disabled={cards.length === 0} onClick={begin}>
+            Start
+          </Button>
+        </div>
+        <div className={styles.scroll}>
+          <Row name="Questions">
+            {QUESTIONS.map((each) => (
+              <Toggle
+                key={each}
+                isOn={exam.questions.includes(each)}
+                onChange={() => change(flipQuestion(exam, each))}
+              >
+                {QUESTION_NAME[each]}
+              </Toggle>
+            ))}
+          </Row>
+          {FAMILIES.filter(({ id }) => USUAL_FAMILIES.includes(id) || families.includes(id)).map((family) => (
+            <Row key={family.id} name={`Modes of ${familyText(family)}`}>
+              {family.modes.map(({ id }) => (
+                <Toggle
+                  key={id}
+                  isOn={exam.modes.includes(id)}
+                  onChange={() =>
+                    change({ modes: flipped([...new Set([...exam.modes, ...ORDER])], exam.modes, id) })
+                  }
+                >
+                  {capital(modeText(modeById(id)))}
+                </Toggle>
+              ))}
+            </Row>
+          ))}
+          <Row name="Heard">
+            {TEXTURES.map((each) => (
+              <Toggle
+                key={each}
+                isOn={exam.textures.includes(each)}
+                onChange={() => change(flipTexture(exam, each))}
+              >
+                {TEXTURE_NAME[each]}
+              </Toggle>
+            ))}
+          </Row>
+          <Row name="Scales">
+            <Choice
+              label="Octaves"
+              size="small"
+              value={exam.octaves === 1 ? "1" : "2"}
+              options={[
+                { value: "1", text: "one octave" },
+                { value: "2", text: "two octaves" },
+              ]}
+              onChange={(octaves) => change({ octaves: octaves === "1" ? 1 : 2 })}
+            />
+            <Choice
+              label="Direction"
+              size="small"
+              value={exam.way}
+              options={[
+                { value: "up", text: "up" },
+                { value: "down", text: "down" },
+                { value: "both", text: "up and down" },
+              ]}
+              onChange={(way) => change({ way })}
+            />
+          </Row>
+          <Row name="Listening">
+            <Choice
+              label="How often it may be heard"
+              size="small"
+              value={String(exam.times)}
+              options={[
+                { value: "0", text: "as often as you like" },
+                { value: "1", text: "once" },
+                { value: "2", text: "twice" },
+              ]}
+              onChange={(times) => change({ times: Number(times) })}
+            />
+          </Row>
+          <Row name="Answers">
+            <Choice
+              label="When answers are told"
+              size="small"
+              value={exam.answers}
+              options={[
+                { value: "each", text: "after each question" },
+                { value: "end", text: "at the end" },
+              ]}
+              onChange={(answers) => change({ answers })}
+            />
+          </Row>
+        </div>
+      </div>
+      <Panel
+        title={title}
+        acts={
+          <>
+            <Button keyName="k" onClick={save}>
+              Save
+            </Button>
+            <Button onClick={() => saveFile("exam.json", writeExam(exam), "application/json")}>Export</Button>
+            <FileButton
+              label="Exam file"
+              accept=".json,application/json"
+              onFile={(file) => void openFiles([file])}
+            >
+              Open a file
+            </FileButton>
+          </>
+        }
+      >
+        <p>
+          <TextField
+            label="Title"
+            value={exam.title}
+            placeholder="Title"
+            width={22}
+            size="small"
+            onCommit={(text) => {
+              change({ title: text.trim().slice(0, 240) });
+              return undefined;
+            }}
+          />
+        </p>
+        {cards.length === 0 ? (
+          <p role="status">{NOTHING_TO_ASK}</p>
+        ) : (
+          <Saying>{`${examText(exam)} ${capital(countText(cards.length, "different question"))}.`}</Saying>
+        )}
+        <Saying>{EXAM_SAYS}</Saying>
+        {refused && <p role="alert">{EXAM_FILE_REFUSED}</p>}
+      </Panel>
+    </div>
+  );
+}
+
+/** Every mode of the families that are offered, in their order. */
+const ORDER = FAMILIES.filter(({ id }) => USUAL_FAMILIES.includes(id)).flatMap(({ modes }) =>
+  modes.map(({ id }) => id),
+);
+
+/** An exam file is a few hundred characters. */
+const MOST_BYTES = 200_000;
+
+function Row({ name, children }: { readonly name: string; readonly children: ReactNode }) {
+  return (
+    <fieldset className={styles.row}>
+      <legend>{name}</legend>
+      <div>{children}</div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,109 @@
+import { useStore } from "@nanostores/react";
+import { confusions, habits } from "@/core/training";
+import { $attempts, $placeMode, attemptsOf, goTo } from "@/session";
+import type { Sitting } from "@/storage";
+import { Button } from "@/kit/controls";
+import { saveFile } from "@/kit/files";
+import { Panel, Saying } from "@/kit/panel";
+import { useKeys } from "@/session/useKeys";
+import {
+  givenText,
+  drillText,
+  gainedText,
+  habitText,
+  homeModeText,
+  passedText,
+  QUESTION_NAME,
+  rightText,
+  takenForText,
+} from "@/words";
+import { mode as modeById } from "@/core/scale";
+import view from "@/shell/frame/View.module.css";
+import { resultFile } from "./result";
+import { beginDrill, beginExam, gained, leave } from "./run";
+import styles from "./Ear.module.css";
+
+/** The end of a sitting: how much was right, each question with its answer, and what to do about it. */
+export function Summary({ sitting }: { readonly sitting: Sitting }) {
+  const { home } = useStore($placeMode);
+  const all = useStore($attempts);
+  const { right, of, passed, later } = gained(sitting);
+  const [worst] = confusions(attemptsOf(sitting));
+  const known = habits(all);
+  const exam = sitting.ear?.exam;
+  useKeys("Ear", [{ key: "Enter", says: "Back to Ear", act: leave }]);
+  return (
+    <div className={view.view}>
+      <div className={view.answer}>
+        <h1 className={styles.question}>{rightText(right, of)}</h1>
+        <div className={styles.scroll}>
+          <table className={styles.table}>
+            <caption className="visually-hidden">Questions and answers</caption>
+            <thead>
+              <tr>
+                <th scope="col">Question</th>
+                <th scope="col">Mode</th>
+                <th scope="col">Your answer</th>
+                <th scope="col">Right answer</th>
+                <th scope="col">Seconds</th>
+              </tr>
+            </thead>
+            <tbody>
+              {(sitting.ear?.attempts ?? []).map((attempt) => {
+                const asked = sitting.ear?.asked[attempt.nth];
+                if (!asked) return null;
+                const { question, mode } = asked.card;
+                return (
+                  <tr key={attempt.nth} data-wrong={!attempt.isRight || undefined}>
+                    <td>{QUESTION_NAME[question]}</td>
+                    <td>{homeModeText({ home: asked.home, mode: modeById(mode) })}</td>
+                    <td>{givenText(question, attempt.given)}</td>
+                    <td>{attempt.isRight ? "the same" : givenText(question, attempt.right)}</td>
+                    <td>{Math.round(attempt.took / 1000)}</td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      </div>
+      <Panel
+        title={sitting.title === "" ? "Done" : sitting.title}
+        acts={
+          <>
+            <Button kind="main" keyName="Enter" onClick={leave}>
+              Done
+            </Button>
+            {exam && <Button onClick={() => beginExam(exam)}>Once more</Button>}
+            {exam && (
+              <Button onClick={() => saveFile("exam-result.csv", resultFile(sitting), "text/csv")}>
+                Export result
+              </Button>
+            )}
+            <Button kind="quiet" onClick={() => goTo("log")}>
+              Open the log
+            </Button>
+          </>
+        }
+      >
+        {passed.map(({ id }) => (
+          <Saying key={id}>{passedText(id)}</Saying>
+        ))}
+        {later > 0 && <Saying>{gainedText(later)}</Saying>}
+        {worst && (
+          <>
+            <Saying>{takenForText(worst)}</Saying>
+            <p>
+              <Button onClick={() => beginDrill(worst.right, worst.given, home)}>
+                {drillText(worst.right, worst.given)}
+              </Button>
+            </p>
+          </>
+        )}
+        {known.slice(0, 2).map((each) => (
+          <Saying key={`${each.right} ${each.given}`}>{habitText(each)}</Saying>
+        ))}
+      </Panel>
+    </div>
+  );
+}

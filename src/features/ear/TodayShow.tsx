@@ -1,0 +1,120 @@
+import { useStore } from "@nanostores/react";
+import { type ReactNode, useState } from "react";
+import { forecast, habits, isPassed, LEVELS, questionsIn } from "@/core/training";
+import { $attempts, $placeMode, $schedule, setPlace } from "@/session";
+import { Button, HomeField, Select } from "@/kit/controls";
+import { Facts, Panel, Saying } from "@/kit/panel";
+import { useKeys } from "@/session/useKeys";
+import {
+  countText,
+  drillText,
+  dueText,
+  EAR_HELP,
+  forecastText,
+  habitText,
+  levelText,
+  modeListText,
+  TEXTURE_NAME,
+  unfinishedText,
+} from "@/words";
+import view from "@/shell/frame/View.module.css";
+import { $due, $level, $unfinished, beginDrill, beginToday, goOn, letGo } from "./run";
+import styles from "./Ear.module.css";
+
+const MINUTES = [5, 10, 15, 20, 25].map((minutes) => ({
+  value: String(minutes),
+  text: `${minutes} minutes`,
+}));
+
+/** Days for which it is said what comes back. */
+const AHEAD = 7;
+
+const DAY = 86_400_000;
+
+/** The start of a day's training: how long, from which home, at which level; what is due. */
+export function TodayShow({ tabs }: { readonly tabs: ReactNode }) {
+  const { home } = useStore($placeMode);
+  const reached = useStore($level);
+  const due = useStore($due);
+  const attempts = useStore($attempts);
+  const schedule = useStore($schedule);
+  const unfinished = useStore($unfinished);
+  const [minutes, setMinutes] = useState("10");
+  const [chosen, setChosen] = useState<string>();
+  const level = LEVELS.find(({ id }) => id === chosen) ?? reached;
+  const begin = () => beginToday(Number(minutes), level, home);
+  const [now] = useState(Date.now);
+  const coming = forecast(schedule, now, AHEAD, (at) => Math.floor(at / DAY));
+  useKeys("Ear", [{ key: "Enter", says: "Start", act: begin }]);
+  return (
+    <div className={view.view}>
+      <div className={view.answer}>
+        {tabs}
+        <div className={view.sentence}>
+          <h1 className="visually-hidden">Today’s ear training</h1>
+          <span>Train for</span>
+          <Select label="Minutes" value={minutes} options={MINUTES} onChange={setMinutes} />
+          <span>beginning on</span>
+          <HomeField label="Home" value={home} onChange={(note) => setPlace({ home: note })} />
+          <Button kind="main" keyName="Enter" onClick={begin}>
+            Start
+          </Button>
+        </div>
+        {unfinished?.ear && (
+          <div className={styles.unfinished}>
+            <span>
+              {unfinishedText(unfinished.title, unfinished.ear.attempts.length, unfinished.ear.asked.length)}
+            </span>
+            <Button onClick={() => goOn(unfinished)}>Go on</Button>
+            <Button kind="quiet" onClick={() => letGo(unfinished)}>
+              Leave it
+            </Button>
+          </div>
+        )}
+        <h2 className={styles.heading}>Levels</h2>
+        <ol className={styles.levels}>
+          {LEVELS.map((each) => {
+            const passed = isPassed(each, attempts);
+            return (
+              <li key={each.id}>
+                <button
+                  type="button"
+                  className={styles.level}
+                  aria-pressed={each === level}
+                  data-passed={passed || undefined}
+                  onClick={() => setChosen(each.id)}
+                >
+                  <strong>{levelText(each.id)}</strong>
+                  <small>{modeListText(each.exam.modes)}</small>
+                  <span>{each.exam.textures.map((texture) => TEXTURE_NAME[texture]).join(", ")}</span>
+                  <em>{passed ? "passed" : each === reached ? "next" : ""}</em>
+                </button>
+              </li>
+            );
+          })}
+        </ol>
+      </div>
+      <Panel title={levelText(level.id)}>
+        <Saying>{dueText(due)}</Saying>
+        <Facts
+          rows={[
+            ["Today", countText(questionsIn(Number(minutes), attempts), "question")],
+            ["Answered so far", countText(attempts.length, "question")],
+            ...(schedule.size > 0 ? [["Next seven days", forecastText(coming)] as const] : []),
+          ]}
+        />
+        {attempts.length === 0 && <Saying>{EAR_HELP}</Saying>}
+        {habits(attempts)
+          .slice(0, 2)
+          .map((each) => (
+            <div key={`${each.right} ${each.given}`}>
+              <Saying>{habitText(each)}</Saying>
+              <Button onClick={() => beginDrill(each.right, each.given, home)}>
+                {drillText(each.right, each.given)}
+              </Button>
+            </div>
+          ))}
+      </Panel>
+    </div>
+  );
+}

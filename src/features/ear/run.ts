@@ -1,0 +1,232 @@
+import { atom, computed } from "nanostores";
+import {
+  type Card,
+  cardId,
+  cardsForToday,
+  dueCards,
+  type Grade,
+  isPassed,
+  levelReached,
+  LEVELS,
+  type Level,
+  questionOf,
+  questionsIn,
+  setExam,
+} from "@/core/training";
+import { earScore, type Score } from "@/audio";
+import { $attempts, $playing, $schedule, $sittings, attemptsOf, sittings, stop, toggle } from "@/session";
+import type { ExamValue, Sitting } from "@/storage";
+import { levelText } from "@/words";
+
+/** The sitting that is going on in this tab, by its id. */
+const $runningId = atom<string | undefined>();
+
+/** The place of the question that is in front: it stays after its answer until the next is asked for. */
+export const $nth = atom(0);
+
+export const $running = computed([$runningId, $sittings], (id, all) => all.find((each) => each.id === id));
+
+/** The question in front; undefined when all are answered, or none is going on. */
+export const $question = computed([$running, $nth], (sitting, nth) => {
+  const asked = sitting?.ear?.asked[nth];
+  return sitting?.ear && asked ? questionOf(asked, sitting.ear.exam) : undefined;
+});
+
+/** What was answered to it, once it is. */
+export const $answered = computed([$running, $nth], (sitting, nth) =>
+  sitting?.ear?.attempts.find((each) => each.nth === nth),
+);
+
+/** How often the question in front was heard. */
+export const $heard = atom(0);
+
+/** When the question in front was first heard, or shown where nothing is. */
+let begun = 0;
+
+/** The name under which a question is played. */
+export const EAR_SOUND = "ear";
+
+function show(nth: number): void {
+  stop();
+  $nth.set(nth);
+  $heard.set(0);
+  begun = Date.now();
+}
+
+/** What is heard of the question in front; undefined where nothing is, or it was heard as often as it may be. */
+export const $score = computed(
+  [$question, $heard, $answered, $running],
+  (question, heard, answered, sitting): Score | undefined => {
+    if (!question?.heard) return undefined;
+    const times = sitting?.ear?.exam.times ?? 0;
+    // The hearing that goes on is counted already.
+    if (!answered && times > 0 && heard > times) return undefined;
+    return earScore(question.homeMode.home, question.heard);
+  },
+);
+
+/** Whether it may be heard once more. */
+export const $mayHear = computed([$heard, $answered, $running], (heard, answered, sitting) => {
+  const times = sitting?.ear?.exam.times ?? 0;
+  return answered !== undefined || times === 0 || heard < times;
+});
+
+/** Plays the question in front, or stops it. */
+export function hear(): void {
+  const score = $score.get();
+  if (!score) return;
+  if ($playing.get() === EAR_SOUND) {
+    toggle(EAR_SOUND, score);
+    return;
+  }
+  if (!$mayHear.get()) return;
+  if (!$answered.get()) {
+    if ($heard.get() === 0) begun = Date.now();
+    $heard.set($heard.get() + 1);
+  }
+  toggle(EAR_SOUND, score);
+}
+
+function begin(title: string, exam: ExamValue, first: readonly Card[] = []): void {
+  const asked = setExam(exam, Date.now() % 2 ** 31, first);
+  if (asked.length === 0) return;
+  const sitting = sittings.begin({
+    title,
+    ear: { exam, asked: asked.map((each) => ({ ...each })), attempts: [] },
+  });
+  $runningId.set(sitting.id);
+  show(0);
+  if ($question.get()?.heard) hear();
+}
+
+/** Starts an exam as it was put together. */
+export const beginExam = (exam: ExamValue): void => begin(exam.title, exam);
+
+/** What a level's questions are made of, on a home. */
+export const examOfLevel = (level: Level, home: number, count: number): ExamValue => ({
+  title: "",
+  home,
+  moves: true,
+  way: "both",
+  count,
+  answers: "each",
+  octaves: level.exam.octaves,
+  times: level.exam.times,
+  questions: [...level.exam.questions],
+  modes: [...level.exam.modes],
+  textures: [...level.exam.textures],
+});
+
+/** Starts the day's session: what is due, new questions of the level, and the level's own. */
+export function beginToday(minutes: number, level: Level, home: number): void {
+  const count = Math.min(200, questionsIn(minutes, $attempts.get()));
+  const cards = cardsForToday($schedule.get(), level, Date.now(), count);
+  const exam = examOfLevel(level, home, count);
+  // Cards of other levels name modes that are not among this one's.
+  const modes = [...new Set([...exam.modes, ...cards.map(({ mode }) => mode)])];
+  begin(levelText(level.id), { ...exam, modes }, cards);
+}
+
+/** Eight questions that tell two modes apart. */
+export function beginDrill(one: string, other: string, home: number): void {
+  begin("", {
+    title: "",
+    home,
+    moves: true,
+    way: "both",
+    count: 8,
+    answers: "each",
+    octaves: 1,
+    times: 0,
+    questions: ["two", "differs"],
+    modes: [one, other],
+    textures: ["drone"],
+  });
+}
+
+/** Writes the answer to the question in front down; where answers come at the end, the next is asked at once. */
+export function answer({ isRight, given }: Grade): void {
+  const [sitting, question] = [$running.get(), $question.get()];
+  if (!sitting?.ear || !question || $answered.get()) return;
+  const now = Date.now();
+  const attempt = {
+    nth: $nth.get(),
+    at: now,
+    isRight,
+    given,
+    right: isRight ? given : (question.right[0] ?? ""),
+    took: Math.max(0, now - begun),
+    heard: $heard.get(),
+  };
+  sittings.change(sitting.id, ({ ear }) =>
+    ear ? { ear: { ...ear, attempts: [...ear.attempts, attempt] } } : {},
+  );
+  if (sitting.ear.exam.answers === "end") next();
+}
+
+/** Goes to the next question and plays it; after the last, the sitting is over. */
+export function next(): void {
+  const sitting = $running.get();
+  if (!sitting?.ear) return;
+  const nth = $nth.get() + 1;
+  show(nth);
+  if (nth >= sitting.ear.asked.length)
+    sittings.change(sitting.id, () => ({ endedAt: new Date().toISOString() }));
+  else hear();
+}
+
+/** Ends the sitting where it is; without an answer nothing is left of it. */
+export function finish(): void {
+  const sitting = $running.get();
+  stop();
+  if (!sitting) return;
+  if (sitting.ear?.attempts.length === 0) {
+    sittings.remove(sitting.id);
+    leave();
+  } else {
+    sittings.change(sitting.id, () => ({ endedAt: new Date().toISOString() }));
+    show(sitting.ear?.asked.length ?? 0);
+  }
+}
+
+/** Leaves the summary of a sitting, or a sitting that can be gone on with later. */
+export function leave(): void {
+  stop();
+  $runningId.set(undefined);
+}
+
+/** The latest sitting that was left in the middle, in this tab or another. */
+export const $unfinished = computed([$sittings, $runningId], (all, id) =>
+  all.find((each) => each.ear && each.endedAt === undefined && each.id !== id),
+);
+
+/** Goes on with a sitting where it was left. */
+export function goOn(sitting: Sitting): void {
+  $runningId.set(sitting.id);
+  show(sitting.ear?.attempts.length ?? 0);
+}
+
+/** A sitting that is not gone on with counts as it is. */
+export const letGo = (sitting: Sitting): void =>
+  sitting.ear?.attempts.length === 0
+    ? sittings.remove(sitting.id)
+    : sittings.change(sitting.id, () => ({ endedAt: new Date().toISOString() }));
+
+export const $level = computed($attempts, levelReached);
+
+export const $due = computed($schedule, (schedule) => dueCards(schedule, Date.now()).length);
+
+/** What a sitting brought: how much was right, which levels it passed, how many cards now come back later. */
+export function gained(sitting: Sitting) {
+  const own = attemptsOf(sitting);
+  const all = $attempts.get();
+  const first = own[0]?.at ?? Infinity;
+  const before = all.filter(({ at }) => at < first);
+  const upTo = all.filter(({ at }) => at <= (own.at(-1)?.at ?? 0));
+  return {
+    right: own.filter(({ isRight }) => isRight).length,
+    of: own.length,
+    passed: LEVELS.filter((level) => isPassed(level, upTo) && !isPassed(level, before)),
+    later: new Set(own.filter(({ isRight }) => isRight).map(({ card }) => cardId(card))).size,
+  };
+}

@@ -1,0 +1,235 @@
+import { useStore } from "@nanostores/react";
+import { addMonths, format, isSameMonth } from "date-fns";
+import { type ReactNode, useState } from "react";
+import { writeCsv } from "@/formats";
+import { $sittings, attemptsOf, sittings } from "@/session";
+import { FELT, type Felt, type Sitting } from "@/storage";
+import { Button, NumberField, Select } from "@/kit/controls";
+import { saveFile } from "@/kit/files";
+import { Panel, Saying } from "@/kit/panel";
+import { useKeys } from "@/session/useKeys";
+import {
+  answersText,
+  daysInARowText,
+  DELETED_SITTING,
+  durationText,
+  FELT_TEXT,
+  KIND_TEXT,
+  NO_DAYS,
+} from "@/words";
+import view from "@/shell/frame/View.module.css";
+import { $byDay, $pieces, $secondsOfDays, dayName, inARow, piecesOf, weeksOf } from "./log";
+import styles from "./Log.module.css";
+
+/** Seconds that fill a day's bar: an hour. */
+const FULL = 3600;
+
+/** A month of days, each with how long it was played, and the day that is selected. */
+export function DaysShow({ tabs }: { readonly tabs: ReactNode }) {
+  const all = useStore($sittings);
+  const pieces = useStore($pieces);
+  const seconds = useStore($secondsOfDays);
+  const byDay = useStore($byDay);
+  const [today] = useState(() => new Date());
+  const latest = all[0] ? new Date(all[0].startedAt) : today;
+  const [chosen, setChosen] = useState<Date>();
+  const [turned, setTurned] = useState<Date>();
+  const day = chosen ?? latest;
+  const month = turned ?? day;
+  const turn = (by: 1 | -1) => setTurned(addMonths(month, by));
+  useKeys("Log", [
+    { key: "[", says: "The month before", act: () => turn(-1) },
+    { key: "]", says: "The next month", act: () => turn(1) },
+  ]);
+  const sat = byDay.get(dayName(day)) ?? [];
+  return (
+    <div className={view.view}>
+      <div className={view.answer}>
+        {tabs}
+        <div className={view.sentence}>
+          <h1 className={styles.month}>{format(month, "MMMM yyyy")}</h1>
+          <Button kind="quiet" keyName="[" aria-label="The month before" onClick={() => turn(-1)}>
+            ‹
+          </Button>
+          <Button kind="quiet" keyName="]" aria-label="The next month" onClick={() => turn(1)}>
+            ›
+          </Button>
+          <span className={view.right}>
+            <Button kind="quiet" onClick={() => saveFile("log.csv", logFile(all), "text/csv")}>
+              Export as CSV
+            </Button>
+          </span>
+        </div>
+        <div className={styles.scroll}>
+          <table className={styles.calendar}>
+            <caption className="visually-hidden">{`Days of ${format(month, "MMMM yyyy")}`}</caption>
+            <thead>
+              <tr>
+                {(weeksOf(month)[0] ?? []).map((each) => (
+                  <th key={each.getDay()} scope="col">
+                    {format(each, "EEE")}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {weeksOf(month).map((week) => (
+                <tr key={dayName(week[0] ?? month)}>
+                  {week.map((each) => {
+                    const done = seconds.get(dayName(each)) ?? 0;
+                    return (
+                      <td key={dayName(each)}>
+                        <button
+                          type="button"
+                          className={styles.day}
+                          data-outside={!isSameMonth(each, month) || undefined}
+                          data-today={dayName(each) === dayName(today) || undefined}
+                          aria-pressed={dayName(each) === dayName(day)}
+                          aria-label={`${format(each, "d MMMM")}, ${done === 0 ? "nothing" : durationText(done)}`}
+                          onClick={() => setChosen(each)}
+                        >
+                          <span>{each.getDate()}</span>
+                          <small>{done === 0 ? "" : durationText(done)}</small>
+                          <i
+                            aria-hidden="true"
+                            style={{ inlineSize: `${Math.min(100, (100 * done) / FULL)}%` }}
+                          />
+                        </button>
+                      </td>
+                    );
+                  })}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </div>
+      <Panel title={format(day, "d MMMM yyyy")}>
+        {all.length === 0 && <Saying>{NO_DAYS}</Saying>}
+        {daysInARowText(inARow(pieces, today.getTime())) !== "" && (
+          <Saying>{daysInARowText(inARow(pieces, today.getTime()))}</Saying>
+        )}
+        {sat.map((each) => (
+          <OneSitting key={each.id} sitting={each} />
+        ))}
+        <Deleted />
+      </Panel>
+    </div>
+  );
+}
+
+/** A sitting of the day: its pieces, each of which can be corrected, and the user's words. */
+function OneSitting({ sitting }: { readonly sitting: Sitting }) {
+  const { id, title, startedAt, words } = sitting;
+  const attempts = attemptsOf(sitting);
+  const right = attempts.filter(({ isRight }) => isRight).length;
+  const correct = (piece: string, part: { seconds?: number; tempo?: number; felt?: Felt }) =>
+    sittings.change(id, ({ played }) => ({
+      played: played.map((each) => (each.id === piece ? { ...each, ...part } : each)),
+    }));
+  return (
+    <section className={styles.sitting} aria-label={title === "" ? "Sitting" : title}>
+      <h3>
+        <span>{format(new Date(startedAt), "HH:mm")}</span> {title}
+      </h3>
+      {attempts.length > 0 && <p>{`Ear: ${answersText(right, attempts.length)}`}</p>}
+      {sitting.played.map((piece) => (
+        <div key={piece.id} className={styles.piece}>
+          <span>{piece.title}</span>
+          <NumberField
+            label={`Minutes of ${piece.title}`}
+            value={Math.max(1, Math.round(piece.seconds / 60))}
+            least={1}
+            most={600}
+            unit="min"
+            onChange={(minutes) => correct(piece.id, { seconds: minutes * 60 })}
+          />
+          {piece.tempo !== undefined && (
+            <NumberField
+              label={`Tempo of ${piece.title}`}
+              value={piece.tempo}
+              least={30}
+              most={300}
+              unit="bpm"
+              onChange={(tempo) => correct(piece.id, { tempo })}
+            />
+          )}
+          <Select
+            label={`How ${piece.title} felt`}
+            size="small"
+            value={piece.felt ?? "none"}
+            options={[
+              { value: "none", text: "felt …" },
+              ...FELT.map((felt) => ({ value: felt, text: FELT_TEXT[felt].toLowerCase() })),
+            ]}
+            onChange={(felt) => felt !== "none" && correct(piece.id, { felt })}
+          />
+        </div>
+      ))}
+      <textarea
+        key={id}
+        className={styles.words}
+        aria-label={`Your words about ${title === "" ? "this sitting" : title}`}
+        placeholder="Your words"
+        defaultValue={words}
+        maxLength={20_000}
+        rows={2}
+        onBlur={({ target }) =>
+          target.value !== words && sittings.change(id, () => ({ words: target.value }))
+        }
+      />
+      <Button kind="quiet" onClick={() => sittings.remove(id)}>
+        Delete
+      </Button>
+    </section>
+  );
+}
+
+/** What was deleted last can be brought back. */
+function Deleted() {
+  const all = useStore(sittings.$all);
+  const [last] = all
+    .filter(({ deletedAt }) => deletedAt !== undefined)
+    .toSorted((a, b) => ((a.deletedAt ?? "") < (b.deletedAt ?? "") ? 1 : -1));
+  if (!last) return null;
+  return (
+    <p role="status">
+      {DELETED_SITTING}{" "}
+      <Button kind="quiet" onClick={() => sittings.bringBack(last.id)}>
+        Bring back
+      </Button>
+    </p>
+  );
+}
+
+/** Every piece as a row of a table. */
+const logFile = (all: readonly Sitting[]): string =>
+  writeCsv([
+    [
+      "day",
+      "time",
+      "kind",
+      "what",
+      "mode",
+      "home",
+      "instrument",
+      "minutes",
+      "tempo",
+      "felt",
+      "right",
+      "questions",
+      "words",
+    ],
+    ...all.toReversed().flatMap((sitting) => {
+      const attempts = attemptsOf(sitting);
+      return piecesOf(sitting).map(({ at, kind, title, mode, home, instrument, seconds, tempo, felt }) => [
+        ...[format(at, "yyyy-MM-dd"), format(at, "HH:mm"), KIND_TEXT[kind], title],
+        ...[mode ?? "", home ?? "", instrument ?? "", (seconds / 60).toFixed(1)],
+        ...[tempo === undefined ? "" : String(tempo), felt ?? ""],
+        ...(kind === "ear"
+          ? [String(attempts.filter(({ isRight }) => isRight).length), String(attempts.length)]
+          : ["", ""]),
+        sitting.words,
+      ]);
+    }),
+  ]);

@@ -1,0 +1,136 @@
+import { useStore } from "@nanostores/react";
+import type { ReactNode } from "react";
+import { useState } from "react";
+import { mode as modeById } from "@/core/scale";
+import { confusions, forecast, habits, namesMode, trend, typicalTime } from "@/core/training";
+import { $attempts, $schedule } from "@/session";
+import { Chart } from "@/kit/chart";
+import { Facts, Panel, Saying } from "@/kit/panel";
+import { shortName } from "@/words/names";
+import { capital, forecastText, habitText, modeText, NO_HABITS, TOO_FEW_ANSWERS } from "@/words";
+import view from "@/shell/frame/View.module.css";
+import { dayNumber, spans } from "./log";
+import styles from "./Log.module.css";
+
+/** What the ear knows and mixes up: the share of right answers over time, what is taken for what, what comes back when. */
+export function EarShow({ tabs }: { readonly tabs: ReactNode }) {
+  const attempts = useStore($attempts);
+  const schedule = useStore($schedule);
+  const [now] = useState(Date.now);
+  const first = attempts[0]?.at ?? now;
+  const all = spans(first, now);
+  const counts = all.map(({ from, to }) => trend(attempts, from, to, 1)[0] ?? { right: 0, of: 0 });
+  const shares = counts.map(({ right, of }) => (of === 0 ? undefined : (100 * right) / of));
+  const named = attempts.filter(namesMode);
+  const found = habits(attempts);
+  const typical = typicalTime(attempts.slice(-100));
+  const right = attempts.filter(({ isRight }) => isRight).length;
+  return (
+    <div className={view.view}>
+      <div className={view.answer}>
+        {tabs}
+        <div className={styles.scroll}>
+          <h1 className={styles.heading}>Right answers</h1>
+          <Chart
+            names={all.map(({ name }) => name)}
+            unit="%"
+            series={[{ name: "Right", kind: "line", values: shares }]}
+          />
+          <details className={styles.fold}>
+            <summary>As a table</summary>
+            <table className={styles.table}>
+              <thead>
+                <tr>
+                  <th scope="col">From</th>
+                  <th scope="col">Right</th>
+                  <th scope="col">Questions</th>
+                </tr>
+              </thead>
+              <tbody>
+                {all.map(({ name, from }, at) => (
+                  <tr key={from}>
+                    <td>{name}</td>
+                    <td>{counts[at]?.right ?? 0}</td>
+                    <td>{counts[at]?.of ?? 0}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </details>
+          <h2 className={styles.heading}>Taken for</h2>
+          {named.length === 0 ? <p>{TOO_FEW_ANSWERS}</p> : <Confusions />}
+        </div>
+      </div>
+      <Panel title="What you hear">
+        {found.length > 0 ? (
+          found
+            .slice(0, 4)
+            .map((each) => <Saying key={`${each.right} ${each.given}`}>{habitText(each)}</Saying>)
+        ) : (
+          <Saying>{named.length < 10 ? TOO_FEW_ANSWERS : NO_HABITS}</Saying>
+        )}
+        <Facts
+          rows={[
+            ["Answered", `${attempts.length}, ${right} of them right`],
+            ...(typical === undefined
+              ? []
+              : [["Typical time", `${(typical / 1000).toFixed(1)} s to a right answer`] as const]),
+            ["Next seven days", forecastText(forecast(schedule, now, 7, dayNumber))],
+          ]}
+        />
+      </Panel>
+    </div>
+  );
+}
+
+/** What was asked against what was answered. */
+function Confusions() {
+  const attempts = useStore($attempts).filter(namesMode);
+  const taken = confusions(attempts);
+  const ids = [...new Set(attempts.flatMap(({ right, given }) => [right, given]))].toSorted(
+    (a, b) => brightness(b) - brightness(a),
+  );
+  const times = (right: string, given: string) =>
+    right === given
+      ? attempts.filter((each) => each.right === right && each.isRight).length
+      : (taken.find((each) => each.right === right && each.given === given)?.times ?? 0);
+  return (
+    <table className={styles.matrix}>
+      <caption>Rows are what was played, columns what was answered.</caption>
+      <thead>
+        <tr>
+          <td />
+          {ids.map((id) => (
+            <th key={id} scope="col">
+              {shortName(modeById(id))}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {ids.map((right) => (
+          <tr key={right}>
+            <th scope="row">{capital(modeText(modeById(right)))}</th>
+            {ids.map((given) => {
+              const count = times(right, given);
+              return (
+                <td
+                  key={given}
+                  data-right={right === given || undefined}
+                  data-some={(right !== given && count > 0) || undefined}
+                >
+                  {count === 0 ? "" : count}
+                </td>
+              );
+            })}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+const brightness = (id: string): number => {
+  const { intervals } = modeById(id);
+  return intervals.reduce((sum, each) => sum + each, 0) / intervals.length;
+};

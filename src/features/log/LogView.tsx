@@ -1,0 +1,31 @@
+import { useStore } from "@nanostores/react";
+import { PartTabs } from "@/shell/frame/PartTabs";
+import { $place, placeOf } from "@/session";
+import view from "@/shell/frame/View.module.css";
+import { DaysShow } from "./DaysShow";
+import { EarShow } from "./EarShow";
+import { LOG } from "./log";
+import { RoutineShow } from "./RoutineShow";
+import { TempoShow } from "./TempoShow";
+
+const PARTS = [
+  { value: "days", text: "Days", keyName: "d", says: "The days of a month" },
+  { value: "ear", text: "Ear", keyName: "e", says: "What the ear mixes up" },
+  { value: "tempo", text: "Modes and tempo", keyName: "m", says: "Minutes by mode, tempo over time" },
+  { value: "routine", text: "Routine", keyName: "r", says: "A routine to practise" },
+] as const;
+
+/** Log: the days, what the ear mixes up, minutes and tempo, and the routine that is put together. */
+export function LogView() {
+  const place = useStore($place);
+  const { part } = placeOf(LOG, place);
+  const tabs = (
+    <div className={view.parts}>
+      <PartTabs view={LOG} name="Log" parts={PARTS} />
+    </div>
+  );
+  if (part === "ear") return <EarShow tabs={tabs} />;
+  if (part === "tempo") return <TempoShow tabs={tabs} />;
+  if (part === "routine") return <RoutineShow tabs={tabs} />;
+  return <DaysShow tabs={tabs} />;
+}

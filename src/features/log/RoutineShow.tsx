@@ -1,0 +1,147 @@
+import { useStore } from "@nanostores/react";
+import type { ReactNode } from "react";
+import { $practising, $toSave, practise, routineDocument } from "@/session";
+import type { RoutineItem } from "@/storage";
+import { Button, Choice, NumberField, TextField, Toggle } from "@/kit/controls";
+import { Facts, Panel, Saying } from "@/kit/panel";
+import { useKeys } from "@/session/useKeys";
+import { durationText, KIND_TEXT, ROUTINE_EMPTY, ROUTINE_SAYS } from "@/words";
+import view from "@/shell/frame/View.module.css";
+import styles from "./Log.module.css";
+
+/** A routine: its items in order, each with its minutes and tempo, and how it is run. */
+export function RoutineShow({ tabs }: { readonly tabs: ReactNode }) {
+  const routine = useStore(routineDocument.$value);
+  const practising = useStore($practising);
+  const { items } = routine;
+  const { change } = routineDocument;
+  const put = (next: readonly RoutineItem[]) => change({ items: [...next] });
+  const set = (id: string, part: Partial<RoutineItem>) =>
+    put(items.map((each) => (each.id === id ? { ...each, ...part } : each)));
+  const move = (at: number, by: 1 | -1) => {
+    const next = [...items];
+    const [one] = next.splice(at, 1);
+    if (one) next.splice(at + by, 0, one);
+    put(next);
+  };
+  const begin = () => items.length > 0 && !practising && practise(routine);
+  const title = routine.title || "Routine";
+  const save = () => $toSave.set({ kind: "routine", title, words: "", routine });
+  useKeys("Log", [
+    { key: "Enter", says: "Start the routine", act: begin },
+    { key: "k", says: "Save this routine", act: save },
+  ]);
+  const minutes = items.reduce((sum, each) => sum + each.minutes, 0);
+  return (
+    <div className={view.view}>
+      <div className={view.answer}>
+        {tabs}
+        <div className={view.sentence}>
+          <h1 className="visually-hidden">Routine</h1>
+          <TextField
+            label="Title"
+            value={routine.title}
+            placeholder="Title"
+            width={18}
+            onCommit={(text) => {
+              change({ title: text.trim().slice(0, 240) });
+              return undefined;
+            }}
+          />
+          <Choice
+            label="Order"
+            size="small"
+            value={routine.order}
+            options={[
+              { value: "in-order", text: "in order" },
+              { value: "shuffled", text: "shuffled" },
+            ]}
+            onChange={(order) => change({ order })}
+          />
+          <Button
+            kind="main"
+            keyName="Enter"
+            disabled={items.length === 0 || practising !== undefined}
+            onClick={begin}
+          >
+            Start
+          </Button>
+        </div>
+        {items.length === 0 ? (
+          <p className={styles.empty}>{ROUTINE_EMPTY}</p>
+        ) : (
+          <ol className={styles.items} aria-label="Items of the routine">
+            {items.map((item, at) => (
+              <li key={item.id} className={styles.itemRow}>
+                <span className={styles.itemName}>
+                  <strong>{item.title}</strong>
+                  <small>{KIND_TEXT[item.kind]}</small>
+                </span>
+                <NumberField
+                  label={`Minutes of ${item.title}`}
+                  value={item.minutes}
+                  least={1}
+                  most={60}
+                  unit="min"
+                  onChange={(next) => set(item.id, { minutes: next })}
+                />
+                <NumberField
+                  label={`Tempo of ${item.title}`}
+                  value={item.tempo}
+                  least={30}
+                  most={300}
+                  unit="bpm"
+                  onChange={(tempo) => set(item.id, { tempo })}
+                />
+                <Toggle isOn={item.climbs} onChange={(climbs) => set(item.id, { climbs })}>
+                  tempo rises
+                </Toggle>
+                <Button
+                  kind="quiet"
+                  aria-label={`Move ${item.title} up`}
+                  disabled={at === 0}
+                  onClick={() => move(at, -1)}
+                >
+                  ↑
+                </Button>
+                <Button
+                  kind="quiet"
+                  aria-label={`Move ${item.title} down`}
+                  disabled={at === items.length - 1}
+                  onClick={() => move(at, 1)}
+                >
+                  ↓
+                </Button>
+                <Button
+                  kind="quiet"
+                  aria-label={`Remove ${item.title}`}
+                  onClick={() => put(items.filter(({ id }) => id !== item.id))}
+                >
+                  Remove
+                </Button>
+              </li>
+            ))}
+          </ol>
+        )}
+      </div>
+      <Panel
+        title={title}
+        acts={
+          items.length > 0 && (
+            <Button keyName="k" onClick={save}>
+              Save
+            </Button>
+          )
+        }
+      >
+        <Facts
+          rows={[
+            ["Items", String(items.length)],
+            ["Length", durationText(minutes * 60)],
+          ]}
+        />
+        <Saying>{ROUTINE_SAYS}</Saying>
+      </Panel>
+    </div>
+  );
+}

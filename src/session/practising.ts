@@ -1,0 +1,173 @@
+import { atom, computed } from "nanostores";
+import { isTimeToRest, seeded, shuffled } from "@/core/training";
+import type { Felt, Played, RoutineItem, RoutineValue } from "@/storage";
+import { openAddress } from "./link";
+import { newId } from "./records";
+import { $settings, changeSettings } from "./settings";
+import { sittings } from "./sittings";
+import { $tempo, stop } from "./sound";
+
+/** A routine that is being practised. Times are milliseconds since 1970. */
+export interface Practising {
+  readonly sitting: string;
+  readonly items: readonly RoutineItem[];
+  readonly at: number;
+  /** The piece of the log that the item in front is written down under. */
+  readonly piece: string;
+  /** Stretches of playing so far, of all items, the last one open while it isn't paused. */
+  readonly stretches: readonly {
+    readonly from: number;
+    readonly to: number | undefined;
+    readonly item: number;
+  }[];
+}
+
+export const $practising = atom<Practising | undefined>();
+
+/** The time, as often as the bar must show another second. */
+export const $now = atom(0);
+
+const TICK = 1000;
+
+/** Ticks after which what was played so far is written down: a tab that is closed loses no more. */
+const WRITTEN_EVERY = 15;
+
+let ticking: ReturnType<typeof setInterval> | undefined;
+let ticks = 0;
+
+const isPaused = ({ stretches }: Practising) => stretches.at(-1)?.to !== undefined;
+
+/** Milliseconds that an item was played. */
+const playedOf = ({ stretches }: Practising, item: number, now: number) =>
+  stretches
+    .filter((each) => each.item === item)
+    .reduce((sum, { from, to }) => sum + Math.max(0, (to ?? now) - from), 0);
+
+/** The item in front with its clock. */
+export const $practiced = computed([$practising, $now], (practising, now) => {
+  const item = practising?.items[practising.at];
+  if (!practising || !item) return undefined;
+  const played = playedOf(practising, practising.at, now);
+  return {
+    item,
+    next: practising.items[practising.at + 1],
+    nth: practising.at,
+    of: practising.items.length,
+    left: item.minutes * 60_000 - played,
+    isPaused: isPaused(practising),
+    restNow: isTimeToRest(practising.stretches.map(({ from, to }) => ({ from, to: to ?? now }))),
+  };
+});
+
+/** Writes the item in front down, as far as it was played. */
+function write(felt?: Felt): void {
+  const practising = $practising.get();
+  const item = practising?.items[practising.at];
+  if (!practising || !item) return;
+  const now = Date.now();
+  const seconds = Math.round(playedOf(practising, practising.at, now) / 1000);
+  if (seconds === 0) return;
+  const first = practising.stretches.find((each) => each.item === practising.at)?.from ?? now;
+  const piece: Played = {
+    id: practising.piece,
+    at: first,
+    title: item.title,
+    kind: item.kind,
+    ...(item.mode === undefined ? {} : { mode: item.mode }),
+    ...(item.home === undefined ? {} : { home: item.home }),
+    instrument: $settings.get().instrument,
+    seconds: Math.min(seconds, 86_400),
+    tempo: Math.round($tempo.get()),
+    ...(felt === undefined ? {} : { felt }),
+  };
+  sittings.change(practising.sitting, ({ played }) => ({
+    played: [...played.filter(({ id }) => id !== piece.id), piece],
+  }));
+}
+
+function tick(): void {
+  $now.set(Date.now());
+  ticks += 1;
+  if (ticks % WRITTEN_EVERY === 0) write();
+}
+
+/** Brings an item to the front: its view, its tempo. */
+function open(item: RoutineItem): void {
+  stop();
+  openAddress(new URL(item.link, window.location.origin));
+  changeSettings({ tempo: item.tempo, climb: { ...$settings.get().climb, isOn: item.climbs } });
+}
+
+/** Starts a routine: its first item is in front, and the clock runs. */
+export function practise({ title, items, order }: RoutineValue, seed = Date.now()): void {
+  const [first, ...rest] = order === "shuffled" ? shuffled(seeded(seed), items) : items;
+  if (!first) return;
+  const now = Date.now();
+  const sitting = sittings.begin({ title: title || first.title });
+  $practising.set({
+    sitting: sitting.id,
+    items: [first, ...rest],
+    at: 0,
+    piece: newId(),
+    stretches: [{ from: now, to: undefined, item: 0 }],
+  });
+  $now.set(now);
+  ticks = 0;
+  clearInterval(ticking);
+  ticking = setInterval(tick, TICK);
+  open(first);
+}
+
+/** Stops the clock, or lets it go on. */
+export function pauseOrGoOn(): void {
+  const practising = $practising.get();
+  if (!practising) return;
+  const now = Date.now();
+  const { stretches, at } = practising;
+  if (isPaused(practising)) {
+    $practising.set({ ...practising, stretches: [...stretches, { from: now, to: undefined, item: at }] });
+  } else {
+    stop();
+    $practising.set({ ...practising, stretches: closed(stretches, now) });
+    write();
+  }
+  $now.set(now);
+}
+
+const closed = (stretches: Practising["stretches"], now: number) =>
+  stretches.map((each) => (each.to === undefined ? { ...each, to: now } : each));
+
+/** Goes to the next item, saying how this one felt if anything; after the last the sitting is over. */
+export function nextItem(felt?: Felt): void {
+  const practising = $practising.get();
+  if (!practising) return;
+  write(felt);
+  const now = Date.now();
+  const at = practising.at + 1;
+  const item = practising.items[at];
+  if (!item) {
+    endPractice();
+    return;
+  }
+  $practising.set({
+    ...practising,
+    at,
+    piece: newId(),
+    stretches: [...closed(practising.stretches, now), { from: now, to: undefined, item: at }],
+  });
+  $now.set(now);
+  open(item);
+}
+
+/** Ends the sitting; what was played is in the log. */
+export function endPractice(): void {
+  const practising = $practising.get();
+  if (!practising) return;
+  write();
+  stop();
+  clearInterval(ticking);
+  $practising.set(undefined);
+  const sitting = sittings.$all.get().find(({ id }) => id === practising.sitting);
+  if (sitting?.played.length === 0) sittings.remove(sitting.id);
+  else sittings.change(practising.sitting, () => ({ endedAt: new Date().toISOString() }));
+}

@@ -1,0 +1,59 @@
+import { useStore } from "@nanostores/react";
+import { $practiced, endPractice, nextItem, pauseOrGoOn } from "@/session";
+import { FELT } from "@/storage";
+import { Button } from "@/kit/controls";
+import { useKeys } from "@/session/useKeys";
+import { clockText, FELT_TEXT, itemOfText, REST_NOW, TIME_IS_UP } from "@/words";
+import styles from "./PracticeBar.module.css";
+
+/** While a routine is practised: the item in front, its clock, what comes next. It stays while views change. */
+export function PracticeBar() {
+  const practiced = useStore($practiced);
+  const isOn = practiced !== undefined;
+  useKeys(
+    "Practice",
+    isOn
+      ? [
+          { key: "PageDown", says: "Next item of the routine", act: () => nextItem() },
+          { key: "Ctrl+Enter", says: "Pause the practice, or go on", act: pauseOrGoOn },
+        ]
+      : [],
+  );
+  if (!practiced) return null;
+  const { item, next, nth, of, left, isPaused, restNow } = practiced;
+  return (
+    <section className={styles.bar} aria-label="Practice">
+      <p className={styles.item}>
+        <small>{itemOfText(nth, of)}</small>
+        <strong>{item.title}</strong>
+      </p>
+      <p className={styles.clock} role="timer" data-up={left <= 0 || undefined}>
+        {left <= 0 ? TIME_IS_UP : clockText(left)}
+      </p>
+      <Button keyName="Ctrl+Enter" aria-pressed={isPaused} onClick={pauseOrGoOn}>
+        {isPaused ? "Go on" : "Pause"}
+      </Button>
+      {restNow && (
+        <p className={styles.rest} role="status">
+          {REST_NOW}
+        </p>
+      )}
+      <span className={styles.gap} />
+      <span className={styles.felt} role="group" aria-label="How it felt">
+        {FELT.map((felt) => (
+          <Button key={felt} onClick={() => nextItem(felt)}>
+            {FELT_TEXT[felt]}
+          </Button>
+        ))}
+      </span>
+      <Button kind="main" keyName="PageDown" onClick={() => nextItem()}>
+        {next ? `Next: ${next.title.slice(0, 40)}` : "Finish"}
+      </Button>
+      {next && (
+        <Button kind="quiet" onClick={endPractice}>
+          End
+        </Button>
+      )}
+    </section>
+  );
+}

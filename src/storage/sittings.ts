@@ -1,0 +1,137 @@
+import { atom, type ReadableAtom } from "nanostores";
+import type { Aside } from "./aside";
+import type { Saving } from "./saving";
+import { mergedSittings, SITTING_VERSION, SITTINGS, type Sitting } from "./sitting";
+import type { RecordStore } from "./store";
+import { understand } from "./versioned";
+
+export const SITTING = "sitting:";
+
+/** Deleted sittings can be brought back for this long. */
+const KEEP_DELETED = 30 * 86_400_000;
+
+/** Everything that was trained and practised, the latest first. */
+export interface Sittings {
+  readonly $all: ReadableAtom<readonly Sitting[]>;
+  load: () => Promise<void>;
+  /** Reads one anew: another tab has changed it. */
+  reload: (key: string) => Promise<void>;
+  begin: (part: Pick<Sitting, "title"> & Partial<Pick<Sitting, "ear" | "played">>) => Sitting;
+  /** Changes one as it is now; nothing where there is none. */
+  change: (id: string, part: (now: Sitting) => Partial<Sitting>) => void;
+  remove: (id: string) => void;
+  bringBack: (id: string) => void;
+  /** Takes in what a file has; answers those that were not here. */
+  takeIn: (all: readonly Sitting[]) => Promise<readonly Sitting[]>;
+  /** Takes out again what a file brought. */
+  takeOut: (all: readonly Sitting[]) => Promise<void>;
+}
+
+export interface SittingsSurroundings {
+  readonly store: RecordStore;
+  readonly saving: Saving;
+  readonly aside: Aside;
+  readonly now: () => Date;
+  readonly newId: () => string;
+  readonly tell?: (key: string) => void;
+}
+
+/** Opens the record of what was trained and practised over a store. */
+export function openSittings({ store, saving, aside, now, newId, tell }: SittingsSurroundings): Sittings {
+  const $all = atom<readonly Sitting[]>([]);
+  const unsaved = new Set<string>();
+  const find = (id: string) => $all.get().find((each) => each.id === id);
+  const show = (some: readonly Sitting[], without: ReadonlySet<string> = new Set()) => {
+    const next = new Map($all.get().map((each) => [each.id, each]));
+    for (const id of without) next.delete(id);
+    for (const each of some) next.set(each.id, each);
+    $all.set([...next.values()].toSorted((a, b) => (a.startedAt < b.startedAt ? 1 : -1)));
+  };
+
+  /** Writes one; what another tab has answered meanwhile comes in with it. */
+  const write = async (id: string) => {
+    const own = find(id);
+    if (!own) return;
+    const lies = understand(SITTINGS, await store.read(SITTING + id));
+    const whole = "value" in lies ? mergedSittings(lies.value, own) : own;
+    await store.write(SITTING + id, whole);
+    if (find(id) === own) {
+      unsaved.delete(id);
+      if (JSON.stringify(whole) !== JSON.stringify(own)) show([whole]);
+    }
+    tell?.(SITTING + id);
+  };
+  const put = (each: Sitting): Sitting => {
+    unsaved.add(each.id);
+    show([each]);
+    void saving.save(SITTING + each.id, () => write(each.id));
+    return each;
+  };
+  const change: Sittings["change"] = (id, part) => {
+    const here = find(id);
+    if (here) put({ ...here, ...part(here), changedAt: now().toISOString() });
+  };
+
+  return {
+    $all,
+    load: async () => {
+      const found: Sitting[] = [];
+      const limit = new Date(now().getTime() - KEEP_DELETED).toISOString();
+      for (const [key, record] of await store.readAll(SITTING)) {
+        const read = understand(SITTINGS, record);
+        if (!("value" in read)) {
+          await aside.put(key, record, read.why);
+          await store.remove(key);
+        } else if (read.value.deletedAt !== undefined && read.value.deletedAt < limit)
+          await store.remove(key);
+        else found.push(read.value);
+      }
+      const begun = $all.get().filter(({ id }) => unsaved.has(id));
+      $all.set([]);
+      show([...found, ...begun]);
+    },
+    reload: async (key) => {
+      const id = key.slice(SITTING.length);
+      const read = understand(SITTINGS, await store.read(key));
+      const own = find(id);
+      if ("value" in read) show([own && unsaved.has(id) ? mergedSittings(read.value, own) : read.value]);
+      else if (!unsaved.has(id)) show([], new Set([id]));
+    },
+    begin: (part) => {
+      const date = now().toISOString();
+      return put({
+        version: SITTING_VERSION,
+        id: newId(),
+        startedAt: date,
+        changedAt: date,
+        words: "",
+        played: [],
+        ...part,
+      });
+    },
+    change,
+    remove: (id) => change(id, () => ({ deletedAt: now().toISOString() })),
+    bringBack: (id) => change(id, () => ({ deletedAt: undefined })),
+    takeIn: async (all) => {
+      const fresh = all.filter(({ id }) => !find(id));
+      const both = all.flatMap((theirs) => {
+        const own = find(theirs.id);
+        return own ? [mergedSittings(own, theirs)] : [];
+      });
+      await saving.save(`${SITTING} many`, () =>
+        store.writeAll(new Map([...fresh, ...both].map((each) => [SITTING + each.id, each]))),
+      );
+      show([...fresh, ...both]);
+      tell?.(SITTING);
+      return fresh;
+    },
+    takeOut: async (all) => {
+      const ids = new Set(all.map(({ id }) => id));
+      await saving.save(`${SITTING} many`, async () => {
+        await Promise.all([...ids].map((id) => store.remove(SITTING + id)));
+      });
+      show([], ids);
+      tell?.(SITTING);
+    },
+  };
+}

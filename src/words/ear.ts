@@ -1,0 +1,243 @@
+import { readSymbol } from "@/core/chord";
+import { degreeOf, fifthsOf, halfSteps } from "@/core/pitch";
+import { bestVamp } from "@/core/progression";
+import { familyOf, type HomeMode, mode as modeById, notesOf, thirdOf } from "@/core/scale";
+import { type Confusion, NOTHING, type Question, type QuestionKind, type Texture } from "@/core/training";
+import {
+  capital,
+  chordText,
+  countText,
+  degreeText,
+  familyText,
+  homeModeText,
+  inTitle,
+  listText,
+  modeText,
+  noteText,
+  numberText,
+} from "./names";
+
+/** What Ear and its exams say. */
+
+export const EAR_ABOUT = "hear a mode and name it";
+
+export const EAR_HELP =
+  "Press Start and listen as often as you like. Find the third first, then the degree that differs, then answer. Nothing is shown until you have answered. What you mix up comes back sooner; what you know comes back later.";
+
+export const EAR_FIRST = "Train your ear: major or minor third?";
+
+export const QUESTION_NAME: Readonly<Record<QuestionKind, string>> = {
+  third: "major or minor third",
+  mode: "name the mode",
+  two: "which of two modes",
+  differs: "what differs from major or minor",
+  swap: "is the note swapped",
+  interval: "the degree above home",
+  "target-chord": "which chord has the characteristic note",
+  spell: "spell the mode",
+  parent: "whose notes are these",
+  characteristic: "its characteristic note",
+  "chords-mode": "the mode for two chords",
+  "mode-chords": "two chords for the mode",
+};
+
+export const TEXTURE_NAME: Readonly<Record<Texture, string>> = {
+  drone: "over a drone",
+  scale: "bare scale",
+  vamp: "over a vamp",
+  phrase: "in a phrase",
+};
+
+const LEVEL_NAME: Readonly<Record<string, string>> = {
+  third: "Major or minor third",
+  two: "Two modes: Dorian and Aeolian",
+  four: "Four modes",
+  six: "Six modes",
+  seven: "All seven, with Locrian",
+  bare: "Seven modes without a drone",
+  phrases: "Seven modes in phrases",
+  vamps: "Six modes over vamps",
+  once: "Two octaves, heard once",
+  minors: "Minor scales: natural, Dorian, harmonic, melodic",
+  dominants: "Dominant scales",
+};
+
+export const levelText = (id: string): string => LEVEL_NAME[id] ?? id;
+
+/** What a question asks. Where it names the mode or its home, so does the sentence. */
+export function questionText({ asked, homeMode, swap }: Question): string {
+  const { home, mode } = homeMode;
+  const on = noteText(home);
+  switch (asked.card.question) {
+    case "third":
+      return "Is the third major or minor?";
+    case "mode":
+      return `Which mode on ${on} is this?`;
+    case "two":
+      return `Which of the two is it, on ${on}?`;
+    case "differs":
+      return "Which degree differs from plain major or minor?";
+    case "swap":
+      return swap
+        ? `This is ${homeModeText(homeMode)}. Does it have its ${degreeText(swap.from)}, or ${degreeText(swap.to)} in its place?`
+        : "";
+    case "interval":
+      return `Home, then another note of ${homeModeText(homeMode)}. Which degree is it?`;
+    case "target-chord":
+      return "Two chords back and forth. Which has the characteristic note of the mode?";
+    case "spell":
+      return `Spell ${homeModeText(homeMode)}, from home up.`;
+    case "parent":
+      return `${homeModeText(homeMode)} has the notes of which ${familyText(familyOf(mode))} scale?`;
+    case "characteristic":
+      return `Which note is characteristic of ${homeModeText(homeMode)}?`;
+    case "chords-mode": {
+      const vamp = bestVamp(homeMode);
+      return `${listText(vamp?.chords.map(chordText) ?? [])}, back and forth, with ${on} as home. Which mode do they bring out?`;
+    }
+    case "mode-chords":
+      return `Which two chords bring out ${homeModeText(homeMode)}?`;
+  }
+}
+
+/** An answer as it stands on its button. */
+export function givenText(question: QuestionKind, answer: string): string {
+  switch (question) {
+    case "third":
+      return answer === "3" ? "major third" : "minor third";
+    case "mode":
+    case "two":
+    case "chords-mode":
+      return capital(modeText(modeById(answer)));
+    case "differs":
+      return answer === NOTHING ? "nothing" : answer.split(" ").map(degreesText).join(" ");
+    case "swap":
+    case "interval":
+      return degreesText(answer);
+    case "target-chord":
+      return answer === "first" ? "the first chord" : "the second chord";
+    case "spell":
+      return answer
+        .split(" ")
+        .map((name) => noteText(fifthsOf(name)))
+        .join(" ");
+    case "parent":
+    case "characteristic":
+      return noteText(fifthsOf(answer));
+    case "mode-chords":
+      return answer
+        .split(" ")
+        .map((symbol) => {
+          const read = readSymbol(symbol);
+          return "chord" in read ? chordText(read.chord) : symbol;
+        })
+        .join(" and ");
+  }
+}
+
+const degreesText = (degree: string) => degreeText(degreeOf(degree));
+
+/** The third first, since it is what the ear finds first. Undefined for a mode without one. */
+export function thirdSentence({ home, mode }: HomeMode): string | undefined {
+  const third = thirdOf(mode);
+  if (third !== 4 && third !== -3) return undefined;
+  return `The third is ${noteText(home + third)}, a ${third === 4 ? "major" : "minor"} third.`;
+}
+
+/** Where what was answered differs from what was heard: "Aeolian has B♭ (♭6) where Dorian has B (6)." */
+export function mixedUpSentence({ home, mode }: HomeMode, given: string): string | undefined {
+  const other = modeById(given);
+  const [notes, others] = [notesOf({ home, mode }), notesOf({ home, mode: other })];
+  const named = (note: number) => `${noteText(note)} (${degreeText(note - home)})`;
+  const missing = notes.filter((note) => !others.some((each) => halfSteps(each) === halfSteps(note)));
+  const instead = others.filter((note) => !notes.some((each) => halfSteps(each) === halfSteps(note)));
+  if (missing.length === 0 || instead.length === 0) return undefined;
+  const rising = (names: readonly number[]) =>
+    names.toSorted((a, b) => halfSteps(a - home) - halfSteps(b - home)).map(named);
+  return `${capital(modeText(other))} has ${listText(rising(instead))} where ${modeText(mode)} has ${listText(rising(missing))}.`;
+}
+
+export const progressText = (nth: number, of: number): string => `Question ${nth + 1} of ${of}`;
+
+export const rightText = (right: number, of: number): string =>
+  `${capital(numberText(right))} of ${numberText(of)} right.`;
+
+export const HIDDEN_STAGE = "The stage shows nothing until you answer.";
+
+export const NOTHING_TO_ASK =
+  "These choices leave nothing to ask: name at least two modes, and one question that fits them.";
+
+export const heardOutText = (times: number): string =>
+  `You have heard it ${times === 1 ? "once" : countText(times, "time")}; that is all this exam allows.`;
+
+export const unreadAnswerText = (unread: string): string =>
+  unread === ""
+    ? "Write the notes in order, with spaces between them: D E F G A B C."
+    : `I can’t read “${unread.slice(0, 20)}” as a note.`;
+
+export const unfinishedText = (title: string, done: number, of: number): string =>
+  `You stopped ${title === "" ? "" : `“${inTitle(title)}” `}after ${numberText(done)} of ${countText(of, "question")}.`;
+
+export const dueText = (due: number): string =>
+  due === 0
+    ? "Nothing is due. New questions come from the level."
+    : `${capital(countText(due, "question is", "questions are"))} due.`;
+
+/** A habit in words, with its uncertainty: "Aeolian taken for Dorian 7 times in 20 (18 to 57%): listen for the 6." */
+export function habitText({ right, given, times, of, between }: Confusion): string {
+  const [one, other] = [modeById(right), modeById(given)];
+  const telling = one.intervals.filter(
+    (interval) => !other.intervals.some((each) => halfSteps(each) === halfSteps(interval)),
+  );
+  const [from, to] = between.map((share) => Math.round(share * 100));
+  const listen = telling.length > 0 ? `: listen for the ${listText(telling.map(degreeText))}` : "";
+  return `${capital(modeText(one))} taken for ${modeText(other)} ${countText(times, "time")} in ${of} (${from} to ${to}% if this goes on)${listen}.`;
+}
+
+export const gainedText = (cards: number): string =>
+  cards === 0 ? "" : `${capital(countText(cards, "question"))} will come back later than before.`;
+
+export const EXAM_FILE_REFUSED =
+  "This isn’t an exam file that this version of Shade can read. What you have here stays as it is.";
+
+export const LISTEN_IN_ORDER =
+  "Listen for home first, then for the third: major or minor. Then find the degree that differs from plain major or minor.";
+
+export const EXAM_SAYS =
+  "Send the link (L) or the exported file to whoever is to take it. The result is a table that they can send back.";
+
+export const passedText = (level: string): string => `You passed a level: ${levelText(level)}.`;
+
+/** What was mixed up once or more, without a claim about habits. */
+export const takenForText = ({ right, given, times }: Confusion): string =>
+  `You took ${modeText(modeById(right))} for ${modeText(modeById(given))} ${countText(times, "time")}.`;
+
+export const drillText = (one: string, other: string): string =>
+  `Practise ${modeText(modeById(one))} and ${modeText(modeById(other))}`;
+
+export const modeListText = (ids: readonly string[]): string =>
+  capital(listText(ids.map((id) => modeText(modeById(id)))));
+
+/** What comes back on each day, today first: "3, 0, 5, 1, 0, 0, 2". */
+export const forecastText = (days: readonly number[]): string => days.join(", ");
+
+/** An exam in a line. */
+export const examText = ({
+  count,
+  questions,
+  modes,
+  textures,
+  moves,
+  answers,
+}: {
+  readonly count: number;
+  readonly questions: readonly QuestionKind[];
+  readonly modes: readonly string[];
+  readonly textures: readonly Texture[];
+  readonly moves: boolean;
+  readonly answers: "each" | "end";
+}): string =>
+  `${capital(countText(count, "question"))} (${questions.map((each) => QUESTION_NAME[each]).join("; ")}) about ${countText(modes.length, "mode")}, ${textures.map((each) => TEXTURE_NAME[each]).join(", ")}${moves ? ", each on a new home" : ""}; answers ${answers === "end" ? "at the end" : "after each"}.`;
+
+/** What the page is about while a question is open: nothing that tells the answer. */
+export const EAR_SUBJECT = "A question";

@@ -1,0 +1,73 @@
+import { REST } from "@/core/training";
+import type { Felt, PracticeKind } from "@/storage";
+import { capital, countText, numberText } from "./names";
+
+/** What the Log, routines and the practice bar say. */
+
+export const LOG_ABOUT = "what was trained and practised";
+
+export const LOG_HELP =
+  "Everything you answer in Ear and practise with a routine is written down here by itself. Press a day to see it, correct it or add words. Put a routine together with + wherever you are, and start it under Routine.";
+
+export const LOG_FIRST = "Put a practice routine together";
+
+export const KIND_TEXT: Readonly<Record<PracticeKind | "ear", string>> = {
+  mode: "modes",
+  line: "lines",
+  voicing: "voicings",
+  chart: "charts",
+  tune: "tunes",
+  free: "other",
+  ear: "ear training",
+};
+
+export const FELT_TEXT: Readonly<Record<Felt, string>> = { easy: "Easy", right: "Fine", hard: "Hard" };
+
+export const itemOfText = (nth: number, of: number): string => `Item ${nth + 1} of ${of}`;
+
+/** Minutes and seconds of a clock: "4:07". */
+export function clockText(milliseconds: number): string {
+  const seconds = Math.ceil(milliseconds / 1000);
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+}
+
+export const TIME_IS_UP = "Time is up";
+
+export const REST_NOW = `You have played ${REST.after} minutes. Rest your hands for ${numberText(REST.minutes)}; stop if anything hurts.`;
+
+/** "1 h 20 min", "6 min". */
+export function durationText(seconds: number): string {
+  const minutes = Math.round(seconds / 60);
+  if (minutes < 60) return minutes === 0 && seconds > 0 ? "under 1 min" : `${minutes} min`;
+  return `${Math.floor(minutes / 60)} h${minutes % 60 === 0 ? "" : ` ${minutes % 60} min`}`;
+}
+
+export const ROUTINE_EMPTY =
+  "There is nothing in this routine yet. Go to a mode, a position, a voicing or a chart and press + there.";
+
+export const ROUTINE_SAYS =
+  "Warm up first, and start slowly. Each item opens as it was when you added it, with its instrument, position and tempo.";
+
+export const ADDED_TO_ROUTINE = "Added to the routine.";
+
+export const ROUTINE_FULL = "The routine is full, or this is too long for it.";
+
+export const NO_DAYS =
+  "Nothing has been written down yet. Train your ear or start a routine, and it will be here.";
+
+export const TOO_FEW_ANSWERS =
+  "There are too few answers yet to say what you mix up: it takes ten questions about a mode.";
+
+export const NO_HABITS = "Nothing is mixed up often enough to be called a habit.";
+
+export const daysInARowText = (days: number): string =>
+  days === 0 ? "" : `${capital(countText(days, "day"))} in a row.`;
+
+export const answersText = (right: number, of: number): string => `${right} of ${of} right`;
+
+export const DELETED_SITTING = "Deleted.";
+
+export const TEMPO_SAYS = "What a routine is practised at is drawn here, from day to day.";
+
+export const tempoFromToText = (title: string, from: number, to: number, times: number): string =>
+  `${title}: from ${from} to ${to} bpm in ${countText(times, "time")}.`;
