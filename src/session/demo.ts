@@ -8,13 +8,13 @@ import { sittings } from "./sittings";
 export async function bringInDemo(): Promise<void> {
   const here = new Map(shelf.$saved.get().map((each) => [each.id, each]));
   await shelf.putAll(DEMO.filter(({ id }) => here.get(id)?.deletedAt !== undefined || !here.has(id)));
-  await sittings.takeIn(DEMO_SITTINGS);
   const [progression] = DEMO_PROGRESSIONS;
   const [, stair] = DEMO_TUNES;
   if (chartDocument.$value.get().chords === "")
     chartDocument.open({ chords: progression.chords, title: progression.title });
   if (tuneDocument.$value.get().text === "")
     tuneDocument.open({ ...BLANK_TUNE, source: stair.source, text: stair.text, name: stair.title });
+  await sittings.takeIn(DEMO_SITTINGS);
 }
 
 /** Brings the demo in where it never was: what the user has deleted from it stays deleted. */

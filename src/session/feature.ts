@@ -59,6 +59,8 @@ export interface Feature {
   readonly finds?: ((text: string) => readonly Finding[]) | undefined;
   /** What to try in it first. */
   readonly firstStep?: FirstStep | undefined;
+  /** Its stage shows the mode of the address: what is added to a routine from here opens in the first view. */
+  readonly showsPlaceMode?: boolean | undefined;
   /** Files that it opens. */
   readonly files?: FilesOpened | undefined;
 }

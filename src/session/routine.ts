@@ -2,7 +2,9 @@ import { printName } from "@/core/pitch";
 import { type RoutineItem, type RoutineValue, routineValue } from "@/storage";
 import { homeModeText, stageTitle } from "@/words";
 import { documentOf } from "./documents";
+import { $features } from "./feature";
 import { linkHere } from "./link";
+import { $place, addressOf, here } from "./place";
 import { newId } from "./records";
 import { $selection } from "./selection";
 import { $settings } from "./settings";
@@ -40,14 +42,19 @@ function itemHere(): RoutineItem {
         : division === "voicing" || division === "line"
           ? division
           : "mode";
-  const { origin } = window.location;
+  const [first, ...others] = $features.get();
+  const front = [first, ...others].find((each) => each?.id === $place.get().view);
+  const link =
+    front?.showsPlaceMode && first
+      ? addressOf({ ...here(), view: first.id })
+      : linkHere().slice(window.location.origin.length);
   return {
     id: newId(),
     title: (subject ?? stageTitle(homeModeText(homeMode), division)).slice(0, 240),
     kind,
     mode: homeMode.mode.id,
     home: printName(homeMode.home),
-    link: linkHere().slice(origin.length),
+    link,
     minutes: USUAL_MINUTES,
     tempo: Math.round(tempo),
     climbs: climb.isOn,

@@ -34,6 +34,7 @@ export const QUESTION_NAME: Readonly<Record<QuestionKind, string>> = {
   swap: "is the note swapped",
   interval: "the degree above home",
   "target-chord": "which chord has the characteristic note",
+  echo: "play it back",
   spell: "spell the mode",
   parent: "whose notes are these",
   characteristic: "its characteristic note",
@@ -85,6 +86,8 @@ export function questionText({ asked, homeMode, swap }: Question): string {
       return `Home, then another note of ${homeModeText(homeMode)}. Which degree is it?`;
     case "target-chord":
       return "Two chords back and forth. Which has the characteristic note of the mode?";
+    case "echo":
+      return `Play these five notes back, in any octave. The first is ${on}.`;
     case "spell":
       return `Spell ${homeModeText(homeMode)}, from home up.`;
     case "parent":
@@ -114,6 +117,11 @@ export function givenText(question: QuestionKind, answer: string): string {
     case "swap":
     case "interval":
       return degreesText(answer);
+    case "echo":
+      return answer
+        .split(" ")
+        .map((step) => degreeText(ECHOED[Number(step)] ?? 0))
+        .join(" ");
     case "target-chord":
       return answer === "first" ? "the first chord" : "the second chord";
     case "spell":
@@ -134,6 +142,9 @@ export function givenText(question: QuestionKind, answer: string): string {
         .join(" and ");
   }
 }
+
+/** How half steps above home are named where no mode says it. */
+const ECHOED = [0, -5, 2, -3, 4, -1, 6, 1, -4, 3, -2, 5];
 
 const degreesText = (degree: string) => degreeText(degreeOf(degree));
 
@@ -218,8 +229,9 @@ export const drillText = (one: string, other: string): string =>
 export const modeListText = (ids: readonly string[]): string =>
   capital(listText(ids.map((id) => modeText(modeById(id)))));
 
-/** What comes back on each day, today first: "3, 0, 5, 1, 0, 0, 2". */
-export const forecastText = (days: readonly number[]): string => days.join(", ");
+/** What comes back on each day, today first: "3 today, then 0, 5, 1, 0, 0, 2". */
+export const forecastText = ([today = 0, ...days]: readonly number[]): string =>
+  `${today} today, then ${days.join(", ")}`;
 
 /** An exam in a line. */
 export const examText = ({
@@ -241,3 +253,8 @@ export const examText = ({
 
 /** What the page is about while a question is open: nothing that tells the answer. */
 export const EAR_SUBJECT = "A question";
+
+export const PLAY_BACK_SAYS = "Play the notes on a MIDI keyboard or on the keys below.";
+
+export const playedSoFarText = (played: number, of: number): string =>
+  `${played} of ${countText(of, "note")}`;

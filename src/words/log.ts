@@ -9,8 +9,6 @@ export const LOG_ABOUT = "what was trained and practised";
 export const LOG_HELP =
   "Everything you answer in Ear and practise with a routine is written down here by itself. Press a day to see it, correct it or add words. Put a routine together with + wherever you are, and start it under Routine.";
 
-export const LOG_FIRST = "Put a practice routine together";
-
 export const KIND_TEXT: Readonly<Record<PracticeKind | "ear", string>> = {
   mode: "modes",
   line: "lines",
@@ -70,4 +68,4 @@ export const DELETED_SITTING = "Deleted.";
 export const TEMPO_SAYS = "What a routine is practised at is drawn here, from day to day.";
 
 export const tempoFromToText = (title: string, from: number, to: number, times: number): string =>
-  `${title}: from ${from} to ${to} bpm in ${countText(times, "time")}.`;
+  `${title}: from ${from} to ${to} bpm in ${countText(times, "session")}.`;

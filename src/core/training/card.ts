@@ -1,5 +1,17 @@
 /** What is asked about something that is heard. */
-export const EAR_QUESTIONS = ["third", "mode", "two", "differs", "swap", "interval", "target-chord"] as const;
+export const EAR_QUESTIONS = [
+  "third",
+  "mode",
+  "two",
+  "differs",
+  "swap",
+  "interval",
+  "target-chord",
+  "echo",
+] as const;
+/** Questions that are answered by playing. */
+export const isPlayed = (question: QuestionKind): boolean => question === "echo";
+
 /** What is asked of the head. */
 export const HEAD_QUESTIONS = ["spell", "parent", "characteristic", "chords-mode", "mode-chords"] as const;
 export const QUESTIONS = [...EAR_QUESTIONS, ...HEAD_QUESTIONS] as const;
@@ -28,6 +40,7 @@ export const isByEar = (question: QuestionKind): boolean => EAR_QUESTIONS.some((
 const OWN_TEXTURE: Partial<Readonly<Record<QuestionKind, Texture>>> = {
   interval: "drone",
   "target-chord": "vamp",
+  echo: "drone",
 };
 
 /** How a question is heard where a texture is chosen; undefined where nothing is heard. */

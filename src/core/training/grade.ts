@@ -1,4 +1,4 @@
-import { maybeFifthsIn, type NoteNaming, printName } from "../pitch";
+import { maybeFifthsIn, modulo, type NoteNaming, printName, soundOf } from "../pitch";
 import type { Question } from "./question";
 
 /** What was answered: whether it is right, and the answer as it is written down. */
@@ -36,5 +36,21 @@ export function grade(question: Question, answer: string, naming: NoteNaming = "
   )
     names.pop();
   const given = names.join(" ");
+  return { isRight: question.right.includes(given), given };
+}
+
+/**
+ * Grades what was played back, in whatever octave: the notes in order, by MIDI number. Undefined until as many were played as were heard.
+ *
+ * @example gradePlayed(echoInD, [62, 64, 65, 71, 69]) // { isRight: true, given: "0 2 3 9 7" }
+ */
+export function gradePlayed(question: Question, midis: readonly number[]): Grade | undefined {
+  const count = question.heard?.line.length ?? 0;
+  if (midis.length < count) return undefined;
+  const home = soundOf(question.homeMode.home);
+  const given = midis
+    .slice(0, count)
+    .map((midi) => modulo(Math.round(midi) - home, 12))
+    .join(" ");
   return { isRight: question.right.includes(given), given };
 }

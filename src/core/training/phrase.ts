@@ -16,7 +16,7 @@ export const PHRASE_BEATS = 16;
 const RHYTHMS = [[2], [1, 1], [1, 0.5, 0.5], [0.5, 0.5, 1], [1.5, 0.5]] as const;
 
 /** Scale steps below home and above its octave that a phrase goes to. */
-const [BELOW, ABOVE] = [-3, 2];
+const [BELOW, ABOVE] = [-2, 1];
 
 /**
  * A phrase of four bars in a mode: it begins on home or its fifth, rests in the middle, has the third and every characteristic note on a

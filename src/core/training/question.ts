@@ -17,7 +17,7 @@ import {
 import type { QuestionKind, Texture } from "./card";
 import type { Asked, Exam } from "./exam";
 import { type HeardNote, phraseIn } from "./phrase";
-import { oneOf, seeded, shuffled } from "./random";
+import { oneOf, type Random, seeded, shuffled } from "./random";
 
 /** What is played: a line in half steps above home, what is under it, and how long it lasts. Times are in beats. */
 export interface HeardQuestion {
@@ -70,6 +70,7 @@ export function asksAbout(question: QuestionKind, mode: Mode, among: readonly st
     case "interval":
     case "spell":
     case "parent":
+    case "echo":
       return true;
   }
 }
@@ -162,6 +163,14 @@ export function questionOf(asked: Asked, exam: Pick<Exam, "modes" | "octaves" | 
         right: [target?.at === 1 ? "second" : "first"],
       });
     }
+    case "echo": {
+      const line = echoLine(mode, random);
+      return made({
+        heard: { line, beats: 8, hasDrone: true },
+        choices: [],
+        right: [line.map(({ step }) => modulo(step, 12)).join(" ")],
+      });
+    }
     case "spell":
       return made({
         heard: undefined,
@@ -211,6 +220,25 @@ const nothingFirst = (a: string, b: string): number =>
   Number(b === NOTHING) - Number(a === NOTHING) || a.length - b.length || (a < b ? -1 : 1);
 
 const byLetter = (a: Fifths, b: Fifths): number => modulo(a * 4, 7) - modulo(b * 4, 7) || a - b;
+
+/** Notes that are played back: home, then four more by steps and small leaps, one of them characteristic. */
+function echoLine(mode: Mode, random: Random): readonly HeardNote[] {
+  const scale = mode.intervals.map(halfSteps).toSorted((a, b) => a - b);
+  const telling = shownCharacteristic(mode).map((interval) => scale.indexOf(halfSteps(interval)));
+  const aim = telling.length > 0 ? oneOf(random, telling as [number, ...number[]]) : 2;
+  // From home towards the note that tells it, and on from there.
+  const places = [0, Math.max(1, aim - 1 - Math.floor(random() * 2)), aim];
+  while (places.length < 5) {
+    const from = places.at(-1) ?? 0;
+    const next = from + oneOf(random, [-2, -1, -1, 1]);
+    places.push(next < 0 || next >= scale.length ? from - 1 : next);
+  }
+  return places.map((place, at) => ({
+    step: scale[Math.max(0, place)] ?? 0,
+    at,
+    length: at === places.length - 1 ? 8 - at : 1,
+  }));
+}
 
 /** A line with its characteristic note swapped. */
 const swappedIn = (heard: HeardQuestion, { from, to }: Swap): HeardQuestion => ({

@@ -16,6 +16,7 @@ import {
   EAR_QUESTIONS,
   forecast,
   grade,
+  gradePlayed,
   habits,
   HEAD_QUESTIONS,
   isPassed,
@@ -100,7 +101,7 @@ describe("questions", () => {
           if (card.mode !== id) continue;
           const { choices, right } = questionOf({ card, home: 5, seed: 9 }, exam({ modes }));
           expect(right.length, cardId(card)).toBeGreaterThan(0);
-          if (question === "spell") expect(choices).toEqual([]);
+          if (question === "spell" || question === "echo") expect(choices).toEqual([]);
           else for (const each of right) expect(choices, cardId(card)).toContain(each);
           expect(new Set(choices).size, cardId(card)).toBe(choices.length);
         }
@@ -132,6 +133,7 @@ describe("questions", () => {
             holds(homeMode.mode.sounds, sound) || (isSwapped && sound === halfSteps(swap.to)),
             cardId(card),
           ).toBe(true);
+        if (question === "echo") expect(heard!.line[0]!.step).toBe(0);
         if (question === "mode" && card.texture !== "vamp")
           expect(modulo(heard!.line.at(-1)!.step, 12)).toBe(0);
         for (const chord of heard!.vamp?.chords ?? [])
@@ -162,6 +164,26 @@ describe("questions", () => {
     expect(grade(question, "B C# what")).toEqual({ unread: "what" });
     expect(grade(question, "  ")).toEqual({ unread: "" });
     expect(grade(asked("mode", "dorian"), "aeolian")).toEqual({ isRight: false, given: "aeolian" });
+  });
+});
+
+describe("what is played back", () => {
+  it("holds a characteristic note, is graded in any octave, and once all of it is there", () => {
+    for (const id of seven)
+      for (let seed = 0; seed < 30; seed += 1) {
+        const question = asked("echo", id, seed);
+        const steps = question.heard!.line.map(({ step }) => step);
+        expect(steps).toHaveLength(5);
+        const telling = shownCharacteristic(mode(id)).map(halfSteps);
+        expect(
+          steps.some((step) => telling.includes(step)),
+          id,
+        ).toBe(true);
+        const played = steps.map((step, at) => 62 + step + 12 * (at % 3));
+        expect(gradePlayed(question, played.slice(0, 4))).toBeUndefined();
+        expect(gradePlayed(question, played)).toEqual({ isRight: true, given: steps.join(" ") });
+        expect(gradePlayed(question, [...played.slice(0, 4), played[4]! + 1])?.isRight).toBe(false);
+      }
   });
 });
 

@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { type SubmitEvent, useState } from "react";
-import { grade, type Question } from "@/core/training";
+import { grade, isPlayed, type Question } from "@/core/training";
 import { characteristicSwap, maybeMode } from "@/core/scale";
 import { ladderScore, swapScore } from "@/audio";
 import { $playing, $settings, SWAP, toggle } from "@/session";
@@ -28,6 +28,7 @@ import {
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { $answered, $heard, $mayHear, answer, EAR_SOUND, finish, hear, leave, next } from "./run";
+import { PlayedBack } from "./PlayedBack";
 import styles from "./Ear.module.css";
 
 /** Letters that answer, in the order of the choices: none of them is anything else here. */
@@ -123,6 +124,8 @@ export function Asking({ sitting, question }: AskingProps) {
               </li>
             ))}
           </ul>
+        ) : isPlayed(card.question) ? (
+          <PlayedBack key={nth} question={question} given={answered?.given} />
         ) : (
           <Written key={nth} question={question} given={answered?.given} />
         )}

@@ -62,7 +62,7 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
           <span>on</span>
           <HomeField label="Home" value={exam.home} onChange={(home) => change({ home })} />
           <Toggle isOn={exam.moves} onChange={(moves) => change({ moves })}>
-            on a new home each time
+            a new home each time
           </Toggle>
           <Button kind="main" keyName="Enter" disabled={cards.length === 0} onClick={begin}>
             Start

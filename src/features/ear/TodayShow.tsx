@@ -100,7 +100,7 @@ export function TodayShow({ tabs }: { readonly tabs: ReactNode }) {
           rows={[
             ["Today", countText(questionsIn(Number(minutes), attempts), "question")],
             ["Answered so far", countText(attempts.length, "question")],
-            ...(schedule.size > 0 ? [["Next seven days", forecastText(coming)] as const] : []),
+            ...(schedule.size > 0 ? [["Due", forecastText(coming)] as const] : []),
           ]}
         />
         {attempts.length === 0 && <Saying>{EAR_HELP}</Saying>}

@@ -10,6 +10,7 @@ export const ear: Feature = {
   help: EAR_HELP,
   firstStep: { text: EAR_FIRST, go: () => goTo(EAR, { part: "today" }) },
   parts: EAR_PARTS,
+  showsPlaceMode: true,
   View: lazy(() => import("./EarView").then(({ EarView }) => ({ default: EarView }))),
   undoes: (part) => (part === "exam" ? examDocument : undefined),
   files: { kinds: ["exam"], part: "exam" },

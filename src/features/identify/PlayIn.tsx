@@ -1,17 +1,15 @@
 import { useStore } from "@nanostores/react";
 import { useEffect, useRef, useState } from "react";
-import { isBlackKey } from "@/core/instrument";
 import { readNotes } from "@/formats";
 import { timedNotes } from "@/devices";
-import { $settings, hearNote, tuneDocument } from "@/session";
+import { $settings, tuneDocument } from "@/session";
 import { Button, Select } from "@/kit/controls";
-import { countText, keyName, PLAY_IN_SAYS } from "@/words";
+import { countText, PLAY_IN_SAYS } from "@/words";
 import styles from "./PlayIn.module.css";
 import { beginAgain, takeLastBack } from "./taken-in";
-import { SIMULATED, usePlayedIn } from "./usePlayedIn";
-
-/** Two octaves of keys for the simulated keyboard. */
-const KEYS = Array.from({ length: 25 }, (_, at) => 57 + at);
+import { SIMULATED } from "@/session/useKeyboards";
+import { SimulatedKeys } from "@/shell/played";
+import { usePlayedIn } from "./usePlayedIn";
 
 /** What the simulated keyboard plays by itself: the beginning of a tune of the play. */
 const PHRASE =
@@ -66,59 +64,7 @@ export function PlayIn() {
           {count === 0 ? PLAY_IN_SAYS : countText(count, "note")}
         </span>
       </div>
-      {keyboard.id === SIMULATED.id && <Keys />}
+      {keyboard.id === SIMULATED.id && <SimulatedKeys />}
     </section>
-  );
-}
-
-/** Keys of the simulated keyboard: held as long as they are pressed. */
-function Keys() {
-  const [low] = KEYS;
-  const whites = KEYS.filter((midi) => !isBlackKey(midi));
-  const placeOf = (midi: number) =>
-    isBlackKey(midi) ? whites.indexOf(midi + 1) - 0.3 : whites.indexOf(midi);
-  const press = (midi: number) => () => {
-    hearNote(midi);
-    SIMULATED.press(midi);
-  };
-  const release = (midi: number) => () => SIMULATED.release(midi);
-  return (
-    <div className={styles.keys} role="group" aria-label="Keys of the simulated keyboard">
-      {KEYS.map((midi) => (
-        <button
-          key={midi}
-          type="button"
-          className={styles.key}
-          data-black={isBlackKey(midi) || undefined}
-          tabIndex={midi === low ? 0 : -1}
-          aria-label={keyName(midi)}
-          style={{
-            left: `${(placeOf(midi) / whites.length) * 100}%`,
-            width: `${((isBlackKey(midi) ? 0.6 : 1) / whites.length) * 100}%`,
-          }}
-          onPointerDown={press(midi)}
-          onPointerUp={release(midi)}
-          onPointerLeave={release(midi)}
-          onKeyDown={(event) => {
-            const step = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
-            if (step !== 0) {
-              event.preventDefault();
-              event.stopPropagation();
-              const next = event.currentTarget.parentElement?.children[KEYS.indexOf(midi) + step];
-              if (next instanceof HTMLElement) next.focus();
-            } else if ((event.key === "Enter" || event.key === " ") && !event.repeat) {
-              event.preventDefault();
-              event.stopPropagation();
-              press(midi)();
-            }
-          }}
-          onKeyUp={(event) => {
-            if (event.key === "Enter" || event.key === " ") SIMULATED.release(midi);
-          }}
-        >
-          {midi % 12 === 0 ? keyName(midi) : ""}
-        </button>
-      ))}
-    </div>
   );
 }

@@ -34,6 +34,7 @@ export function EarShow({ tabs }: { readonly tabs: ReactNode }) {
           <Chart
             names={all.map(({ name }) => name)}
             unit="%"
+            height={160}
             series={[{ name: "Right", kind: "line", values: shares }]}
           />
           <details className={styles.fold}>
@@ -75,7 +76,7 @@ export function EarShow({ tabs }: { readonly tabs: ReactNode }) {
             ...(typical === undefined
               ? []
               : [["Typical time", `${(typical / 1000).toFixed(1)} s to a right answer`] as const]),
-            ["Next seven days", forecastText(forecast(schedule, now, 7, dayNumber))],
+            ["Due", forecastText(forecast(schedule, now, 7, dayNumber))],
           ]}
         />
       </Panel>

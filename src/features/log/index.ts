@@ -1,6 +1,6 @@
 import { lazy } from "react";
-import { type Feature, goTo, openIn, routineDocument, savedOpener } from "@/session";
-import { LOG_ABOUT, LOG_FIRST, LOG_HELP } from "@/words";
+import { type Feature, openIn, routineDocument, savedOpener } from "@/session";
+import { LOG_ABOUT, LOG_HELP } from "@/words";
 import { LOG, LOG_PARTS } from "./log";
 
 export const log: Feature = {
@@ -8,7 +8,7 @@ export const log: Feature = {
   name: "Log",
   about: LOG_ABOUT,
   help: LOG_HELP,
-  firstStep: { text: LOG_FIRST, go: () => goTo(LOG, { part: "routine" }) },
+  showsPlaceMode: true,
   parts: LOG_PARTS,
   View: lazy(() => import("./LogView").then(({ LogView }) => ({ default: LogView }))),
   undoes: (part) => (part === "routine" ? routineDocument : undefined),

@@ -1,7 +1,8 @@
 import { addDays, addMonths, addWeeks, format, startOfDay, startOfMonth, startOfWeek } from "date-fns";
 import { computed } from "nanostores";
 import { type Attempt, daysInARow, secondsBy } from "@/core/training";
-import { $sittings, attemptsOf } from "@/session";
+import { $placeMode, $settings, $sittings, attemptsOf, selects } from "@/session";
+import { selectionOf } from "@/shell/selected";
 import type { Played, Sitting } from "@/storage";
 
 export const LOG = "log";
@@ -119,3 +120,11 @@ export function secondsIn(pieces: readonly Piece[], all: readonly Span[]): reado
   }
   return sums;
 }
+
+/** The stage goes on with the mode of the address. */
+selects(
+  LOG,
+  computed([$placeMode, $settings], (homeMode, settings) =>
+    selectionOf(homeMode, undefined, settings, settings.drone),
+  ),
+);

@@ -100,7 +100,7 @@ function optionOf([names, series, unit]: Drawn, node: HTMLElement) {
     },
     yAxis: {
       type: "value",
-      name: unit,
+      name: series.length > 1 ? "" : unit,
       nameTextStyle: { ...text, align: "left" },
       splitLine: { lineStyle: { color: line } },
       axisLabel: text,
