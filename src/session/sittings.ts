@@ -1,7 +1,39 @@
 import { computed } from "nanostores";
 import { type Attempt, type Schedule, scheduled } from "@/core/training";
-import { openSittings, SITTING, type Sitting } from "@/storage";
+import { openSittings, SITTING, type Sitting, type SittingsJournal } from "@/storage";
 import { aside, hearTabs, newId, records, saving, tellTabs } from "./records";
+
+const JOURNAL = "shade-sitting:";
+
+/** The browser's small store, which is written at once. Without it a tab that is closed may lose its last answer. */
+const journal: SittingsJournal = {
+  read: () => {
+    try {
+      return Object.keys(localStorage)
+        .filter((key) => key.startsWith(JOURNAL))
+        .flatMap((key) => {
+          const text = localStorage.getItem(key);
+          return text === null ? [] : [JSON.parse(text) as unknown];
+        });
+    } catch {
+      return [];
+    }
+  },
+  write: (id, sitting) => {
+    try {
+      localStorage.setItem(JOURNAL + id, JSON.stringify(sitting));
+    } catch {
+      // It is in the hands of the records alone.
+    }
+  },
+  remove: (id) => {
+    try {
+      localStorage.removeItem(JOURNAL + id);
+    } catch {
+      // There is nothing to remove.
+    }
+  },
+};
 
 /** What was trained and practised in this browser. Other tabs are told of every change. */
 export const sittings = openSittings({
@@ -11,6 +43,7 @@ export const sittings = openSittings({
   now: () => new Date(),
   newId,
   tell: tellTabs,
+  journal,
 });
 
 hearTabs(async (key) => {

@@ -27,6 +27,13 @@ export interface Sittings {
   takeOut: (all: readonly Sitting[]) => Promise<void>;
 }
 
+/** What is written down at once, apart from the records, which take their time: a tab may be closed the moment after an answer. */
+export interface SittingsJournal {
+  readonly read: () => readonly unknown[];
+  readonly write: (id: string, sitting: Sitting) => void;
+  readonly remove: (id: string) => void;
+}
+
 export interface SittingsSurroundings {
   readonly store: RecordStore;
   readonly saving: Saving;
@@ -34,10 +41,12 @@ export interface SittingsSurroundings {
   readonly now: () => Date;
   readonly newId: () => string;
   readonly tell?: (key: string) => void;
+  readonly journal?: SittingsJournal;
 }
 
 /** Opens the record of what was trained and practised over a store. */
-export function openSittings({ store, saving, aside, now, newId, tell }: SittingsSurroundings): Sittings {
+export function openSittings(surroundings: SittingsSurroundings): Sittings {
+  const { store, saving, aside, now, newId, tell, journal } = surroundings;
   const $all = atom<readonly Sitting[]>([]);
   const unsaved = new Set<string>();
   const find = (id: string) => $all.get().find((each) => each.id === id);
@@ -57,12 +66,14 @@ export function openSittings({ store, saving, aside, now, newId, tell }: Sitting
     await store.write(SITTING + id, whole);
     if (find(id) === own) {
       unsaved.delete(id);
+      journal?.remove(id);
       if (JSON.stringify(whole) !== JSON.stringify(own)) show([whole]);
     }
     tell?.(SITTING + id);
   };
   const put = (each: Sitting): Sitting => {
     unsaved.add(each.id);
+    journal?.write(each.id, each);
     show([each]);
     void saving.save(SITTING + each.id, () => write(each.id));
     return each;
@@ -89,6 +100,13 @@ export function openSittings({ store, saving, aside, now, newId, tell }: Sitting
       const begun = $all.get().filter(({ id }) => unsaved.has(id));
       $all.set([]);
       show([...found, ...begun]);
+      // What a tab had no time to write before it was closed.
+      for (const entry of journal?.read() ?? []) {
+        const read = understand(SITTINGS, entry);
+        if (!("value" in read)) continue;
+        const own = find(read.value.id);
+        put(own ? mergedSittings(own, read.value) : read.value);
+      }
     },
     reload: async (key) => {
       const id = key.slice(SITTING.length);

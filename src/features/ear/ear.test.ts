@@ -1,0 +1,156 @@
+// @vitest-environment jsdom
+import "fake-indexeddb/auto";
+import { beforeEach, describe, expect, it } from "vitest";
+import {
+  cardsOf,
+  EAR_QUESTIONS,
+  grade,
+  LEVELS,
+  QUESTIONS,
+  questionOf,
+  setExam,
+  TEXTURES,
+} from "@/core/training";
+import { fifthsOf } from "@/core/pitch";
+import { mode, SEVEN } from "@/core/scale";
+import { $attempts, $selection, sittings } from "@/session";
+import { givenText, mixedUpSentence, questionText, thirdSentence } from "@/words";
+import { examDocument, flipped, readExam, writeExam } from "./exam";
+import { resultFile } from "./result";
+import {
+  $heard,
+  $mayHear,
+  $nth,
+  $question,
+  $running,
+  $unfinished,
+  answer,
+  beginExam,
+  finish,
+  gained,
+  goOn,
+  leave,
+  letGo,
+  next,
+} from "./run";
+
+const exam = examDocument.$value.get();
+const seven = SEVEN.map(({ id }) => id);
+
+beforeEach(() => {
+  leave();
+  for (const each of sittings.$all.get()) letGo(each);
+});
+
+const answerRight = (isRight = true) => {
+  const question = $question.get()!;
+  const wrong = question.choices.find((choice) => !question.right.includes(choice))!;
+  const graded = grade(question, isRight ? question.right[0]! : wrong);
+  if ("given" in graded) answer(graded);
+};
+
+describe("an exam", () => {
+  it("goes on by itself where answers come at the end, and is written down", () => {
+    beginExam({ ...exam, count: 3, answers: "end" });
+    for (const isRight of [true, false, true]) answerRight(isRight);
+    expect($question.get()).toBeUndefined();
+    const sitting = $running.get()!;
+    expect(sitting.endedAt).toBeDefined();
+    expect(gained(sitting)).toMatchObject({ right: 2, of: 3 });
+    expect(resultFile(sitting).split("\r\n")).toHaveLength(5);
+  });
+
+  it("stays at its question until the next is asked for where answers are told, and takes one answer", () => {
+    beginExam({ ...exam, count: 2, answers: "each" });
+    answerRight(false);
+    answerRight(true);
+    expect($nth.get()).toBe(0);
+    expect($running.get()!.ear!.attempts.map(({ isRight }) => isRight)).toEqual([false]);
+    next();
+    answerRight();
+    next();
+    expect($running.get()!.endedAt).toBeDefined();
+  });
+
+  it("is gone on with where it was left, and asks the same", () => {
+    beginExam({ ...exam, count: 4, answers: "end" });
+    answerRight();
+    const before = JSON.stringify($question.get());
+    leave();
+    expect($question.get()).toBeUndefined();
+    goOn($unfinished.get()!);
+    expect($nth.get()).toBe(1);
+    expect(JSON.stringify($question.get())).toBe(before);
+  });
+
+  it("that is ended without an answer leaves nothing behind, and one that has nothing to ask doesn't begin", () => {
+    const count = $attempts.get().length;
+    beginExam({ ...exam, count: 4 });
+    finish();
+    expect([$running.get(), $attempts.get().length]).toEqual([undefined, count]);
+    beginExam({ ...exam, modes: ["dorian"] });
+    expect($running.get()).toBeUndefined();
+  });
+
+  it("may be heard as often as it says", () => {
+    beginExam({ ...exam, count: 4, times: 1, answers: "each" });
+    // The first hearing began with the question.
+    expect([$heard.get(), $mayHear.get()]).toEqual([1, false]);
+    answerRight();
+    expect($mayHear.get()).toBe(true);
+  });
+
+  it("goes out as a file and comes back; what is none is refused", () => {
+    expect(readExam(writeExam(exam))).toEqual(exam);
+    for (const text of [
+      "",
+      "{}",
+      "[1]",
+      "null",
+      writeExam(exam).replace('"version": 1', '"version": 2'),
+      writeExam(exam).replace("ionian", "nothing"),
+    ])
+      expect(readExam(text)).toBeUndefined();
+  });
+
+  it("keeps at least one of what can be chosen", () => {
+    expect(flipped([1, 2, 3], [1, 3], 2)).toEqual([1, 2, 3]);
+    expect(flipped([1, 2, 3], [3], 3)).toEqual([3]);
+  });
+});
+
+describe("what is said", () => {
+  it("has a sentence for every question and a text for every answer, and never says the answer first", () => {
+    for (const question of QUESTIONS)
+      for (const card of cardsOf({ questions: [question], modes: seven, textures: TEXTURES })) {
+        const made = questionOf({ card, home: fifthsOf("C#"), seed: 3 }, exam);
+        expect(questionText(made).length, question).toBeGreaterThan(10);
+        for (const each of [...made.choices, ...made.right])
+          expect(givenText(question, each).length).toBeGreaterThan(0);
+        if (["mode", "two", "third", "differs"].includes(question))
+          expect(questionText(made)).not.toContain(made.homeMode.mode.name);
+      }
+  });
+
+  it("tells the third first and what was mixed up, note by note", () => {
+    const dorian = { home: fifthsOf("D"), mode: mode("dorian") };
+    expect(thirdSentence(dorian)).toBe("The third is F, a minor third.");
+    expect(mixedUpSentence(dorian, "aeolian")).toBe("Aeolian has B♭ (♭6) where Dorian has B (6).");
+    expect(mixedUpSentence({ home: fifthsOf("F#"), mode: mode("ionian") }, "aeolian")).toBe(
+      "Aeolian has A (♭3), D (♭6) and E (♭7) where Ionian has A♯ (3), D♯ (6) and E♯ (7).",
+    );
+  });
+});
+
+describe("levels", () => {
+  it("each have something to ask, by ear", () => {
+    for (const { exam: part } of LEVELS) {
+      expect(part.questions.every((each) => EAR_QUESTIONS.some((one) => one === each))).toBe(true);
+      expect(setExam({ ...exam, ...part }, 1)).toHaveLength(exam.count);
+    }
+  });
+});
+
+it("the stage of another view knows nothing of the question", () => {
+  expect($selection.get().isHidden).toBeFalsy();
+});

@@ -1,0 +1,197 @@
+import { expect, type Page, test } from "@playwright/test";
+import { open, watch } from "./pages";
+
+const question = (page: Page) => page.getByRole("main").getByRole("heading", { level: 1 });
+const progress = (page: Page) => page.getByText(/^Question \d+ of \d+/);
+
+/** Takes only some questions and modes into the exam that is put together. */
+async function onlyAsk(page: Page, name: string): Promise<void> {
+  const box = page.getByRole("checkbox", { name, exact: true });
+  if (!(await box.isChecked())) await box.check();
+  if (name !== "name the mode")
+    await page.getByRole("checkbox", { name: "name the mode", exact: true }).uncheck();
+}
+
+test("an exam is taken by keyboard alone, left in the middle with its tab, and gone on with", async ({
+  page,
+  context,
+}) => {
+  const seen = watch(page);
+  await open(page, "/ear?show=exam");
+  await page.keyboard.press("Enter");
+  await expect(progress(page)).toHaveText(/^Question 1 of 8/);
+  // Nothing tells the answer: not the stage, not the title, not the address.
+  await expect(page.getByText("The stage shows nothing until you answer.")).toBeVisible();
+  await expect(page).toHaveTitle(/^A question/);
+  await expect(page.getByRole("img", { name: /on the neck/ })).toHaveCount(0);
+  const address = page.url();
+  for (let nth = 2; nth <= 5; nth += 1) {
+    await page.keyboard.press("b");
+    await expect(progress(page)).toHaveText(new RegExp(`^Question ${nth} of 8`));
+  }
+  expect(page.url()).toBe(address);
+  await page.close();
+
+  const again = await context.newPage();
+  await open(again, "/ear");
+  await expect(again.getByText("You stopped after four of eight questions.")).toBeVisible();
+  await again.getByRole("button", { name: "Go on", exact: true }).focus();
+  await again.keyboard.press("Enter");
+  await expect(progress(again)).toHaveText(/^Question 5 of 8/);
+  for (let nth = 5; nth <= 8; nth += 1) await again.keyboard.press("c");
+  await expect(question(again)).toHaveText(/of eight right\./);
+  await expect(again.getByRole("row")).toHaveCount(9);
+  await again.keyboard.press("Enter");
+  // It stands in the log of this day.
+  await again.getByRole("link", { name: "Log" }).click();
+  await expect(again.getByText(/Ear: \d of 8 right/)).toBeVisible();
+  expect(seen).toEqual([]);
+});
+
+test("after an answer it is said what it was, third first, and shown and heard", async ({ page }) => {
+  await open(page, "/ear");
+  await page
+    .getByRole("button", { name: /^Six modes/ })
+    .first()
+    .click();
+  await page.getByRole("button", { name: "Start" }).click();
+  await expect(progress(page)).toBeVisible();
+  await page.keyboard.press("a");
+  await expect(page.getByRole("region", { name: /^[A-G][♯♭]? / }).getByText(/^The third is/)).toBeVisible();
+  await expect(page.getByRole("img", { name: /on the neck/ })).toBeVisible();
+  // One answer a question: another key changes nothing.
+  const marks = page.locator("[data-mark]");
+  const count = await marks.count();
+  await page.keyboard.press("b");
+  await expect(marks).toHaveCount(count);
+  await page.keyboard.press("Enter");
+  await expect(progress(page)).toHaveText(/^Question 2/);
+  await expect(page.getByRole("img", { name: /on the neck/ })).toHaveCount(0);
+  await page.getByRole("button", { name: "End here" }).click();
+  await expect(question(page)).toHaveText(/of one right\./);
+});
+
+test("notes are played back by the simulated player and on its keys, in any octave", async ({ page }) => {
+  await open(page, "/ear?show=exam");
+  await onlyAsk(page, "play it back");
+  await page.getByRole("radio", { name: "after each question" }).check({ force: true });
+  await page.getByRole("button", { name: "Start" }).click();
+  await page.getByRole("button", { name: "Let it play the answer" }).click();
+  await expect(page.getByText("That’s right.")).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(progress(page)).toHaveText(/^Question 2/);
+  for (let note = 0; note < 5; note += 1)
+    await page.getByRole("button", { name: "A3", exact: true }).dispatchEvent("pointerdown");
+  await expect(page.getByText(/^It was 1 .*, not /)).toBeVisible();
+});
+
+test("a mode is spelled; what is no note is said and nothing is lost", async ({ page }) => {
+  await open(page, "/ear?show=exam");
+  await onlyAsk(page, "spell the mode");
+  await page.getByRole("radio", { name: "after each question" }).check({ force: true });
+  await page.getByRole("button", { name: "Start" }).click();
+  const field = page.getByRole("textbox", { name: "Notes in order" });
+  await expect(field).toBeFocused();
+  await field.fill("D E what");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("I can’t read “what” as a note.")).toBeVisible();
+  await field.fill("D E F G A B Cb");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText(/^It was D E .*, not D E F G A B C♭\.$/)).toBeVisible();
+});
+
+test("an exam goes to another player as a link and as a file; a damaged file changes nothing", async ({
+  page,
+  browser,
+}) => {
+  await open(page, "/ear?show=exam");
+  await page.getByLabel("Title", { exact: true }).fill("For the harmonium");
+  await page.keyboard.press("Enter");
+  await page.getByRole("spinbutton", { name: /^Questions/ }).fill("5");
+  await page.getByRole("checkbox", { name: "Phrygian", exact: true }).check();
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Export", exact: true }).click(),
+  ]);
+  const file = await download.path();
+  await page.context().grantPermissions(["clipboard-read", "clipboard-write"]);
+  await page.getByRole("button", { name: "Copy link" }).click();
+  await expect(page.getByText(/copied/iu).first()).toBeVisible();
+  const link = await page.evaluate(() => navigator.clipboard.readText());
+  const other = await browser.newContext();
+  const there = await other.newPage();
+  await open(there, "/ear?show=exam");
+  const [chooser] = await Promise.all([
+    there.waitForEvent("filechooser"),
+    there.getByRole("button", { name: "Open a file" }).click(),
+  ]);
+  await chooser.setFiles(file);
+  await expect(there.getByRole("heading", { name: "For the harmonium" })).toBeVisible();
+  await expect(there.getByRole("checkbox", { name: "Phrygian", exact: true })).toBeChecked();
+  const [second] = await Promise.all([
+    there.waitForEvent("filechooser"),
+    there.getByRole("button", { name: "Open a file" }).click(),
+  ]);
+  await second.setFiles({
+    name: "exam.json",
+    mimeType: "application/json",
+    buffer: Buffer.from('{"format": "shade-exam", "version": 9, "exam": {}}'),
+  });
+  await expect(there.getByText(/This isn’t an exam file/)).toBeVisible();
+  await expect(there.getByRole("heading", { name: "For the harmonium" })).toBeVisible();
+  await other.close();
+  const linked = await browser.newContext();
+  const here = await linked.newPage();
+  await here.goto(link);
+  await expect(here.getByRole("heading", { name: "For the harmonium" })).toBeVisible();
+  await expect(here.getByRole("spinbutton", { name: /^Questions/ })).toHaveValue("5");
+  await linked.close();
+});
+
+test("a routine is put together with one key, practised against the clock, and found in the log", async ({
+  page,
+}) => {
+  await page.clock.install({ time: new Date("2026-11-20T18:00:00") });
+  await open(page, "/derive?home=E&mode=phrygian");
+  await page.keyboard.press("+");
+  await expect(page.getByText("Added to the routine.")).toBeVisible();
+  await open(page, "/derive?home=F&mode=lydian");
+  await page.keyboard.press("+");
+  await open(page, "/log?show=routine");
+  await expect(page.getByRole("list", { name: "Items of the routine" }).getByRole("listitem")).toHaveCount(2);
+  await page.getByRole("spinbutton", { name: /^Tempo of E Phrygian/ }).fill("72");
+  await page.getByRole("button", { name: "Start" }).click();
+  const bar = page.getByRole("region", { name: "Practice" });
+  await expect(bar.getByText("E Phrygian, position", { exact: true })).toBeVisible();
+  // The thing itself is in front, with its tempo.
+  await expect(page).toHaveTitle(/^E Phrygian/);
+  await expect(page.getByRole("spinbutton", { name: /Tempo|Beats/ }).first()).toHaveValue("72");
+  await page.clock.runFor("02:00");
+  await expect(bar.getByRole("timer")).toHaveText("3:00");
+  await bar.getByRole("button", { name: /^Pause/ }).click();
+  await page.clock.runFor("05:00");
+  await expect(bar.getByRole("timer")).toHaveText("3:00");
+  await bar.getByRole("button", { name: /^Go on/ }).click();
+  await page.clock.runFor("01:00");
+  await bar.getByRole("button", { name: "Hard" }).click();
+  await expect(page).toHaveTitle(/^F Lydian/);
+  await page.clock.runFor("04:00");
+  await bar.getByRole("button", { name: /^Finish/ }).click();
+  await expect(bar).toBeHidden();
+  await page.getByRole("link", { name: "Log" }).click();
+  await page
+    .getByRole("link", { name: "Days" })
+    .or(page.getByRole("tab", { name: "Days" }))
+    .first()
+    .click();
+  await expect(page.getByRole("button", { name: "20 November, 7 min" })).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
+  await expect(page.getByRole("spinbutton", { name: /^Minutes of E Phrygian/ })).toHaveValue("3");
+  await expect(page.getByRole("combobox", { name: /^How E Phrygian/ })).toHaveValue("hard");
+  // What was written down can be corrected, and stays so.
+  await page.getByRole("spinbutton", { name: /^Minutes of F Lydian/ }).fill("6");
+  await page.reload();
+  await expect(page.getByRole("button", { name: "20 November, 9 min" })).toBeVisible();
+});
