@@ -45,16 +45,6 @@ const SHOTS = [
     act: (page) => page.getByRole("button", { name: "F♯13", exact: true }).click(),
   },
   {
-    name: "derive-search",
-    path: "/derive?home=A&mode=harmonic-minor&show=ask",
-    act: async (page) => {
-      await page.getByLabel("or any home").check();
-      await page.getByLabel("Chords that they hold").fill("Am E F");
-      await page.keyboard.press("Enter");
-      await page.getByRole("button", { name: /^A harmonic minor, characteristic/ }).waitFor();
-    },
-  },
-  {
     name: "sound",
     path: "/derive?home=Eb&mode=lydian",
     act: async (page) => {
@@ -82,16 +72,20 @@ const SHOTS = [
     act: (page) => page.keyboard.press("P"),
   },
   {
-    name: "match-long",
-    path: "/match",
+    name: "ear",
+    path: "/ear?home=D",
     act: async (page) => {
-      await page.keyboard.press("h");
-      await page.getByRole("button", { name: /^The night walk/ }).click();
-      await page.getByRole("button", { name: /^Bar 35, Fmaj7/ }).click();
-      await stage(page, "Neck", "Voicing");
-      await page.getByText(/^1 of [0-9]{2}/).waitFor();
+      await page
+        .getByRole("button", { name: /^Six modes/ })
+        .first()
+        .click();
+      await page.getByRole("button", { name: "Start" }).click();
+      await page.getByText(/^Question 1 of/).waitFor();
+      await page.keyboard.press("Escape");
+      await page.keyboard.press("e");
     },
   },
+  { name: "log", path: "/log" },
   {
     name: "match-write",
     path: "/match?home=Gb&mode=lydian&show=write",

@@ -7,7 +7,7 @@ import { capital, countText, numberText } from "./names";
 export const LOG_ABOUT = "what was trained and practised";
 
 export const LOG_HELP =
-  "Everything you answer in Ear and practise with a routine is written down here by itself. Press a day to see it, correct it or add words. Put a routine together with + wherever you are, and start it under Routine.";
+  "Everything you answer in Ear and practise with a routine is written down here by itself. Press a day to see it, correct it or add words. Put a routine together with R wherever you are, and start it under Routine.";
 
 export const KIND_TEXT: Readonly<Record<PracticeKind | "ear", string>> = {
   mode: "modes",
@@ -41,7 +41,7 @@ export function durationText(seconds: number): string {
 }
 
 export const ROUTINE_EMPTY =
-  "There is nothing in this routine yet. Go to a mode, a position, a voicing or a chart and press + there.";
+  "There is nothing in this routine yet. Go to a mode, a position, a voicing or a chart and press R there.";
 
 export const ROUTINE_SAYS =
   "Warm up first, and start slowly. Each item opens as it was when you added it, with its instrument, position and tempo.";

@@ -92,6 +92,32 @@ test("every way into Identify and its collections are accessible", async ({ page
   expect(await serious(page), "save").toEqual([]);
 });
 
+test("Ear and Log are accessible, empty and full, before and after an answer", async ({ page }) => {
+  test.slow();
+  await open(page, "/log");
+  expect(await serious(page), "an empty log").toEqual([]);
+  for (const path of ["/log?demo", "/log?show=ear", "/log?show=tempo", "/ear", "/ear?show=exam"]) {
+    await open(page, path);
+    await page.waitForTimeout(500);
+    expect(await serious(page), path).toEqual([]);
+  }
+  await page.getByRole("radio", { name: "after each question" }).check({ force: true });
+  await page.getByRole("button", { name: "Start" }).click();
+  await expect(page.getByText(/^Question 1/)).toBeVisible();
+  expect(await serious(page), "a question").toEqual([]);
+  await page.keyboard.press("b");
+  await page.waitForTimeout(400);
+  expect(await serious(page), "an answer").toEqual([]);
+  await page.getByRole("button", { name: "End here" }).click();
+  expect(await serious(page), "the summary").toEqual([]);
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("R");
+  await open(page, "/log?show=routine");
+  await page.getByRole("button", { name: "Start" }).click();
+  await expect(page.getByRole("region", { name: "Practice" })).toBeVisible();
+  expect(await serious(page), "a routine that is practised").toEqual([]);
+});
+
 test("every part of Match and its sheets are accessible", async ({ page }) => {
   test.slow();
   for (const show of ["write", "over-bass"]) {
@@ -167,11 +193,11 @@ test("the stage is accessible, whatever it shows", async ({ page }) => {
 
 test("nothing is wider than a narrow window, and the neck comes first", async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 });
-  for (const view of ["derive", "match", "identify"]) {
+  for (const view of ["derive", "match", "identify", "ear", "log"]) {
     await open(page, `/${view}?demo`);
     await page.getByRole("heading", { level: 2 }).first().waitFor();
     await page.waitForTimeout(300);
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(360);
   }
   for (const show of ["make", "compare", "chords", "ask"]) {
     await open(page, `/derive?home=C%23&mode=lydian-augmented-sharp2&show=${show}&demo`);
@@ -211,7 +237,7 @@ test("the sheets for printing, a phone and its sheets, and a window of 320 are a
     expect(await serious(page), name).toEqual([]);
   }
   await page.setViewportSize({ width: 390, height: 844 });
-  for (const view of ["derive", "match", "identify"]) {
+  for (const view of ["derive", "match", "identify", "ear", "log"]) {
     await open(page, `/${view}?demo`);
     await page.getByRole("heading", { level: 2 }).first().waitFor();
     expect(await narrow(page), `${view} on a phone`).toEqual([]);
@@ -253,7 +279,7 @@ test("the sheets for printing, a phone and its sheets, and a window of 320 are a
   }
   // 1280 at 400 in a hundred; text spaced as a reader may space it.
   await page.setViewportSize({ width: 320, height: 640 });
-  for (const view of ["derive", "match", "identify"]) {
+  for (const view of ["derive", "match", "identify", "ear", "log"]) {
     await open(page, `/${view}?demo`);
     await page.getByRole("heading", { level: 2 }).first().waitFor();
     await page.evaluate(() => {

@@ -153,10 +153,10 @@ test("a routine is put together with one key, practised against the clock, and f
 }) => {
   await page.clock.install({ time: new Date("2026-11-20T18:00:00") });
   await open(page, "/derive?home=E&mode=phrygian");
-  await page.keyboard.press("+");
+  await page.keyboard.press("R");
   await expect(page.getByText("Added to the routine.")).toBeVisible();
   await open(page, "/derive?home=F&mode=lydian");
-  await page.keyboard.press("+");
+  await page.keyboard.press("R");
   await open(page, "/log?show=routine");
   await expect(page.getByRole("list", { name: "Items of the routine" }).getByRole("listitem")).toHaveCount(2);
   await page.getByRole("spinbutton", { name: /^Tempo of E Phrygian/ }).fill("72");

@@ -104,7 +104,7 @@ export function DisplayControls({
         </Button>
       </Setting>
       <Setting name="Practice">
-        <Button kind="quiet" keyName="+" onClick={onRoutine}>
+        <Button kind="quiet" keyName="R" onClick={onRoutine}>
           Add to the routine
         </Button>
       </Setting>

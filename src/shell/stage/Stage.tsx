@@ -87,7 +87,7 @@ export function Stage() {
       says: "Sound: parts, count-in, rising tempo, files",
       act: () => (sound.current ?? display.current)?.toggle(),
     },
-    { key: "+", says: "Add what you see to the practice routine", act: addHere },
+    { key: "R", says: "Add what you see to the practice routine", act: addHere },
     { key: "z", says: "Fill the screen, for a music stand", act: () => !isHidden && setDialog("stand") },
     { key: " ", says: "Play or stop", act: playOrStop },
     { key: "Escape", says: "Stop all sound", act: stop },
