@@ -7,6 +7,7 @@ import { COLD_RUNS, report, SLOWER } from "./bench/figures.mjs";
 import { paints, voicings } from "./bench/page.mjs";
 import { playedLive, pressedToHeard } from "./bench/sound.mjs";
 import { end } from "./bench/started.mjs";
+import { logOver } from "./bench/training.mjs";
 import { reportTunes, streamed } from "./bench/tunes.mjs";
 import { openedWith, typedInto } from "./bench/work.mjs";
 import { coldWorker, reportAnalyses } from "./bench/workers.mjs";
@@ -16,6 +17,14 @@ try {
     report(`A letter typed into a chart of ${chords} chords, page thread`, await typedInto(chords));
   for (const things of [0, 5000])
     report(`Opened with ${things} saved things`, await openedWith(things, COLD_RUNS));
+  for (const [answers, years] of /** @type {const} */ ([
+    [5000, 3],
+    [50_000, 5],
+  ])) {
+    const { days, ear } = await logOver(answers, years, COLD_RUNS);
+    report(`The log over ${answers} answers in ${years} years`, days);
+    report("  what the ear mixes up", ear);
+  }
   const heard = await pressedToHeard(COLD_RUNS);
   report("From a press to sound, the first time in a page", heard.first);
   report("From a press to sound, recordings loaded", heard.again);

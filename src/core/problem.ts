@@ -21,6 +21,7 @@ export type ProblemCode =
   | "xml-unread"
   | "kind-unread"
   | "midi-unread"
+  | "tracks-torn"
   | "note-unread"
   | "length-unread"
   | "abc-unread"

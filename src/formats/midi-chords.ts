@@ -2,7 +2,7 @@ import { chordNames, printChord } from "@/core/chord";
 import { type Fifths, modulo, spellSound } from "@/core/pitch";
 import type { Reading } from "@/core/problem";
 import { namesAround } from "@/core/tune";
-import { midiKey, midiVoices } from "./midi-voices";
+import { midiKey, midiVoices, tornProblems } from "./midi-voices";
 import { barTokens, type FileChart, lineText, linesOfBars } from "./chart-text";
 
 /** A note of a MIDI file, in quarters from the start. */
@@ -36,7 +36,7 @@ export async function readMidiChords(bytes: Uint8Array): Promise<Reading<FileCha
     problems: [{ code, offset: 0, length: 0, found }],
   });
   try {
-    const { header, voices } = await midiVoices(bytes);
+    const { header, voices, torn } = await midiVoices(bytes);
     const notes = voices
       .flatMap((voice) => voice.notes)
       .map(({ midi, onset, duration }): Sounded => ({ midi, from: onset, to: onset + duration }));
@@ -49,7 +49,8 @@ export async function readMidiChords(bytes: Uint8Array): Promise<Reading<FileCha
     const towards = towardsOf(header.keySignatures[0]?.key, notes);
     const byBar = Array.from({ length: Math.min(count, MOST_BARS) }, (): Sounded[] => []);
     for (const note of notes)
-      for (let bar = Math.floor(note.from / whole); bar < note.to / whole; bar += 1) byBar[bar]?.push(note);
+      for (let bar = Math.floor(note.from / whole); bar < Math.min(note.to / whole, MOST_BARS); bar += 1)
+        byBar[bar]?.push(note);
     const bars = byBar.map((inBar, bar) => ({
       bar: { section: undefined },
       text: `| ${bar === 0 && (beats !== 4 || unit !== 4) ? `${beats}/${unit} ` : ""}${barTokens(chordsOf(inBar, bar * whole, whole, towards), meter, "/")}`,
@@ -58,7 +59,10 @@ export async function readMidiChords(bytes: Uint8Array): Promise<Reading<FileCha
     const isCut = count > MOST_BARS;
     return {
       value: { title: header.name, text: lines.join("\n") },
-      problems: isCut ? [{ code: "too-long", offset: 0, length: 0, found: String(count) }] : [],
+      problems: [
+        ...tornProblems(torn),
+        ...(isCut ? [{ code: "too-long" as const, offset: 0, length: 0, found: String(count) }] : []),
+      ],
     };
   } catch {
     return none("midi-unread", "");

@@ -11,7 +11,7 @@ import {
   type Tune,
   type TuneVoice,
 } from "@/core/tune";
-import { midiKey, type MidiNote, type MidiVoice, midiVoices } from "./midi-voices";
+import { midiKey, type MidiNote, type MidiVoice, midiVoices, tornProblems } from "./midi-voices";
 import { MOST_NOTES } from "./notes";
 
 /** Bars of a file are cut here, and a problem says so. */
@@ -29,7 +29,7 @@ export async function readMidiTune(bytes: Uint8Array, title = ""): Promise<Readi
     problems: [{ code, offset: 0, length: 0, found }],
   });
   try {
-    const { header, voices, drums } = await midiVoices(bytes);
+    const { header, voices, drums, torn } = await midiVoices(bytes);
     if (voices.length === 0) return drums > 0 ? none("only-drums", String(drums)) : none("no-notes");
     const meters = header.timeSignatures
       .map(({ ticks, timeSignature: [beats = 4, unit = 4] }) => ({
@@ -67,7 +67,10 @@ export async function readMidiTune(bytes: Uint8Array, title = ""): Promise<Readi
         meter,
         keys: declaredKeys(header.keySignatures[0]),
       },
-      problems: cutAt ? [{ code: "too-long", offset: 0, length: 0, found: String(count) }] : [],
+      problems: [
+        ...tornProblems(torn),
+        ...(cutAt ? [{ code: "too-long" as const, offset: 0, length: 0, found: String(count) }] : []),
+      ],
     };
   } catch {
     return none("midi-unread", magic(bytes));

@@ -6,6 +6,7 @@ import { sittings } from "./sittings";
 
 /** Puts the demo on the Shelf and into the Log and, where nothing is under way, into Match and Identify. What the user has changed of it stays. */
 export async function bringInDemo(): Promise<void> {
+  await sittings.takeIn(DEMO_SITTINGS);
   const here = new Map(shelf.$saved.get().map((each) => [each.id, each]));
   await shelf.putAll(DEMO.filter(({ id }) => here.get(id)?.deletedAt !== undefined || !here.has(id)));
   const [progression] = DEMO_PROGRESSIONS;
@@ -14,7 +15,6 @@ export async function bringInDemo(): Promise<void> {
     chartDocument.open({ chords: progression.chords, title: progression.title });
   if (tuneDocument.$value.get().text === "")
     tuneDocument.open({ ...BLANK_TUNE, source: stair.source, text: stair.text, name: stair.title });
-  await sittings.takeIn(DEMO_SITTINGS);
 }
 
 /** Brings the demo in where it never was: what the user has deleted from it stays deleted. */

@@ -2,6 +2,7 @@ export * from "./address";
 export * from "./answering";
 export * from "./backup";
 export * from "./chart";
+export * from "./days";
 export * from "./demo";
 export * from "./document";
 export * from "./documents";

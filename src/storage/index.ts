@@ -2,6 +2,7 @@ export * from "./aside";
 export * from "./backup";
 export * from "./documents";
 export * from "./fields";
+export * from "./finding";
 export * from "./import";
 export * from "./saved";
 export * from "./saving";

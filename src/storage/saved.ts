@@ -7,12 +7,18 @@ import { examValue, PRACTICE_KINDS } from "./sitting";
 import type { Fields, Versioned } from "./versioned";
 
 /** The version of every saved thing written now. */
-export const SAVED_VERSION = 2;
+export const SAVED_VERSION = 3;
 
 const instant = z.iso.datetime();
 
 /** Revisions that a saved thing remembers, the newest last: enough to tell which of two copies came from the other. */
 export const MOST_REVISIONS = 20;
+
+/** Tags of one thing, and characters of a tag. */
+export const MOST_TAGS = 20;
+export const MOST_TAG = 40;
+
+const tag = z.string().min(1).max(MOST_TAG);
 
 /** What every saved thing has. */
 const common = {
@@ -21,6 +27,8 @@ const common = {
   title: z.string().min(1).max(240),
   /** The user's own words. */
   words: z.string().max(20_000),
+  /** The user's own headings for it, each once. */
+  tags: z.array(tag).max(MOST_TAGS).optional(),
   savedAt: instant,
   changedAt: instant,
   /** Set while the thing is deleted and can still be brought back. */
@@ -137,11 +145,14 @@ function fromVersion1({ keptAt, ...rest }: Fields): Fields {
   return { ...rest, savedAt: keptAt, revisions: [rest.changedAt] };
 }
 
+/** Version 2 knew neither tags nor exams nor routines: what it wrote holds as it is. */
+const fromVersion2 = (fields: Fields): Fields => fields;
+
 /** Saved things of every version. */
 export const SAVED: Versioned<Saved> = {
   version: SAVED_VERSION,
   schema: saved,
-  migrations: [fromVersion1],
+  migrations: [fromVersion1, fromVersion2],
 };
 
 /** The name of a thing's present state. */

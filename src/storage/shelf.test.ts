@@ -208,7 +208,7 @@ describe("two tabs", () => {
 describe("many at once", () => {
   const many = (count: number, words = ""): readonly Saved[] =>
     Array.from({ length: count }, (_, at) => ({
-      ...{ version: 2 as const, id: `many-${at}`, title: `Mode ${at}`, words },
+      ...{ version: 3 as const, id: `many-${at}`, title: `Mode ${at}`, words },
       ...{ kind: "mode" as const, home: "D", mode: "dorian" },
       savedAt: "2026-01-01T00:00:00.000Z",
       changedAt: "2026-01-01T00:00:00.000Z",

@@ -42,7 +42,7 @@ export interface Shelf {
   /** Saves a thing under an id of its own, in place of what was there. */
   saveAs: (id: string, thing: ToSave) => Saved;
   /** Changes a thing as it was when the user began: what another tab has made of it since is kept beside. */
-  change: (opened: Saved, part: { readonly title?: string; readonly words?: string }) => void;
+  change: (opened: Saved, part: Partial<Pick<Saved, "title" | "words" | "tags">>) => void;
   remove: (id: string) => void;
   bringBack: (id: string) => void;
   /** Puts things as they are, in stretches; what there is under their ids makes way. */

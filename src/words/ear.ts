@@ -35,9 +35,11 @@ export const QUESTION_NAME: Readonly<Record<QuestionKind, string>> = {
   interval: "the degree above home",
   "target-chord": "which chord has the characteristic note",
   echo: "play it back",
+  home: "find home",
   spell: "spell the mode",
   parent: "whose notes are these",
   characteristic: "its characteristic note",
+  find: "find its characteristic note on the neck",
   "chords-mode": "the mode for two chords",
   "mode-chords": "two chords for the mode",
 };
@@ -66,7 +68,7 @@ const LEVEL_NAME: Readonly<Record<string, string>> = {
 export const levelText = (id: string): string => LEVEL_NAME[id] ?? id;
 
 /** What a question asks. Where it names the mode or its home, so does the sentence. */
-export function questionText({ asked, homeMode, swap }: Question): string {
+export function questionText({ asked, homeMode, swap, right }: Question): string {
   const { home, mode } = homeMode;
   const on = noteText(home);
   switch (asked.card.question) {
@@ -88,12 +90,18 @@ export function questionText({ asked, homeMode, swap }: Question): string {
       return "Two chords back and forth. Which has the characteristic note of the mode?";
     case "echo":
       return `Play these five notes back, in any octave. The first is ${on}.`;
+    case "home":
+      return "Play the home note of this phrase, in any octave.";
     case "spell":
       return `Spell ${homeModeText(homeMode)}, from home up.`;
     case "parent":
       return `${homeModeText(homeMode)} has the notes of which ${familyText(familyOf(mode))} scale?`;
     case "characteristic":
       return `Which note is characteristic of ${homeModeText(homeMode)}?`;
+    case "find": {
+      const note = fifthsOf(right[0] ?? "C");
+      return `Find every ${noteText(note)} here, the ${degreeText(note - home)} of ${homeModeText(homeMode)}.`;
+    }
     case "chords-mode": {
       const vamp = bestVamp(homeMode);
       return `${listText(vamp?.chords.map(chordText) ?? [])}, back and forth, with ${on} as home. Which mode do they bring out?`;
@@ -118,6 +126,7 @@ export function givenText(question: QuestionKind, answer: string): string {
     case "interval":
       return degreesText(answer);
     case "echo":
+    case "home":
       return answer
         .split(" ")
         .map((step) => degreeText(ECHOED[Number(step)] ?? 0))
@@ -131,6 +140,7 @@ export function givenText(question: QuestionKind, answer: string): string {
         .join(" ");
     case "parent":
     case "characteristic":
+    case "find":
       return noteText(fifthsOf(answer));
     case "mode-chords":
       return answer
@@ -254,7 +264,22 @@ export const examText = ({
 /** What the page is about while a question is open: nothing that tells the answer. */
 export const EAR_SUBJECT = "A question";
 
-export const PLAY_BACK_SAYS = "Play the notes on a MIDI keyboard or on the keys below.";
+export const PLAY_BACK_SAYS = "Play on a MIDI keyboard or on the keys below, or sing.";
 
 export const playedSoFarText = (played: number, of: number): string =>
   `${played} of ${countText(of, "note")}`;
+
+/** Where too little was heard of what was sung or played. */
+export const tooFewText = (heard: number, of: number): string =>
+  `I heard ${countText(heard, "note")}, and ${numberText(of)} ${of === 1 ? "is" : "are"} asked for. Record again, with a short gap between notes.`;
+
+export const findFretsText = (from: number, to: number): string =>
+  `Strike them on the neck below, from fret ${from} to fret ${to}.`;
+
+export const findKeysText = (from: string, to: string): string =>
+  `Strike them on the keys below, from ${from} to ${to}.`;
+
+export const foundSoFarText = (found: number, of: number): string => `${found} of ${of} found.`;
+
+/** What the stage is called while it shows nothing and can be struck. */
+export const BLANK_STAGE = "Nothing is marked";

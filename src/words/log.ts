@@ -69,3 +69,7 @@ export const TEMPO_SAYS = "What a routine is practised at is drawn here, from da
 
 export const tempoFromToText = (title: string, from: number, to: number, times: number): string =>
   `${title}: from ${from} to ${to} bpm in ${countText(times, "session")}.`;
+
+/** What the music stand says of a routine: the time that is left, and what comes next. */
+export const practisedText = (left: number, next: string | undefined): string =>
+  `${left <= 0 ? TIME_IS_UP : clockText(left)} · ${next === undefined ? "the last item" : `next: ${next}`}`;

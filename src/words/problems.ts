@@ -1,7 +1,7 @@
 import { placeOf, type Problem } from "@/core/problem";
 import { maybeFifths } from "@/core/pitch";
 import { mode } from "@/core/scale";
-import { modeText, noteText } from "./names";
+import { capital, countText, modeText, noteText } from "./names";
 
 /** Something in an address that there is not, and what was taken instead. */
 export interface AddressNotice {
@@ -36,6 +36,8 @@ export function problemText(problem: Problem, text: string): string {
       return problem.found === ""
         ? "I can’t read this as a MIDI file."
         : `I can’t read this as a MIDI file: it begins “${problem.found}” and then breaks off or is damaged.`;
+    case "tracks-torn":
+      return `The file is damaged: ${capital(countText(Number(problem.found), "track breaks off", "tracks break off"))}. What stands before is read.`;
     case "kind-of-file":
       return `I can’t open “${problem.found}”. Shade opens ABC, ChordPro, plain text, MusicXML and MIDI.`;
     case "file-too-large":

@@ -1,3 +1,6 @@
+import type { ShelfOrder } from "@/storage";
+import { capital, countText } from "./names";
+
 /** What the Shelf says. */
 
 export const NOT_JSON = "This isn’t JSON. Look for a missing comma, quote or bracket.";
@@ -18,3 +21,16 @@ export const NEEDS_TITLE = "It needs a title; a word will do.";
 
 export const SHELF_SAYS =
   "Modes, progressions and tunes that you saved, in this browser only. Export them to a file to take them elsewhere.";
+
+export const SHELF_ORDER_TEXT: Readonly<Record<ShelfOrder, string>> = {
+  newest: "newest first",
+  oldest: "oldest first",
+  changed: "last changed first",
+  title: "by title",
+};
+
+export const foundOnShelfText = (found: number, of: number): string => `${found} of ${of} found.`;
+
+export const chosenText = (count: number): string => `${capital(countText(count, "thing"))} chosen.`;
+
+export const NO_TAG = "A tag needs a word.";

@@ -85,6 +85,44 @@ test("notes are played back by the simulated player and on its keys, in any octa
   await expect(page.getByText(/^It was 1 .*, not /)).toBeVisible();
 });
 
+test("home is sung: the simulated fiddler is heard, and graded", async ({ page }) => {
+  await open(page, "/ear?show=exam");
+  await onlyAsk(page, "find home");
+  await page.getByRole("radio", { name: "after each question" }).check({ force: true });
+  await page.getByRole("button", { name: "Start" }).click();
+  await page.getByLabel("Where the sound comes from").selectOption({ label: "Simulated fiddler" });
+  await page.getByRole("button", { name: "Sing or play it" }).click();
+  await expect(page.getByText("That’s right.")).toBeVisible();
+  await page.keyboard.press("Enter");
+  // A microphone that is refused is said, and the question is still there.
+  await page.getByLabel("Where the sound comes from").selectOption({ label: "Microphone" });
+  await page.getByRole("button", { name: "Sing or play it" }).click();
+  await expect(page.getByText(/The microphone could not be opened/)).toBeVisible();
+  await expect(progress(page)).toHaveText(/^Question 2/);
+});
+
+test("the characteristic note is found on a neck that marks nothing; a wrong note ends it", async ({
+  page,
+}) => {
+  await open(page, "/ear?show=exam");
+  await onlyAsk(page, "find its characteristic note on the neck");
+  for (const mode of ["Ionian", "Mixolydian", "Aeolian"])
+    await page.getByRole("checkbox", { name: mode, exact: true }).uncheck();
+  await page.getByRole("radio", { name: "after each question" }).check({ force: true });
+  await page.getByRole("button", { name: "Start" }).click();
+  await expect(question(page)).toHaveText("Find every B here, the 6 of D Dorian.");
+  const neck = page.getByRole("img", { name: /^Nothing is marked/ });
+  await expect(neck).toBeVisible();
+  // The stage itself strikes: the lowest string open is E, which is none.
+  const box = (await neck.boundingBox())!;
+  const [, from] =
+    /from fret (\d+)/.exec((await page.getByText(/^Strike them on the neck/).textContent()) ?? "") ?? [];
+  expect(Number(from)).toBeLessThan(9);
+  await page.mouse.click(box.x + 6, box.y + box.height * 0.82);
+  await expect(page.getByText("It was B, not E.")).toBeVisible();
+  await expect(page.getByRole("img", { name: /^D Dorian.* on the neck/ })).toBeVisible();
+});
+
 test("a mode is spelled; what is no note is said and nothing is lost", async ({ page }) => {
   await open(page, "/ear?show=exam");
   await onlyAsk(page, "spell the mode");

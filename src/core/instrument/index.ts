@@ -1,3 +1,4 @@
+export * from "./find";
 export * from "./fingering";
 export * from "./frame";
 export * from "./grips";

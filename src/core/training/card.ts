@@ -8,12 +8,20 @@ export const EAR_QUESTIONS = [
   "interval",
   "target-chord",
   "echo",
+  "home",
 ] as const;
 /** Questions that are answered by playing. */
-export const isPlayed = (question: QuestionKind): boolean => question === "echo";
+export const isPlayed = (question: QuestionKind): boolean => question === "echo" || question === "home";
 
 /** What is asked of the head. */
-export const HEAD_QUESTIONS = ["spell", "parent", "characteristic", "chords-mode", "mode-chords"] as const;
+export const HEAD_QUESTIONS = [
+  "spell",
+  "parent",
+  "characteristic",
+  "find",
+  "chords-mode",
+  "mode-chords",
+] as const;
 export const QUESTIONS = [...EAR_QUESTIONS, ...HEAD_QUESTIONS] as const;
 export type QuestionKind = (typeof QUESTIONS)[number];
 
@@ -30,9 +38,17 @@ export interface Card {
   readonly texture?: Texture | undefined;
 }
 
+const ids = new WeakMap<Card, string>();
+
 /** The name of a card: the same for equal ones. */
-export const cardId = ({ question, mode, texture }: Card): string =>
-  [question, mode, ...(texture ? [texture] : [])].join(":");
+export function cardId(card: Card): string {
+  const known = ids.get(card);
+  if (known !== undefined) return known;
+  const { question, mode, texture } = card;
+  const id = [question, mode, ...(texture ? [texture] : [])].join(":");
+  ids.set(card, id);
+  return id;
+}
 
 export const isByEar = (question: QuestionKind): boolean => EAR_QUESTIONS.some((each) => each === question);
 
@@ -41,6 +57,7 @@ const OWN_TEXTURE: Partial<Readonly<Record<QuestionKind, Texture>>> = {
   interval: "drone",
   "target-chord": "vamp",
   echo: "drone",
+  home: "phrase",
 };
 
 /** How a question is heard where a texture is chosen; undefined where nothing is heard. */

@@ -39,13 +39,16 @@ export function grade(question: Question, answer: string, naming: NoteNaming = "
   return { isRight: question.right.includes(given), given };
 }
 
+/** How many notes answer a question that is answered by playing. */
+export const notesToPlay = ({ right: [right = ""] }: Question): number => right.split(" ").length;
+
 /**
- * Grades what was played back, in whatever octave: the notes in order, by MIDI number. Undefined until as many were played as were heard.
+ * Grades what was played back, in whatever octave: the notes in order, by MIDI number. Undefined until as many were played as are asked for.
  *
  * @example gradePlayed(echoInD, [62, 64, 65, 71, 69]) // { isRight: true, given: "0 2 3 9 7" }
  */
 export function gradePlayed(question: Question, midis: readonly number[]): Grade | undefined {
-  const count = question.heard?.line.length ?? 0;
+  const count = notesToPlay(question);
   if (midis.length < count) return undefined;
   const home = soundOf(question.homeMode.home);
   const given = midis

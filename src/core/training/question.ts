@@ -60,6 +60,7 @@ export function asksAbout(question: QuestionKind, mode: Mode, among: readonly st
     case "swap":
       return characteristicSwap(mode) !== undefined;
     case "characteristic":
+    case "find":
       return shownCharacteristic(mode).length > 0;
     case "target-chord":
       return targetChord({ home: 0, mode }) !== undefined;
@@ -71,6 +72,7 @@ export function asksAbout(question: QuestionKind, mode: Mode, among: readonly st
     case "spell":
     case "parent":
     case "echo":
+    case "home":
       return true;
   }
 }
@@ -171,6 +173,8 @@ export function questionOf(asked: Asked, exam: Pick<Exam, "modes" | "octaves" | 
         right: [line.map(({ step }) => modulo(step, 12)).join(" ")],
       });
     }
+    case "home":
+      return made({ heard: heard(), choices: [], right: ["0"] });
     case "spell":
       return made({
         heard: undefined,
@@ -199,6 +203,14 @@ export function questionOf(asked: Asked, exam: Pick<Exam, "modes" | "octaves" | 
           .map((note) => printName(note)),
         right: shownCharacteristic(mode).map((interval) => printName(home + interval)),
       });
+    case "find": {
+      const [first = 0, ...others] = shownCharacteristic(mode);
+      return made({
+        heard: undefined,
+        choices: [],
+        right: [printName(home + oneOf(random, [first, ...others]))],
+      });
+    }
     case "chords-mode":
       return made({ heard: undefined, choices: modes.map(({ id }) => id), right: [mode.id] });
     case "mode-chords": {

@@ -15,31 +15,36 @@ const USUAL_TAKES = 20_000;
 /** Milliseconds beside the answer itself. */
 const AROUND = 9000;
 
-const isAt = ({ exam }: Level): ((card: Card) => boolean) => {
-  const ids = new Set(cardsOf(exam).map(cardId));
-  return (card) => ids.has(cardId(card));
-};
+/** Each level by the cards that are its own. */
+const levelsByCard: ReadonlyMap<string, readonly Level[]> = (() => {
+  const found = new Map<string, Level[]>();
+  for (const level of LEVELS)
+    for (const card of cardsOf(level.exam))
+      found.set(cardId(card), [...(found.get(cardId(card)) ?? []), level]);
+  return found;
+})();
 
 /**
- * The level that comes next: the first that isn't passed. What is passed stays passed, whatever is answered later.
+ * The levels that are passed: what is passed stays passed, whatever is answered later.
  *
  * @param attempts in the order of their times
  */
-export function levelReached(attempts: readonly Attempt[]): Level {
-  return LEVELS.find((level) => !isPassed(level, attempts)) ?? (LEVELS.at(-1) as Level);
+export function passedLevels(attempts: readonly Attempt[]): ReadonlySet<Level> {
+  const passed = new Set<Level>();
+  const last = new Map<Level, boolean[]>();
+  for (const { card, isRight } of attempts)
+    for (const level of levelsByCard.get(cardId(card)) ?? []) {
+      if (passed.has(level)) continue;
+      const answers = [...(last.get(level) ?? []), isRight].slice(-PASSED.of);
+      last.set(level, answers);
+      if (answers.length === PASSED.of && answers.filter(Boolean).length >= PASSED.right) passed.add(level);
+    }
+  return passed;
 }
 
-export function isPassed(level: Level, attempts: readonly Attempt[]): boolean {
-  const belongs = isAt(level);
-  const last: boolean[] = [];
-  for (const { card, isRight } of attempts) {
-    if (!belongs(card)) continue;
-    last.push(isRight);
-    if (last.length > PASSED.of) last.shift();
-    if (last.length === PASSED.of && last.filter(Boolean).length >= PASSED.right) return true;
-  }
-  return false;
-}
+/** The level that comes next: the first that isn't passed; after all of them the last. */
+export const levelReached = (passed: ReadonlySet<Level>): Level =>
+  LEVELS.find((level) => !passed.has(level)) ?? (LEVELS.at(-1) as Level);
 
 /**
  * How many questions fit into some minutes, by how long the last answers took.

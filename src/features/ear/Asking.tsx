@@ -28,6 +28,7 @@ import {
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { $answered, $heard, $mayHear, answer, EAR_SOUND, finish, hear, leave, next } from "./run";
+import { FindNotes } from "./FindNotes";
 import { PlayedBack } from "./PlayedBack";
 import styles from "./Ear.module.css";
 
@@ -124,6 +125,8 @@ export function Asking({ sitting, question }: AskingProps) {
               </li>
             ))}
           </ul>
+        ) : card.question === "find" ? (
+          <FindNotes key={nth} question={question} given={answered?.given} />
         ) : isPlayed(card.question) ? (
           <PlayedBack key={nth} question={question} given={answered?.given} />
         ) : (

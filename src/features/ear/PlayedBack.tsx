@@ -1,11 +1,13 @@
 import { useEffect, useRef, useState } from "react";
 import { soundOf } from "@/core/pitch";
-import { gradePlayed, type Question } from "@/core/training";
+import { gradePlayed, notesToPlay, type Question } from "@/core/training";
+import type { Microphone } from "@/devices";
 import { stop } from "@/session";
+import { SOUND_SOURCES, useListening } from "@/session/useListening";
 import { SIMULATED, useKeyboards } from "@/session/useKeyboards";
 import { SimulatedKeys } from "@/shell/played";
 import { Button, Select } from "@/kit/controls";
-import { givenText, PLAY_BACK_SAYS, playedSoFarText } from "@/words";
+import { givenText, PLAY_BACK_SAYS, playedSoFarText, recordText, tooFewText } from "@/words";
 import { answer } from "./run";
 import styles from "./Ear.module.css";
 
@@ -15,7 +17,7 @@ const EACH = 0.4;
 /** Where the simulated player has its home: about middle C. */
 const PLAYER_FROM = 60;
 
-/** An answer that is played: on a keyboard that is plugged in, on the simulated one, by the simulated player. */
+/** An answer that is played or sung: on a keyboard that is plugged in, on the simulated one, before the microphone, or by those who stand in. */
 export function PlayedBack({
   question,
   given,
@@ -24,31 +26,43 @@ export function PlayedBack({
   readonly given: string | undefined;
 }) {
   const [midis, setMidis] = useState<readonly number[]>([]);
+  const [heardTooFew, setTooFew] = useState<number>();
+  const [from, setFrom] = useState<Microphone>("microphone");
   const end = useRef<() => void>(undefined);
   useEffect(() => () => end.current?.(), []);
+  const count = notesToPlay(question);
+  const answerNotes = rightNotes(question);
+  const take = (notes: readonly number[]): boolean => {
+    const graded = gradePlayed(question, notes);
+    if (graded) answer(graded);
+    return graded !== undefined;
+  };
   const { keyboards, keyboard, chooseKeyboard } = useKeyboards({
     onPress: (midi) => {
       if (given !== undefined) return;
       // What is played back is heard by itself.
-      if (midis.length === 0 && keyboard.id !== SIMULATED.id) stop();
+      if (midis.length === 0) stop();
       const next = [...midis, midi];
       setMidis(next);
-      const graded = gradePlayed(question, next);
-      if (graded) answer(graded);
+      take(next);
     },
   });
+  const listening = useListening({
+    phrase: answerNotes,
+    onLine: ({ notes }) => setTooFew(take(notes.map(({ midi }) => midi)) ? undefined : notes.length),
+  });
+  const { state } = listening;
   const perform = () => {
     stop();
     setMidis([]);
-    const low = PLAYER_FROM + soundOf(question.homeMode.home);
-    const notes = (question.heard?.line ?? []).map(({ step }, nth) => ({
-      midi: low + step,
-      onset: nth * EACH,
-      duration: EACH * 0.9,
-    }));
-    end.current = SIMULATED.perform(notes);
+    end.current = SIMULATED.perform(answerNotes);
   };
-  const count = question.heard?.line.length ?? 0;
+  const startListening = () => {
+    // What sounds here would be heard too.
+    stop();
+    setTooFew(undefined);
+    void listening.start(from);
+  };
   if (given !== undefined)
     return <p className={styles.given}>{`You played: ${givenText(question.asked.card.question, given)}`}</p>;
   return (
@@ -74,6 +88,42 @@ export function PlayedBack({
         </span>
       </div>
       {keyboard.id === SIMULATED.id && <SimulatedKeys />}
+      <div className={styles.written}>
+        <Select
+          label="Where the sound comes from"
+          size="small"
+          value={from}
+          options={SOUND_SOURCES}
+          onChange={setFrom}
+        />
+        {state.at === "recording" ? (
+          <Button kind="main" onClick={() => void listening.stop()}>
+            That was it
+          </Button>
+        ) : (
+          <Button disabled={state.at === "listening"} onClick={startListening}>
+            Sing or play it
+          </Button>
+        )}
+        {state.at !== "idle" && (
+          <span role="status">
+            {heardTooFew === undefined ? recordText(state) : tooFewText(heardTooFew, count)}
+          </span>
+        )}
+      </div>
     </section>
   );
+}
+
+/** The right answer as those play it who stand in for a player. */
+function rightNotes({ right: [right = ""], homeMode, heard }: Question) {
+  const low = PLAYER_FROM + soundOf(homeMode.home);
+  const line = heard?.line ?? [];
+  const steps = right.split(" ").map(Number);
+  return steps.map((step, nth) => ({
+    // As it was heard, where it is the line that is played back.
+    midi: low + (steps.length === line.length ? (line[nth]?.step ?? step) : step),
+    onset: nth * EACH,
+    duration: EACH * 0.9,
+  }));
 }

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
-import { type ReactNode, useState } from "react";
-import { forecast, habits, isPassed, LEVELS, questionsIn } from "@/core/training";
-import { $attempts, $placeMode, $schedule, setPlace } from "@/session";
+import { type ReactNode, useMemo, useState } from "react";
+import { forecast, habits, LEVELS, questionsIn } from "@/core/training";
+import { $attempts, $placeMode, $schedule, dayNumber, setPlace } from "@/session";
 import { Button, HomeField, Select } from "@/kit/controls";
 import { Facts, Panel, Saying } from "@/kit/panel";
 import { useKeys } from "@/session/useKeys";
@@ -18,7 +18,7 @@ import {
   unfinishedText,
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
-import { $due, $level, $unfinished, beginDrill, beginToday, goOn, letGo } from "./run";
+import { $due, $level, $passed, $unfinished, beginDrill, beginToday, goOn, letGo } from "./run";
 import styles from "./Ear.module.css";
 
 const MINUTES = [5, 10, 15, 20, 25].map((minutes) => ({
@@ -29,12 +29,11 @@ const MINUTES = [5, 10, 15, 20, 25].map((minutes) => ({
 /** Days for which it is said what comes back. */
 const AHEAD = 7;
 
-const DAY = 86_400_000;
-
 /** The start of a day's training: how long, from which home, at which level; what is due. */
 export function TodayShow({ tabs }: { readonly tabs: ReactNode }) {
   const { home } = useStore($placeMode);
   const reached = useStore($level);
+  const passedAll = useStore($passed);
   const due = useStore($due);
   const attempts = useStore($attempts);
   const schedule = useStore($schedule);
@@ -44,7 +43,8 @@ export function TodayShow({ tabs }: { readonly tabs: ReactNode }) {
   const level = LEVELS.find(({ id }) => id === chosen) ?? reached;
   const begin = () => beginToday(Number(minutes), level, home);
   const [now] = useState(Date.now);
-  const coming = forecast(schedule, now, AHEAD, (at) => Math.floor(at / DAY));
+  const coming = forecast(schedule, now, AHEAD, dayNumber);
+  const mixedUp = useMemo(() => habits(attempts).slice(0, 2), [attempts]);
   useKeys("Ear", [{ key: "Enter", says: "Start", act: begin }]);
   return (
     <div className={view.view}>
@@ -74,7 +74,7 @@ export function TodayShow({ tabs }: { readonly tabs: ReactNode }) {
         <h2 className={styles.heading}>Levels</h2>
         <ol className={styles.levels}>
           {LEVELS.map((each) => {
-            const passed = isPassed(each, attempts);
+            const passed = passedAll.has(each);
             return (
               <li key={each.id}>
                 <button
@@ -104,16 +104,14 @@ export function TodayShow({ tabs }: { readonly tabs: ReactNode }) {
           ]}
         />
         {attempts.length === 0 && <Saying>{EAR_HELP}</Saying>}
-        {habits(attempts)
-          .slice(0, 2)
-          .map((each) => (
-            <div key={`${each.right} ${each.given}`}>
-              <Saying>{habitText(each)}</Saying>
-              <Button onClick={() => beginDrill(each.right, each.given, home)}>
-                {drillText(each.right, each.given)}
-              </Button>
-            </div>
-          ))}
+        {mixedUp.map((each) => (
+          <div key={`${each.right} ${each.given}`}>
+            <Saying>{habitText(each)}</Saying>
+            <Button onClick={() => beginDrill(each.right, each.given, home)}>
+              {drillText(each.right, each.given)}
+            </Button>
+          </div>
+        ))}
       </Panel>
     </div>
   );

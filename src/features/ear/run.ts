@@ -5,10 +5,9 @@ import {
   cardsForToday,
   dueCards,
   type Grade,
-  isPassed,
   levelReached,
-  LEVELS,
   type Level,
+  passedLevels,
   questionOf,
   questionsIn,
   setExam,
@@ -212,7 +211,9 @@ export const letGo = (sitting: Sitting): void =>
     ? sittings.remove(sitting.id)
     : sittings.change(sitting.id, () => ({ endedAt: new Date().toISOString() }));
 
-export const $level = computed($attempts, levelReached);
+export const $passed = computed($attempts, passedLevels);
+
+export const $level = computed($passed, levelReached);
 
 export const $due = computed($schedule, (schedule) => dueCards(schedule, Date.now()).length);
 
@@ -221,12 +222,12 @@ export function gained(sitting: Sitting) {
   const own = attemptsOf(sitting);
   const all = $attempts.get();
   const first = own[0]?.at ?? Infinity;
-  const before = all.filter(({ at }) => at < first);
-  const upTo = all.filter(({ at }) => at <= (own.at(-1)?.at ?? 0));
+  const before = passedLevels(all.filter(({ at }) => at < first));
+  const after = passedLevels(all.filter(({ at }) => at <= (own.at(-1)?.at ?? 0)));
   return {
     right: own.filter(({ isRight }) => isRight).length,
     of: own.length,
-    passed: LEVELS.filter((level) => isPassed(level, upTo) && !isPassed(level, before)),
+    passed: [...after].filter((level) => !before.has(level)),
     later: new Set(own.filter(({ isRight }) => isRight).map(({ card }) => cardId(card))).size,
   };
 }

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { useStore } from "@nanostores/react";
 import type { Microphone } from "@/devices";
 import { tuneDocument } from "@/session";
+import { SOUND_SOURCES } from "@/session/useListening";
 import { Button, FileButton, Select } from "@/kit/controls";
 import { recordText } from "@/words";
 import { RECORDING_FILES } from "./files";
@@ -9,11 +10,6 @@ import { PitchLine } from "./PitchLine";
 import styles from "./PlayIn.module.css";
 import { takeCorrected } from "./taken-in";
 import type { RecordingState } from "./useRecording";
-
-const SOURCES: readonly { readonly value: Microphone; readonly text: string }[] = [
-  { value: "microphone", text: "Microphone" },
-  { value: "simulated", text: "Simulated fiddler" },
-];
 
 interface RecordProps {
   readonly recording: RecordingState;
@@ -31,7 +27,7 @@ export function Record({ recording }: RecordProps) {
           label="Where the sound comes from"
           size="small"
           value={from}
-          options={SOURCES}
+          options={SOUND_SOURCES}
           onChange={setFrom}
         />
         {state.at === "recording" ? (

@@ -2,7 +2,7 @@ import { useStore } from "@nanostores/react";
 import { addMonths, format, isSameMonth } from "date-fns";
 import { type ReactNode, useState } from "react";
 import { writeCsv } from "@/formats";
-import { $sittings, attemptsOf, sittings } from "@/session";
+import { $sittings, attemptsOf, dayName, sittings } from "@/session";
 import { FELT, type Felt, type Sitting } from "@/storage";
 import { Button, NumberField, Select } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
@@ -18,7 +18,7 @@ import {
   NO_DAYS,
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
-import { $byDay, $pieces, $secondsOfDays, dayName, inARow, piecesOf, weeksOf } from "./log";
+import { $byDay, $pieces, $secondsOfDays, inARow, piecesOf, weeksOf } from "./log";
 import styles from "./Log.module.css";
 
 /** Seconds that fill a day's bar: an hour. */

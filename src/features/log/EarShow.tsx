@@ -2,14 +2,14 @@ import { useStore } from "@nanostores/react";
 import type { ReactNode } from "react";
 import { useState } from "react";
 import { mode as modeById } from "@/core/scale";
-import { confusions, forecast, habits, namesMode, trend, typicalTime } from "@/core/training";
-import { $attempts, $schedule } from "@/session";
+import { forecast, habits, namesMode, trend, typicalTime } from "@/core/training";
+import { $attempts, $schedule, dayNumber } from "@/session";
 import { Chart } from "@/kit/chart";
 import { Facts, Panel, Saying } from "@/kit/panel";
 import { shortName } from "@/words/names";
 import { capital, forecastText, habitText, modeText, NO_HABITS, TOO_FEW_ANSWERS } from "@/words";
 import view from "@/shell/frame/View.module.css";
-import { dayNumber, spans } from "./log";
+import { spans } from "./log";
 import styles from "./Log.module.css";
 
 /** What the ear knows and mixes up: the share of right answers over time, what is taken for what, what comes back when. */
@@ -87,14 +87,14 @@ export function EarShow({ tabs }: { readonly tabs: ReactNode }) {
 /** What was asked against what was answered. */
 function Confusions() {
   const attempts = useStore($attempts).filter(namesMode);
-  const taken = confusions(attempts);
   const ids = [...new Set(attempts.flatMap(({ right, given }) => [right, given]))].toSorted(
     (a, b) => brightness(b) - brightness(a),
   );
-  const times = (right: string, given: string) =>
-    right === given
-      ? attempts.filter((each) => each.right === right && each.isRight).length
-      : (taken.find((each) => each.right === right && each.given === given)?.times ?? 0);
+  const counts = new Map<string, number>();
+  for (const { right, given, isRight } of attempts) {
+    const key = `${right} ${isRight ? right : given}`;
+    counts.set(key, (counts.get(key) ?? 0) + 1);
+  }
   return (
     <table className={styles.matrix}>
       <caption>Rows are what was played, columns what was answered.</caption>
@@ -113,7 +113,7 @@ function Confusions() {
           <tr key={right}>
             <th scope="row">{capital(modeText(modeById(right)))}</th>
             {ids.map((given) => {
-              const count = times(right, given);
+              const count = counts.get(`${right} ${given}`) ?? 0;
               return (
                 <td
                   key={given}

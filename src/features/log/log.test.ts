@@ -3,7 +3,8 @@ import "fake-indexeddb/auto";
 import { describe, expect, it } from "vitest";
 import { daysInARow, isTimeToRest, secondsBy } from "@/core/training";
 import { DEMO_SITTINGS } from "@/demo";
-import { dayName, dayNumber, piecesOf, secondsIn, spans, weeksOf } from "./log";
+import { dayName, dayNumber } from "@/session";
+import { piecesOf, secondsIn, spans, weeksOf } from "./log";
 
 const at = (text: string) => new Date(text).getTime();
 

@@ -1,22 +1,13 @@
-import { addDays, addMonths, addWeeks, format, startOfDay, startOfMonth, startOfWeek } from "date-fns";
+import { addDays, addMonths, addWeeks, format, startOfMonth, startOfWeek } from "date-fns";
 import { computed } from "nanostores";
 import { type Attempt, daysInARow, secondsBy } from "@/core/training";
-import { $placeMode, $settings, $sittings, attemptsOf, selects } from "@/session";
+import { $placeMode, $settings, $sittings, attemptsOf, dayName, dayNumber, selects } from "@/session";
 import { selectionOf } from "@/shell/selected";
 import type { Played, Sitting } from "@/storage";
 
 export const LOG = "log";
 
 export const LOG_PARTS = ["days", "ear", "tempo", "routine"] as const;
-
-/** The name of a day here, whatever the clock is: "2026-11-28". */
-export const dayName = (at: number | Date): string => format(at, "yyyy-MM-dd");
-
-/** A day's number, one more each day here: the hours of a day that the clock is changed on don't matter. */
-export const dayNumber = (at: number | Date): number => {
-  const day = startOfDay(at);
-  return Math.round(Date.UTC(day.getFullYear(), day.getMonth(), day.getDate()) / 86_400_000);
-};
 
 /** A piece of the log: what was practised, or the answers of a sitting taken together. */
 export interface Piece extends Omit<Played, "kind"> {

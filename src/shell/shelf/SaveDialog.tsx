@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { shelf } from "@/session";
-import type { ToSave } from "@/storage";
+import { MOST_TAG, MOST_TAGS, readTags, type ToSave } from "@/storage";
 import { Button } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
 import styles from "./Shelf.module.css";
@@ -20,6 +20,7 @@ export function SaveDialog({ thing, onClose }: SaveDialogProps) {
         <SavedForm
           title={thing.title}
           words={thing.words}
+          tags={thing.tags}
           act="Save"
           onDone={(part) => {
             shelf.save({ ...thing, ...part });
@@ -35,17 +36,24 @@ export function SaveDialog({ thing, onClose }: SaveDialogProps) {
 interface SavedFormProps {
   readonly title: string;
   readonly words: string;
+  readonly tags: readonly string[] | undefined;
   /** What the button that ends it says. */
   readonly act: string;
-  readonly onDone: (part: { title: string; words: string }) => void;
+  readonly onDone: (part: { title: string; words: string; tags: string[] }) => void;
   readonly onCancel: () => void;
 }
 
 /** Title and words: for what is about to be kept and for what is kept already. */
-export function SavedForm({ title, words, act, onDone, onCancel }: SavedFormProps) {
-  const [draft, setDraft] = useState({ title, words });
+export function SavedForm({ title, words, tags = [], act, onDone, onCancel }: SavedFormProps) {
+  const [draft, setDraft] = useState({ title, words, tags: tags.join(", ") });
   const isNamed = draft.title.trim() !== "";
-  const done = () => isNamed && onDone({ title: draft.title.trim(), words: draft.words.trim() });
+  const done = () =>
+    isNamed &&
+    onDone({
+      title: draft.title.trim(),
+      words: draft.words.trim(),
+      tags: [...readTags(draft.tags, MOST_TAGS, MOST_TAG)],
+    });
   return (
     <form
       className={styles.form}
@@ -78,6 +86,16 @@ export function SavedForm({ title, words, act, onDone, onCancel }: SavedFormProp
             if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) done();
           }}
           onChange={(event) => setDraft({ ...draft, words: event.target.value })}
+        />
+      </label>
+      <label className={styles.field}>
+        Tags
+        <input
+          className={styles.written}
+          value={draft.tags}
+          placeholder="with commas between them"
+          maxLength={MOST_TAGS * (MOST_TAG + 2)}
+          onChange={(event) => setDraft({ ...draft, tags: event.target.value })}
         />
       </label>
       <div className={styles.acts}>

@@ -10,13 +10,14 @@ import {
   type SavedOpener,
   shelf,
 } from "@/session";
-import { KEEP_DELETED_DAYS, type Saved } from "@/storage";
+import { foundOn, KEEP_DELETED_DAYS, type Saved, type ShelfQuery } from "@/storage";
 import { Button } from "@/kit/controls";
 import { emptyShelfText, SHELF_SAYS } from "@/words";
 import { Dialog } from "@/kit/dialog";
 import { AsideList } from "./AsideList";
 import { Backup } from "./Backup";
 import { SavedForm } from "./SaveDialog";
+import { ShelfTools } from "./ShelfTools";
 import styles from "./Shelf.module.css";
 
 interface ShelfDialogProps {
@@ -31,6 +32,9 @@ const VOICINGS: SavedOpener = savedOpener({
   open: openSaved,
 });
 
+/** Nothing is looked for: everything, the newest first. */
+const EVERYTHING: ShelfQuery = { text: "", tags: [], order: "newest" };
+
 /** Rows of a kind that are shown before more are asked for. */
 const ROWS = 60;
 
@@ -39,10 +43,23 @@ export function ShelfDialog({ open, onClose }: ShelfDialogProps) {
   const saved = useStore(shelf.$saved);
   const kinds = [...useStore($features).flatMap((each) => each.saved ?? []), VOICINGS];
   const [edited, setEdited] = useState<Saved>();
+  const [query, setQuery] = useState<ShelfQuery>(EVERYTHING);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>();
   // What is being reworded stays in the list, whatever another tab does with it.
   const living = saved.filter(({ id, deletedAt }) => deletedAt === undefined || id === edited?.id);
   const deleted = saved.filter(({ id, deletedAt }) => deletedAt !== undefined && id !== edited?.id);
   const isGone = edited !== undefined && !saved.some(({ id }) => id === edited.id);
+  const lines = new Map(kinds.map((each) => [each.kind, each.line]));
+  const found = foundOn(
+    isGone ? [...living, edited] : living,
+    query,
+    (thing) => lines.get(thing.kind)?.(thing) ?? "",
+  );
+  const choose = (id: string) => {
+    const next = new Set(chosen);
+    if (!next.delete(id)) next.add(id);
+    setChosen(next);
+  };
   return (
     <Dialog
       title="Shelf"
@@ -50,13 +67,25 @@ export function ShelfDialog({ open, onClose }: ShelfDialogProps) {
       open={open}
       onClose={() => {
         setEdited(undefined);
+        setChosen(undefined);
         onClose();
       }}
       place="side"
     >
-      {living.length === 0 && !isGone && <EmptyShelf />}
+      {living.length === 0 && !isGone ? (
+        <EmptyShelf />
+      ) : (
+        <ShelfTools
+          things={living}
+          found={found}
+          query={query}
+          onQuery={setQuery}
+          chosen={chosen}
+          onChosen={setChosen}
+        />
+      )}
       {kinds.map(({ kind, plural, line }) => {
-        const things = (isGone ? [...living, edited] : living).filter((thing) => thing.kind === kind);
+        const things = found.filter((thing) => thing.kind === kind);
         return things.length === 0 ? null : (
           <section key={kind}>
             <h3 className={styles.kind}>{plural}</h3>
@@ -70,6 +99,8 @@ export function ShelfDialog({ open, onClose }: ShelfDialogProps) {
                   edited={edited?.id === thing.id ? edited : undefined}
                   onEdit={setEdited}
                   onOpen={onClose}
+                  isChosen={chosen?.has(thing.id)}
+                  onChoose={() => choose(thing.id)}
                 />
               )}
             />
@@ -136,9 +167,12 @@ interface SavedRowProps {
   readonly edited: Saved | undefined;
   readonly onEdit: (thing: Saved | undefined) => void;
   readonly onOpen: () => void;
+  /** Whether it is among those that are chosen; undefined while none are. */
+  readonly isChosen: boolean | undefined;
+  readonly onChoose: () => void;
 }
 
-function SavedRow({ thing, line, edited, onEdit, onOpen }: SavedRowProps) {
+function SavedRow({ thing, line, edited, onEdit, onOpen, isChosen, onChoose }: SavedRowProps) {
   const isUnsaved = useStore(shelf.$unsaved).has(thing.id);
   if (edited) {
     return (
@@ -146,6 +180,7 @@ function SavedRow({ thing, line, edited, onEdit, onOpen }: SavedRowProps) {
         <SavedForm
           title={edited.title}
           words={edited.words}
+          tags={edited.tags}
           act="Save"
           onDone={(part) => {
             shelf.change(edited, part);
@@ -158,6 +193,12 @@ function SavedRow({ thing, line, edited, onEdit, onOpen }: SavedRowProps) {
   }
   return (
     <li className={styles.row}>
+      {isChosen !== undefined && (
+        <label className={styles.choose}>
+          <input type="checkbox" checked={isChosen} onChange={onChoose} />
+          <span>{`Choose ${thing.title}`}</span>
+        </label>
+      )}
       <button
         type="button"
         className={styles.open}
@@ -171,6 +212,9 @@ function SavedRow({ thing, line, edited, onEdit, onOpen }: SavedRowProps) {
       </button>
       {isUnsaved && <small className={styles.unsaved}>Saving…</small>}
       {thing.words !== "" && <p className={styles.words}>{thing.words}</p>}
+      {thing.tags !== undefined && thing.tags.length > 0 && (
+        <p className={styles.tags}>{thing.tags.join(" · ")}</p>
+      )}
       <div className={styles.acts}>
         <Button kind="quiet" onClick={() => onEdit(thing)} aria-label={`Rename ${thing.title}`}>
           Rename or reword

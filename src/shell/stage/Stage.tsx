@@ -4,6 +4,7 @@ import {
   $division,
   addToRoutine,
   $isHidden,
+  $noteInput,
   $selection,
   $settings,
   $sounding,
@@ -14,12 +15,15 @@ import {
   stepPosition,
   stepVoicing,
   stop,
+  whenReady,
 } from "@/session";
 import { DIVISIONS, LABELS } from "@/storage";
+import { Keyboard } from "@/kit/keyboard";
+import { Neck, viewOf } from "@/kit/neck";
 import { Popover, type PopoverSwitch } from "@/kit/popover";
 import { useNarrow } from "@/kit/useNarrow";
 import { useKeys } from "@/session/useKeys";
-import { ADDED_TO_ROUTINE, HIDDEN_STAGE, ROUTINE_FULL } from "@/words";
+import { ADDED_TO_ROUTINE, BLANK_STAGE, HIDDEN_STAGE, ROUTINE_FULL } from "@/words";
 import { DisplayControls } from "./DisplayControls";
 import { InstrumentDialog } from "./InstrumentDialog";
 import { InstrumentButton, PlayButton, ShowChoice, TempoField, WhatToPlay } from "./row";
@@ -56,7 +60,9 @@ export function Stage() {
   const shown = useShown();
   const step = (way: 1 | -1) => (division === "voicing" ? stepVoicing(way) : stepPosition(way));
   const [added, setAdded] = useState<string>();
-  const addHere = () => !isHidden && setAdded(addToRoutine() ? ADDED_TO_ROUTINE : ROUTINE_FULL);
+  // What was put together before has to be read first.
+  const addHere = () =>
+    !isHidden && whenReady(() => setAdded(addToRoutine() ? ADDED_TO_ROUTINE : ROUTINE_FULL));
   useEffect(() => {
     const timer = setTimeout(() => setAdded(undefined), SAID_FOR);
     return () => clearTimeout(timer);
@@ -143,11 +149,7 @@ export function Stage() {
       )}
       {!isHidden && <SaidLine shown={shown} />}
       <div className={styles.surface}>
-        {isHidden ? (
-          <p className={styles.hidden}>{HIDDEN_STAGE}</p>
-        ) : (
-          <ShownSurface surface={surface} shown={shown} />
-        )}
+        {isHidden ? <BlankSurface surface={surface} /> : <ShownSurface surface={surface} shown={shown} />}
       </div>
       <InstrumentDialog open={dialog === "instrument"} onClose={() => setDialog(undefined)} />
       <StandView
@@ -158,6 +160,25 @@ export function Stage() {
         onStep={step}
       />
     </section>
+  );
+}
+
+const NONE: readonly never[] = [];
+
+/** While what the stage shows would tell what is asked: a neck or keys without a mark where notes are to be struck, otherwise nothing. */
+function BlankSurface({ surface }: { readonly surface: (typeof SURFACES)[number] }) {
+  const onStrike = useStore($noteInput);
+  const tuning = useStore($tuning);
+  const { fromFret, toFret, leftHanded } = useStore($settings);
+  if (!onStrike) return <p className={styles.hidden}>{HIDDEN_STAGE}</p>;
+  const blank = {
+    title: BLANK_STAGE,
+    ...{ lit: NONE, unknown: NONE, chordTones: NONE, targetNotes: NONE, sounding: NONE, onStrike },
+  };
+  return tuning && surface !== "keys" ? (
+    <Neck {...blank} view={viewOf(tuning, fromFret, toFret, leftHanded)} markers={NONE} />
+  ) : (
+    <Keyboard {...blank} notes={NONE} />
   );
 }
 

@@ -3,6 +3,7 @@ import { type KeyboardEvent, useEffect, useRef } from "react";
 import {
   $division,
   $lineNote,
+  $practiced,
   $playing,
   $round,
   $selection,
@@ -12,7 +13,7 @@ import {
   playOrStop,
 } from "@/session";
 import { Neck, viewOf } from "@/kit/neck";
-import { degreeText, handText, noteText, positionText, STAND_KEYS, standText } from "@/words";
+import { degreeText, handText, noteText, positionText, practisedText, STAND_KEYS, standText } from "@/words";
 import type { Move } from "@/core/instrument";
 import { notesOf } from "@/core/scale";
 import { nearView, type Shown } from "./shown";
@@ -109,6 +110,7 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
   };
   const isLine = division === "line" && surface === "neck";
   const lineNote = useStore($lineNote);
+  const practiced = useStore($practiced);
   const moves = isLine && lineNote !== undefined ? nextMoves(shown.notes, lineNote) : undefined;
   return (
     <>
@@ -119,6 +121,7 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
             {handText(position, tuning)}, {positionText(position)}
           </p>
         )}
+        {practiced && <p className={styles.now}>{practisedText(practiced.left, practiced.next?.title)}</p>}
         <p className={styles.now}>{standText({ division, figure, octaves, rhythm, tempo, round })}</p>
       </header>
       <p className={styles.notes}>
