@@ -195,6 +195,7 @@ test("a routine is put together with one key, practised against the clock, and f
   await expect(page.getByText("Added to the routine.")).toBeVisible();
   await open(page, "/derive?home=F&mode=lydian");
   await page.keyboard.press("R");
+  await expect(page.getByText("Added to the routine.")).toBeVisible();
   await open(page, "/log?show=routine");
   await expect(page.getByRole("list", { name: "Items of the routine" }).getByRole("listitem")).toHaveCount(2);
   await page.getByRole("spinbutton", { name: /^Tempo of E Phrygian/ }).fill("72");
