@@ -224,6 +224,9 @@ export const EXAM_FILE_REFUSED =
 export const LISTEN_IN_ORDER =
   "Listen for home first, then for the third: major or minor. Then find the degree that differs from plain major or minor.";
 
+export const THINK_IN_ORDER =
+  "Count from the parent scale, or take plain major or minor and change the degrees that differ.";
+
 export const EXAM_SAYS =
   "Send the link (L) or the exported file to whoever is to take it. The result is a table that they can send back.";
 

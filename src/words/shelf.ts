@@ -34,3 +34,6 @@ export const foundOnShelfText = (found: number, of: number): string => `${found}
 export const chosenText = (count: number): string => `${capital(countText(count, "thing"))} chosen.`;
 
 export const NO_TAG = "A tag needs a word.";
+
+export const taggedText = (count: number, tags: readonly string[]): string =>
+  `Tagged ${countText(count, "thing")}: ${tags.join(", ")}.`;

@@ -16,6 +16,7 @@ import {
   heardOutText,
   homeModeText,
   LISTEN_IN_ORDER,
+  THINK_IN_ORDER,
   mixedUpSentence,
   progressText,
   questionText,
@@ -137,8 +138,8 @@ export function Asking({ sitting, question }: AskingProps) {
       {answered ? (
         <Told question={question} given={answered.given} isRight={answered.isRight} isLast={nth + 1 === of} />
       ) : (
-        <Panel title="Listen">
-          <Saying>{LISTEN_IN_ORDER}</Saying>
+        <Panel title={question.heard ? "Listen" : "Think"}>
+          <Saying>{question.heard ? LISTEN_IN_ORDER : THINK_IN_ORDER}</Saying>
           {sitting.ear?.exam.answers === "each" && nth > 0 && (
             <Facts rows={[["Right so far", `${right} of ${nth}`]]} />
           )}

@@ -3,10 +3,10 @@ import { soundOf } from "@/core/pitch";
 import { gradePlayed, notesToPlay, type Question } from "@/core/training";
 import type { Microphone } from "@/devices";
 import { stop } from "@/session";
-import { SOUND_SOURCES, useListening } from "@/session/useListening";
+import { useListening } from "@/session/useListening";
 import { SIMULATED, useKeyboards } from "@/session/useKeyboards";
-import { SimulatedKeys } from "@/shell/played";
-import { Button, Select } from "@/kit/controls";
+import { KeyboardSelect, SimulatedKeys, SourceSelect } from "@/shell/played";
+import { Button } from "@/kit/controls";
 import { givenText, PLAY_BACK_SAYS, playedSoFarText, recordText, tooFewText } from "@/words";
 import { answer } from "./run";
 import styles from "./Ear.module.css";
@@ -68,13 +68,7 @@ export function PlayedBack({
   return (
     <section className={styles.playedBack} aria-label="Your answer">
       <div className={styles.written}>
-        <Select
-          label="Keyboard"
-          size="small"
-          value={keyboard.id}
-          options={keyboards.map(({ id, name }) => ({ value: id, text: name }))}
-          onChange={chooseKeyboard}
-        />
+        <KeyboardSelect keyboards={keyboards} keyboard={keyboard} onChoose={chooseKeyboard} />
         <Button disabled={midis.length === 0} onClick={() => setMidis(midis.slice(0, -1))}>
           Take the last note back
         </Button>
@@ -89,13 +83,7 @@ export function PlayedBack({
       </div>
       {keyboard.id === SIMULATED.id && <SimulatedKeys />}
       <div className={styles.written}>
-        <Select
-          label="Where the sound comes from"
-          size="small"
-          value={from}
-          options={SOUND_SOURCES}
-          onChange={setFrom}
-        />
+        <SourceSelect from={from} onChoose={setFrom} />
         {state.at === "recording" ? (
           <Button kind="main" onClick={() => void listening.stop()}>
             That was it

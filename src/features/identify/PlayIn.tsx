@@ -3,12 +3,12 @@ import { useEffect, useRef, useState } from "react";
 import { readNotes } from "@/formats";
 import { timedNotes } from "@/devices";
 import { $settings, tuneDocument } from "@/session";
-import { Button, Select } from "@/kit/controls";
+import { Button } from "@/kit/controls";
 import { countText, PLAY_IN_SAYS } from "@/words";
 import styles from "./PlayIn.module.css";
 import { beginAgain, takeLastBack } from "./taken-in";
 import { SIMULATED } from "@/session/useKeyboards";
-import { SimulatedKeys } from "@/shell/played";
+import { KeyboardSelect, SimulatedKeys } from "@/shell/played";
 import { usePlayedIn } from "./usePlayedIn";
 
 /** What the simulated keyboard plays by itself: the beginning of a tune of the play. */
@@ -42,13 +42,7 @@ export function PlayIn() {
   return (
     <section className={styles.played} aria-label="Play in">
       <div className={styles.row}>
-        <Select
-          label="Keyboard"
-          size="small"
-          value={keyboard.id}
-          options={keyboards.map(({ id, name }) => ({ value: id, text: name }))}
-          onChange={chooseKeyboard}
-        />
+        <KeyboardSelect keyboards={keyboards} keyboard={keyboard} onChoose={chooseKeyboard} />
         {keyboard.id === SIMULATED.id && (
           <Button aria-pressed={isPerforming} onClick={perform}>
             {isPerforming ? "Stop it" : "Let it play a phrase"}

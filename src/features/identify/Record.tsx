@@ -2,8 +2,8 @@ import { useState } from "react";
 import { useStore } from "@nanostores/react";
 import type { Microphone } from "@/devices";
 import { tuneDocument } from "@/session";
-import { SOUND_SOURCES } from "@/session/useListening";
-import { Button, FileButton, Select } from "@/kit/controls";
+import { SourceSelect } from "@/shell/played";
+import { Button, FileButton } from "@/kit/controls";
 import { recordText } from "@/words";
 import { RECORDING_FILES } from "./files";
 import { PitchLine } from "./PitchLine";
@@ -23,13 +23,7 @@ export function Record({ recording }: RecordProps) {
   return (
     <section className={styles.played} aria-label="Record">
       <div className={styles.row}>
-        <Select
-          label="Where the sound comes from"
-          size="small"
-          value={from}
-          options={SOUND_SOURCES}
-          onChange={setFrom}
-        />
+        <SourceSelect from={from} onChoose={setFrom} />
         {state.at === "recording" ? (
           <Button kind="main" onClick={() => void stop()}>
             Stop

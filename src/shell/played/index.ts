@@ -1,1 +1,2 @@
 export * from "./SimulatedKeys";
+export * from "./Sources";

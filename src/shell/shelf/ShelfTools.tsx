@@ -2,7 +2,7 @@ import { useState } from "react";
 import { shelf } from "@/session";
 import { MOST_TAG, MOST_TAGS, readTags, type Saved, SHELF_ORDERS, type ShelfQuery, tagsOf } from "@/storage";
 import { Button, Select, TextField, Toggle } from "@/kit/controls";
-import { chosenText, foundOnShelfText, NO_TAG, SHELF_ORDER_TEXT } from "@/words";
+import { chosenText, foundOnShelfText, NO_TAG, SHELF_ORDER_TEXT, taggedText } from "@/words";
 import styles from "./Shelf.module.css";
 
 interface ShelfToolsProps {
@@ -99,7 +99,7 @@ function Several({ found, chosen, onChosen }: SeveralProps) {
           if (tags.length === 0) return NO_TAG;
           for (const thing of things)
             shelf.change(thing, { tags: [...new Set([...(thing.tags ?? []), ...tags])].slice(0, MOST_TAGS) });
-          setSaid(`${chosenText(things.length)} ${tags.join(", ")}`);
+          setSaid(taggedText(things.length, tags));
           return undefined;
         }}
       />
