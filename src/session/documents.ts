@@ -4,6 +4,7 @@ import { CLAIMS } from "@/core/chord";
 import { LINE_FIGURES, SYSTEMS } from "@/core/instrument";
 import { TUNE_ORIGINS, TUNE_SOURCES } from "@/formats/tune-source";
 import { MOST_CHART_TEXT, MOST_TUNE_TEXT, modeId, noteName } from "@/storage";
+import { atOnce } from "./at-once";
 import { type DocumentKind, type Journal, openDocument, type OpenDocument } from "./document";
 import {
   aside,
@@ -43,42 +44,12 @@ export const $documents = atom<readonly ShownDocument<object>[]>([]);
 
 /** What a page that is left writes down at once, apart from the records, since those take their time. */
 const journal: Journal = {
-  read: (kind) => {
-    const prefix = leavingKey(kind, "");
-    const found: { id: string; entry: unknown }[] = [];
-    try {
-      for (const key of Object.keys(localStorage).filter((each) => each.startsWith(prefix)))
-        found.push({ id: key.slice(prefix.length), entry: parsed(localStorage.getItem(key)) });
-    } catch {
-      // Without this store nothing was written there.
-    }
-    return found;
-  },
-  write: (kind, id, entry) => {
-    try {
-      localStorage.setItem(leavingKey(kind, id), JSON.stringify(entry));
-    } catch {
-      // What is too long for it is in the hands of the records alone.
-    }
-  },
-  remove: (kind, id) => {
-    try {
-      localStorage.removeItem(leavingKey(kind, id));
-    } catch {
-      // There is nothing to remove.
-    }
-  },
+  read: (kind) => atOnce.under(leavingKey(kind, "")),
+  write: (kind, id, entry) => atOnce.write(leavingKey(kind, id), entry),
+  remove: (kind, id) => atOnce.remove(leavingKey(kind, id)),
 };
 
 const leavingKey = (kind: string, id: string) => `shade-leaving:${kind}:${id}`;
-
-function parsed(text: string | null): unknown {
-  try {
-    return JSON.parse(text ?? "");
-  } catch {
-    return undefined;
-  }
-}
 
 let isLoaded = false;
 

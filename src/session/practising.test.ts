@@ -82,6 +82,15 @@ describe("a routine that is practised", () => {
     expect(latest()!.played[0]!.seconds).toBe(45);
   });
 
+  it("doesn't count the time for which the machine was asleep", () => {
+    begin({ title: "", order: "in-order", items: [item("one")] });
+    wait(20_000);
+    vi.setSystemTime(Date.now() + 60 * MINUTE);
+    wait(10_000);
+    endPractice();
+    expect(latest()!.played[0]!.seconds).toBeLessThanOrEqual(30);
+  });
+
   it("says when to rest, and no more after a rest", () => {
     begin({ title: "", order: "in-order", items: [item("one", { minutes: 60 })] });
     wait(24 * MINUTE);

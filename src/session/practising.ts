@@ -85,8 +85,21 @@ function write(felt?: Felt): void {
   }));
 }
 
+/** Milliseconds without a tick after which the machine was asleep: nobody played. Browsers slow a hidden page's clock to one a minute. */
+const ASLEEP = 150_000;
+
 function tick(): void {
-  $now.set(Date.now());
+  const now = Date.now();
+  const practising = $practising.get();
+  if (practising && !isPaused(practising) && now - $now.get() > ASLEEP)
+    $practising.set({
+      ...practising,
+      stretches: [
+        ...closed(practising.stretches, $now.get()),
+        { from: now, to: undefined, item: practising.at },
+      ],
+    });
+  $now.set(now);
   ticks += 1;
   if (ticks % WRITTEN_EVERY === 0) write();
 }

@@ -1,38 +1,16 @@
 import { computed } from "nanostores";
 import { type Attempt, type Schedule, scheduled } from "@/core/training";
 import { openSittings, SITTING, type Sitting, type SittingsJournal } from "@/storage";
+import { atOnce } from "./at-once";
 import { aside, hearTabs, newId, records, saving, tellTabs } from "./records";
 
 const JOURNAL = "shade-sitting:";
 
-/** The browser's small store, which is written at once. Without it a tab that is closed may lose its last answer. */
+/** Without this a tab that is closed would lose its last answer. */
 const journal: SittingsJournal = {
-  read: () => {
-    try {
-      return Object.keys(localStorage)
-        .filter((key) => key.startsWith(JOURNAL))
-        .flatMap((key) => {
-          const text = localStorage.getItem(key);
-          return text === null ? [] : [JSON.parse(text) as unknown];
-        });
-    } catch {
-      return [];
-    }
-  },
-  write: (id, sitting) => {
-    try {
-      localStorage.setItem(JOURNAL + id, JSON.stringify(sitting));
-    } catch {
-      // It is in the hands of the records alone.
-    }
-  },
-  remove: (id) => {
-    try {
-      localStorage.removeItem(JOURNAL + id);
-    } catch {
-      // There is nothing to remove.
-    }
-  },
+  read: () => atOnce.under(JOURNAL).map(({ entry }) => entry),
+  write: (id, sitting) => atOnce.write(JOURNAL + id, sitting),
+  remove: (id) => atOnce.remove(JOURNAL + id),
 };
 
 /** What was trained and practised in this browser. Other tabs are told of every change. */

@@ -41,6 +41,22 @@ describe("the Shelf", () => {
     expect(readTags("abcdef", 2, 3)).toEqual(["abc"]);
   });
 
+  it("takes no routine that leads out of the application", () => {
+    const { id, title, words, savedAt, changedAt, revisions, version } = gate;
+    const read = (link: string) =>
+      understand(SAVED, {
+        ...{ id, title, words, savedAt, changedAt, revisions, version, kind: "routine" },
+        routine: {
+          title: "",
+          order: "in-order",
+          items: [{ id: "a", title: "a", kind: "mode", link, minutes: 5, tempo: 80, climbs: false }],
+        },
+      });
+    expect(read("/derive?home=D")).toHaveProperty("value");
+    for (const link of ["https://example.org/derive", "//example.org", "javascript:0", ""])
+      expect(read(link), link).toEqual({ why: "broken" });
+  });
+
   it("takes things of version 2 as they are, and refuses tags that are none", () => {
     expect(understand(SAVED, { ...gate, version: 2 })).toEqual({ value: gate });
     expect(understand(SAVED, { ...gate, tags: ["ok", ""] })).toEqual({ why: "broken" });

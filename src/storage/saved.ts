@@ -103,7 +103,10 @@ export const routineItem = z.object({
   mode: modeId.optional(),
   home: noteName.optional(),
   /** The address that shows it, with instrument, position and all: what a link to it has behind the host. */
-  link: z.string().max(MOST_ROUTINE_LINK),
+  link: z
+    .string()
+    .max(MOST_ROUTINE_LINK)
+    .regex(/^\/(?!\/)/u),
   minutes: z.int().min(1).max(60),
   tempo: z.int().min(30).max(300),
   climbs: z.boolean(),
