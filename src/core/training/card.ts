@@ -61,5 +61,9 @@ const OWN_TEXTURE: Partial<Readonly<Record<QuestionKind, Texture>>> = {
 };
 
 /** How a question is heard where a texture is chosen; undefined where nothing is heard. */
-export const textureOf = (question: QuestionKind, chosen: Texture): Texture | undefined =>
-  isByEar(question) ? (OWN_TEXTURE[question] ?? chosen) : undefined;
+export function textureOf(question: QuestionKind, chosen: Texture): Texture | undefined {
+  if (!isByEar(question)) return undefined;
+  // A chord of the vamp has the note that is swapped in the line: the two would rub.
+  if (question === "swap" && chosen === "vamp") return "drone";
+  return OWN_TEXTURE[question] ?? chosen;
+}

@@ -67,7 +67,9 @@ export function asksAbout(question: QuestionKind, mode: Mode, among: readonly st
     case "chords-mode":
     case "mode-chords":
       return among.length > 1 && bestVamp({ home: 0, mode }) !== undefined;
+    // Of other scales it is what they leave out that differs.
     case "differs":
+      return mode.intervals.length === 7;
     case "interval":
     case "spell":
     case "parent":

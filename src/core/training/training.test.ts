@@ -230,6 +230,10 @@ describe("exams", () => {
       "chords-mode:dorian",
       "mode-chords:dorian",
     ]);
+    expect(cardsOf({ questions: ["differs"], modes: ["minor-pentatonic"], textures: ["drone"] })).toEqual([]);
+    expect(
+      cardsOf({ questions: ["swap"], modes: ["dorian"], textures: TEXTURES }).map(({ texture }) => texture),
+    ).toEqual(["drone", "scale", "phrase"]);
     expect(setExam(exam({ modes: [] }), 1)).toEqual([]);
   });
 
