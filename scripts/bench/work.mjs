@@ -1,5 +1,6 @@
 // @ts-check
 /** The work itself: a letter typed into a long chart, and opening with many saved things. */
+import { putRecords } from "./records.mjs";
 import { address, browser } from "./started.mjs";
 
 const CHORDS = ["Em9", "A13", "Cmaj7", "D6", "F#m7b5", "B7", "Gmaj7", "C#m7"];
@@ -49,26 +50,17 @@ export async function openedWith(count, runs) {
   await page.goto(`${address}/derive`, { waitUntil: "networkidle" });
   await page.getByRole("button", { name: "Shelf 0" }).waitFor();
   await page.waitForTimeout(1000);
-  await page.evaluate(async (things) => {
-    const date = "2026-01-01T00:00:00.000Z";
-    await new Promise((resolve, reject) => {
-      const request = indexedDB.open("shade");
-      request.onerror = () => reject(new Error("not opened"));
-      request.onsuccess = () => {
-        const write = request.result.transaction("records", "readwrite");
-        write.onerror = () => reject(new Error("not written"));
-        for (let at = 0; at < things; at += 1)
-          write.objectStore("records").put(
-            {
-              ...{ version: 2, id: `many-${at}`, kind: "mode", title: `Mode ${at}`, words: "", home: "D" },
-              ...{ mode: "dorian", savedAt: date, changedAt: date, revisions: ["r"] },
-            },
-            `shelf:many-${at}`,
-          );
-        write.oncomplete = () => resolve(undefined);
-      };
-    });
-  }, count);
+  const date = "2026-01-01T00:00:00.000Z";
+  await putRecords(
+    page,
+    Array.from({ length: count }, (_, at) => [
+      `shelf:many-${at}`,
+      {
+        ...{ version: 2, id: `many-${at}`, kind: "mode", title: `Mode ${at}`, words: "", home: "D" },
+        ...{ mode: "dorian", savedAt: date, changedAt: date, revisions: ["r"] },
+      },
+    ]),
+  );
   const times = [];
   for (let run = 0; run < runs; run += 1) {
     await page.goto(`${address}/derive`);

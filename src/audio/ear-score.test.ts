@@ -20,7 +20,7 @@ describe("a question as it is played", () => {
     expect([beats, loops]).toEqual([4, false]);
   });
 
-  it("has its two chords by turns for as long as it lasts, and no note of its own below them", () => {
+  it("has its two chords alternating for as long as it lasts, and no note of its own below them", () => {
     const vamp = bestVamp({ home: fifthsOf("D"), mode: mode("dorian") })!;
     const { chords, notes } = earScore(fifthsOf("D"), { line: [], beats: 14, hasDrone: false, vamp });
     expect(chords?.map(({ at, length }) => [at, length])).toEqual([

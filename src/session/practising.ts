@@ -180,7 +180,5 @@ export function endPractice(): void {
   stop();
   clearInterval(ticking);
   $practising.set(undefined);
-  const sitting = sittings.$all.get().find(({ id }) => id === practising.sitting);
-  if (sitting?.played.length === 0) sittings.remove(sitting.id);
-  else sittings.change(practising.sitting, () => ({ endedAt: new Date().toISOString() }));
+  sittings.end(practising.sitting);
 }

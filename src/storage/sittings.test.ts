@@ -92,6 +92,23 @@ describe("sittings", () => {
     expect(answered(one.sittings.$all.get()[0])).toEqual([0, 1, 2]);
   });
 
+  it("are over when they are ended, and gone where nothing was done in them", () => {
+    const { sittings } = tab(memoryStore());
+    const [empty, full] = [
+      sittings.begin({ title: "A" }),
+      sittings.begin({ title: "B", ear: { ...ear, attempts: [answer(0)] } }),
+    ];
+    for (const { id } of [empty, full]) sittings.end(id);
+    const state = (id: string) => {
+      const found = sittings.$all.get().find((each) => each.id === id)!;
+      return [found.endedAt !== undefined, found.deletedAt !== undefined];
+    };
+    expect([state(empty.id), state(full.id)]).toEqual([
+      [false, true],
+      [true, false],
+    ]);
+  });
+
   it("that are deleted can be brought back; what can't be read is set aside", async () => {
     const store = memoryStore();
     const one = tab(store);

@@ -19,6 +19,8 @@ export interface Sittings {
   begin: (part: Pick<Sitting, "title"> & Partial<Pick<Sitting, "ear" | "played">>) => Sitting;
   /** Changes one as it is now; nothing where there is none. */
   change: (id: string, part: (now: Sitting) => Partial<Sitting>) => void;
+  /** It is over; of one in which nothing was answered or played nothing is left. */
+  end: (id: string) => void;
   remove: (id: string) => void;
   bringBack: (id: string) => void;
   /** Takes in what a file has; answers those that were not here. */
@@ -50,11 +52,13 @@ export function openSittings(surroundings: SittingsSurroundings): Sittings {
   const $all = atom<readonly Sitting[]>([]);
   const unsaved = new Set<string>();
   const find = (id: string) => $all.get().find((each) => each.id === id);
+  const put = (all: Iterable<Sitting>) =>
+    $all.set([...all].toSorted((a, b) => (a.startedAt < b.startedAt ? 1 : -1)));
   const show = (some: readonly Sitting[], without: ReadonlySet<string> = new Set()) => {
     const next = new Map($all.get().map((each) => [each.id, each]));
     for (const id of without) next.delete(id);
     for (const each of some) next.set(each.id, each);
-    $all.set([...next.values()].toSorted((a, b) => (a.startedAt < b.startedAt ? 1 : -1)));
+    put(next.values());
   };
 
   /** Writes one; what another tab has answered meanwhile comes in with it. */
@@ -71,7 +75,7 @@ export function openSittings(surroundings: SittingsSurroundings): Sittings {
     }
     tell?.(SITTING + id);
   };
-  const put = (each: Sitting): Sitting => {
+  const save = (each: Sitting): Sitting => {
     unsaved.add(each.id);
     journal?.write(each.id, each);
     show([each]);
@@ -80,7 +84,7 @@ export function openSittings(surroundings: SittingsSurroundings): Sittings {
   };
   const change: Sittings["change"] = (id, part) => {
     const here = find(id);
-    if (here) put({ ...here, ...part(here), changedAt: now().toISOString() });
+    if (here) save({ ...here, ...part(here), changedAt: now().toISOString() });
   };
 
   return {
@@ -97,15 +101,15 @@ export function openSittings(surroundings: SittingsSurroundings): Sittings {
           await store.remove(key);
         else found.push(read.value);
       }
+      // At once, so that a sitting that goes on isn't gone for a moment.
       const begun = $all.get().filter(({ id }) => unsaved.has(id));
-      $all.set([]);
-      show([...found, ...begun]);
+      put(new Map([...found, ...begun].map((each) => [each.id, each])).values());
       // What a tab had no time to write before it was closed.
       for (const entry of journal?.read() ?? []) {
         const read = understand(SITTINGS, entry);
         if (!("value" in read)) continue;
         const own = find(read.value.id);
-        put(own ? mergedSittings(own, read.value) : read.value);
+        save(own ? mergedSittings(own, read.value) : read.value);
       }
     },
     reload: async (key) => {
@@ -117,7 +121,7 @@ export function openSittings(surroundings: SittingsSurroundings): Sittings {
     },
     begin: (part) => {
       const date = now().toISOString();
-      return put({
+      return save({
         version: SITTING_VERSION,
         id: newId(),
         startedAt: date,
@@ -128,6 +132,12 @@ export function openSittings(surroundings: SittingsSurroundings): Sittings {
       });
     },
     change,
+    end: (id) =>
+      change(id, ({ ear, played }) =>
+        (ear?.attempts.length ?? 0) + played.length === 0
+          ? { deletedAt: now().toISOString() }
+          : { endedAt: now().toISOString() },
+      ),
     remove: (id) => change(id, () => ({ deletedAt: now().toISOString() })),
     bringBack: (id) => change(id, () => ({ deletedAt: undefined })),
     takeIn: async (all) => {

@@ -7,6 +7,7 @@ export * from "./identify";
 export * from "./log";
 export * from "./match";
 export * from "./names";
+export * from "./playing";
 export * from "./problems";
 export * from "./reasons";
 export * from "./stage";

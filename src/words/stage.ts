@@ -15,9 +15,8 @@ import type {
 import { touchingFingers, TUNING_LIMITS } from "@/core/instrument";
 import type { Chord } from "@/core/chord";
 import type { Fifths } from "@/core/pitch";
-import type { HomeMode, Swap } from "@/core/scale";
-import type { Part, Rhythm } from "@/audio";
-import type { Backing, Division, GuitarSound, Labels, Settings, Texture } from "@/storage";
+import type { HomeMode } from "@/core/scale";
+import type { Division, Labels, Settings } from "@/storage";
 import {
   capital,
   chordText,
@@ -28,6 +27,7 @@ import {
   noteText,
   ordinalText,
 } from "./names";
+import { RHYTHM_TEXT } from "./playing";
 
 export const INSTRUMENT_TEXT: Readonly<Record<string, string>> = {
   guitar: "Guitar",
@@ -97,12 +97,9 @@ const SYSTEM_TEXT: Readonly<Record<System, string>> = {
 export const optionsOf = <T extends string>(values: readonly T[], text: Readonly<Record<T, string>>) =>
   values.map((value) => ({ value, text: text[value] }));
 
-/** The kinds of things that Play plays. */
 /** What is shown of a mode, as a title: "D Dorian, line". */
 export const stageTitle = (homeMode: string, division: string): string =>
   division === "whole" ? `${homeMode}, whole neck` : `${homeMode}, ${division}`;
-
-type PlayableCode = "mode" | "tune" | "chords" | "selected" | "question";
 
 /** A way to divide a neck; on a fiddle positions are numbered, and there are more than five. */
 export const systemText = (system: System, { hand }: Pick<Tuning, "hand">): string =>
@@ -131,73 +128,6 @@ export const FIGURE_TEXT: Readonly<Record<LineFigure, string>> = {
   arpeggios: "1 3 5 7 9 8 on each degree",
 };
 
-export const RHYTHM_TEXT: Readonly<Record<Rhythm, string>> = {
-  quarters: "quarters",
-  eighths: "eighths",
-  triplets: "triplets",
-  sixteenths: "sixteenths",
-};
-
-export const TEXTURE_TEXT: Readonly<Record<Exclude<Texture, "chosen" | "shown">, string>> = {
-  mode: "the bare mode",
-  drone: "a drone",
-  pedal: "chords over a pedal",
-  vamp: "the vamp",
-  click: "the metronome",
-};
-
-/** What of the mode the stage shows, as it is played. */
-export const SHOWN_TEXT: Readonly<Record<Division, string>> = {
-  position: "the position",
-  whole: "the mode",
-  line: "the line",
-  voicing: "the voicing",
-};
-
-/** What a view has chosen to be played. */
-export const CHOSEN_TEXT: Readonly<Record<PlayableCode, string>> = {
-  mode: "the mode",
-  tune: "the tune",
-  chords: "the bars",
-  selected: "the selected chord",
-  question: "the question",
-};
-
-/** The button that plays it. */
-export const PLAY_TEXT: Readonly<Record<PlayableCode, string>> = {
-  mode: "Play",
-  tune: "Play the tune",
-  chords: "Play the bars",
-  selected: "Play",
-  question: "Play",
-};
-
-/** The characteristic note and its neighbour, for the button that swaps them; while they alternate, which of the two is heard. */
-export const swapText = (home: Fifths, { from, to }: Swapped, heard?: "own" | "neighbour"): string =>
-  heard === undefined
-    ? `Swap ${noteText(home + from)} / ${noteText(home + to)}`
-    : `${noteText(home + (heard === "own" ? from : to))} is heard`;
-
-/** The swap of what is playing: what is heard now, or comes with the next repeat. */
-export function swapLiveText(
-  home: Fifths,
-  { from, to }: Swapped,
-  isSwapped: boolean,
-  isHeard: boolean,
-): string {
-  const [own, neighbour] = [noteText(home + from), noteText(home + to)];
-  if (isSwapped === isHeard) return isHeard ? `${neighbour} is heard for ${own}` : `${neighbour} for ${own}`;
-  return `${isSwapped ? neighbour : own} comes with the next repeat`;
-}
-
-type Swapped = Pick<Swap, "from" | "to">;
-
-export const heldBackText =
-  "The browser is holding the sound back. Press Play once more. Another program may be using the speakers.";
-
-export const noSoundText = (reason: string): string =>
-  `This browser can’t play sound: ${reason}. Everything else works.`;
-
 export const NO_ROOM_FOR_POSITION =
   "There’s no room for this on the neck. Divide it another way under Display, or draw more frets.";
 
@@ -211,14 +141,6 @@ export const noVoicingText = (chord: Chord, kind: VoicingKind | undefined): stri
   kind === undefined
     ? `Four fingers can’t hold ${chordText(chord)} on these strings within your stretch. Try fewer notes, another tuning or a wider stretch.`
     : `There’s no ${VOICING_KIND_TEXT[kind]} voicing of ${chordText(chord)} here. Try any voicing.`;
-
-export const PART_TEXT: Readonly<Record<Part, string>> = {
-  line: "Line",
-  drone: "Drone",
-  chord: "Chords",
-  bass: "Bass",
-  click: "Click",
-};
 
 /** Where on the string: frets, or half steps where there are none. */
 export const placeWord = ({ isFretted }: Tuning): string => (isFretted ? "fret" : "half step");
@@ -339,28 +261,6 @@ export const STAND_KEYS = "Pages and arrows step, space and enter play, escape l
 
 export const FINDING_VOICINGS = "looking for them";
 
-export const BACKING_TEXT: Readonly<Record<Backing, string>> = {
-  strum: "strummed",
-  arpeggio: "arpeggios",
-  pad: "held",
-  drone: "drone only",
-};
-
-export const GUITAR_SOUND_TEXT: Readonly<Record<GuitarSound, string>> = {
-  steel: "steel strings",
-  nylon: "nylon strings",
-  clean: "electric",
-};
-
-/** Into how many parts the metronome divides a beat. */
-export const CLICK_PARTS_TEXT = { 1: "beats only", 2: "in two", 3: "in three", 4: "in four" } as const;
-
-export const CHORDS_ON_TEXT = {
-  instrument: "this instrument",
-  keyboard: "a keyboard",
-  strings: "bowed strings",
-} as const;
-
 /**
  * What is practised, for the music stand: figure or what is shown, rhythm, tempo, and which time round it is.
  *
@@ -400,7 +300,3 @@ export function playedOnText(instrument: string, tuning: Pick<Tuning, "id" | "ca
     ...(tuning && tuning.capo > 0 ? [`capo ${tuning.capo}`] : []),
   ].join(", ");
 }
-
-/** Where an instrument hasn't the octave that is written: "played an octave lower". */
-export const movedOctavesText = (octaves: number): string =>
-  `played ${Math.abs(octaves) === 1 ? "an octave" : countText(Math.abs(octaves), "octave")} ${octaves > 0 ? "higher" : "lower"}`;

@@ -136,6 +136,10 @@ test("a mode is spelled; what is no note is said and nothing is lost", async ({ 
   await field.fill("D E F G A B Cb");
   await page.keyboard.press("Enter");
   await expect(page.getByText(/^It was D E .*, not D E F G A B C♭\.$/)).toBeVisible();
+  // What was only thought of can be heard now.
+  await expect(
+    page.getByRole("region", { name: "Stage" }).getByRole("button", { name: /^Play/ }),
+  ).toBeEnabled();
 });
 
 test("an exam goes to another player as a link and as a file; a damaged file changes nothing", async ({

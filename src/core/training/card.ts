@@ -63,7 +63,7 @@ const OWN_TEXTURE: Partial<Readonly<Record<QuestionKind, Texture>>> = {
 /** How a question is heard where a texture is chosen; undefined where nothing is heard. */
 export function textureOf(question: QuestionKind, chosen: Texture): Texture | undefined {
   if (!isByEar(question)) return undefined;
-  // A chord of the vamp has the note that is swapped in the line: the two would rub.
+  // A chord of the vamp has the note that is swapped in the line: the two would clash.
   if (question === "swap" && chosen === "vamp") return "drone";
   return OWN_TEXTURE[question] ?? chosen;
 }

@@ -1,13 +1,14 @@
 import { useStore } from "@nanostores/react";
 import { type SubmitEvent, useState } from "react";
 import { grade, isPlayed, type Question } from "@/core/training";
-import { characteristicSwap, maybeMode } from "@/core/scale";
+import { brightness, characteristicSwap, maybeMode } from "@/core/scale";
 import { ladderScore, swapScore } from "@/audio";
 import { $playing, $settings, SWAP, toggle } from "@/session";
 import type { Sitting } from "@/storage";
 import { Button } from "@/kit/controls";
 import { Facts, Panel, Saying } from "@/kit/panel";
 import { PitchStrip } from "@/kit/pitch-strip";
+import { shadeOf } from "@/kit/shade";
 import { OwnWordsSaid } from "@/shell/panel";
 import { useConventions } from "@/session/useConventions";
 import { useKeys } from "@/session/useKeys";
@@ -28,7 +29,7 @@ import {
   whatItIs,
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
-import { $answered, $heard, $mayHear, answer, EAR_SOUND, finish, hear, leave, next } from "./run";
+import { $answered, $heard, $mayHear, $nth, answer, EAR_SOUND, finish, hear, leave, next } from "./run";
 import { FindNotes } from "./FindNotes";
 import { PlayedBack } from "./PlayedBack";
 import styles from "./Ear.module.css";
@@ -36,7 +37,7 @@ import styles from "./Ear.module.css";
 /** Letters that answer, in the order of the choices: none of them is anything else here. */
 const ANSWER_KEYS = [..."abcdefgmoqrsuvx"];
 
-/** The names under which both of two modes, and the mode sung, are played. */
+/** The name under which two modes that were mixed up are played, one after the other. */
 const BOTH = "ear-both";
 
 interface AskingProps {
@@ -50,7 +51,9 @@ export function Asking({ sitting, question }: AskingProps) {
   const heard = useStore($heard);
   const mayHear = useStore($mayHear);
   const playing = useStore($playing);
-  const { nth, of, right } = progressOf(sitting, question);
+  const nth = useStore($nth);
+  const { asked = [], attempts = [] } = sitting.ear ?? {};
+  const of = asked.length;
   const { times } = sitting.ear?.exam ?? { times: 0 };
   const { card } = question.asked;
   const choose = (choice: string) => {
@@ -140,8 +143,12 @@ export function Asking({ sitting, question }: AskingProps) {
       ) : (
         <Panel title={question.heard ? "Listen" : "Think"}>
           <Saying>{question.heard ? LISTEN_IN_ORDER : THINK_IN_ORDER}</Saying>
-          {sitting.ear?.exam.answers === "each" && nth > 0 && (
-            <Facts rows={[["Right so far", `${right} of ${nth}`]]} />
+          {sitting.ear?.exam.answers === "each" && attempts.length > 0 && (
+            <Facts
+              rows={[
+                ["Right so far", `${attempts.filter(({ isRight }) => isRight).length} of ${attempts.length}`],
+              ]}
+            />
           )}
         </Panel>
       )}
@@ -157,21 +164,14 @@ function markOf(choice: string, { right }: Question, given: string): "right" | "
   return choice === given ? "wrong" : undefined;
 }
 
-function progressOf(sitting: Sitting, { asked }: Question) {
-  const all = sitting.ear?.asked ?? [];
-  const attempts = sitting.ear?.attempts ?? [];
-  return {
-    nth: all.findIndex(({ seed }) => seed === asked.seed),
-    of: all.length,
-    right: attempts.filter(({ isRight }) => isRight).length,
-  };
-}
-
 /** The twelve cells: shut until the answer, then those of the mode open. */
 function Strip({ question, isShown }: { readonly question: Question; readonly isShown: boolean }) {
   const conventions = useConventions();
   return (
-    <div className={styles.strip} data-shade={isShown ? "0" : undefined}>
+    <div
+      className={styles.strip}
+      data-shade={isShown ? shadeOf(brightness(question.homeMode.mode.intervals)) : undefined}
+    >
       {isShown ? (
         <PitchStrip homeMode={question.homeMode} comparedBy={conventions} />
       ) : (

@@ -3,7 +3,7 @@ import { type ReactNode, useState } from "react";
 import { familyOf, mode as modeById, USUAL_FAMILIES, FAMILIES } from "@/core/scale";
 import { cardsOf, QUESTIONS, TEXTURES } from "@/core/training";
 import { $toSave, openFiles } from "@/session";
-import { Button, Choice, FileButton, HomeField, NumberField, TextField, Toggle } from "@/kit/controls";
+import { Button, Choice, FileButton, HomeField, NumberField, TitleField, Toggle } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { Panel, Saying } from "@/kit/panel";
 import { useIncoming } from "@/session/useIncoming";
@@ -175,17 +175,7 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
         }
       >
         <p>
-          <TextField
-            label="Title"
-            value={exam.title}
-            placeholder="Title"
-            width={22}
-            size="small"
-            onCommit={(text) => {
-              change({ title: text.trim().slice(0, 240) });
-              return undefined;
-            }}
-          />
+          <TitleField value={exam.title} width={22} size="small" onChange={(title) => change({ title })} />
         </p>
         {cards.length === 0 ? (
           <p role="status">{NOTHING_TO_ASK}</p>

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useMemo, useState } from "react";
-import { forecast, habits, LEVELS, questionsIn } from "@/core/training";
-import { $attempts, $placeMode, $schedule, dayNumber, setPlace } from "@/session";
+import { dueCards, forecast, habits, LEVELS, questionsIn } from "@/core/training";
+import { $attempts, $placeMode, $schedule, dayNumber, setPlace, sittings } from "@/session";
 import { Button, HomeField, Select } from "@/kit/controls";
 import { Facts, Panel, Saying } from "@/kit/panel";
 import { useKeys } from "@/session/useKeys";
@@ -18,7 +18,7 @@ import {
   unfinishedText,
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
-import { $due, $level, $passed, $unfinished, beginDrill, beginToday, goOn, letGo } from "./run";
+import { $level, $passed, $unfinished, beginDrill, beginToday, goOn } from "./run";
 import styles from "./Ear.module.css";
 
 const MINUTES = [5, 10, 15, 20, 25].map((minutes) => ({
@@ -34,7 +34,6 @@ export function TodayShow({ tabs }: { readonly tabs: ReactNode }) {
   const { home } = useStore($placeMode);
   const reached = useStore($level);
   const passedAll = useStore($passed);
-  const due = useStore($due);
   const attempts = useStore($attempts);
   const schedule = useStore($schedule);
   const unfinished = useStore($unfinished);
@@ -66,7 +65,7 @@ export function TodayShow({ tabs }: { readonly tabs: ReactNode }) {
               {unfinishedText(unfinished.title, unfinished.ear.attempts.length, unfinished.ear.asked.length)}
             </span>
             <Button onClick={() => goOn(unfinished)}>Go on</Button>
-            <Button kind="quiet" onClick={() => letGo(unfinished)}>
+            <Button kind="quiet" onClick={() => sittings.end(unfinished.id)}>
               Leave it
             </Button>
           </div>
@@ -95,7 +94,7 @@ export function TodayShow({ tabs }: { readonly tabs: ReactNode }) {
         </ol>
       </div>
       <Panel title={levelText(level.id)}>
-        <Saying>{dueText(due)}</Saying>
+        <Saying>{dueText(dueCards(schedule, now).length)}</Saying>
         <Facts
           rows={[
             ["Today", countText(questionsIn(Number(minutes), attempts), "question")],

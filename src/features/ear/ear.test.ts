@@ -30,7 +30,6 @@ import {
   gained,
   goOn,
   leave,
-  letGo,
   next,
 } from "./run";
 
@@ -39,7 +38,7 @@ const seven = SEVEN.map(({ id }) => id);
 
 beforeEach(() => {
   leave();
-  for (const each of sittings.$all.get()) letGo(each);
+  for (const each of sittings.$all.get()) sittings.end(each.id);
 });
 
 const answerRight = (isRight = true) => {
@@ -81,6 +80,20 @@ describe("an exam", () => {
     goOn($unfinished.get()!);
     expect($nth.get()).toBe(1);
     expect(JSON.stringify($question.get())).toBe(before);
+  });
+
+  it("asks what is still open where another tab has answered some of it", () => {
+    beginExam({ ...exam, count: 4, answers: "end" });
+    const { id } = $running.get()!;
+    const other = (nth: number) =>
+      ({ nth, at: nth, isRight: true, given: "ionian", right: "ionian", took: 1, heard: 1 }) as const;
+    sittings.change(id, ({ ear }) => ({ ear: { ...ear!, attempts: [other(1)] } }));
+    answerRight();
+    expect($nth.get()).toBe(2);
+    leave();
+    sittings.change(id, ({ ear }) => ({ ear: { ...ear!, attempts: [other(0), other(3)] } }));
+    goOn($unfinished.get()!);
+    expect($nth.get()).toBe(1);
   });
 
   it("that is ended without an answer leaves nothing behind, and one that has nothing to ask doesn't begin", () => {

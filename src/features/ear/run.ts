@@ -3,7 +3,6 @@ import {
   type Card,
   cardId,
   cardsForToday,
-  dueCards,
   type Grade,
   levelReached,
   type Level,
@@ -52,16 +51,10 @@ function show(nth: number): void {
   begun = Date.now();
 }
 
-/** What is heard of the question in front; undefined where nothing is, or it was heard as often as it may be. */
+/** What is heard of the question in front; undefined where nothing is. */
 export const $score = computed(
-  [$question, $heard, $answered, $running],
-  (question, heard, answered, sitting): Score | undefined => {
-    if (!question?.heard) return undefined;
-    const times = sitting?.ear?.exam.times ?? 0;
-    // The hearing that goes on is counted already.
-    if (!answered && times > 0 && heard > times) return undefined;
-    return earScore(question.homeMode.home, question.heard);
-  },
+  $question,
+  (question): Score | undefined => question?.heard && earScore(question.homeMode.home, question.heard),
 );
 
 /** Whether it may be heard once more. */
@@ -163,29 +156,32 @@ export function answer({ isRight, given }: Grade): void {
   if (sitting.ear.exam.answers === "end") next();
 }
 
+/** The first place of a sitting without an answer, from a place on; behind the last where all have one. */
+function openFrom({ ear }: Sitting, from: number): number {
+  const answered = new Set(ear?.attempts.map(({ nth }) => nth));
+  let nth = from;
+  while (answered.has(nth)) nth += 1;
+  return nth;
+}
+
 /** Goes to the next question and plays it; after the last, the sitting is over. */
 export function next(): void {
   const sitting = $running.get();
   if (!sitting?.ear) return;
-  const nth = $nth.get() + 1;
+  const nth = openFrom(sitting, $nth.get() + 1);
   show(nth);
-  if (nth >= sitting.ear.asked.length)
-    sittings.change(sitting.id, () => ({ endedAt: new Date().toISOString() }));
+  if (nth >= sitting.ear.asked.length) sittings.end(sitting.id);
   else hear();
 }
 
-/** Ends the sitting where it is; without an answer nothing is left of it. */
+/** Ends the sitting where it is and shows what it brought. */
 export function finish(): void {
   const sitting = $running.get();
   stop();
-  if (!sitting) return;
-  if (sitting.ear?.attempts.length === 0) {
-    sittings.remove(sitting.id);
-    leave();
-  } else {
-    sittings.change(sitting.id, () => ({ endedAt: new Date().toISOString() }));
-    show(sitting.ear?.asked.length ?? 0);
-  }
+  if (!sitting?.ear) return;
+  sittings.end(sitting.id);
+  if (sitting.ear.attempts.length === 0) leave();
+  else show(sitting.ear.asked.length);
 }
 
 /** Leaves the summary of a sitting, or a sitting that can be gone on with later. */
@@ -202,20 +198,12 @@ export const $unfinished = computed([$sittings, $runningId], (all, id) =>
 /** Goes on with a sitting where it was left. */
 export function goOn(sitting: Sitting): void {
   $runningId.set(sitting.id);
-  show(sitting.ear?.attempts.length ?? 0);
+  show(openFrom(sitting, 0));
 }
-
-/** A sitting that is not gone on with counts as it is. */
-export const letGo = (sitting: Sitting): void =>
-  sitting.ear?.attempts.length === 0
-    ? sittings.remove(sitting.id)
-    : sittings.change(sitting.id, () => ({ endedAt: new Date().toISOString() }));
 
 export const $passed = computed($attempts, passedLevels);
 
 export const $level = computed($passed, levelReached);
-
-export const $due = computed($schedule, (schedule) => dueCards(schedule, Date.now()).length);
 
 /** What a sitting brought: how much was right, which levels it passed, how many cards now come back later. */
 export function gained(sitting: Sitting) {

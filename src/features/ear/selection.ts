@@ -18,7 +18,9 @@ selects(
       const play = { code: "question", score: score ?? SILENT, start: hear } as const;
       if (!answered || isExam)
         return { ...plainSelection(placeMode), play, isHidden: true, subject: EAR_SUBJECT, said: [] };
-      return { ...selectionOf(question.homeMode, undefined, settings, settings.drone), play };
+      const shown = selectionOf(question.homeMode, undefined, settings, settings.drone);
+      // Of a question that wasn't heard its mode is.
+      return question.heard ? { ...shown, play } : shown;
     },
   ),
 );

@@ -4,7 +4,7 @@ import { type ReactNode, useState } from "react";
 import { writeCsv } from "@/formats";
 import { $sittings, attemptsOf, dayName, sittings } from "@/session";
 import { FELT, type Felt, type Sitting } from "@/storage";
-import { Button, NumberField, Select } from "@/kit/controls";
+import { Button, Select } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { Panel, Saying } from "@/kit/panel";
 import { useKeys } from "@/session/useKeys";
@@ -19,6 +19,7 @@ import {
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { $byDay, $pieces, $secondsOfDays, inARow, piecesOf, weeksOf } from "./log";
+import { MinutesField, TempoOfField } from "./fields";
 import styles from "./Log.module.css";
 
 /** Seconds that fill a day's bar: an hour. */
@@ -136,21 +137,16 @@ function OneSitting({ sitting }: { readonly sitting: Sitting }) {
       {sitting.played.map((piece) => (
         <div key={piece.id} className={styles.piece}>
           <span>{piece.title}</span>
-          <NumberField
-            label={`Minutes of ${piece.title}`}
+          <MinutesField
+            of={piece.title}
             value={Math.max(1, Math.round(piece.seconds / 60))}
-            least={1}
             most={600}
-            unit="min"
             onChange={(minutes) => correct(piece.id, { seconds: minutes * 60 })}
           />
           {piece.tempo !== undefined && (
-            <NumberField
-              label={`Tempo of ${piece.title}`}
+            <TempoOfField
+              of={piece.title}
               value={piece.tempo}
-              least={30}
-              most={300}
-              unit="bpm"
               onChange={(tempo) => correct(piece.id, { tempo })}
             />
           )}

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import type { ReactNode } from "react";
 import { useState } from "react";
-import { mode as modeById } from "@/core/scale";
+import { brightness, mode as modeById } from "@/core/scale";
 import { forecast, habits, namesMode, trend, typicalTime } from "@/core/training";
 import { $attempts, $schedule, dayNumber } from "@/session";
 import { Chart } from "@/kit/chart";
@@ -88,7 +88,7 @@ export function EarShow({ tabs }: { readonly tabs: ReactNode }) {
 function Confusions() {
   const attempts = useStore($attempts).filter(namesMode);
   const ids = [...new Set(attempts.flatMap(({ right, given }) => [right, given]))].toSorted(
-    (a, b) => brightness(b) - brightness(a),
+    (a, b) => brightness(modeById(b).intervals) - brightness(modeById(a).intervals),
   );
   const counts = new Map<string, number>();
   for (const { right, given, isRight } of attempts) {
@@ -130,8 +130,3 @@ function Confusions() {
     </table>
   );
 }
-
-const brightness = (id: string): number => {
-  const { intervals } = modeById(id);
-  return intervals.reduce((sum, each) => sum + each, 0) / intervals.length;
-};

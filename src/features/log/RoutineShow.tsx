@@ -2,11 +2,12 @@ import { useStore } from "@nanostores/react";
 import type { ReactNode } from "react";
 import { $practising, $toSave, practise, routineDocument } from "@/session";
 import type { RoutineItem } from "@/storage";
-import { Button, Choice, NumberField, TextField, Toggle } from "@/kit/controls";
+import { Button, Choice, TitleField, Toggle } from "@/kit/controls";
 import { Facts, Panel, Saying } from "@/kit/panel";
 import { useKeys } from "@/session/useKeys";
 import { durationText, KIND_TEXT, ROUTINE_EMPTY, ROUTINE_SAYS } from "@/words";
 import view from "@/shell/frame/View.module.css";
+import { MinutesField, TempoOfField } from "./fields";
 import styles from "./Log.module.css";
 
 /** A routine: its items in order, each with its minutes and tempo, and how it is run. */
@@ -38,16 +39,7 @@ export function RoutineShow({ tabs }: { readonly tabs: ReactNode }) {
         {tabs}
         <div className={view.sentence}>
           <h1 className="visually-hidden">Routine</h1>
-          <TextField
-            label="Title"
-            value={routine.title}
-            placeholder="Title"
-            width={18}
-            onCommit={(text) => {
-              change({ title: text.trim().slice(0, 240) });
-              return undefined;
-            }}
-          />
+          <TitleField value={routine.title} width={18} onChange={(title) => change({ title })} />
           <Choice
             label="Order"
             size="small"
@@ -77,20 +69,15 @@ export function RoutineShow({ tabs }: { readonly tabs: ReactNode }) {
                   <strong>{item.title}</strong>
                   <small>{KIND_TEXT[item.kind]}</small>
                 </span>
-                <NumberField
-                  label={`Minutes of ${item.title}`}
+                <MinutesField
+                  of={item.title}
                   value={item.minutes}
-                  least={1}
                   most={60}
-                  unit="min"
                   onChange={(next) => set(item.id, { minutes: next })}
                 />
-                <NumberField
-                  label={`Tempo of ${item.title}`}
+                <TempoOfField
+                  of={item.title}
                   value={item.tempo}
-                  least={30}
-                  most={300}
-                  unit="bpm"
                   onChange={(tempo) => set(item.id, { tempo })}
                 />
                 <Toggle isOn={item.climbs} onChange={(climbs) => set(item.id, { climbs })}>

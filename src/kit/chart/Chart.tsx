@@ -19,7 +19,7 @@ interface ChartProps {
   readonly height?: number;
 }
 
-/** The ramp of bars: light and dark by turns, each with a line around it. */
+/** The ramp of bars: light and dark alternating, each with a line around it. */
 const SHADES = ["--chart-1", "--chart-2", "--chart-3", "--chart-4", "--chart-5", "--chart-6"];
 
 /**

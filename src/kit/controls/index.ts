@@ -8,5 +8,6 @@ export * from "./Select";
 export * from "./ShadeRow";
 export * from "./Tabs";
 export * from "./TextField";
+export * from "./TitleField";
 export * from "./Toggle";
 export * from "./WrittenField";
