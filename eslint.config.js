@@ -18,6 +18,7 @@ const rooms = [
   "core/tune",
   "core/identify",
   "core/instrument",
+  "core/reshape",
   "core/training",
   "formats",
   "server",

@@ -1,0 +1,3 @@
+export * from "./move";
+export * from "./melody";
+export * from "./range";

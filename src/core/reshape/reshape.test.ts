@@ -1,0 +1,172 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { accidentalsOf, fifthsOf, maybePitch, midiOf, type Pitch, printPitch } from "../pitch";
+import { type HomeMode, mode, SEVEN, USUAL_MODES } from "../scale";
+import { evenTune } from "../tune";
+import { missingDegrees, moveMelody, movePitch, relativeHome, withinRange } from ".";
+
+const pitches = (text: string): readonly Pitch[] => text.split(" ").map((each) => maybePitch(each)!);
+const on = (home: string, id: string): HomeMode => ({ home: fifthsOf(home), mode: mode(id) });
+
+function moved(text: string, from: HomeMode, to: HomeMode): string {
+  const { tune } = moveMelody(evenTune(pitches(text), 1), { from, to, missing: "nearest" });
+  return tune.notes.map(({ pitch }) => printPitch(pitch)).join(" ");
+}
+
+/** Three melodies, each in the seven modes on its own home, worked by hand. */
+const PARALLEL: readonly (readonly [mode: string, melody: string])[][] = [
+  [
+    ["lydian", "D4 E4 F#4 A4 B4 A4 G#4 F#4 E4 C#4 D4"],
+    ["ionian", "D4 E4 F#4 A4 B4 A4 G4 F#4 E4 C#4 D4"],
+    ["mixolydian", "D4 E4 F#4 A4 B4 A4 G4 F#4 E4 C4 D4"],
+    ["dorian", "D4 E4 F4 A4 B4 A4 G4 F4 E4 C4 D4"],
+    ["aeolian", "D4 E4 F4 A4 Bb4 A4 G4 F4 E4 C4 D4"],
+    ["phrygian", "D4 Eb4 F4 A4 Bb4 A4 G4 F4 Eb4 C4 D4"],
+    ["locrian", "D4 Eb4 F4 Ab4 Bb4 Ab4 G4 F4 Eb4 C4 D4"],
+  ],
+  [
+    ["lydian", "C#5 A#4 B#4 C#5 D#5 F##5 G#5 E#5 C#5"],
+    ["ionian", "C#5 A#4 B#4 C#5 D#5 F#5 G#5 E#5 C#5"],
+    ["mixolydian", "C#5 A#4 B4 C#5 D#5 F#5 G#5 E#5 C#5"],
+    ["dorian", "C#5 A#4 B4 C#5 D#5 F#5 G#5 E5 C#5"],
+    ["aeolian", "C#5 A4 B4 C#5 D#5 F#5 G#5 E5 C#5"],
+    ["phrygian", "C#5 A4 B4 C#5 D5 F#5 G#5 E5 C#5"],
+    ["locrian", "C#5 A4 B4 C#5 D5 F#5 G5 E5 C#5"],
+  ],
+  [
+    ["lydian", "Gb4 F4 Gb4 Ab4 Bb4 C5 Db5 Eb5 Gb5"],
+    ["ionian", "Gb4 F4 Gb4 Ab4 Bb4 Cb5 Db5 Eb5 Gb5"],
+    ["mixolydian", "Gb4 Fb4 Gb4 Ab4 Bb4 Cb5 Db5 Eb5 Gb5"],
+    ["dorian", "Gb4 Fb4 Gb4 Ab4 Bbb4 Cb5 Db5 Eb5 Gb5"],
+    ["aeolian", "Gb4 Fb4 Gb4 Ab4 Bbb4 Cb5 Db5 Ebb5 Gb5"],
+    ["phrygian", "Gb4 Fb4 Gb4 Abb4 Bbb4 Cb5 Db5 Ebb5 Gb5"],
+    ["locrian", "Gb4 Fb4 Gb4 Abb4 Bbb4 Cb5 Dbb5 Ebb5 Gb5"],
+  ],
+];
+
+/** The same phrase among the white keys: each mode on its own home. */
+const RELATIVE: readonly (readonly [home: string, mode: string, melody: string])[] = [
+  ["C", "ionian", "C4 D4 E4 G4 A4 G4 F4 E4 D4 B3 C4"],
+  ["D", "dorian", "D4 E4 F4 A4 B4 A4 G4 F4 E4 C4 D4"],
+  ["E", "phrygian", "E4 F4 G4 B4 C5 B4 A4 G4 F4 D4 E4"],
+  ["F", "lydian", "F4 G4 A4 C5 D5 C5 B4 A4 G4 E4 F4"],
+  ["G", "mixolydian", "G4 A4 B4 D5 E5 D5 C5 B4 A4 F4 G4"],
+  ["A", "aeolian", "A3 B3 C4 E4 F4 E4 D4 C4 B3 G3 A3"],
+  ["B", "locrian", "B3 C4 D4 F4 G4 F4 E4 D4 C4 A3 B3"],
+];
+
+describe("a melody in another mode", () => {
+  it.each(PARALLEL.map((rows) => [rows]))("keeps home and takes each degree's new form", (rows) => {
+    const home = rows[0]![1].replace(/\d.*/u, "");
+    for (const [from, before] of rows)
+      for (const [to, after] of rows) expect(moved(before, on(home, from), on(home, to))).toBe(after);
+  });
+
+  it("moves along the scale to another home, the octave that is nearer", () => {
+    const dorian = RELATIVE[1]!;
+    for (const [home, id, melody] of RELATIVE)
+      expect(moved(dorian[2], on("D", "dorian"), on(home, id))).toBe(melody);
+  });
+
+  it("keeps a chromatic note at its distance from its degree", () => {
+    // C♯ under D in Dorian is a raised 7; so it is in Phrygian on D. F♯ raises the third, and so does G♯ on E.
+    expect(moved("D4 C#4 D4", on("D", "dorian"), on("D", "phrygian"))).toBe("D4 C#4 D4");
+    expect(moved("F4 F#4 G4", on("D", "dorian"), on("E", "phrygian"))).toBe("G4 G#4 A4");
+  });
+
+  it("is undone exactly between any two seven-note modes, chromatic notes and all", () => {
+    const oneLetterEach = USUAL_MODES;
+    const homes = fc.integer({ min: -8, max: 10 });
+    const modes = fc.constantFrom(...oneLetterEach);
+    const pitch = fc
+      .record({ name: fc.integer({ min: -8, max: 12 }), octave: fc.integer({ min: 2, max: 6 }) })
+      .filter(({ name }) => Math.abs(accidentalsOf(name)) < 2);
+    fc.assert(
+      fc.property(homes, modes, homes, modes, fc.array(pitch, { minLength: 1 }), (h, m, h2, m2, line) => {
+        const [from, to] = [
+          { home: h, mode: m },
+          { home: h2, mode: m2 },
+        ];
+        const there = line.map((each) => movePitch(each, { from, to }).pitch!);
+        const back = there.map((each) => movePitch(each, { from: to, to: from }).pitch!);
+        expect(back).toEqual(line);
+        // A note of the mode is a note of the new one.
+        for (const [at, each] of line.entries())
+          if (m.intervals.includes(each.name - h)) expect(m2.intervals).toContain(there[at]!.name - h2);
+      }),
+      { numRuns: 1500 },
+    );
+  });
+
+  it("finds the home that shares all notes", () => {
+    expect(relativeHome(on("D", "dorian"), mode("phrygian"))).toBe(fifthsOf("E"));
+    expect(relativeHome(on("C#", "aeolian"), mode("lydian"))).toBe(fifthsOf("A"));
+    expect(relativeHome(on("D", "dorian"), mode("altered"))).toBeUndefined();
+    for (const each of SEVEN) expect(relativeHome({ home: 3, mode: each }, each)).toBe(3);
+  });
+
+  it("follows the rule where the new mode lacks a degree", () => {
+    const line = evenTune(pitches("A4 B4 C5 D5 F5 E5 A4"), 1);
+    const change = { from: on("A", "aeolian"), to: on("A", "minor-pentatonic") };
+    const names = (missing: "nearest" | "drop" | "hold") =>
+      moveMelody(line, { ...change, missing }).tune.notes.map(
+        ({ pitch, duration }) => `${printPitch(pitch)}:${duration}`,
+      );
+    // B lies a half step under C, F a half step over E.
+    expect(names("nearest")).toEqual(["A4:1", "C5:1", "C5:1", "D5:1", "E5:1", "E5:1", "A4:1"]);
+    expect(names("drop")).toEqual(["A4:1", "C5:1", "D5:1", "E5:1", "A4:1"]);
+    expect(names("hold")).toEqual(["A4:2", "C5:1", "D5:2", "E5:1", "A4:1"]);
+    const { changes } = moveMelody(line, { ...change, missing: "drop" });
+    expect(changes.filter(({ isMissing }) => isMissing).map(({ place }) => place)).toEqual([1, 4]);
+  });
+
+  it("changes some bars alone, and declares the mode where it begins and ends", () => {
+    const line = evenTune(pitches("D4 E4 F4 B4 D4 E4 F4 B4 D4 E4 F4 B4"), 1);
+    const { tune, changes } = moveMelody(line, {
+      from: on("D", "dorian"),
+      to: on("D", "phrygian"),
+      missing: "nearest",
+      bars: { from: 1, to: 1 },
+    });
+    expect(changes.filter(({ isMoved }) => isMoved).map(({ place }) => place)).toEqual([5, 7]);
+    expect(tune.keys!.map(({ bar, mode: { id } }) => `${bar} ${id}`)).toEqual([
+      "0 dorian",
+      "1 phrygian",
+      "2 dorian",
+    ]);
+  });
+
+  it("leaves a note that was set by hand as it was set", () => {
+    const line = evenTune(pitches("D4 C#4 D4"), 1);
+    const { tune, changes } = moveMelody(line, {
+      from: on("D", "dorian"),
+      to: on("E", "phrygian"),
+      missing: "nearest",
+      byHand: new Map([[1, maybePitch("D4")!]]),
+    });
+    expect(tune.notes.map(({ pitch }) => printPitch(pitch))).toEqual(["E4", "D4", "E4"]);
+    expect(changes[1]).toMatchObject({ isByHand: true, isChromatic: true });
+  });
+
+  it("says which degrees a tune lacks", () => {
+    const pears = evenTune(pitches("D4 F4 A4 G4 E4 C4 D4"), 1);
+    expect(missingDegrees(pears, { from: on("D", "aeolian") })).toEqual([6]);
+  });
+});
+
+describe("a melody within a range", () => {
+  const notes = evenTune(pitches("E4 A4 E5 C6 E4"), 1).notes;
+  it("moves as a whole before it is folded", () => {
+    const low = withinRange(notes, { low: 40, high: 76 });
+    expect(low).toMatchObject({ octaves: -1, folded: [], outside: [] });
+    expect(midiOf(low.notes[0]!.pitch)).toBe(52);
+  });
+  it("folds single notes, and says which", () => {
+    const narrow = withinRange(notes, { low: 62, high: 78 });
+    expect(narrow).toMatchObject({ octaves: 0, folded: [3], outside: [] });
+    expect(narrow.notes.map(({ pitch }) => printPitch(pitch))).toEqual(["E4", "A4", "E5", "C5", "E4"]);
+  });
+  it("says what no octave brings in", () => {
+    expect(withinRange(notes, { low: 62, high: 66 }).outside).toEqual([1, 3]);
+  });
+});
