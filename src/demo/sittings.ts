@@ -18,6 +18,8 @@ const EXAM: ExamValue = {
   times: 0,
   count: 12,
   answers: "each",
+  register: "middle",
+  tunes: [],
 };
 
 /** What is taken for what at first, and how often. */

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { QUESTIONS, TEXTURES } from "@/core/training";
+import { QUESTIONS, REGISTERS, TEXTURES } from "@/core/training";
 import { modeId, noteName } from "./fields";
 import type { Versioned } from "./versioned";
 
@@ -10,6 +10,26 @@ const card = z.object({
   question: z.enum(QUESTIONS),
   mode: modeId,
   texture: z.enum(TEXTURES).optional(),
+});
+
+/** Half steps from home, in either way, that a tune may reach; notes of it and quarters that it may last. */
+const [FAR, MOST_TUNE_NOTES, MOST_TUNE_BEATS] = [60, 200, 100];
+
+const examTune = z.object({
+  title: z.string().max(240),
+  mode: modeId,
+  notes: z
+    .array(
+      z.tuple([
+        z.int().min(-30).max(30),
+        z.int().min(-FAR).max(FAR),
+        z.number().min(0).max(MOST_TUNE_BEATS),
+        z.number().positive().max(MOST_TUNE_BEATS),
+      ]),
+    )
+    .min(2)
+    .max(MOST_TUNE_NOTES),
+  beats: z.number().positive().max(MOST_TUNE_BEATS),
 });
 
 /** What a row of questions is made of, as it is stored, sent in links and handed out in files. */
@@ -25,6 +45,9 @@ export const examValue = z.object({
   times: z.int().min(0).max(9),
   count: z.int().min(1).max(200),
   answers: z.enum(["each", "end"]),
+  // Exams from before there was a choice.
+  register: z.enum(REGISTERS).default("middle"),
+  tunes: z.array(examTune).max(20).default([]),
 });
 export type ExamValue = z.infer<typeof examValue>;
 

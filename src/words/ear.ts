@@ -2,7 +2,14 @@ import { readSymbol } from "@/core/chord";
 import { degreeOf, fifthsOf, halfSteps } from "@/core/pitch";
 import { bestVamp } from "@/core/progression";
 import { familyOf, type HomeMode, mode as modeById, notesOf, thirdOf } from "@/core/scale";
-import { type Confusion, NOTHING, type Question, type QuestionKind, type Texture } from "@/core/training";
+import {
+  type Confusion,
+  NOTHING,
+  type Question,
+  type QuestionKind,
+  type Register,
+  type Texture,
+} from "@/core/training";
 import {
   capital,
   chordText,
@@ -40,6 +47,7 @@ export const QUESTION_NAME: Readonly<Record<QuestionKind, string>> = {
   parent: "whose notes are these",
   characteristic: "its characteristic note",
   find: "find its characteristic note on the neck",
+  moves: "one note away from a mode you know, on the neck",
   "chords-mode": "the mode for two chords",
   "mode-chords": "two chords for the mode",
 };
@@ -49,7 +57,28 @@ export const TEXTURE_NAME: Readonly<Record<Texture, string>> = {
   scale: "bare scale",
   vamp: "over a vamp",
   phrase: "in a phrase",
+  tune: "in a tune",
 };
+
+export const REGISTER_NAME: Readonly<Record<Register, string>> = {
+  low: "low",
+  middle: "middle",
+  high: "high",
+};
+
+/** What a tune lacks for telling modes apart: "no 6". */
+export const lackText = (degrees: readonly number[]): string =>
+  degrees.length === 0 ? "" : `no ${listText(degrees.map(String))}`;
+
+export const NO_TUNE_FITS =
+  "None of these tunes tells the modes apart. Choose one with every degree, or other modes.";
+
+export const TUNES_SAY =
+  "The tune is played in each mode on the same home. Only a tune that has every degree tells them all apart.";
+
+/** Why a tune can't be heard in an exam. */
+export const tuneRefusedText = (title: string): string =>
+  `I can’t use “${inTitle(title)}”: no part of it ends on its home, or it’s too long.`;
 
 const LEVEL_NAME: Readonly<Record<string, string>> = {
   third: "Major or minor third",
@@ -68,7 +97,7 @@ const LEVEL_NAME: Readonly<Record<string, string>> = {
 export const levelText = (id: string): string => LEVEL_NAME[id] ?? id;
 
 /** What a question asks. Where it names the mode or its home, so does the sentence. */
-export function questionText({ asked, homeMode, swap, right }: Question): string {
+export function questionText({ asked, homeMode, swap, right, known }: Question): string {
   const { home, mode } = homeMode;
   const on = noteText(home);
   switch (asked.card.question) {
@@ -102,6 +131,10 @@ export function questionText({ asked, homeMode, swap, right }: Question): string
       const note = fifthsOf(right[0] ?? "C");
       return `Find every ${noteText(note)} here, the ${degreeText(note - home)} of ${homeModeText(homeMode)}.`;
     }
+    case "moves":
+      return known
+        ? `You know ${homeModeText({ home, mode: known.mode })} here. One note of it moves for ${modeText(mode)}: strike it in its new place.`
+        : "";
     case "chords-mode": {
       const vamp = bestVamp(homeMode);
       return `${listText(vamp?.chords.map(chordText) ?? [])}, back and forth, with ${on} as home. Which mode do they bring out?`;
@@ -141,6 +174,7 @@ export function givenText(question: QuestionKind, answer: string): string {
     case "parent":
     case "characteristic":
     case "find":
+    case "moves":
       return noteText(fifthsOf(answer));
     case "mode-chords":
       return answer

@@ -1,4 +1,5 @@
-import { degreeNumber, midiOf, type Pitch } from "../pitch";
+import { degreeNumber, type Interval, midiOf, type Pitch } from "../pitch";
+import type { Mode } from "../scale";
 import { allNotes, type BarRange, EPSILON, type Tune, type TuneNote } from "../tune";
 import { type MissingRule, type ModeChange, movePitch } from "./move";
 
@@ -113,12 +114,10 @@ function movedKeys({ keys = [], bars: all }: Tune, { from, to, bars }: MelodyCha
 /**
  * Numbers of the degrees that a melody never has in its mode. Only one that has them all tells every mode apart.
  *
- * @example missingDegrees(sixPears, { home: D, mode: aeolian }) // [6]
+ * @param heard the intervals from home that it has
+ * @example missingDegrees([0, -3, 1, -1], mode("aeolian")) // [2, 6, 7]
  */
-export function missingDegrees(
-  { notes }: Pick<Tune, "notes">,
-  { from }: Pick<ModeChange, "from">,
-): readonly number[] {
-  const heard = new Set(notes.map(({ pitch }) => pitch.name - from.home));
-  return from.mode.intervals.filter((interval) => !heard.has(interval)).map(degreeNumber);
+export function missingDegrees(heard: Iterable<Interval>, mode: Mode): readonly number[] {
+  const all = new Set(heard);
+  return mode.intervals.filter((interval) => !all.has(interval)).map(degreeNumber);
 }

@@ -19,14 +19,15 @@ export const HEAD_QUESTIONS = [
   "parent",
   "characteristic",
   "find",
+  "moves",
   "chords-mode",
   "mode-chords",
 ] as const;
 export const QUESTIONS = [...EAR_QUESTIONS, ...HEAD_QUESTIONS] as const;
 export type QuestionKind = (typeof QUESTIONS)[number];
 
-/** How a mode is heard: up and down by itself, over its held home, over its vamp, in a phrase. */
-export const TEXTURES = ["drone", "scale", "vamp", "phrase"] as const;
+/** How a mode is heard: over its held home, up and down by itself, over its vamp, in a phrase, in a tune that one knows. */
+export const TEXTURES = ["drone", "scale", "vamp", "phrase", "tune"] as const;
 export type Texture = (typeof TEXTURES)[number];
 
 /** One thing to learn: a question about a mode, heard in a texture. It comes back when it is about to be forgotten. */
@@ -63,7 +64,8 @@ const OWN_TEXTURE: Partial<Readonly<Record<QuestionKind, Texture>>> = {
 /** How a question is heard where a texture is chosen; undefined where nothing is heard. */
 export function textureOf(question: QuestionKind, chosen: Texture): Texture | undefined {
   if (!isByEar(question)) return undefined;
-  // A chord of the vamp has the note that is swapped in the line: the two would clash.
-  if (question === "swap" && chosen === "vamp") return "drone";
+  // A chord of the vamp has the note that is swapped in the line: the two would clash. A tune may be without that note.
+  if (question === "swap" && (chosen === "vamp" || chosen === "tune")) return "drone";
+  if (question === "home" && chosen === "tune") return chosen;
   return OWN_TEXTURE[question] ?? chosen;
 }

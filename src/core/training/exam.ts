@@ -3,6 +3,11 @@ import { maybeMode } from "../scale";
 import { type Card, cardId, type QuestionKind, type Texture, textureOf } from "./card";
 import { asksAbout } from "./question";
 import { seeded, shuffled } from "./random";
+import { type ExamTune, tunesFor } from "./tune-texture";
+
+/** Registers from the lowest: an octave apart. */
+export const REGISTERS = ["low", "middle", "high"] as const;
+export type Register = (typeof REGISTERS)[number];
 
 /** What a row of questions is made of. */
 export interface Exam {
@@ -15,6 +20,10 @@ export interface Exam {
   readonly moves: boolean;
   readonly octaves: 1 | 2;
   readonly way: "up" | "down" | "both";
+  /** How high it is played. */
+  readonly register: Register;
+  /** What a question in a tune is heard in. */
+  readonly tunes: readonly ExamTune[];
   /** How often each may be heard; 0 for as often as one likes. */
   readonly times: number;
   readonly count: number;
@@ -32,21 +41,27 @@ export interface Asked {
 /** The homes that questions move to: those with at most five accidentals in major and minor. */
 const HOMES: readonly Fifths[] = [0, 1, 2, 3, 4, 5, -1, -2, -3, -4, 6, 7];
 
+/** What cards are made from. */
+type ToAsk = Pick<Exam, "questions" | "modes" | "textures"> & Partial<Pick<Exam, "tunes">>;
+
 /**
- * Every card that an exam can ask: each question about each mode, in each texture. A question that a mode has no answer to is left out.
+ * Every card that an exam can ask: each question about each mode, in each texture. A question that a mode has no answer to is left out, and
+ * so is one in a tune where none of the tunes tells the mode.
  *
  * @example cardsOf({ ...exam, questions: ["mode"], modes: ["dorian"], textures: ["drone"] }) // one card
  */
-export function cardsOf(exam: Pick<Exam, "questions" | "modes" | "textures">): readonly Card[] {
+export function cardsOf(exam: ToAsk): readonly Card[] {
+  const { tunes = [] } = exam;
   const all = exam.questions.flatMap((question) =>
     exam.modes.flatMap((id) => {
       const mode = maybeMode(id);
       if (!mode || !asksAbout(question, mode, exam.modes)) return [];
-      return exam.textures.map((chosen): Card => ({
-        question,
-        mode: id,
-        texture: textureOf(question, chosen),
-      }));
+      return exam.textures.flatMap((chosen): Card[] => {
+        const texture = textureOf(question, chosen);
+        return texture === "tune" && tunesFor(mode, exam.modes, tunes).length === 0
+          ? []
+          : [{ question, mode: id, texture }];
+      });
     }),
   );
   return [...new Map(all.map((card) => [cardId(card), card])).values()];

@@ -5,6 +5,8 @@ import {
   characteristicSwap,
   type HomeMode,
   maybeMode,
+  type Neighbour,
+  oneNoteAway,
   type Mode,
   mode as modeById,
   notesOf,
@@ -18,6 +20,7 @@ import type { QuestionKind, Texture } from "./card";
 import type { Asked, Exam } from "./exam";
 import { type HeardNote, phraseIn } from "./phrase";
 import { oneOf, type Random, seeded, shuffled } from "./random";
+import { tuneIn, tunesFor } from "./tune-texture";
 
 /** What is played: a line in half steps above home, what is under it, and how long it lasts. Times are in beats. */
 export interface HeardQuestion {
@@ -41,7 +44,12 @@ export interface Question {
   readonly right: readonly string[];
   /** The note that may have been swapped, where that is asked. */
   readonly swap?: Swap | undefined;
+  /** The mode that a fingering is known of, and the note to be moved. */
+  readonly known?: Neighbour | undefined;
 }
+
+/** What of an exam says how a question is heard. */
+type HeardBy = Pick<Exam, "modes" | "octaves" | "way" | "tunes">;
 
 /** What is answered where a mode differs in nothing from plain major or minor. */
 export const NOTHING = "none";
@@ -62,6 +70,8 @@ export function asksAbout(question: QuestionKind, mode: Mode, among: readonly st
     case "characteristic":
     case "find":
       return shownCharacteristic(mode).length > 0;
+    case "moves":
+      return knownNeighbour(mode) !== undefined;
     case "target-chord":
       return targetChord({ home: 0, mode }) !== undefined;
     case "chords-mode":
@@ -86,6 +96,24 @@ export function differsBy(mode: Mode): string {
   return all.length === 0 ? NOTHING : all.map((interval) => printDegree(interval)).join(" ");
 }
 
+/** The modes that players know first, in the order in which a fingering is taken from them. */
+const KNOWN = ["ionian", "aeolian", "mixolydian", "dorian", "phrygian", "lydian", "locrian"];
+
+/**
+ * A mode of the seven that is one note away, the one that players know best, and the note that is moved to come from it.
+ *
+ * @example knownNeighbour(mode("dorian")) // Aeolian, ♭6 to 6
+ */
+export function knownNeighbour(mode: Mode): Neighbour | undefined {
+  const near = [...oneNoteAway(mode, "brighter"), ...oneNoteAway(mode, "darker")];
+  for (const id of KNOWN) {
+    const found = near.find((each) => each.mode.id === id);
+    // Told from the known mode: what is moved there is the other way round.
+    if (found) return { mode: found.mode, from: found.to, to: found.from };
+  }
+  return undefined;
+}
+
 /** Which chord of the best vamp has a characteristic note that the other has not. */
 function targetChord(homeMode: HomeMode): { readonly vamp: Vamp; readonly at: 0 | 1 } | undefined {
   const vamp = bestVamp(homeMode);
@@ -106,14 +134,13 @@ export const vampText = ({ chords }: Vamp): string => chords.map((chord) => prin
  * @throws RangeError where the mode of its card isn't known.
  * @example questionOf({ card: { question: "third", mode: "dorian", texture: "drone" }, home: 2, seed: 1 }, exam).right // ["b3"]
  */
-export function questionOf(asked: Asked, exam: Pick<Exam, "modes" | "octaves" | "way">): Question {
+export function questionOf(asked: Asked, exam: HeardBy): Question {
   const { card, home, seed } = asked;
   const random = seeded(seed);
   const mode = modeById(card.mode);
   const homeMode: HomeMode = { home, mode };
   const modes = exam.modes.flatMap((id) => maybeMode(id) ?? []);
-  const heard = (of: Mode = mode): HeardQuestion =>
-    heardAs(of, homeMode, card.texture ?? "drone", exam, seed);
+  const heard = (): HeardQuestion => heardAs(homeMode, card.texture ?? "drone", exam, seed);
   const made = (part: Omit<Question, "asked" | "homeMode">): Question => ({ asked, homeMode, ...part });
   switch (card.question) {
     case "third":
@@ -213,6 +240,15 @@ export function questionOf(asked: Asked, exam: Pick<Exam, "modes" | "octaves" | 
         right: [printName(home + oneOf(random, [first, ...others]))],
       });
     }
+    case "moves": {
+      const known = knownNeighbour(mode);
+      return made({
+        heard: undefined,
+        choices: [],
+        right: known ? [printName(home + known.to)] : [],
+        known,
+      });
+    }
     case "chords-mode":
       return made({ heard: undefined, choices: modes.map(({ id }) => id), right: [mode.id] });
     case "mode-chords": {
@@ -267,13 +303,18 @@ const nearestStep = (from: Interval, to: Interval): number =>
 
 /** A mode as it is heard in a texture. */
 function heardAs(
-  mode: Mode,
   homeMode: HomeMode,
   texture: Texture,
-  { octaves, way }: Pick<Exam, "octaves" | "way">,
+  { octaves, way, tunes, modes }: HeardBy,
   seed: number,
 ): HeardQuestion {
-  if (texture === "phrase" || texture === "vamp") {
+  const { mode } = homeMode;
+  const [tune, ...others] = texture === "tune" ? tunesFor(mode, modes, tunes) : [];
+  if (tune) {
+    const chosen = oneOf(seeded(seed + 2), [tune, ...others]);
+    return { line: tuneIn(chosen, mode), beats: chosen.beats, hasDrone: false };
+  }
+  if (texture === "phrase" || texture === "vamp" || texture === "tune") {
     const line = phraseIn(mode, seeded(seed + 1));
     const vamp = texture === "vamp" ? bestVamp(homeMode) : undefined;
     return { line, beats: 16, hasDrone: texture === "vamp" && !vamp, vamp };

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { halfSteps, modulo } from "../pitch";
+import { fifthsOf, halfSteps, maybePitch, modulo, printDegree } from "../pitch";
+import { evenTune } from "../tune";
 import { CATALOGUE, maybeMode, mode, notesOf, SEVEN, shownCharacteristic, soundsOn, thirdOf } from "../scale";
 import { holds } from "../scale";
 import {
@@ -13,6 +14,10 @@ import {
   differsBy,
   dueCards,
   type Exam,
+  examTune,
+  listeningOrder,
+  tellsMode,
+  tuneIn,
   EAR_QUESTIONS,
   forecast,
   grade,
@@ -50,6 +55,8 @@ const exam = (part: Partial<Exam> = {}): Exam => ({
   times: 0,
   count: 8,
   answers: "each",
+  register: "middle",
+  tunes: [],
   ...part,
 });
 const asked = (question: Card["question"], id: string, seed = 1, part: Partial<Exam> = {}) =>
@@ -102,7 +109,7 @@ describe("questions", () => {
           if (card.mode !== id) continue;
           const { choices, right } = questionOf({ card, home: 5, seed: 9 }, exam({ modes }));
           expect(right.length, cardId(card)).toBeGreaterThan(0);
-          if (["spell", "find"].includes(question) || isPlayed(question)) expect(choices).toEqual([]);
+          if (["spell", "find", "moves"].includes(question) || isPlayed(question)) expect(choices).toEqual([]);
           else for (const each of right) expect(choices, cardId(card)).toContain(each);
           expect(new Set(choices).size, cardId(card)).toBe(choices.length);
         }
@@ -227,6 +234,7 @@ describe("exams", () => {
       "parent:dorian",
       "characteristic:dorian",
       "find:dorian",
+      "moves:dorian",
       "chords-mode:dorian",
       "mode-chords:dorian",
     ]);
@@ -393,5 +401,89 @@ describe("statistics", () => {
     ]);
     expect(typicalTime(all)).toBe(4000);
     expect(typicalTime([])).toBeUndefined();
+  });
+});
+
+describe("questions in a tune", () => {
+  const line = (text: string) =>
+    evenTune(
+      text.split(" ").map((each) => maybePitch(each)!),
+      1,
+    );
+  const made = (text: string, home: string, id: string) =>
+    examTune({ ...line(text), title: "Made" }, { home: fifthsOf(home), mode: mode(id) });
+  const whole = made("D4 E4 F4 G4 A4 B4 C5 D5 A4 F4 E4 D4", "D", "dorian")!;
+  const six = made("D4 F4 A4 G4 F4 E4 C5 A4 F4 E4 C4 D4", "D", "aeolian")!;
+
+  it("are heard in the mode that is asked for, ending on home, in the tune's own rhythm", () => {
+    expect(tuneIn(whole, mode("dorian"))).toEqual(
+      whole.notes.map(([, step, at, length]) => ({ step, at, length })),
+    );
+    for (const each of SEVEN) {
+      const heard = tuneIn(whole, each);
+      expect(modulo(heard.at(-1)!.step, 12)).toBe(0);
+      expect([...new Set(heard.map(({ step }) => modulo(step, 12)))].toSorted((a, b) => a - b)).toEqual(
+        each.intervals.map(halfSteps).toSorted((a, b) => a - b),
+      );
+    }
+  });
+
+  it("are asked only where the tune tells the mode", () => {
+    for (const each of SEVEN) expect(tellsMode(whole, each, SEVEN)).toBe(true);
+    // It never has the 6: Dorian and Aeolian are one in it, Dorian and Ionian are not.
+    expect(tellsMode(six, mode("dorian"), [mode("dorian"), mode("aeolian")])).toBe(false);
+    expect(tellsMode(six, mode("dorian"), [mode("dorian"), mode("ionian")])).toBe(true);
+    const set = (tunes: Exam["tunes"]) =>
+      cardsOf(exam({ textures: ["tune"], tunes })).map((card) => card.mode);
+    expect(set([])).toEqual([]);
+    expect(set([six])).toEqual(
+      ["lydian", "ionian", "mixolydian", "phrygian", "locrian"]
+        .filter((id) => seven.includes(id))
+        .toSorted((a, b) => seven.indexOf(a) - seven.indexOf(b)),
+    );
+    expect(set([six, whole])).toEqual(seven);
+  });
+
+  it("take the section that ends on home and has most degrees", () => {
+    const tune = line("D4 E4 D4 D4 D4 E4 F4 G4 A4 B4 C5 D4 E4 F4 A4 C5 E4 E4 E4 E4");
+    const bars = tune.bars.map((bar, at) => ({ ...bar, endsSection: [0, 2].includes(at) }));
+    const taken = examTune({ ...tune, bars }, { home: fifthsOf("D"), mode: mode("dorian") })!;
+    expect(taken.notes).toHaveLength(8);
+    expect(taken.beats).toBe(8);
+    expect(made("D4 E4 F4", "D", "dorian")).toBeUndefined();
+  });
+});
+
+describe("a fingering from a mode one knows", () => {
+  it.each([
+    ["dorian", "aeolian", "B"],
+    ["aeolian", "dorian", "Bb"],
+    ["lydian", "ionian", "G#"],
+    ["mixolydian", "ionian", "C"],
+    ["ionian", "mixolydian", "C#"],
+    ["phrygian", "aeolian", "Eb"],
+    ["locrian", "phrygian", "Ab"],
+    ["harmonic-minor", "aeolian", "C#"],
+    ["melodic-minor", "ionian", "F"],
+    ["lydian-dominant", "mixolydian", "G#"],
+    ["phrygian-dominant", "phrygian", "F#"],
+  ])("%s comes from %s by %s", (id, known, note) => {
+    const question = asked("moves", id);
+    expect(question.known?.mode.id).toBe(known);
+    expect(question.right).toEqual([note]);
+  });
+});
+
+describe("the order in which one listens", () => {
+  it.each([
+    ["dorian", "1 b3 6 2 4 5 b7"],
+    ["lydian", "1 3 #4 2 5 6 7"],
+    ["phrygian-dominant", "1 3 b2 b6 b7 4 5"],
+  ])("%s: %s", (id, degrees) => {
+    expect(
+      listeningOrder(mode(id))
+        .map((each) => printDegree(each))
+        .join(" "),
+    ).toBe(degrees);
   });
 });

@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { type SubmitEvent, useState } from "react";
-import { grade, isPlayed, type Question } from "@/core/training";
+import { grade, isPlayed, listeningOrder, type Question } from "@/core/training";
 import { brightness, characteristicSwap, maybeMode } from "@/core/scale";
 import { ladderScore, swapScore } from "@/audio";
 import { $playing, $settings, SWAP, toggle } from "@/session";
@@ -129,7 +129,7 @@ export function Asking({ sitting, question }: AskingProps) {
               </li>
             ))}
           </ul>
-        ) : card.question === "find" ? (
+        ) : card.question === "find" || card.question === "moves" ? (
           <FindNotes key={nth} question={question} given={answered?.given} />
         ) : isPlayed(card.question) ? (
           <PlayedBack key={nth} question={question} given={answered?.given} />
@@ -164,7 +164,7 @@ function markOf(choice: string, { right }: Question, given: string): "right" | "
   return choice === given ? "wrong" : undefined;
 }
 
-/** The twelve cells: shut until the answer, then those of the mode open. */
+/** The twelve cells: shut until the answer, then those of the mode open, one by one in the order in which one listens for them. */
 function Strip({ question, isShown }: { readonly question: Question; readonly isShown: boolean }) {
   const conventions = useConventions();
   return (
@@ -173,7 +173,11 @@ function Strip({ question, isShown }: { readonly question: Question; readonly is
       data-shade={isShown ? shadeOf(brightness(question.homeMode.mode.intervals)) : undefined}
     >
       {isShown ? (
-        <PitchStrip homeMode={question.homeMode} comparedBy={conventions} />
+        <PitchStrip
+          homeMode={question.homeMode}
+          comparedBy={conventions}
+          opening={listeningOrder(question.homeMode.mode)}
+        />
       ) : (
         <span className={styles.shut} aria-hidden="true" />
       )}

@@ -1,8 +1,9 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useState } from "react";
 import { familyOf, mode as modeById, USUAL_FAMILIES, FAMILIES } from "@/core/scale";
-import { cardsOf, QUESTIONS, TEXTURES } from "@/core/training";
-import { $toSave, openFiles } from "@/session";
+import { cardsOf, QUESTIONS, REGISTERS, TEXTURES } from "@/core/training";
+import { $toSave, openFiles, shelf } from "@/session";
+import type { ExamValue } from "@/storage";
 import { Button, Choice, FileButton, HomeField, NumberField, TitleField, Toggle } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { Panel, Saying } from "@/kit/panel";
@@ -14,8 +15,13 @@ import {
   EXAM_FILE_REFUSED,
   EXAM_SAYS,
   examText,
+  lackText,
+  REGISTER_NAME,
+  tuneRefusedText,
+  TUNES_SAY,
   familyText,
   modeText,
+  NO_TUNE_FITS,
   NOTHING_TO_ASK,
   QUESTION_NAME,
   TEXTURE_NAME,
@@ -23,6 +29,7 @@ import {
 import view from "@/shell/frame/View.module.css";
 import { EAR, examDocument, flipped, flipQuestion, flipTexture, readExam, writeExam } from "./exam";
 import { beginExam } from "./run";
+import { examTuneValue, lackedBy, tuneForExam, type TuneOffered, tunesOffered } from "./tunes";
 import styles from "./Ear.module.css";
 
 /** An exam put together by hand: what is asked, about which modes, how it is heard, how it goes. */
@@ -129,7 +136,15 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
               onChange={(way) => change({ way })}
             />
           </Row>
+          {exam.textures.includes("tune") && <TunesRow exam={exam} />}
           <Row name="Listening">
+            <Choice
+              label="Register"
+              size="small"
+              value={exam.register}
+              options={REGISTERS.map((value) => ({ value, text: REGISTER_NAME[value] }))}
+              onChange={(register) => change({ register })}
+            />
             <Choice
               label="How often it may be heard"
               size="small"
@@ -178,7 +193,7 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
           <TitleField value={exam.title} width={22} size="small" onChange={(title) => change({ title })} />
         </p>
         {cards.length === 0 ? (
-          <p role="status">{NOTHING_TO_ASK}</p>
+          <p role="status">{exam.textures.includes("tune") ? NO_TUNE_FITS : NOTHING_TO_ASK}</p>
         ) : (
           <Saying>{`${examText(exam)} ${capital(countText(cards.length, "different question"))}.`}</Saying>
         )}
@@ -194,8 +209,46 @@ const ORDER = FAMILIES.filter(({ id }) => USUAL_FAMILIES.includes(id)).flatMap((
   modes.map(({ id }) => id),
 );
 
-/** An exam file is a few hundred characters. */
+/** An exam file is a few thousand characters. */
 const MOST_BYTES = 200_000;
+
+/** Tunes that an exam has at most, and that are offered beside them. */
+const MOST_TUNES = 20;
+
+/** The tunes that questions are heard in, each told with what it lacks. */
+function TunesRow({ exam }: { readonly exam: ExamValue }) {
+  const offered = tunesOffered(useStore(shelf.$saved));
+  const [refused, setRefused] = useState<string>();
+  const { change } = examDocument;
+  const titles = new Set(exam.tunes.map(({ title }) => title));
+  const others = offered.filter(({ title }) => !titles.has(title));
+  const put = async (tune: TuneOffered) => {
+    const made = await tuneForExam(tune);
+    setRefused(made ? undefined : tune.title);
+    const { tunes } = examDocument.$value.get();
+    if (made && tunes.length < MOST_TUNES) change({ tunes: [...tunes, examTuneValue(made)] });
+  };
+  return (
+    <Row name="Tunes">
+      {exam.tunes.map((tune) => (
+        <Toggle
+          key={tune.title}
+          isOn
+          onChange={() => change({ tunes: exam.tunes.filter((each) => each !== tune) })}
+        >
+          {[tune.title, lackText(lackedBy(tune))].filter((each) => each !== "").join(", ")}
+        </Toggle>
+      ))}
+      {others.slice(0, MOST_TUNES).map((tune) => (
+        <Toggle key={tune.id} isOn={false} onChange={() => void put(tune)}>
+          {tune.title}
+        </Toggle>
+      ))}
+      <small>{TUNES_SAY}</small>
+      {refused !== undefined && <small role="alert">{tuneRefusedText(refused)}</small>}
+    </Row>
+  );
+}
 
 function Row({ name, children }: { readonly name: string; readonly children: ReactNode }) {
   return (

@@ -6,7 +6,8 @@ export const EAR = "ear";
 
 export const EAR_PARTS = ["today", "exam"] as const;
 
-const BLANK: ExamValue = {
+/** An exam as it begins. */
+export const BLANK_EXAM: ExamValue = {
   title: "",
   questions: ["mode"],
   modes: ["ionian", "mixolydian", "dorian", "aeolian"],
@@ -18,6 +19,8 @@ const BLANK: ExamValue = {
   times: 0,
   count: 8,
   answers: "end",
+  register: "middle",
+  tunes: [],
 };
 
 /** The exam that is put together: links carry it, and every step can be undone. */
@@ -26,8 +29,8 @@ export const examDocument = documentOf<ExamValue>(
     kind: "exam",
     isListed: true,
     stored: { version: 1, schema: examValue, migrations: [] },
-    blank: BLANK,
-    isBlank: (exam) => JSON.stringify(exam) === JSON.stringify(BLANK),
+    blank: BLANK_EXAM,
+    isBlank: (exam) => JSON.stringify(exam) === JSON.stringify(BLANK_EXAM),
     titleOf: ({ title, questions, modes }) => title || `${questions.join(", ")}: ${modes.length} modes`,
   },
   "ear/exam",

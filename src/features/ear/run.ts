@@ -15,6 +15,7 @@ import { earScore, type Score } from "@/audio";
 import { $attempts, $playing, $schedule, $sittings, attemptsOf, sittings, stop, toggle } from "@/session";
 import type { ExamValue, Sitting } from "@/storage";
 import { levelText } from "@/words";
+import { BLANK_EXAM } from "./exam";
 
 /** The sitting that is going on in this tab, by its id. */
 const $runningId = atom<string | undefined>();
@@ -53,8 +54,9 @@ function show(nth: number): void {
 
 /** What is heard of the question in front; undefined where nothing is. */
 export const $score = computed(
-  $question,
-  (question): Score | undefined => question?.heard && earScore(question.homeMode.home, question.heard),
+  [$question, $running],
+  (question, sitting): Score | undefined =>
+    question?.heard && earScore(question.homeMode.home, question.heard, sitting?.ear?.exam.register),
 );
 
 /** Whether it may be heard once more. */
@@ -96,10 +98,9 @@ export const beginExam = (exam: ExamValue): void => begin(exam.title, exam);
 
 /** What a level's questions are made of, on a home. */
 export const examOfLevel = (level: Level, home: number, count: number): ExamValue => ({
-  title: "",
+  ...BLANK_EXAM,
   home,
   moves: true,
-  way: "both",
   count,
   answers: "each",
   octaves: level.exam.octaves,
@@ -109,6 +110,10 @@ export const examOfLevel = (level: Level, home: number, count: number): ExamValu
   textures: [...level.exam.textures],
 });
 
+/** The tunes that questions were heard in last: cards in a tune come back in them. */
+const heardIn = (): ExamValue["tunes"] =>
+  $sittings.get().find(({ ear }) => (ear?.exam.tunes.length ?? 0) > 0)?.ear?.exam.tunes ?? [];
+
 /** Starts the day's session: what is due, new questions of the level, and the level's own. */
 export function beginToday(minutes: number, level: Level, home: number): void {
   const count = Math.min(200, questionsIn(minutes, $attempts.get()));
@@ -116,23 +121,18 @@ export function beginToday(minutes: number, level: Level, home: number): void {
   const exam = examOfLevel(level, home, count);
   // Cards of other levels name modes that are not among this one's.
   const modes = [...new Set([...exam.modes, ...cards.map(({ mode }) => mode)])];
-  begin(levelText(level.id), { ...exam, modes }, cards);
+  begin(levelText(level.id), { ...exam, modes, tunes: heardIn() }, cards);
 }
 
 /** Eight questions that tell two modes apart. */
 export function beginDrill(one: string, other: string, home: number): void {
   begin("", {
-    title: "",
+    ...BLANK_EXAM,
     home,
     moves: true,
-    way: "both",
-    count: 8,
     answers: "each",
-    octaves: 1,
-    times: 0,
     questions: ["two", "differs"],
     modes: [one, other],
-    textures: ["drone"],
   });
 }
 

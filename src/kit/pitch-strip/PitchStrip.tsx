@@ -15,31 +15,48 @@ interface PitchStripProps {
   readonly shared?: PitchClassSet | undefined;
   /** Degrees to be lit in place of the characteristic ones. */
   readonly lit?: readonly Interval[] | undefined;
+  /** Degrees in the order in which their cells open, one by one; all stand open where it is left out. */
+  readonly opening?: readonly Interval[] | undefined;
 }
 
 /**
  * Twelve cells, a half step each: notes of the mode open, the others shut, home on its sill, characteristic notes lit and notched.
  * Hidden from readers; whoever shows it says the same in words.
  */
-export function PitchStrip({ homeMode, comparedBy, homeColumn = 0, shared, lit }: PitchStripProps) {
+export function PitchStrip({ homeMode, comparedBy, homeColumn = 0, shared, lit, opening }: PitchStripProps) {
   return (
     <span className={styles.strip} aria-hidden="true">
       {cellsOf(homeMode, comparedBy, shared, lit).map((cell) => (
-        <CellMark key={cell.step} cell={cell} column={columnOf(cell.step, homeColumn)} />
+        <CellMark
+          key={cell.step}
+          cell={cell}
+          column={columnOf(cell.step, homeColumn)}
+          nth={cell.interval === undefined ? undefined : opening?.indexOf(cell.interval)}
+        />
       ))}
     </span>
   );
 }
 
 /** An open cell: the note's name over its degree, one text of two lines. Shut cells are the strip's own ground. */
-function CellMark({ cell, column }: { readonly cell: Cell; readonly column: number }) {
-  const place: CSSProperties & Record<"--column", number> = { "--column": column };
+function CellMark({
+  cell,
+  column,
+  nth,
+}: {
+  readonly cell: Cell;
+  readonly column: number;
+  /** Which of the cells it is that open one by one. */
+  readonly nth: number | undefined;
+}) {
+  const place: CSSProperties & Record<`--${string}`, number> = { "--column": column, "--nth": nth ?? 0 };
   const { note, interval } = cell;
   if (note === undefined || interval === undefined) return null;
   return (
     <span
       className={styles.open}
       style={place}
+      data-opening={nth !== undefined || undefined}
       data-home={cell.isHome || undefined}
       data-characteristic={cell.isCharacteristic || undefined}
       data-notched={(cell.isCharacteristic && !cell.isShared) || undefined}
