@@ -2,17 +2,25 @@
 import "fake-indexeddb/auto";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { RoutineItem } from "@/storage";
+import { printName } from "@/core/pitch";
 import {
+  $leftOff,
+  $place,
   $practiced,
   $practising,
   $settings,
+  $round,
   addToRoutine,
   endPractice,
+  findLeftOff,
+  goOnPractising,
+  leaveOff,
   nextItem,
   pauseOrGoOn,
   practise,
   routineDocument,
   sittings,
+  writePractising,
 } from ".";
 
 const item = (id: string, part: Partial<RoutineItem> = {}): RoutineItem => ({
@@ -25,6 +33,8 @@ const item = (id: string, part: Partial<RoutineItem> = {}): RoutineItem => ({
   minutes: 2,
   tempo: 80,
   climbs: false,
+  rounds: 0,
+  then: "item",
   ...part,
 });
 const MINUTE = 60_000;
@@ -102,6 +112,74 @@ describe("a routine that is practised", () => {
     pauseOrGoOn();
     wait(MINUTE);
     expect($practiced.get()!.restNow).toBe(false);
+  });
+
+  const playRounds = (count: number) => {
+    for (let round = 0; round <= count; round += 1) $round.set(round);
+    $round.set(undefined);
+  };
+
+  it("goes on to the next item after its rounds, counted over several starts", () => {
+    begin({ title: "", order: "in-order", items: [item("one", { rounds: 4 }), item("two")] });
+    wait(5000);
+    playRounds(3);
+    expect($practiced.get()).toMatchObject({ nth: 0, rounds: 3 });
+    playRounds(1);
+    expect($practiced.get()).toMatchObject({ nth: 1, rounds: 0 });
+    playRounds(9);
+    expect($practiced.get()).toMatchObject({ nth: 1 });
+  });
+
+  it("goes up a fourth after its rounds where that is asked for", () => {
+    begin({ title: "", order: "in-order", items: [item("one", { rounds: 2, then: "key" })] });
+    const homes = () => printName($place.get().home);
+    expect(homes()).toBe("D");
+    playRounds(2);
+    expect(homes()).toBe("G");
+    playRounds(4);
+    expect(homes()).toBe("F");
+    expect($practiced.get()).toMatchObject({ nth: 0 });
+  });
+
+  it("sets metronome and count-in as they were, and leaves them where nothing is said", () => {
+    const two = [item("one", { click: true, countIn: 4 }), item("two")];
+    begin({ title: "", order: "in-order", items: two });
+    expect($settings.get()).toMatchObject({ click: true, countIn: 4 });
+    nextItem();
+    expect($settings.get()).toMatchObject({ click: true, countIn: 4 });
+  });
+
+  it("is offered again where its tab was closed, without the time between", () => {
+    begin({ title: "Evening", order: "in-order", items: [item("one"), item("two")] });
+    nextItem();
+    wait(20_000);
+    writePractising();
+    $practising.set(undefined);
+    wait(30 * MINUTE);
+    findLeftOff();
+    expect($leftOff.get()!.items[$leftOff.get()!.at]!.id).toBe("two");
+    goOnPractising();
+    expect($practiced.get()).toMatchObject({ nth: 1, of: 2, left: 2 * MINUTE - 20_000 });
+    wait(10_000);
+    endPractice();
+    expect(latest()!.played.map(({ title, seconds }) => [title, seconds])).toEqual([["two", 30]]);
+    findLeftOff();
+    expect($leftOff.get()).toBeUndefined();
+  });
+
+  it("isn't offered while another tab has it open, and can be left", () => {
+    begin({ title: "", order: "in-order", items: [item("one")] });
+    wait(16_000);
+    findLeftOff();
+    expect($leftOff.get()).toBeUndefined();
+    writePractising();
+    findLeftOff();
+    leaveOff();
+    expect($leftOff.get()).toBeUndefined();
+    expect(latest()!.endedAt).toBeDefined();
+    localStorage.setItem("shade-practising:routine", "{broken");
+    findLeftOff();
+    expect($leftOff.get()).toBeUndefined();
   });
 
   it("that nothing was played of leaves nothing behind", () => {

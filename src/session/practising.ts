@@ -1,11 +1,16 @@
 import { atom, computed } from "nanostores";
+import { soundOf } from "@/core/pitch";
+import { bestHome } from "@/core/scale";
 import { isTimeToRest, seeded, shuffled } from "@/core/training";
 import type { Felt, Played, RoutineItem, RoutineValue } from "@/storage";
+import { left } from "./left-off";
 import { openAddress } from "./link";
+import { setPlace } from "./place";
 import { newId } from "./records";
+import { $selection } from "./selection";
 import { $settings, changeSettings } from "./settings";
 import { sittings } from "./sittings";
-import { $tempo, stop } from "./sound";
+import { $round, $tempo, stop } from "./sound";
 
 /** A routine that is being practised. Times are milliseconds since 1970. */
 export interface Practising {
@@ -17,9 +22,11 @@ export interface Practising {
   /** Stretches of playing so far, of all items, the last one open while it isn't paused. */
   readonly stretches: readonly {
     readonly from: number;
-    readonly to: number | undefined;
+    readonly to?: number | undefined;
     readonly item: number;
   }[];
+  /** Rounds of the item in front that were played since the last change of item or key. */
+  readonly rounds: number;
 }
 
 export const $practising = atom<Practising | undefined>();
@@ -55,6 +62,7 @@ export const $practiced = computed([$practising, $now], (practising, now) => {
     of: practising.items.length,
     left: item.minutes * 60_000 - played,
     isPaused: isPaused(practising),
+    rounds: practising.rounds,
     restNow: isTimeToRest(practising.stretches.map(({ from, to }) => ({ from, to: to ?? now }))),
   };
 });
@@ -101,14 +109,23 @@ function tick(): void {
     });
   $now.set(now);
   ticks += 1;
-  if (ticks % WRITTEN_EVERY === 0) write();
+  if (ticks % WRITTEN_EVERY !== 0) return;
+  write();
+  const latest = $practising.get();
+  if (latest) left.write({ ...latest, stretches: closed(latest.stretches, now) }, now, true);
 }
 
 /** Brings an item to the front: its view, its tempo. */
 function open(item: RoutineItem): void {
   stop();
   openAddress(new URL(item.link, window.location.origin));
-  changeSettings({ tempo: item.tempo, climb: { ...$settings.get().climb, isOn: item.climbs } });
+  const { climb, click, countIn } = $settings.get();
+  changeSettings({
+    tempo: item.tempo,
+    climb: { ...climb, isOn: item.climbs },
+    click: item.click ?? click,
+    countIn: item.countIn ?? countIn,
+  });
 }
 
 /** Starts a routine: its first item is in front, and the clock runs. */
@@ -123,12 +140,41 @@ export function practise({ title, items, order }: RoutineValue, seed = Date.now(
     at: 0,
     piece: newId(),
     stretches: [{ from: now, to: undefined, item: 0 }],
+    rounds: 0,
   });
-  $now.set(now);
+  run(first);
+}
+
+/** Lets the clock run, with an item in front. */
+function run(item: RoutineItem): void {
+  $now.set(Date.now());
   ticks = 0;
   clearInterval(ticking);
   ticking = setInterval(tick, TICK);
-  open(first);
+  stopCounting?.();
+  stopCounting = $round.listen(countRound);
+  open(item);
+}
+
+let stopCounting: (() => void) | undefined;
+
+/** Counts the rounds that are played to their end: after as many as an item asks for comes the next item, or another key. */
+function countRound(round: number | undefined, before: number | undefined): void {
+  const practising = $practising.get();
+  const item = practising?.items[practising.at];
+  if (!practising || !item || item.rounds === 0) return;
+  if (round === undefined || before === undefined || round !== before + 1 || isPaused(practising)) return;
+  const rounds = practising.rounds + 1;
+  if (rounds < item.rounds) {
+    $practising.set({ ...practising, rounds });
+  } else if (item.then === "item") {
+    nextItem();
+  } else {
+    $practising.set({ ...practising, rounds: 0 });
+    const { home, mode } = $selection.get().homeMode;
+    // What plays takes it up with the round that begins now.
+    setPlace({ home: bestHome(soundOf(home - 1), mode) });
+  }
 }
 
 /** Stops the clock, or lets it go on. */
@@ -166,6 +212,7 @@ export function nextItem(felt?: Felt): void {
     ...practising,
     at,
     piece: newId(),
+    rounds: 0,
     stretches: [...closed(practising.stretches, now), { from: now, to: undefined, item: at }],
   });
   $now.set(now);
@@ -179,6 +226,53 @@ export function endPractice(): void {
   write();
   stop();
   clearInterval(ticking);
+  stopCounting?.();
   $practising.set(undefined);
+  left.forget();
   sittings.end(practising.sitting);
+}
+
+/** The routine that was left when a tab was closed in the middle of it; undefined where none was. */
+export const $leftOff = atom<Practising | undefined>();
+
+/** Milliseconds after which a routine that is still written down as open in another tab is taken for left. */
+const GONE = 3 * WRITTEN_EVERY * TICK;
+
+/** Looks whether a tab was closed in the middle of a routine. Call it once, when the sittings are read. */
+export function findLeftOff(): void {
+  const found = left.read();
+  if (!found || (found.isOpen && Date.now() - found.at < GONE)) return;
+  const sitting = sittings.$all.get().find(({ id }) => id === found.practising.sitting);
+  if (sitting && sitting.endedAt === undefined && sitting.deletedAt === undefined)
+    $leftOff.set(found.practising);
+  else left.forget();
+}
+
+/** Goes on with the routine that was left, at the item that was in front. */
+export function goOnPractising(): void {
+  const practising = $leftOff.get();
+  const item = practising?.items[practising.at];
+  if (!practising || !item) return;
+  $leftOff.set(undefined);
+  const stretches = [...practising.stretches, { from: Date.now(), to: undefined, item: practising.at }];
+  $practising.set({ ...practising, stretches, rounds: 0 });
+  run(item);
+}
+
+/** Ends the routine that was left where it is; what was played is in the log. */
+export function leaveOff(): void {
+  const practising = $leftOff.get();
+  if (!practising) return;
+  $leftOff.set(undefined);
+  left.forget();
+  sittings.end(practising.sitting);
+}
+
+/** Writes the routine down that is practised, before its tab is closed. */
+export function writePractising(): void {
+  const practising = $practising.get();
+  if (!practising) return;
+  const now = Date.now();
+  write();
+  left.write({ ...practising, stretches: closed(practising.stretches, now) }, now, false);
 }

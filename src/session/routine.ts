@@ -32,7 +32,7 @@ const USUAL_MINUTES = 5;
 /** What is in front, as a thing to practise: with its view, instrument, position and tempo. */
 function itemHere(): RoutineItem {
   const { homeMode, subject, play } = $selection.get();
-  const { tempo, climb } = $settings.get();
+  const { tempo, climb, click, countIn } = $settings.get();
   const division = $division.get();
   const kind =
     play.code === "tune"
@@ -58,6 +58,10 @@ function itemHere(): RoutineItem {
     minutes: USUAL_MINUTES,
     tempo: Math.round(tempo),
     climbs: climb.isOn,
+    rounds: 0,
+    then: "item",
+    click,
+    countIn,
   };
 }
 

@@ -4,6 +4,7 @@ import { bringInDemoOnce } from "./demo";
 import { flushDocuments, loadDocuments } from "./documents";
 import { openLinked } from "./link";
 import { takeBackUnderstood } from "./mending";
+import { findLeftOff, writePractising } from "./practising";
 import { aside, saving } from "./records";
 import { keepWhatIsSaved } from "./room";
 import { loadSettings } from "./settings";
@@ -63,6 +64,7 @@ async function load(): Promise<void> {
   await aside.load();
   await shelf.load();
   await sittings.load();
+  findLeftOff();
   await takeBackUnderstood();
   await loadDocuments();
   await carryOverDraft();
@@ -70,7 +72,10 @@ async function load(): Promise<void> {
 
 /** What waits for a pause is written when the page is hidden, and what failed is tried again when it is back. */
 function listenForLeaving(): void {
-  window.addEventListener("pagehide", flushDocuments);
+  window.addEventListener("pagehide", () => {
+    writePractising();
+    flushDocuments();
+  });
   document.addEventListener("visibilitychange", () => {
     if (document.visibilityState === "hidden") flushDocuments();
     else saving.retry();

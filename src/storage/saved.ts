@@ -110,6 +110,13 @@ export const routineItem = z.object({
   minutes: z.int().min(1).max(60),
   tempo: z.int().min(30).max(300),
   climbs: z.boolean(),
+  /** Rounds after which it goes on by itself; none while the clock alone counts. */
+  rounds: z.int().min(0).max(64).default(0),
+  /** What comes after them: the next item, or the same a fourth higher. */
+  then: z.enum(["item", "key"]).default("item"),
+  /** Metronome and count-in as they were when it was added; as they are set where nothing is said. */
+  click: z.boolean().optional(),
+  countIn: z.int().min(0).max(8).optional(),
 });
 export type RoutineItem = z.infer<typeof routineItem>;
 

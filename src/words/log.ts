@@ -1,6 +1,6 @@
 import { REST } from "@/core/training";
 import type { Felt, PracticeKind } from "@/storage";
-import { capital, countText, numberText } from "./names";
+import { capital, countText, inTitle, numberText } from "./names";
 
 /** What the Log, routines and the practice bar say. */
 
@@ -22,6 +22,16 @@ export const KIND_TEXT: Readonly<Record<PracticeKind | "ear", string>> = {
 export const FELT_TEXT: Readonly<Record<Felt, string>> = { easy: "Easy", right: "Fine", hard: "Hard" };
 
 export const itemOfText = (nth: number, of: number): string => `Item ${nth + 1} of ${of}`;
+
+/** Which round is played, where an item goes on after some: ", round 3 of 8". */
+export const roundsText = (played: number, { rounds }: { readonly rounds: number }): string =>
+  rounds === 0 ? "" : `, round ${Math.min(played + 1, rounds)} of ${rounds}`;
+
+export const afterRoundsText = (rounds: number): string =>
+  rounds === 0 ? "by the clock" : `after ${countText(rounds, "round")}`;
+
+/** A routine whose tab was closed in the middle of it. */
+export const leftOffText = (title: string): string => `You stopped a routine at “${inTitle(title)}”.`;
 
 /** Minutes and seconds of a clock: "4:07". */
 export function clockText(milliseconds: number): string {

@@ -2,10 +2,10 @@ import { useStore } from "@nanostores/react";
 import type { ReactNode } from "react";
 import { $practising, $toSave, practise, routineDocument } from "@/session";
 import type { RoutineItem } from "@/storage";
-import { Button, Choice, TitleField, Toggle } from "@/kit/controls";
+import { Button, Choice, Select, TitleField, Toggle } from "@/kit/controls";
 import { Facts, Panel, Saying } from "@/kit/panel";
 import { useKeys } from "@/session/useKeys";
-import { durationText, KIND_TEXT, ROUTINE_EMPTY, ROUTINE_SAYS } from "@/words";
+import { afterRoundsText, durationText, KIND_TEXT, ROUTINE_EMPTY, ROUTINE_SAYS } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { MinutesField, TempoOfField } from "./fields";
 import styles from "./Log.module.css";
@@ -83,6 +83,7 @@ export function RoutineShow({ tabs }: { readonly tabs: ReactNode }) {
                 <Toggle isOn={item.climbs} onChange={(climbs) => set(item.id, { climbs })}>
                   tempo rises
                 </Toggle>
+                <RoundsOf item={item} onChange={(part) => set(item.id, part)} />
                 <Button
                   kind="quiet"
                   aria-label={`Move ${item.title} up`}
@@ -130,5 +131,45 @@ export function RoutineShow({ tabs }: { readonly tabs: ReactNode }) {
         <Saying>{ROUTINE_SAYS}</Saying>
       </Panel>
     </div>
+  );
+}
+
+/** Rounds after which an item may go on by itself. */
+const ROUNDS = [0, 1, 2, 4, 8, 16, 32];
+
+/** Kinds of things that can be played in another key as they are. */
+const MOVES = new Set<RoutineItem["kind"]>(["mode", "line"]);
+
+interface RoundsOfProps {
+  readonly item: RoutineItem;
+  readonly onChange: (part: Partial<RoutineItem>) => void;
+}
+
+/** After how many rounds an item goes on, and to what. */
+function RoundsOf({ item, onChange }: RoundsOfProps) {
+  const { rounds } = item;
+  const all = ROUNDS.includes(rounds) ? ROUNDS : [...ROUNDS, rounds];
+  return (
+    <>
+      <Select
+        size="small"
+        label={`Rounds of ${item.title}`}
+        value={String(rounds)}
+        options={all.map((count) => ({ value: String(count), text: afterRoundsText(count) }))}
+        onChange={(value) => onChange({ rounds: Number(value) })}
+      />
+      {rounds > 0 && MOVES.has(item.kind) && (
+        <Select
+          size="small"
+          label={`What follows ${item.title}`}
+          value={item.then}
+          options={[
+            { value: "item", text: "next item" },
+            { value: "key", text: "up a fourth" },
+          ]}
+          onChange={(then) => onChange({ then })}
+        />
+      )}
+    </>
   );
 }

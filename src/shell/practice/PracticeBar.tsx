@@ -1,9 +1,17 @@
 import { useStore } from "@nanostores/react";
-import { $practiced, endPractice, nextItem, pauseOrGoOn } from "@/session";
+import {
+  $leftOff,
+  $practiced,
+  endPractice,
+  goOnPractising,
+  leaveOff,
+  nextItem,
+  pauseOrGoOn,
+} from "@/session";
 import { FELT } from "@/storage";
 import { Button } from "@/kit/controls";
 import { useKeys } from "@/session/useKeys";
-import { clockText, FELT_TEXT, itemOfText, REST_NOW, TIME_IS_UP } from "@/words";
+import { clockText, FELT_TEXT, itemOfText, leftOffText, REST_NOW, roundsText, TIME_IS_UP } from "@/words";
 import styles from "./PracticeBar.module.css";
 
 /** While a routine is practised: the item in front, its clock, what comes next. It stays while views change. */
@@ -19,12 +27,13 @@ export function PracticeBar() {
         ]
       : [],
   );
-  if (!practiced) return null;
-  const { item, next, nth, of, left, isPaused, restNow } = practiced;
+  const leftOff = useStore($leftOff);
+  if (!practiced) return leftOff ? <LeftOff title={leftOff.items[leftOff.at]?.title ?? ""} /> : null;
+  const { item, next, nth, of, left, isPaused, restNow, rounds } = practiced;
   return (
     <section className={styles.bar} aria-label="Practice">
       <p className={styles.item}>
-        <small>{itemOfText(nth, of)}</small>
+        <small>{itemOfText(nth, of) + roundsText(rounds, item)}</small>
         <strong>{item.title}</strong>
       </p>
       <p className={styles.clock} role="timer" data-up={left <= 0 || undefined}>
@@ -54,6 +63,20 @@ export function PracticeBar() {
           End
         </Button>
       )}
+    </section>
+  );
+}
+
+/** A routine whose tab was closed in the middle of it. */
+function LeftOff({ title }: { readonly title: string }) {
+  return (
+    <section className={styles.bar} aria-label="Practice">
+      <p>{leftOffText(title)}</p>
+      <span className={styles.gap} />
+      <Button onClick={goOnPractising}>Go on</Button>
+      <Button kind="quiet" onClick={leaveOff}>
+        Leave it
+      </Button>
     </section>
   );
 }
