@@ -15,7 +15,7 @@ import winterKey from "./winter-key.abc?raw";
  */
 const made = (day: number) => {
   const date = new Date(Date.UTC(2026, 8, day, 18)).toISOString();
-  return { version: 3, savedAt: date, changedAt: date, revisions: ["demo"] as string[] } as const;
+  return { version: 4, savedAt: date, changedAt: date, revisions: ["demo"] as string[] } as const;
 };
 
 export const DEMO_TUNES = [

@@ -10,6 +10,8 @@ export interface ShelfQuery {
   readonly text: string;
   /** Tags that it must all have. */
   readonly tags: readonly string[];
+  /** Where it lies: a folder, "" for the Shelf itself, everywhere where it is left out. */
+  readonly folder?: string | undefined;
   readonly order: ShelfOrder;
 }
 
@@ -23,6 +25,22 @@ export function tagsOf(things: readonly Saved[]): readonly string[] {
   for (const { tags = [] } of things) for (const tag of tags) counts.set(tag, (counts.get(tag) ?? 0) + 1);
   return [...counts].toSorted(([a, m], [b, n]) => n - m || a.localeCompare(b)).map(([tag]) => tag);
 }
+
+/** Folders in use, by their names, with how many things lie in each. */
+export function foldersOf(
+  things: readonly Saved[],
+): readonly { readonly name: string; readonly count: number }[] {
+  const counts = new Map<string, number>();
+  for (const { folder } of things)
+    if (folder !== undefined) counts.set(folder, (counts.get(folder) ?? 0) + 1);
+  return [...counts]
+    .map(([name, count]) => ({ name, count }))
+    .toSorted((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }));
+}
+
+/** The name of a folder as it was typed: without spaces around, undefined where nothing is left. */
+export const readFolder = (text: string, longest: number): string | undefined =>
+  text.trim().replaceAll(/\s+/gu, " ").slice(0, longest).trim() || undefined;
 
 /**
  * Tags out of what was typed, with commas between them: each once, without spaces around, none longer or more than there may be.
@@ -41,7 +59,7 @@ export function readTags(text: string, most: number, longest: number): readonly 
  */
 export function foundOn(
   things: readonly Saved[],
-  { text, tags, order }: ShelfQuery,
+  { text, tags, folder, order }: ShelfQuery,
   line: (thing: Saved) => string,
 ): readonly Saved[] {
   const words = plain(text)
@@ -50,6 +68,7 @@ export function foundOn(
   const found = things.filter((thing) => {
     const own = thing.tags ?? [];
     if (!tags.every((tag) => own.includes(tag))) return false;
+    if (folder !== undefined && (thing.folder ?? "") !== folder) return false;
     if (words.length === 0) return true;
     const all = plain([thing.title, thing.words, ...own, line(thing)].join("\n"));
     return words.every((word) => all.includes(word));

@@ -14,7 +14,7 @@ import {
 const NOW = "2026-01-01T00:00:00.000Z";
 let ids = 0;
 const mode = (part: Partial<Extract<Saved, { kind: "mode" }>> = {}): Saved => ({
-  version: 3,
+  version: 4,
   id: `id-${ids++}`,
   kind: "mode",
   title: "D Dorian",
@@ -90,7 +90,7 @@ describe("a backup", () => {
         quarantine: ["x"],
       }),
     );
-    expect(value?.shelf[0]).toMatchObject({ title: "Gate", savedAt: date, version: 3 });
+    expect(value?.shelf[0]).toMatchObject({ title: "Gate", savedAt: date, version: 4 });
     expect(value?.aside).toEqual([{ from: "import", why: "broken", record: "x" }]);
   });
 

@@ -1,6 +1,7 @@
 export * from "./aside";
 export * from "./backup";
 export * from "./documents";
+export * from "./earlier";
 export * from "./fields";
 export * from "./finding";
 export * from "./import";

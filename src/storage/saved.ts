@@ -7,7 +7,7 @@ import { examValue, PRACTICE_KINDS } from "./sitting";
 import type { Fields, Versioned } from "./versioned";
 
 /** The version of every saved thing written now. */
-export const SAVED_VERSION = 3;
+export const SAVED_VERSION = 4;
 
 const instant = z.iso.datetime();
 
@@ -20,6 +20,16 @@ export const MOST_TAG = 40;
 
 const tag = z.string().min(1).max(MOST_TAG);
 
+/** Characters of a folder's name. */
+export const MOST_FOLDER = 60;
+
+/** States before the present one that a thing remembers. */
+export const MOST_EARLIER = 20;
+
+/** A state that a thing was in: when it was made, and what of it the next has otherwise; null where it hadn't the field. */
+const earlier = z.object({ changedAt: instant, was: z.record(z.string(), z.unknown()) });
+export type Earlier = z.infer<typeof earlier>;
+
 /** What every saved thing has. */
 const common = {
   version: z.literal(SAVED_VERSION),
@@ -29,12 +39,16 @@ const common = {
   words: z.string().max(20_000),
   /** The user's own headings for it, each once. */
   tags: z.array(tag).max(MOST_TAGS).optional(),
+  /** Where it lies; on the Shelf itself where it is left out. */
+  folder: z.string().min(1).max(MOST_FOLDER).optional(),
   savedAt: instant,
   changedAt: instant,
   /** Set while the thing is deleted and can still be brought back. */
   deletedAt: instant.optional(),
   /** Names of its states so far, the last the present one. They tell without a clock which of two copies is newer. */
   revisions: z.array(z.string().max(64)).min(1).max(MOST_REVISIONS),
+  /** What it was before, the latest last. */
+  earlier: z.array(earlier).max(MOST_EARLIER).optional(),
 };
 
 /** A mode on its home. */
@@ -146,7 +160,7 @@ export type SavedKind = Saved["kind"];
 /** What makes a saved thing, before the Shelf gives it an id, dates and a revision. */
 export type ToSave = Saved extends infer S
   ? S extends Saved
-    ? Omit<S, "version" | "id" | "savedAt" | "changedAt" | "deletedAt" | "revisions">
+    ? Omit<S, "version" | "id" | "savedAt" | "changedAt" | "deletedAt" | "revisions" | "earlier">
     : never
   : never;
 
@@ -158,25 +172,29 @@ function fromVersion1({ keptAt, ...rest }: Fields): Fields {
 /** Version 2 knew neither tags nor exams nor routines: what it wrote holds as it is. */
 const fromVersion2 = (fields: Fields): Fields => fields;
 
+/** Version 3 knew neither folders nor what a thing was before: what it wrote holds as it is. */
+const fromVersion3 = (fields: Fields): Fields => fields;
+
 /** Saved things of every version. */
 export const SAVED: Versioned<Saved> = {
   version: SAVED_VERSION,
   schema: saved,
-  migrations: [fromVersion1, fromVersion2],
+  migrations: [fromVersion1, fromVersion2, fromVersion3],
 };
 
 /** The name of a thing's present state. */
 export const revisionOf = ({ revisions }: Saved): string => revisions.at(-1) ?? "";
 
-const NOT_CONTENT = new Set(["savedAt", "changedAt", "deletedAt", "revisions"]);
+const NOT_CONTENT = new Set(["savedAt", "changedAt", "deletedAt", "revisions", "earlier"]);
+
+/** The fields of a thing that hold something, each with what it holds. */
+export const contentFields = (thing: Saved): readonly (readonly [string, unknown])[] =>
+  Object.entries(thing)
+    .filter(([field, held]) => !NOT_CONTENT.has(field) && held !== undefined)
+    .toSorted(([a], [b]) => (a < b ? -1 : 1));
 
 /** What a saved thing holds, as text: the same for two that differ in dates, revisions and the order of their fields alone. */
-export const contentOf = (thing: Saved): string =>
-  JSON.stringify(
-    Object.entries(thing)
-      .filter(([field]) => !NOT_CONTENT.has(field))
-      .toSorted(([a], [b]) => (a < b ? -1 : 1)),
-  );
+export const contentOf = (thing: Saved): string => JSON.stringify(contentFields(thing));
 
 /** The newest first, whatever order they were read in. */
 export const bySavedAt = (a: Saved, b: Saved): number =>

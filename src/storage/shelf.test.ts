@@ -1,7 +1,20 @@
 import "fake-indexeddb/auto";
 import { beforeEach, describe, expect, it } from "vitest";
 import { memoryStore } from "../../tests/fixtures/memory-store";
-import { browserStore, openAside, openSaving, openShelf, type RecordStore, type Saved, type ToSave } from ".";
+import {
+  browserStore,
+  earlierStates,
+  foldersOf,
+  foundOn,
+  MOST_EARLIER,
+  openAside,
+  openSaving,
+  openShelf,
+  readFolder,
+  type RecordStore,
+  type Saved,
+  type ToSave,
+} from ".";
 
 const DORIAN: ToSave = { kind: "mode", title: "D Dorian", words: "the gate", home: "D", mode: "dorian" };
 const QUICK = { patience: 20, pause: 5, longest: 10 };
@@ -208,7 +221,7 @@ describe("two tabs", () => {
 describe("many at once", () => {
   const many = (count: number, words = ""): readonly Saved[] =>
     Array.from({ length: count }, (_, at) => ({
-      ...{ version: 3 as const, id: `many-${at}`, title: `Mode ${at}`, words },
+      ...{ version: 4 as const, id: `many-${at}`, title: `Mode ${at}`, words },
       ...{ kind: "mode" as const, home: "D", mode: "dorian" },
       savedAt: "2026-01-01T00:00:00.000Z",
       changedAt: "2026-01-01T00:00:00.000Z",
@@ -253,5 +266,89 @@ describe("many at once", () => {
     const again = tab(store);
     await again.shelf.load();
     expect(again.shelf.$saved.get()).toEqual(one.shelf.$saved.get());
+  });
+});
+
+describe("what a thing was before", () => {
+  const now = ({ shelf }: ReturnType<typeof tab>, id: string) =>
+    shelf.$saved.get().find((each) => each.id === id)!;
+
+  it("is remembered, only as far as it differs, and can be put back", async () => {
+    const store = browserStore("earlier");
+    const one = tab(store);
+    const { id } = one.shelf.save(DORIAN);
+    one.shelf.change(now(one, id), { title: "The gate" });
+    one.shelf.change(now(one, id), { words: "slow", folder: "Scene one" });
+    one.shelf.change(now(one, id), { words: "slow" });
+    expect(now(one, id).earlier).toMatchObject([
+      { was: { title: "D Dorian" } },
+      { was: { words: "the gate", folder: null } },
+    ]);
+    await one.settled();
+    const again = tab(store);
+    await again.shelf.load();
+    const states = earlierStates(now(again, id));
+    expect(states.map(({ title, words, folder }) => [title, words, folder])).toEqual([
+      ["The gate", "the gate", undefined],
+      ["D Dorian", "the gate", undefined],
+    ]);
+    again.shelf.putBack(states[1]!);
+    expect(now(again, id)).toMatchObject({ title: "D Dorian", words: "the gate" });
+    expect(now(again, id).folder).toBeUndefined();
+    // The state that it was put back from can be had again in its turn.
+    again.shelf.putBack(earlierStates(now(again, id))[0]!);
+    expect(now(again, id)).toMatchObject({ title: "The gate", words: "slow", folder: "Scene one" });
+    await again.settled();
+  });
+
+  it("has room for so many states, and for so much text", () => {
+    const one = tab(memoryStore());
+    const { id } = one.shelf.save(DORIAN);
+    for (let nth = 0; nth < 40; nth += 1) one.shelf.change(now(one, id), { title: `Gate ${nth}` });
+    expect(earlierStates(now(one, id)).map(({ title }) => title)[MOST_EARLIER - 1]).toBe("Gate 19");
+    const words = (nth: number) => `${nth} `.repeat(6000);
+    for (let nth = 0; nth < 60; nth += 1) one.shelf.change(now(one, id), { words: words(nth) });
+    expect(JSON.stringify(now(one, id)).length).toBeLessThan(500_000);
+  });
+
+  it("of a thing whose past makes no sense is left out", () => {
+    const one = tab(memoryStore());
+    const thing = one.shelf.save(DORIAN);
+    const earlier = [
+      { changedAt: thing.changedAt, was: { title: "Before" } },
+      { changedAt: thing.changedAt, was: { mode: 7 } },
+    ];
+    expect(earlierStates({ ...thing, earlier })).toEqual([]);
+  });
+});
+
+describe("folders", () => {
+  it("hold things, and are there for as long as something lies in them", () => {
+    const one = tab(memoryStore());
+    const gate = one.shelf.save({ ...DORIAN, folder: "Scene 2" });
+    one.shelf.save({ ...DORIAN, title: "Stair", folder: "Scene 10" });
+    one.shelf.save({ ...DORIAN, title: "Moon" });
+    const all = () => one.shelf.$saved.get();
+    const within = (folder: string | undefined) =>
+      foundOn(all(), { text: "", tags: [], folder, order: "title" }, () => "").map(({ title }) => title);
+    expect(foldersOf(all())).toEqual([
+      { name: "Scene 2", count: 1 },
+      { name: "Scene 10", count: 1 },
+    ]);
+    expect([within("Scene 2"), within(""), within(undefined)]).toEqual([
+      ["D Dorian"],
+      ["Moon"],
+      ["D Dorian", "Moon", "Stair"],
+    ]);
+    one.shelf.change(gate, { folder: undefined });
+    expect(foldersOf(all()).map(({ name }) => name)).toEqual(["Scene 10"]);
+  });
+
+  it("are named by what was typed, if that is anything", () => {
+    expect([readFolder("  Scene   one ", 60), readFolder("   ", 60), readFolder("abcdef", 3)]).toEqual([
+      "Scene one",
+      undefined,
+      "abc",
+    ]);
   });
 });

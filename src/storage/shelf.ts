@@ -1,5 +1,6 @@
 import { atom, type ReadableAtom } from "nanostores";
 import type { Aside } from "./aside";
+import { rememberingEarlier } from "./earlier";
 import {
   bySavedAt,
   contentOf,
@@ -42,7 +43,9 @@ export interface Shelf {
   /** Saves a thing under an id of its own, in place of what was there. */
   saveAs: (id: string, thing: ToSave) => Saved;
   /** Changes a thing as it was when the user began: what another tab has made of it since is kept beside. */
-  change: (opened: Saved, part: Partial<Pick<Saved, "title" | "words" | "tags">>) => void;
+  change: (opened: Saved, part: Partial<Pick<Saved, "title" | "words" | "tags" | "folder">>) => void;
+  /** Puts a thing back into a state that it was in; what it is now is remembered in its turn. */
+  putBack: (state: Saved) => void;
   remove: (id: string) => void;
   bringBack: (id: string) => void;
   /** Puts things as they are, in stretches; what there is under their ids makes way. */
@@ -127,7 +130,8 @@ export function openShelf(surroundings: ShelfSurroundings): Shelf {
   const make = (id: string, thing: ToSave, before: Saved | undefined): Saved => {
     const date = now().toISOString();
     const { savedAt, revisions } = before ?? { savedAt: date, revisions: [] };
-    return next({ ...thing, version: SAVED_VERSION, id, savedAt, changedAt: date, revisions });
+    const made = next({ ...thing, version: SAVED_VERSION, id, savedAt, changedAt: date, revisions });
+    return before ? rememberingEarlier(before, made) : made;
   };
 
   return {
@@ -164,7 +168,11 @@ export function openShelf(surroundings: ShelfSurroundings): Shelf {
     save: (thing) => put(make(newId(), thing, undefined)),
     saveAs: (id, thing) => put(make(id, thing, find(id))),
     change: (opened, part) => {
-      put(next(undeleted({ ...opened, ...part })));
+      put(rememberingEarlier(opened, next(undeleted({ ...opened, ...part }))));
+    },
+    putBack: (state) => {
+      const now = find(state.id);
+      if (now) put(rememberingEarlier(now, next(undeleted({ ...state, revisions: now.revisions }))));
     },
     remove: (id) => {
       const thing = find(id);

@@ -1,5 +1,5 @@
-import type { ShelfOrder } from "@/storage";
-import { capital, countText } from "./names";
+import type { Saved, ShelfOrder } from "@/storage";
+import { capital, countText, inTitle } from "./names";
 
 /** What the Shelf says. */
 
@@ -32,6 +32,33 @@ export const SHELF_ORDER_TEXT: Readonly<Record<ShelfOrder, string>> = {
 export const foundOnShelfText = (found: number, of: number): string => `${found} of ${of} found.`;
 
 export const chosenText = (count: number): string => `${capital(countText(count, "thing"))} chosen.`;
+
+/** What a folder is called on its button: "Scenes 4". */
+export const folderText = (name: string, count: number): string =>
+  `${name === "" ? "No folder" : name} ${count}`;
+
+export const inFolderText = (folder: string): string => `in ${folder}`;
+
+export const FOLDER_SAYS =
+  "Drag a thing by its handle onto the new folder, or name the folder when you reword it. An empty folder isn’t kept.";
+
+export const NEEDS_FOLDER = "A folder needs a name.";
+
+export const movedText = (count: number, folder: string): string =>
+  `Moved ${countText(count, "thing")} to ${folder}.`;
+
+/** What a thing was in one of its earlier states, by what changed then. */
+export function earlierText(state: Saved, later: Saved): string {
+  const changed = [
+    ...(state.title === later.title ? [] : [`“${inTitle(state.title)}”`]),
+    ...(state.words === later.words ? [] : ["other words"]),
+    ...((state.tags ?? []).join() === (later.tags ?? []).join() ? [] : ["other tags"]),
+    ...(state.folder === later.folder
+      ? []
+      : [state.folder === undefined ? "in no folder" : inFolderText(state.folder)]),
+  ];
+  return changed.length === 0 ? "other contents" : changed.join(", ");
+}
 
 export const NO_TAG = "A tag needs a word.";
 

@@ -1,6 +1,7 @@
-import { useState } from "react";
+import { useStore } from "@nanostores/react";
+import { useId, useState } from "react";
 import { shelf } from "@/session";
-import { MOST_TAG, MOST_TAGS, readTags, type ToSave } from "@/storage";
+import { foldersOf, MOST_FOLDER, MOST_TAG, MOST_TAGS, readFolder, readTags, type ToSave } from "@/storage";
 import { Button } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
 import styles from "./Shelf.module.css";
@@ -21,6 +22,7 @@ export function SaveDialog({ thing, onClose }: SaveDialogProps) {
           title={thing.title}
           words={thing.words}
           tags={thing.tags}
+          folder={thing.folder}
           act="Save"
           onDone={(part) => {
             shelf.save({ ...thing, ...part });
@@ -37,22 +39,31 @@ interface SavedFormProps {
   readonly title: string;
   readonly words: string;
   readonly tags: readonly string[] | undefined;
+  readonly folder: string | undefined;
   /** What the button that ends it says. */
   readonly act: string;
-  readonly onDone: (part: { title: string; words: string; tags: string[] }) => void;
+  readonly onDone: (part: {
+    title: string;
+    words: string;
+    tags: string[];
+    folder: string | undefined;
+  }) => void;
   readonly onCancel: () => void;
 }
 
 /** Title and words: for what is about to be kept and for what is kept already. */
-export function SavedForm({ title, words, tags = [], act, onDone, onCancel }: SavedFormProps) {
-  const [draft, setDraft] = useState({ title, words, tags: tags.join(", ") });
+export function SavedForm({ title, words, tags = [], folder = "", act, onDone, onCancel }: SavedFormProps) {
+  const [draft, setDraft] = useState({ title, words, tags: tags.join(", "), folder });
   const isNamed = draft.title.trim() !== "";
+  const folders = useId();
+  const saved = useStore(shelf.$saved);
   const done = () =>
     isNamed &&
     onDone({
       title: draft.title.trim(),
       words: draft.words.trim(),
       tags: [...readTags(draft.tags, MOST_TAGS, MOST_TAG)],
+      folder: readFolder(draft.folder, MOST_FOLDER),
     });
   return (
     <form
@@ -98,6 +109,21 @@ export function SavedForm({ title, words, tags = [], act, onDone, onCancel }: Sa
           onChange={(event) => setDraft({ ...draft, tags: event.target.value })}
         />
       </label>
+      <label className={styles.field}>
+        Folder
+        <input
+          className={styles.written}
+          value={draft.folder}
+          list={folders}
+          maxLength={MOST_FOLDER}
+          onChange={(event) => setDraft({ ...draft, folder: event.target.value })}
+        />
+      </label>
+      <datalist id={folders}>
+        {foldersOf(saved).map(({ name }) => (
+          <option key={name} value={name} />
+        ))}
+      </datalist>
       <div className={styles.acts}>
         <Button type="submit" kind="main" disabled={!isNamed}>
           {act}

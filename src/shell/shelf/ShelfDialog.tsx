@@ -16,7 +16,8 @@ import { emptyShelfText, SHELF_SAYS } from "@/words";
 import { Dialog } from "@/kit/dialog";
 import { AsideList } from "./AsideList";
 import { Backup } from "./Backup";
-import { SavedForm } from "./SaveDialog";
+import { Folders } from "./Folders";
+import { SavedRow } from "./SavedRow";
 import { ShelfTools } from "./ShelfTools";
 import styles from "./Shelf.module.css";
 
@@ -84,29 +85,39 @@ export function ShelfDialog({ open, onClose }: ShelfDialogProps) {
           onChosen={setChosen}
         />
       )}
-      {kinds.map(({ kind, plural, line }) => {
-        const things = found.filter((thing) => thing.kind === kind);
-        return things.length === 0 ? null : (
-          <section key={kind}>
-            <h3 className={styles.kind}>{plural}</h3>
-            <Rows
-              things={things}
-              row={(thing) => (
-                <SavedRow
-                  key={thing.id}
-                  thing={thing}
-                  line={line(thing)}
-                  edited={edited?.id === thing.id ? edited : undefined}
-                  onEdit={setEdited}
-                  onOpen={onClose}
-                  isChosen={chosen?.has(thing.id)}
-                  onChoose={() => choose(thing.id)}
-                />
-              )}
-            />
-          </section>
-        );
-      })}
+      <Folders
+        things={living}
+        folder={query.folder}
+        onFolder={(folder) => setQuery({ ...query, folder })}
+        onMove={(id, folder) => {
+          const thing = living.find((each) => each.id === id);
+          if (thing && thing.folder !== folder) shelf.change(thing, { folder });
+        }}
+      >
+        {kinds.map(({ kind, plural, line }) => {
+          const things = found.filter((thing) => thing.kind === kind);
+          return things.length === 0 ? null : (
+            <section key={kind}>
+              <h3 className={styles.kind}>{plural}</h3>
+              <Rows
+                things={things}
+                row={(thing) => (
+                  <SavedRow
+                    key={thing.id}
+                    thing={thing}
+                    line={line(thing)}
+                    edited={edited?.id === thing.id ? edited : undefined}
+                    onEdit={setEdited}
+                    onOpen={onClose}
+                    isChosen={chosen?.has(thing.id)}
+                    onChoose={() => choose(thing.id)}
+                  />
+                )}
+              />
+            </section>
+          );
+        })}
+      </Folders>
       {deleted.length > 0 && (
         <section>
           <h3 className={styles.kind}>Deleted in the last {KEEP_DELETED_DAYS} days</h3>
@@ -156,73 +167,5 @@ function EmptyShelf() {
       <p>{emptyShelfText(demoCounts)}</p>
       <Button onClick={() => void bringInDemo()}>Load the demo</Button>
     </div>
-  );
-}
-
-interface SavedRowProps {
-  readonly thing: Saved;
-  /** What it is, under its title. */
-  readonly line: string;
-  /** The thing as it was when the user began to reword it. */
-  readonly edited: Saved | undefined;
-  readonly onEdit: (thing: Saved | undefined) => void;
-  readonly onOpen: () => void;
-  /** Whether it is among those that are chosen; undefined while none are. */
-  readonly isChosen: boolean | undefined;
-  readonly onChoose: () => void;
-}
-
-function SavedRow({ thing, line, edited, onEdit, onOpen, isChosen, onChoose }: SavedRowProps) {
-  const isUnsaved = useStore(shelf.$unsaved).has(thing.id);
-  if (edited) {
-    return (
-      <li className={styles.row}>
-        <SavedForm
-          title={edited.title}
-          words={edited.words}
-          tags={edited.tags}
-          act="Save"
-          onDone={(part) => {
-            shelf.change(edited, part);
-            onEdit(undefined);
-          }}
-          onCancel={() => onEdit(undefined)}
-        />
-      </li>
-    );
-  }
-  return (
-    <li className={styles.row}>
-      {isChosen !== undefined && (
-        <label className={styles.choose}>
-          <input type="checkbox" checked={isChosen} onChange={onChoose} />
-          <span>{`Choose ${thing.title}`}</span>
-        </label>
-      )}
-      <button
-        type="button"
-        className={styles.open}
-        onClick={() => {
-          openSaved(thing);
-          onOpen();
-        }}
-      >
-        <strong>{thing.title}</strong>
-        <small className={styles.under}>{line}</small>
-      </button>
-      {isUnsaved && <small className={styles.unsaved}>Saving…</small>}
-      {thing.words !== "" && <p className={styles.words}>{thing.words}</p>}
-      {thing.tags !== undefined && thing.tags.length > 0 && (
-        <p className={styles.tags}>{thing.tags.join(" · ")}</p>
-      )}
-      <div className={styles.acts}>
-        <Button kind="quiet" onClick={() => onEdit(thing)} aria-label={`Rename ${thing.title}`}>
-          Rename or reword
-        </Button>
-        <Button kind="quiet" onClick={() => shelf.remove(thing.id)} aria-label={`Delete ${thing.title}`}>
-          Delete
-        </Button>
-      </div>
-    </li>
   );
 }

@@ -1,8 +1,27 @@
 import { useState } from "react";
 import { shelf } from "@/session";
-import { MOST_TAG, MOST_TAGS, readTags, type Saved, SHELF_ORDERS, type ShelfQuery, tagsOf } from "@/storage";
+import {
+  foldersOf,
+  MOST_FOLDER,
+  MOST_TAG,
+  MOST_TAGS,
+  readFolder,
+  readTags,
+  type Saved,
+  SHELF_ORDERS,
+  type ShelfQuery,
+  tagsOf,
+} from "@/storage";
 import { Button, Select, TextField, Toggle } from "@/kit/controls";
-import { chosenText, foundOnShelfText, NO_TAG, SHELF_ORDER_TEXT, taggedText } from "@/words";
+import {
+  chosenText,
+  foundOnShelfText,
+  movedText,
+  NEEDS_FOLDER,
+  NO_TAG,
+  SHELF_ORDER_TEXT,
+  taggedText,
+} from "@/words";
 import styles from "./Shelf.module.css";
 
 interface ShelfToolsProps {
@@ -100,6 +119,21 @@ function Several({ found, chosen, onChosen }: SeveralProps) {
           for (const thing of things)
             shelf.change(thing, { tags: [...new Set([...(thing.tags ?? []), ...tags])].slice(0, MOST_TAGS) });
           setSaid(taggedText(things.length, tags));
+          return undefined;
+        }}
+      />
+      <TextField
+        label="Folder for all that are chosen"
+        value=""
+        placeholder="Folder"
+        width={12}
+        size="small"
+        suggestions={foldersOf(found).map(({ name }) => name)}
+        onCommit={(text) => {
+          const folder = readFolder(text, MOST_FOLDER);
+          if (folder === undefined) return NEEDS_FOLDER;
+          for (const thing of things) shelf.change(thing, { folder });
+          setSaid(movedText(things.length, folder));
           return undefined;
         }}
       />

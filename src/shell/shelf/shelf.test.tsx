@@ -129,7 +129,7 @@ describe("the Shelf on the screen", () => {
   it("opens a kept thing in its own view", () => {
     const savedAt = "2026-01-01T00:00:00.000Z";
     const common = {
-      version: 3 as const,
+      version: 4 as const,
       revisions: ["r"],
       ...{ id: "x", words: "", savedAt, changedAt: savedAt, title: "T" },
     };
