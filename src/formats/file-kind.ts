@@ -14,6 +14,8 @@ export const FILE_KINDS = [
   "recording",
   "backup",
   "exam",
+  "exam-result",
+  "log",
   "unknown",
 ] as const;
 export type FileKind = (typeof FILE_KINDS)[number];
@@ -57,6 +59,8 @@ export function fileKind(head: Uint8Array, name: string): FileKind {
   if (/^\s*<(?:\?xml|!DOCTYPE|score-)/u.test(text)) return "musicxml";
   if (/^\s*\{\s*"format":\s*"shade-backup"/u.test(text)) return "backup";
   if (/^\s*\{\s*"format":\s*"shade-exam"/u.test(text)) return "exam";
+  if (/^"?exam"?[,;\t]"?started\b/iu.test(text)) return "exam-result";
+  if (/^"?day"?[,;\t]"?time"?[,;\t]"?kind\b/iu.test(text)) return "log";
   if (/^\s*\{\s*(?:title|t|subtitle|artist|key|start_of_\w+|so[cvbt]|comment|c|ci)\s*[:}]/imu.test(text))
     return "chordpro";
   if (/^X:\s*\d/mu.test(text) || /^K:/mu.test(text)) return "abc";

@@ -16,7 +16,7 @@ export interface Sittings {
   load: () => Promise<void>;
   /** Reads one anew: another tab has changed it. */
   reload: (key: string) => Promise<void>;
-  begin: (part: Pick<Sitting, "title"> & Partial<Pick<Sitting, "ear" | "played">>) => Sitting;
+  begin: (part: Pick<Sitting, "title"> & Partial<Pick<Sitting, "ear" | "played" | "startedAt">>) => Sitting;
   /** Changes one as it is now; nothing where there is none. */
   change: (id: string, part: (now: Sitting) => Partial<Sitting>) => void;
   /** It is over; of one in which nothing was answered or played nothing is left. */

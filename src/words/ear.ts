@@ -249,11 +249,23 @@ export function habitText({ right, given, times, of, between }: Confusion): stri
   return `${capital(modeText(one))} taken for ${modeText(other)} ${countText(times, "time")} in ${of} (${from} to ${to}% if this goes on)${listen}.`;
 }
 
+const timesText = (times: number): string =>
+  times === 1 ? "once" : times === 0 ? "never" : countText(times, "time");
+
+/** How a habit went on: "Seven times in the first 20, once in the last 21." */
+export const habitTrendText = ([earlier, later]: readonly {
+  readonly times: number;
+  readonly of: number;
+}[]): string =>
+  earlier && later
+    ? `${capital(timesText(earlier.times))} in the first ${earlier.of}, ${timesText(later.times)} in the last ${later.of}.`
+    : "";
+
 export const gainedText = (cards: number): string =>
   cards === 0 ? "" : `${capital(countText(cards, "question"))} will come back later than before.`;
 
 export const EXAM_FILE_REFUSED =
-  "This isn’t an exam file that this version of Shade can read. What you have here stays as it is.";
+  "This isn’t an exam, or the result of one, that this version of Shade can read. What you have here stays as it is.";
 
 export const LISTEN_IN_ORDER =
   "Listen for home first, then for the third: major or minor. Then find the degree that differs from plain major or minor.";
@@ -269,6 +281,13 @@ export const passedText = (level: string): string => `You passed a level: ${leve
 /** What was mixed up once or more, without a claim about habits. */
 export const takenForText = ({ right, given, times }: Confusion): string =>
   `You took ${modeText(modeById(right))} for ${modeText(modeById(given))} ${countText(times, "time")}.`;
+
+/** The same of somebody else. */
+export const wasTakenForText = ({ right, given, times }: Confusion): string =>
+  `${capital(modeText(modeById(right)))} was taken for ${modeText(modeById(given))} ${countText(times, "time")}.`;
+
+export const resultUnreadText = (rows: number): string =>
+  `${capital(countText(rows, "row"))} of the file can’t be read.`;
 
 export const drillText = (one: string, other: string): string =>
   `Practise ${modeText(modeById(one))} and ${modeText(modeById(other))}`;

@@ -60,6 +60,18 @@ export const ADDED_TO_ROUTINE = "Added to the routine.";
 
 export const ROUTINE_FULL = "The routine is full, or this is too long for it.";
 
+/** What came of a log file. */
+export function broughtText(pieces: number, unread: number, ear: number): string {
+  const rows = (count: number) => countText(count, "row");
+  return [
+    pieces === 0 ? "Nothing in this file is new." : `Imported ${countText(pieces, "item")}.`,
+    ...(ear === 0 ? [] : [`${capital(rows(ear))} of ear training left out: a backup has the answers.`]),
+    ...(unread === 0 ? [] : [`${capital(rows(unread))} can’t be read.`]),
+  ].join(" ");
+}
+
+export const LOG_TOO_LARGE = "This file is too large for a log.";
+
 export const NO_DAYS =
   "Nothing has been written down yet. Train your ear or start a routine, and it will be here.";
 

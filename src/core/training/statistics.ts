@@ -62,6 +62,21 @@ const HABIT = 0.1;
 export const habits = (attempts: readonly Attempt[]): readonly Confusion[] =>
   confusions(attempts).filter(({ of, between }) => of >= ENOUGH && between[0] >= HABIT);
 
+/** How often a habit came up in the earlier and in the later half of its questions; undefined where a half has too few. */
+export function halvesOf(
+  attempts: readonly Attempt[],
+  { right, given }: Pick<Confusion, "right" | "given">,
+): readonly [earlier: Pick<Confusion, "times" | "of">, later: Pick<Confusion, "times" | "of">] | undefined {
+  const asked = attempts.filter((each) => namesMode(each) && each.right === right);
+  const middle = Math.floor(asked.length / 2);
+  if (middle < ENOUGH) return undefined;
+  const counted = (half: readonly Attempt[]) => ({
+    times: half.filter((each) => !each.isRight && each.given === given).length,
+    of: half.length,
+  });
+  return [counted(asked.slice(0, middle)), counted(asked.slice(middle))];
+}
+
 /** Right answers and all, in a row of equal stretches of time: whether it gets better. */
 export function trend(
   attempts: readonly Attempt[],

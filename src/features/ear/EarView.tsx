@@ -5,6 +5,8 @@ import view from "@/shell/frame/View.module.css";
 import { Asking } from "./Asking";
 import { EAR } from "./exam";
 import { ExamShow } from "./ExamShow";
+import { $shownResult } from "./result";
+import { ResultShow } from "./ResultShow";
 import { $question, $running } from "./run";
 import { Summary } from "./Summary";
 import { TodayShow } from "./TodayShow";
@@ -20,8 +22,10 @@ export function EarView() {
   const running = useStore($running);
   const question = useStore($question);
   const place = useStore($place);
+  const result = useStore($shownResult);
   if (running?.ear && question) return <Asking sitting={running} question={question} />;
   if (running?.ear) return <Summary sitting={running} />;
+  if (result) return <ResultShow result={result} onClose={() => $shownResult.set(undefined)} />;
   const tabs = (
     <div className={view.parts}>
       <PartTabs view={EAR} name="Ear" parts={PARTS} />

@@ -28,6 +28,7 @@ import {
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { EAR, examDocument, flipped, flipQuestion, flipTexture, readExam, writeExam } from "./exam";
+import { $shownResult, readResult } from "./result";
 import { beginExam } from "./run";
 import { examTuneValue, lackedBy, tuneForExam, type TuneOffered, tunesOffered } from "./tunes";
 import styles from "./Ear.module.css";
@@ -42,8 +43,11 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
   const title = exam.title || "Exam";
   const save = () => $toSave.set({ kind: "exam", title, words: "", exam });
   const takeFile = async (file: File) => {
-    const read = file.size < MOST_BYTES ? readExam(await file.text()) : undefined;
-    setRefused(read === undefined);
+    const text = file.size < MOST_BYTES ? await file.text() : "";
+    const read = readExam(text);
+    const found = read ? undefined : readResult(text);
+    setRefused(!read && !found);
+    $shownResult.set(found);
     if (read) examDocument.open(read);
   };
   useIncoming(EAR, (files) => files[0] && void takeFile(files[0]));
@@ -113,6 +117,7 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
               </Toggle>
             ))}
           </Row>
+          {exam.textures.includes("tune") && <TunesRow exam={exam} />}
           <Row name="Scales">
             <Choice
               label="Octaves"
@@ -136,8 +141,7 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
               onChange={(way) => change({ way })}
             />
           </Row>
-          {exam.textures.includes("tune") && <TunesRow exam={exam} />}
-          <Row name="Listening">
+          <Row name="Register">
             <Choice
               label="Register"
               size="small"
@@ -145,6 +149,8 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
               options={REGISTERS.map((value) => ({ value, text: REGISTER_NAME[value] }))}
               onChange={(register) => change({ register })}
             />
+          </Row>
+          <Row name="Listening">
             <Choice
               label="How often it may be heard"
               size="small"
@@ -180,8 +186,8 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
             </Button>
             <Button onClick={() => saveFile("exam.json", writeExam(exam), "application/json")}>Export</Button>
             <FileButton
-              label="Exam file"
-              accept=".json,application/json"
+              label="Exam or result file"
+              accept=".json,.csv,application/json,text/csv"
               onFile={(file) => void openFiles([file])}
             >
               Open a file
@@ -209,7 +215,7 @@ const ORDER = FAMILIES.filter(({ id }) => USUAL_FAMILIES.includes(id)).flatMap((
   modes.map(({ id }) => id),
 );
 
-/** An exam file is a few thousand characters. */
+/** An exam or a result is a few thousand characters. */
 const MOST_BYTES = 200_000;
 
 /** Tunes that an exam has at most, and that are offered beside them. */

@@ -6,20 +6,10 @@ import { Button } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { Panel, Saying } from "@/kit/panel";
 import { useKeys } from "@/session/useKeys";
-import {
-  givenText,
-  drillText,
-  gainedText,
-  habitText,
-  homeModeText,
-  passedText,
-  QUESTION_NAME,
-  rightText,
-  takenForText,
-} from "@/words";
-import { mode as modeById } from "@/core/scale";
+import { drillText, gainedText, habitText, passedText, rightText, takenForText } from "@/words";
 import view from "@/shell/frame/View.module.css";
-import { resultFile } from "./result";
+import { AnswersTable } from "./AnswersTable";
+import { resultOf, writeResult } from "./result";
 import { beginDrill, beginExam, gained, leave } from "./run";
 import styles from "./Ear.module.css";
 
@@ -37,34 +27,7 @@ export function Summary({ sitting }: { readonly sitting: Sitting }) {
       <div className={view.answer}>
         <h1 className={styles.question}>{rightText(right, of)}</h1>
         <div className={styles.scroll}>
-          <table className={styles.table}>
-            <caption className="visually-hidden">Questions and answers</caption>
-            <thead>
-              <tr>
-                <th scope="col">Question</th>
-                <th scope="col">Mode</th>
-                <th scope="col">Your answer</th>
-                <th scope="col">Right answer</th>
-                <th scope="col">Seconds</th>
-              </tr>
-            </thead>
-            <tbody>
-              {(sitting.ear?.attempts ?? []).map((attempt) => {
-                const asked = sitting.ear?.asked[attempt.nth];
-                if (!asked) return null;
-                const { question, mode } = asked.card;
-                return (
-                  <tr key={attempt.nth} data-wrong={!attempt.isRight || undefined}>
-                    <td>{QUESTION_NAME[question]}</td>
-                    <td>{homeModeText({ home: asked.home, mode: modeById(mode) })}</td>
-                    <td>{givenText(question, attempt.given)}</td>
-                    <td>{attempt.isRight ? "the same" : givenText(question, attempt.right)}</td>
-                    <td>{Math.round(attempt.took / 1000)}</td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+          <AnswersTable rows={resultOf(sitting).rows} whose="Your answer" />
         </div>
       </div>
       <Panel
@@ -76,7 +39,7 @@ export function Summary({ sitting }: { readonly sitting: Sitting }) {
             </Button>
             {exam && <Button onClick={() => beginExam(exam)}>Once more</Button>}
             {exam && (
-              <Button onClick={() => saveFile("exam-result.csv", resultFile(sitting), "text/csv")}>
+              <Button onClick={() => saveFile("exam-result.csv", writeResult(resultOf(sitting)), "text/csv")}>
                 Export result
               </Button>
             )}

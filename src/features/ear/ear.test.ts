@@ -16,7 +16,7 @@ import { mode, SEVEN } from "@/core/scale";
 import { $attempts, $selection, sittings } from "@/session";
 import { givenText, mixedUpSentence, questionText, thirdSentence } from "@/words";
 import { examDocument, flipped, readExam, writeExam } from "./exam";
-import { resultFile } from "./result";
+import { readResult, resultOf, writeResult } from "./result";
 import {
   $heard,
   $mayHear,
@@ -56,7 +56,7 @@ describe("an exam", () => {
     const sitting = $running.get()!;
     expect(sitting.endedAt).toBeDefined();
     expect(gained(sitting)).toMatchObject({ right: 2, of: 3 });
-    expect(resultFile(sitting).split("\r\n")).toHaveLength(5);
+    expect(writeResult(resultOf(sitting)).split("\r\n")).toHaveLength(5);
   });
 
   it("stays at its question until the next is asked for where answers are told, and takes one answer", () => {
@@ -166,4 +166,39 @@ describe("levels", () => {
 
 it("the stage of another view knows nothing of the question", () => {
   expect($selection.get().isHidden).toBeFalsy();
+});
+
+describe("a result that is sent back", () => {
+  it("is read as it was written, whatever was asked", () => {
+    beginExam({
+      ...exam,
+      modes: seven,
+      questions: ["mode", "third", "differs"],
+      count: 12,
+      title: "For Ana",
+    });
+    for (let nth = 0; nth < 12; nth += 1) answerRight(nth % 3 !== 0);
+    const result = resultOf($running.get()!);
+    const read = readResult(writeResult(result))!;
+    const told = ({ rows }: typeof result) =>
+      rows.map(({ card, home, given, right, isRight, heard }) => [card, home, given, right, isRight, heard]);
+    expect(told(read)).toEqual(told(result));
+    expect(read).toMatchObject({ title: "For Ana", startedAt: result.startedAt, unread: 0 });
+  });
+
+  it("is read as far as it makes sense, and refused where nothing does", () => {
+    beginExam({ ...exam, count: 3 });
+    for (let nth = 0; nth < 3; nth += 1) answerRight();
+    const [head, first, ...rest] = writeResult(resultOf($running.get()!)).split("\r\n");
+    // A table program writes semicolons, another line end, and a mark in front.
+    const changed = [head!, first!.replace(/mode/u, "mood"), ...rest].join("\n").replaceAll(",", ";");
+    expect(readResult(`\uFEFF${changed}`)).toMatchObject({ unread: 1, rows: { length: 2 } });
+    const tampered = writeResult(resultOf($running.get()!)).replaceAll(
+      /,[a-z]+,([a-z]+),1,/gu,
+      ",nonsense,$1,1,",
+    );
+    expect(readResult(tampered)).toBeUndefined();
+    for (const text of ["", "a,b\n1,2", head!, "{", "\u0000".repeat(50)])
+      expect(readResult(text)).toBeUndefined();
+  });
 });

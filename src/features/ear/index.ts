@@ -13,7 +13,7 @@ export const ear: Feature = {
   showsPlaceMode: true,
   View: lazy(() => import("./EarView").then(({ EarView }) => ({ default: EarView }))),
   undoes: (part) => (part === "exam" ? examDocument : undefined),
-  files: { kinds: ["exam"], part: "exam" },
+  files: { kinds: ["exam", "exam-result"], part: "exam" },
   saved: [
     savedOpener({
       kind: "exam",

@@ -1,32 +1,96 @@
-import { printName } from "@/core/pitch";
-import { writeCsv } from "@/formats";
+import { atom } from "nanostores";
+import { maybeFifths, printName } from "@/core/pitch";
+import { maybeMode } from "@/core/scale";
+import { type Attempt, type Card, QUESTIONS, TEXTURES } from "@/core/training";
+import { readCsv, writeCsv } from "@/formats";
 import type { Sitting } from "@/storage";
+import { givenText } from "@/words";
 
-/** What was answered in a sitting, a row to each question, for a teacher's table. */
-export const resultFile = ({ title, startedAt, ear }: Sitting): string =>
+/** The result that somebody sent, while it is looked at. */
+export const $shownResult = atom<Result | undefined>();
+
+/** A question with its answer. */
+export interface ResultRow extends Attempt {
+  readonly home: number;
+}
+
+/** What came of an exam: in this browser, or in a file that somebody sent. */
+export interface Result {
+  readonly title: string;
+  readonly startedAt: string;
+  readonly rows: readonly ResultRow[];
+  /** Rows of the file that make no sense. */
+  readonly unread: number;
+}
+
+const COLUMNS = [
+  ...["exam", "started", "question", "texture", "home", "mode"],
+  ...["answer", "right answer", "right", "seconds", "heard"],
+];
+
+/** What was answered in a sitting. */
+export const resultOf = ({ title, startedAt, ear }: Sitting): Result => ({
+  title,
+  startedAt,
+  unread: 0,
+  rows: (ear?.attempts ?? []).flatMap(({ nth, ...attempt }) => {
+    const asked = ear?.asked[nth];
+    return asked ? [{ ...attempt, card: asked.card, home: asked.home }] : [];
+  }),
+});
+
+/** A result as a table, a row to each question, for a teacher. */
+export const writeResult = ({ title, startedAt, rows }: Result): string =>
   writeCsv([
-    [
-      "exam",
-      "started",
-      "question",
-      "texture",
-      "home",
-      "mode",
-      "answer",
-      "right answer",
-      "right",
-      "seconds",
-      "heard",
-    ],
-    ...(ear?.attempts ?? []).flatMap(({ nth, given, right, isRight, took, heard }) => {
-      const asked = ear?.asked[nth];
-      if (!asked) return [];
-      const { question, texture = "", mode } = asked.card;
-      return [
-        [
-          ...[title, startedAt, question, texture, printName(asked.home), mode, given, right],
-          ...[isRight ? "1" : "0", (took / 1000).toFixed(1), String(heard)],
-        ],
-      ];
-    }),
+    COLUMNS,
+    ...rows.map(({ card: { question, texture = "", mode }, home, given, right, isRight, took, heard }) => [
+      ...[title, startedAt, question, texture, printName(home), mode, given, right],
+      ...[isRight ? "1" : "0", (took / 1000).toFixed(1), String(heard)],
+    ]),
   ]);
+
+/** Reads the table of a result; undefined where no row of it is one. */
+export function readResult(text: string): Result | undefined {
+  const table = readCsv(text);
+  const rows = table.flatMap((row) => rowOf(row) ?? []);
+  const [first] = table;
+  if (rows.length === 0 || !first) return undefined;
+  return {
+    title: (first.exam ?? "").slice(0, 240),
+    startedAt: first.started ?? "",
+    rows,
+    unread: table.length - rows.length,
+  };
+}
+
+function rowOf(row: Readonly<Record<string, string>>): ResultRow | undefined {
+  const question = QUESTIONS.find((each) => each === row.question);
+  const mode = maybeMode(row.mode ?? "");
+  const home = maybeFifths(row.home ?? "");
+  const [took, heard] = [Number(row.seconds), Number(row.heard)];
+  if (!question || !mode || home === undefined || !(took >= 0) || !["0", "1"].includes(row.right ?? ""))
+    return undefined;
+  const texture = TEXTURES.find((each) => each === row.texture);
+  const card: Card = { question, mode: mode.id, ...(texture === undefined ? {} : { texture }) };
+  const [given, right] = [row.answer ?? "", row["right answer"] ?? ""];
+  if (!isNamed(question, given) || !isNamed(question, right)) return undefined;
+  return {
+    card,
+    home,
+    given,
+    right,
+    isRight: row.right === "1",
+    took: took * 1000,
+    heard: Number.isInteger(heard) && heard >= 0 ? heard : 0,
+    at: 0,
+  };
+}
+
+/** Whether an answer can be said in words: one that was tampered with can't. */
+function isNamed(question: Card["question"], answer: string): boolean {
+  try {
+    return givenText(question, answer) !== "";
+  } catch {
+    return false;
+  }
+}

@@ -1,25 +1,27 @@
 import { useStore } from "@nanostores/react";
-import { addMonths, format, isSameMonth } from "date-fns";
+import { addMonths, format, isSameMonth, setHours, startOfDay } from "date-fns";
 import { type ReactNode, useState } from "react";
-import { writeCsv } from "@/formats";
-import { $sittings, attemptsOf, dayName, sittings } from "@/session";
+import { $sittings, attemptsOf, dayName, openFiles, sittings } from "@/session";
 import { FELT, type Felt, type Sitting } from "@/storage";
-import { Button, Select } from "@/kit/controls";
+import { Button, FileButton, Select } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { Panel, Saying } from "@/kit/panel";
+import { useIncoming } from "@/session/useIncoming";
 import { useKeys } from "@/session/useKeys";
 import {
   answersText,
+  broughtText,
   daysInARowText,
   DELETED_SITTING,
   durationText,
   FELT_TEXT,
-  KIND_TEXT,
+  LOG_TOO_LARGE,
   NO_DAYS,
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
-import { $byDay, $pieces, $secondsOfDays, inARow, piecesOf, weeksOf } from "./log";
+import { $byDay, $pieces, $secondsOfDays, inARow, LOG, weeksOf } from "./log";
 import { MinutesField, TempoOfField } from "./fields";
+import { readLog, writeLog } from "./log-file";
 import styles from "./Log.module.css";
 
 /** Seconds that fill a day's bar: an hour. */
@@ -43,6 +45,11 @@ export function DaysShow({ tabs }: { readonly tabs: ReactNode }) {
     { key: "]", says: "The next month", act: () => turn(1) },
   ]);
   const sat = byDay.get(dayName(day)) ?? [];
+  const [brought, setBrought] = useState("");
+  useIncoming(LOG, (files) => {
+    const [file] = files;
+    if (file) void bringIn(file).then(setBrought);
+  });
   return (
     <div className={view.view}>
       <div className={view.answer}>
@@ -56,7 +63,15 @@ export function DaysShow({ tabs }: { readonly tabs: ReactNode }) {
             ›
           </Button>
           <span className={view.right}>
-            <Button kind="quiet" onClick={() => saveFile("log.csv", logFile(all), "text/csv")}>
+            <FileButton
+              kind="quiet"
+              label="Log file"
+              accept=".csv,text/csv"
+              onFile={(file) => void openFiles([file])}
+            >
+              Import
+            </FileButton>
+            <Button kind="quiet" onClick={() => saveFile("log.csv", writeLog(all), "text/csv")}>
               Export as CSV
             </Button>
           </span>
@@ -110,12 +125,50 @@ export function DaysShow({ tabs }: { readonly tabs: ReactNode }) {
         {daysInARowText(inARow(pieces, today.getTime())) !== "" && (
           <Saying>{daysInARowText(inARow(pieces, today.getTime()))}</Saying>
         )}
+        {brought !== "" && <p role="status">{brought}</p>}
         {sat.map((each) => (
           <OneSitting key={each.id} sitting={each} />
         ))}
+        {!sat.some(isWordsOnly) && <WordsOfDay key={dayName(day)} day={day} />}
         <Deleted />
       </Panel>
     </div>
+  );
+}
+
+/** A log is a few hundred characters a day. */
+const MOST_BYTES = 20_000_000;
+
+/** Takes a log file in, and says what came of it. */
+async function bringIn(file: File): Promise<string> {
+  if (file.size > MOST_BYTES) return LOG_TOO_LARGE;
+  const { value, unread, ear } = readLog(await file.text(), sittings.$all.get(), new Date());
+  if (value.length > 0) await sittings.takeIn(value);
+  const pieces = value.reduce((sum, { played }) => sum + played.length, 0);
+  return broughtText(pieces, unread, ear);
+}
+
+/** Words that were written on a day on which nothing else was. */
+const isWordsOnly = ({ ear, played, words }: Sitting) => !ear && played.length === 0 && words !== "";
+
+/** Words about a day, for what no routine and no exam has written down. */
+function WordsOfDay({ day }: { readonly day: Date }) {
+  const write = (words: string) => {
+    if (words.trim() === "") return;
+    // At noon, on whatever side of the date line it is read.
+    const startedAt = setHours(startOfDay(day), 12).toISOString();
+    const { id } = sittings.begin({ title: "", startedAt });
+    sittings.change(id, () => ({ words: words.trim(), endedAt: startedAt }));
+  };
+  return (
+    <textarea
+      className={styles.words}
+      aria-label="Your words about this day"
+      placeholder="Your words about this day"
+      maxLength={20_000}
+      rows={2}
+      onBlur={({ target }) => write(target.value)}
+    />
   );
 }
 
@@ -197,35 +250,3 @@ function Deleted() {
     </p>
   );
 }
-
-/** Every piece as a row of a table. */
-const logFile = (all: readonly Sitting[]): string =>
-  writeCsv([
-    [
-      "day",
-      "time",
-      "kind",
-      "what",
-      "mode",
-      "home",
-      "instrument",
-      "minutes",
-      "tempo",
-      "felt",
-      "right",
-      "questions",
-      "words",
-    ],
-    ...all.toReversed().flatMap((sitting) => {
-      const attempts = attemptsOf(sitting);
-      return piecesOf(sitting).map(({ at, kind, title, mode, home, instrument, seconds, tempo, felt }) => [
-        ...[format(at, "yyyy-MM-dd"), format(at, "HH:mm"), KIND_TEXT[kind], title],
-        ...[mode ?? "", home ?? "", instrument ?? "", (seconds / 60).toFixed(1)],
-        ...[tempo === undefined ? "" : String(tempo), felt ?? ""],
-        ...(kind === "ear"
-          ? [String(attempts.filter(({ isRight }) => isRight).length), String(attempts.length)]
-          : ["", ""]),
-        sitting.words,
-      ]);
-    }),
-  ]);

@@ -2,14 +2,23 @@ import { useStore } from "@nanostores/react";
 import type { ReactNode } from "react";
 import { useState } from "react";
 import { brightness, mode as modeById } from "@/core/scale";
-import { forecast, habits, namesMode, trend, typicalTime } from "@/core/training";
+import { forecast, habits, halvesOf, namesMode, trend, typicalTime } from "@/core/training";
 import { $attempts, $schedule, dayNumber } from "@/session";
 import { Chart } from "@/kit/chart";
 import { Facts, Panel, Saying } from "@/kit/panel";
 import { shortName } from "@/words/names";
-import { capital, forecastText, habitText, modeText, NO_HABITS, TOO_FEW_ANSWERS } from "@/words";
+import {
+  capital,
+  forecastText,
+  habitText,
+  habitTrendText,
+  modeText,
+  NO_HABITS,
+  TOO_FEW_ANSWERS,
+} from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { spans } from "./log";
+import { AsTable } from "./AsTable";
 import styles from "./Log.module.css";
 
 /** What the ear knows and mixes up: the share of right answers over time, what is taken for what, what comes back when. */
@@ -37,27 +46,14 @@ export function EarShow({ tabs }: { readonly tabs: ReactNode }) {
             height={160}
             series={[{ name: "Right", kind: "line", values: shares }]}
           />
-          <details className={styles.fold}>
-            <summary>As a table</summary>
-            <table className={styles.table}>
-              <thead>
-                <tr>
-                  <th scope="col">From</th>
-                  <th scope="col">Right</th>
-                  <th scope="col">Questions</th>
-                </tr>
-              </thead>
-              <tbody>
-                {all.map(({ name, from }, at) => (
-                  <tr key={from}>
-                    <td>{name}</td>
-                    <td>{counts[at]?.right ?? 0}</td>
-                    <td>{counts[at]?.of ?? 0}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </details>
+          <AsTable
+            head={["From", "Right", "Questions"]}
+            rows={all.map(({ name }, at) => [
+              name,
+              String(counts[at]?.right ?? 0),
+              String(counts[at]?.of ?? 0),
+            ])}
+          />
           <h2 className={styles.heading}>Taken for</h2>
           {named.length === 0 ? <p>{TOO_FEW_ANSWERS}</p> : <Confusions />}
         </div>
@@ -66,7 +62,11 @@ export function EarShow({ tabs }: { readonly tabs: ReactNode }) {
         {found.length > 0 ? (
           found
             .slice(0, 4)
-            .map((each) => <Saying key={`${each.right} ${each.given}`}>{habitText(each)}</Saying>)
+            .map((each) => (
+              <Saying key={`${each.right} ${each.given}`}>
+                {`${habitText(each)} ${habitTrendText(halvesOf(attempts, each) ?? [])}`.trim()}
+              </Saying>
+            ))
         ) : (
           <Saying>{named.length < 10 ? TOO_FEW_ANSWERS : NO_HABITS}</Saying>
         )}

@@ -1,4 +1,5 @@
 import { useStore } from "@nanostores/react";
+import { format } from "date-fns";
 import { type ReactNode, useState } from "react";
 import { maybeMode } from "@/core/scale";
 import { secondsBy } from "@/core/training";
@@ -8,6 +9,7 @@ import { Facts, Panel, Saying } from "@/kit/panel";
 import { capital, durationText, KIND_TEXT, modeText, NO_DAYS, TEMPO_SAYS, tempoFromToText } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { $pieces, type Piece, secondsIn, spans } from "./log";
+import { AsTable } from "./AsTable";
 import styles from "./Log.module.css";
 
 /** Minutes by kind and by mode, and how the tempo of one thing went up. */
@@ -24,6 +26,15 @@ export function TempoShow({ tabs }: { readonly tabs: ReactNode }) {
   const [chosen, setChosen] = useState<string>();
   const title = titles.find(({ name }) => name === chosen)?.name ?? titles[0]?.name;
   const tempos = pieces.filter((piece) => piece.title === title && piece.tempo !== undefined);
+  const days = tempos.map(({ at }) => format(at, "d MMM yy"));
+  const minutes = kinds.map(({ name: kind }) => ({
+    name: KIND_TEXT[kind as Piece["kind"]],
+    kind: "bar" as const,
+    values: secondsIn(
+      pieces.filter((piece) => piece.kind === kind),
+      all,
+    ).map((seconds) => seconds / 60),
+  }));
   return (
     <div className={view.view}>
       <div className={view.answer}>
@@ -33,18 +44,16 @@ export function TempoShow({ tabs }: { readonly tabs: ReactNode }) {
           {pieces.length === 0 ? (
             <p>{NO_DAYS}</p>
           ) : (
-            <Chart
-              names={all.map(({ name }) => name)}
-              unit="minutes"
-              series={kinds.map(({ name: kind }) => ({
-                name: KIND_TEXT[kind as Piece["kind"]],
-                kind: "bar",
-                values: secondsIn(
-                  pieces.filter((piece) => piece.kind === kind),
-                  all,
-                ).map((seconds) => seconds / 60),
-              }))}
-            />
+            <>
+              <Chart names={all.map(({ name }) => name)} unit="minutes" series={minutes} />
+              <AsTable
+                head={["From", ...minutes.map(({ name }) => capital(name))]}
+                rows={all.map(({ name }, at) => [
+                  name,
+                  ...minutes.map(({ values }) => String(Math.round(values[at] ?? 0))),
+                ])}
+              />
+            </>
           )}
           <h2 className={styles.heading}>Tempo</h2>
           {title === undefined ? (
@@ -59,11 +68,13 @@ export function TempoShow({ tabs }: { readonly tabs: ReactNode }) {
                 onChange={setChosen}
               />
               <Chart
-                names={tempos.map(({ at }) =>
-                  new Date(at).toLocaleDateString(undefined, { day: "numeric", month: "short" }),
-                )}
+                names={days}
                 unit="bpm"
                 series={[{ name: "Tempo", kind: "line", values: tempos.map(({ tempo }) => tempo) }]}
+              />
+              <AsTable
+                head={["Day", "Tempo"]}
+                rows={tempos.map(({ tempo }, at) => [days[at] ?? "", `${tempo ?? ""} bpm`])}
               />
             </>
           )}

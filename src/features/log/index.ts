@@ -12,6 +12,7 @@ export const log: Feature = {
   parts: LOG_PARTS,
   View: lazy(() => import("./LogView").then(({ LogView }) => ({ default: LogView }))),
   undoes: (part) => (part === "routine" ? routineDocument : undefined),
+  files: { kinds: ["log"], part: "days" },
   saved: [
     savedOpener({
       kind: "routine",

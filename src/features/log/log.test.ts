@@ -1,10 +1,13 @@
 // @vitest-environment jsdom
 import "fake-indexeddb/auto";
 import { describe, expect, it } from "vitest";
-import { daysInARow, isTimeToRest, secondsBy } from "@/core/training";
+import { daysInARow, halvesOf, isTimeToRest, secondsBy } from "@/core/training";
 import { DEMO_SITTINGS } from "@/demo";
 import { dayName, dayNumber } from "@/session";
+import { SITTINGS } from "@/storage";
+import { habitTrendText } from "@/words";
 import { piecesOf, secondsIn, spans, weeksOf } from "./log";
+import { readLog, writeLog } from "./log-file";
 
 const at = (text: string) => new Date(text).getTime();
 
@@ -89,5 +92,67 @@ describe("rest", () => {
     expect(isTimeToRest([minutes(0, 14), minutes(16, 27)])).toBe(true);
     expect(isTimeToRest([minutes(0, 14), minutes(19, 30)])).toBe(false);
     expect(isTimeToRest([])).toBe(false);
+  });
+});
+
+describe("a log file", () => {
+  const now = new Date("2026-11-28T12:00:00Z");
+  const practised = DEMO_SITTINGS.filter(({ played }) => played.length > 0);
+  const pieces = (all: typeof DEMO_SITTINGS) => all.flatMap(({ played }) => played);
+
+  it("comes in elsewhere with all that was played", () => {
+    const { value, unread, ear } = readLog(writeLog(DEMO_SITTINGS), [], now);
+    const told = (all: typeof DEMO_SITTINGS) =>
+      pieces(all)
+        .map(({ at, title, kind, seconds, tempo, felt, mode, home }) => ({
+          ...{ at: Math.floor(at / 60_000), title, kind, tempo, felt, mode, home },
+          minutes: (seconds / 60).toFixed(1),
+        }))
+        .toSorted((a, b) => a.at - b.at || (a.title < b.title ? -1 : 1));
+    expect(told(value)).toEqual(told(practised));
+    expect([unread, ear]).toEqual([0, DEMO_SITTINGS.filter((each) => each.ear).length]);
+    for (const each of value) expect(SITTINGS.schema.safeParse(each).success).toBe(true);
+  });
+
+  it("that is here already brings nothing", () => {
+    expect(readLog(writeLog(DEMO_SITTINGS), DEMO_SITTINGS, now).value).toEqual([]);
+  });
+
+  it("is read row by row: what makes no sense is counted, and the rest comes in", () => {
+    const text = [
+      "Day;Time;Kind;What;Minutes;Tempo",
+      "2026-11-20;18:05;modes;E Dorian;12.5;92",
+      "2026-11-20;18:20;something else;Scales;4;",
+      "2026-13-40;18:20;modes;Never;4;",
+      "2026-11-21;07:00;modes;;4;",
+      "2026-11-21;07:00;modes;Too long;5000;",
+    ].join("\n");
+    const { value, unread } = readLog(text, [], now);
+    expect(unread).toBe(3);
+    expect(value).toHaveLength(1);
+    expect(value[0]!.played).toMatchObject([
+      { title: "E Dorian", kind: "mode", seconds: 750, tempo: 92 },
+      { title: "Scales", kind: "free", seconds: 240 },
+    ]);
+    for (const broken of ["", "\u0000", "no table at all", "day,time\n1,2"])
+      expect(readLog(broken, [], now).value).toEqual([]);
+  });
+});
+
+describe("a habit over time", () => {
+  const answers = (all: string) =>
+    [...all].map((given, at) => ({
+      card: { question: "mode" as const, mode: "dorian" },
+      ...{ at, right: "dorian", given: given === "r" ? "dorian" : "aeolian", isRight: given === "r" },
+      ...{ took: 1000, heard: 1 },
+    }));
+  it("is told in two halves where each has questions enough", () => {
+    const found = halvesOf(answers("wwwwwwwrrrrrrrrwrrrr"), { right: "dorian", given: "aeolian" });
+    expect(found).toEqual([
+      { times: 7, of: 10 },
+      { times: 1, of: 10 },
+    ]);
+    expect(habitTrendText(found!)).toBe("Seven times in the first 10, once in the last 10.");
+    expect(halvesOf(answers("wwwwwwwrrrrrrrrwrrr"), { right: "dorian", given: "aeolian" })).toBeUndefined();
   });
 });

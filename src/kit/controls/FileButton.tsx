@@ -12,6 +12,8 @@ interface FileButtonProps {
   readonly isMany?: boolean;
   readonly onFiles?: (files: readonly File[]) => void;
   readonly title?: string;
+  /** `quiet` beside other quiet buttons. */
+  readonly kind?: "plain" | "quiet";
 }
 
 /** A button that asks for a file: the browser's own chooser behind it. The same file can be chosen again. */
@@ -23,11 +25,12 @@ export function FileButton({
   isMany = false,
   onFiles,
   title,
+  kind = "plain",
 }: FileButtonProps) {
   const chooser = useRef<HTMLInputElement>(null);
   return (
     <>
-      <Button title={title} onClick={() => chooser.current?.click()}>
+      <Button kind={kind} title={title} onClick={() => chooser.current?.click()}>
         {children}
       </Button>
       <input
