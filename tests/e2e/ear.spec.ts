@@ -1,3 +1,4 @@
+import { readFile } from "node:fs/promises";
 import { expect, type Page, test } from "@playwright/test";
 import { open, watch } from "./pages";
 
@@ -123,6 +124,46 @@ test("the characteristic note is found on a neck that marks nothing; a wrong not
   await expect(page.getByRole("img", { name: /^D Dorian.* on the neck/ })).toBeVisible();
 });
 
+test("questions are heard in tunes, told apart only where they can be; the result is read where it is sent", async ({
+  page,
+}) => {
+  await open(page, "/ear?show=exam&demo");
+  await page.getByRole("checkbox", { name: "over a drone", exact: true }).check();
+  await page.getByRole("checkbox", { name: "in a tune", exact: true }).check();
+  await page.getByRole("checkbox", { name: "over a drone", exact: true }).uncheck();
+  await expect(page.getByText(/^None of these tunes tells the modes apart/)).toBeVisible();
+  await page.getByRole("checkbox", { name: "Six Pears", exact: true }).click();
+  await expect(page.getByRole("checkbox", { name: "Six Pears, no 6" })).toBeChecked();
+  // Without a 6, Dorian and Aeolian are one; Ionian and Mixolydian are not.
+  await expect(page.getByText(/Two different questions\.$/)).toBeVisible();
+  await page.getByRole("checkbox", { name: "Orchard Gate", exact: true }).click();
+  await expect(page.getByText(/Four different questions\.$/)).toBeVisible();
+  await page.getByRole("button", { name: "Start" }).click();
+  await expect(question(page)).toHaveText("Which mode on D is this?");
+  await expect(page.getByText("in a tune", { exact: true })).toBeVisible();
+  for (let nth = 0; nth < 8; nth += 1) await page.keyboard.press("a");
+  await expect(question(page)).toHaveText(/of eight right\./);
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Export result" }).click(),
+  ]);
+  const result = await download.path();
+  await page.getByRole("button", { name: "Done" }).click();
+  const [chooser] = await Promise.all([
+    page.waitForEvent("filechooser"),
+    page.getByRole("button", { name: "Open a file" }).click(),
+  ]);
+  await chooser.setFiles({
+    name: "result.csv",
+    mimeType: "text/csv",
+    buffer: await readFile(result),
+  });
+  await expect(page.getByRole("columnheader", { name: "Answer", exact: true })).toBeVisible();
+  await expect(page.getByRole("row")).toHaveCount(9);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: "Export", exact: true })).toBeVisible();
+});
+
 test("a mode is spelled; what is no note is said and nothing is lost", async ({ page }) => {
   await open(page, "/ear?show=exam");
   await onlyAsk(page, "spell the mode");
@@ -179,7 +220,7 @@ test("an exam goes to another player as a link and as a file; a damaged file cha
     mimeType: "application/json",
     buffer: Buffer.from('{"format": "shade-exam", "version": 9, "exam": {}}'),
   });
-  await expect(there.getByText(/This isn’t an exam file/)).toBeVisible();
+  await expect(there.getByText(/This isn’t an exam, or the result of one/)).toBeVisible();
   await expect(there.getByRole("heading", { name: "For the harmonium" })).toBeVisible();
   await other.close();
   const linked = await browser.newContext();
@@ -216,6 +257,11 @@ test("a routine is put together with one key, practised against the clock, and f
   await expect(bar.getByRole("timer")).toHaveText("3:00");
   await bar.getByRole("button", { name: /^Go on/ }).click();
   await page.clock.runFor("01:00");
+  // A tab that is closed loses neither the routine nor what was played.
+  await page.reload();
+  await expect(bar.getByText("You stopped a routine at “E Phrygian, position”.")).toBeVisible();
+  await bar.getByRole("button", { name: "Go on" }).click();
+  await expect(bar.getByRole("timer")).toHaveText("2:00");
   await bar.getByRole("button", { name: "Hard" }).click();
   await expect(page).toHaveTitle(/^F Lydian/);
   await page.clock.runFor("04:00");

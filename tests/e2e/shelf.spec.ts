@@ -79,3 +79,41 @@ test("settings stay, but the volume begins at the safe one", async ({ page }) =>
     expect(sheet.getByLabel("Volume", { exact: true })).toHaveValue("-18"),
   );
 });
+
+test("things lie in folders: dragged there or named by keyboard, and what they were before comes back", async ({
+  page,
+}) => {
+  await open(page, "/derive?demo");
+  await page.getByRole("button", { name: /^Shelf/ }).click();
+  const shelf = page.getByRole("dialog", { name: "Shelf" });
+  await shelf.getByLabel("New folder").fill("Scene two");
+  await page.keyboard.press("Enter");
+  const folder = shelf.getByRole("button", { name: "Scene two 0" });
+  await expect(folder).toBeVisible();
+  const row = shelf.getByRole("listitem").filter({ hasText: "D Dorian" }).first();
+  const handle = row.getByTitle("Drag to a folder");
+  const [from, to] = [(await handle.boundingBox())!, (await folder.boundingBox())!];
+  await page.mouse.move(from.x + 8, from.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 30, from.y - 20, { steps: 4 });
+  await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 6 });
+  await page.mouse.up();
+  await expect(shelf.getByRole("button", { name: "Scene two 1" })).toBeVisible();
+  await shelf.getByRole("button", { name: "Scene two 1" }).click();
+  await expect(shelf.getByRole("button", { name: /^Rename / })).toHaveCount(1);
+
+  await shelf.getByRole("button", { name: "Rename D Dorian" }).press("Enter");
+  await page.getByLabel("Title", { exact: true }).fill("The gate");
+  await page.getByLabel("Folder", { exact: true }).fill("Scene four");
+  await page.keyboard.press("Enter");
+  await shelf.getByRole("button", { name: "Scene four 1" }).press("Enter");
+  await shelf.getByRole("button", { name: "History of The gate" }).press("Enter");
+  const states = shelf.getByRole("list", { name: "History of The gate" }).getByRole("listitem");
+  await expect(states).toHaveCount(2);
+  await states.first().getByRole("button", { name: "Put back" }).press("Enter");
+  await shelf.getByRole("button", { name: "Everything" }).click();
+  await expect(shelf.getByRole("button", { name: "Scene two 1" })).toBeVisible();
+  await page.reload();
+  await page.getByRole("button", { name: /^Shelf/ }).click();
+  await expect(shelf.getByRole("button", { name: "History of D Dorian" })).toBeVisible();
+});
