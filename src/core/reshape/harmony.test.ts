@@ -1,0 +1,227 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { chordNotes, printChord, readSymbol } from "../chord";
+import { fifthsOf, maybePitch, midiOf, type Pitch, soundOf } from "../pitch";
+import { type HomeMode, holds, mode, notesOf, SEVEN, soundsOn, USUAL_MODES } from "../scale";
+import { evenTune, type Tune, type TuneNote } from "../tune";
+import {
+  carryChord,
+  HARMONY_RHYTHMS,
+  HARMONY_SOURCES,
+  type HarmonyChoice,
+  harmonise,
+  ladder,
+  moveMelody,
+  type Recipe,
+  reshape,
+} from ".";
+
+const on = (home: string, id: string): HomeMode => ({ home: fifthsOf(home), mode: mode(id) });
+const chord = (symbol: string) => {
+  const read = readSymbol(symbol);
+  if (!("chord" in read)) throw new Error(symbol);
+  return read.chord;
+};
+const line = (text: string, each = 1) =>
+  evenTune(
+    text.split(" ").map((one): Pitch => maybePitch(one)!),
+    each,
+  );
+const PLAIN: HarmonyChoice = { source: "mode", rhythm: "bar", hasPedal: false, seeksCharacteristic: false };
+
+/** Notes that sound on the strong beats of a tune in 4/4: the first and the third. */
+const strongIn = ({ notes, bars }: Tune): readonly (readonly [time: number, note: TuneNote])[] =>
+  bars.flatMap(({ start, length }) =>
+    [start, ...(length === 4 ? [start + 2] : [])].flatMap((time) =>
+      notes
+        .filter(({ onset, duration }) => onset <= time + 1e-6 && onset + duration > time + 1e-6)
+        .map((note) => [time, note] as const),
+    ),
+  );
+
+/** A melody in a mode, of even notes: as long as it needs to be. */
+const melodies = fc
+  .record({
+    homeMode: fc.record({
+      home: fc.integer({ min: -6, max: 6 }),
+      mode: fc.constantFrom(...USUAL_MODES),
+    }),
+    steps: fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 4, maxLength: 40 }),
+    each: fc.constantFrom(0.5, 1, 2),
+  })
+  .map(({ homeMode, steps, each }) => ({
+    homeMode,
+    tune: evenTune(
+      steps.map((step) => ({
+        name: notesOf(homeMode)[step % 7]!,
+        octave: 4 + Math.floor(step / 7),
+      })),
+      each,
+    ),
+  }));
+
+describe("a harmony for a melody", () => {
+  it("holds it on strong beats, stays in the mode, and goes on without a gap", () => {
+    fc.assert(
+      fc.property(
+        melodies,
+        fc.constantFrom(...HARMONY_RHYTHMS),
+        fc.constantFrom(...HARMONY_SOURCES),
+        fc.boolean(),
+        ({ homeMode, tune }, rhythm, source, hasPedal) => {
+          const found = harmonise(tune, homeMode, { ...PLAIN, rhythm, source, hasPedal });
+          expect(found.length).toBeGreaterThan(0);
+          const sounds = soundsOn(homeMode);
+          const strong = strongIn(tune);
+          for (const { steps } of found) {
+            expect(steps[0]!.onset).toBe(0);
+            for (const [at, { chord: own, onset, duration }] of steps.entries()) {
+              expect(onset + duration).toBeCloseTo(
+                steps[at + 1]?.onset ?? tune.bars.at(-1)!.start + tune.bars.at(-1)!.length,
+              );
+              for (const note of chordNotes(own)) expect(holds(sounds, soundOf(note))).toBe(true);
+              if (hasPedal) expect(soundOf(own.bass ?? own.root)).toBe(soundOf(homeMode.home));
+              const held = own.tones.map((tone) => soundOf(own.root + tone));
+              for (const [time, { pitch }] of strong)
+                if (time >= onset - 1e-6 && time < onset + duration - 1e-6)
+                  expect(held).toContain(soundOf(pitch.name));
+            }
+          }
+          // The best first, and no two the same.
+          const costs = found.map(({ cost }) => cost);
+          expect(costs).toEqual(costs.toSorted((a, b) => a - b));
+          expect(
+            new Set(found.map(({ steps }) => JSON.stringify(steps.map((each) => each.chord)))).size,
+          ).toBe(found.length);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+
+  it("is found exactly: no harmony that is made by hand costs less", () => {
+    // Two bars, so that all pairs of chords can be gone through by leaving out the best one each time.
+    const tune = line("D4 F4 A4 F4 G4 B4 D5 B4");
+    const found = harmonise(tune, on("D", "dorian"), PLAIN);
+    expect(found[0]!.steps.map((each) => printChord(each.chord))).toEqual(["Dm", "G"]);
+  });
+
+  it.each([
+    ["D", "dorian", "D4 E4 F4 A4 B4 A4 G4 B4 A4 G4 F4 E4 D4 F4 D4 D4", /^Dm\b.* Dm7?$/u],
+    ["E", "phrygian", "E4 F4 G4 E4 F4 A4 C5 A4 G4 F4 E4 G4 E4 F4 E4 E4", /^Em F(maj7)? .*Em7?$/u],
+    ["F", "lydian", "F4 A4 C5 A4 B4 G4 D4 B4 A4 B4 C5 A4 F4 G4 F4 F4", /^F G7? .*F$/u],
+    ["G", "mixolydian", "G4 B4 D5 B4 C5 A4 F4 A4 B4 D5 G4 B4 G4 F4 G4 G4", /^G7? F .*G7?$/u],
+  ])("is what a player would take first: %s %s", (home, id, melody, chords) => {
+    const [best] = harmonise(line(melody), on(home, id), PLAIN);
+    expect(best!.steps.map((each) => printChord(each.chord)).join(" ")).toMatch(chords);
+  });
+
+  it("comes from the vamp where that is asked for, and says where it can't", () => {
+    const tune = line("D4 F4 A4 F4 G4 B4 D5 B4 E4 G4 E4 C5 D4 F4 A4 D4");
+    const [best] = harmonise(tune, on("D", "dorian"), { ...PLAIN, source: "vamp" });
+    expect(best!.steps.map(({ chord: own, isOther }) => `${printChord(own)}${isOther ? "!" : ""}`)).toEqual([
+      "Dm",
+      "G",
+      expect.stringMatching(/^(C|Em7|Am7|Cmaj7|Em)!$/u),
+      "Dm",
+    ]);
+  });
+
+  it("says which notes on strong beats are outside the mode, and holds the others", () => {
+    const [best] = harmonise(line("D4 E4 C#4 D4"), on("D", "dorian"), PLAIN);
+    expect(best!.steps[0]).toMatchObject({ outside: [fifthsOf("C#")], strong: [fifthsOf("D")] });
+  });
+
+  it("of nothing is nothing", () => {
+    const empty: Tune = { ...evenTune([], 1), bars: [] };
+    expect(harmonise(empty, on("D", "dorian"), PLAIN)).toEqual([]);
+  });
+});
+
+describe("chords that go along", () => {
+  it.each([
+    ["G", "D", "dorian", "aeolian", "Gm"],
+    ["Dm7", "D", "dorian", "ionian", "Dmaj7"],
+    ["G7", "D", "dorian", "phrygian", "Gm7"],
+    ["Am/C", "D", "dorian", "lydian", "A/C#"],
+    ["F#m7", "E", "dorian", "phrygian", "Fmaj7"],
+    ["D7", "E", "dorian", "dorian", "D7"],
+    ["Ebmaj7", "Bb", "ionian", "mixolydian", "Ebmaj7"],
+    ["F7", "Bb", "ionian", "mixolydian", "Fm7"],
+    // A chromatic tone keeps its distance: the raised third of A7 over D Dorian.
+    ["A7", "D", "dorian", "aeolian", "A7"],
+  ])("%s in %s %s is in %s %s", (symbol, home, from, to, wanted) => {
+    const { chord: moved } = carryChord(chord(symbol), { from: on(home, from), to: on(home, to) });
+    expect(printChord(moved)).toBe(wanted);
+  });
+
+  it("come back, between any two seven-note modes", () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...USUAL_MODES),
+        fc.constantFrom(...USUAL_MODES),
+        fc.integer({ min: -5, max: 5 }),
+        fc.constantFrom("Dm7", "G", "Bbmaj7", "F#m7b5", "C/E", "Asus4", "E9"),
+        (m, m2, home, symbol) => {
+          const there = carryChord(chord(symbol), { from: { home, mode: m }, to: { home: 3, mode: m2 } });
+          const back = carryChord(there.chord, { from: { home: 3, mode: m2 }, to: { home, mode: m } });
+          expect(back.chord).toEqual(chord(symbol));
+        },
+      ),
+    );
+  });
+});
+
+describe("a tune by a recipe", () => {
+  const tune = line("D4 E4 F4 A4 B4 A4 G4 F4 E4 G4 D4 D4");
+  const recipe: Recipe = {
+    from: on("D", "dorian"),
+    to: on("E", "phrygian"),
+    missing: "nearest",
+    chords: "rebuilt",
+    harmony: PLAIN,
+    which: 0,
+  };
+  const chords = [{ chord: chord("Dm"), onset: 0, duration: 12, bar: 0 }];
+
+  it("has its chords as asked: found, carried or none", () => {
+    const symbols = (part: Partial<Recipe>) =>
+      reshape({ ...tune, chords }, { ...recipe, ...part }).tune.chords!.map((each) => printChord(each.chord));
+    expect(symbols({})).toHaveLength(3);
+    expect(symbols({ chords: "carried" })).toEqual(["Em"]);
+    expect(symbols({ chords: "none" })).toEqual([]);
+    expect(symbols({ which: 2 })).not.toEqual(symbols({ which: 0 }));
+    expect(symbols({ which: 99 })).toHaveLength(3);
+  });
+
+  it("stays in its range, and says what was folded", () => {
+    const { tune: low, ranged } = reshape(tune, { ...recipe, range: { low: 40, high: 62 } });
+    expect(ranged).toEqual({ octaves: -1, folded: [], outside: [] });
+    expect(Math.max(...low.notes.map(({ pitch }) => midiOf(pitch)))).toBeLessThanOrEqual(62);
+  });
+});
+
+describe("a ladder", () => {
+  const tune = line("D4 E4 F4 G4 A4 B4 C5 D5");
+  it("goes from bright to dark on one home, a note at a step", () => {
+    const rungs = ladder(tune, on("D", "dorian"), "parallel");
+    expect(rungs.map(({ homeMode }) => homeMode.mode.id)).toEqual(
+      SEVEN.toSorted((a, b) => b.intervals.reduce((x, y) => x + y) - a.intervals.reduce((x, y) => x + y)).map(
+        ({ id }) => id,
+      ),
+    );
+    expect(rungs.map(({ changed }) => changed.length)).toEqual([0, 1, 1, 1, 1, 1, 1]);
+  });
+  it("goes through the same notes from home to home", () => {
+    const homes = (way: "fifths" | "steps") =>
+      ladder(tune, on("D", "dorian"), way).map(({ homeMode }) => homeMode.home);
+    expect(homes("steps")).toEqual(["C", "D", "E", "F", "G", "A", "B"].map(fifthsOf));
+    expect(homes("fifths")).toEqual(["F", "C", "G", "D", "A", "E", "B"].map(fifthsOf));
+    const sounds = new Set(tune.notes.map(({ pitch }) => soundOf(pitch.name)));
+    for (const rung of ladder(tune, on("D", "dorian"), "steps"))
+      for (const { pitch } of rung.tune.notes) expect(sounds.has(soundOf(pitch.name))).toBe(true);
+    expect(
+      moveMelody(tune, { from: on("D", "dorian"), to: on("D", "dorian"), missing: "nearest" }).tune.notes,
+    ).toEqual(tune.notes);
+  });
+});

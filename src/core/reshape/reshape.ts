@@ -1,0 +1,57 @@
+import type { HomeMode } from "../scale";
+import type { Tune } from "../tune";
+import { carryChords } from "./chords";
+import { type Harmony, type HarmonyChoice, harmonise } from "./harmony";
+import { type MelodyChange, type MovedMelody, moveMelody } from "./melody";
+import { type Range, type Ranged, withinRange } from "./range";
+
+/** How a tune is put into another mode, melody, chords and range. */
+export interface Recipe extends MelodyChange {
+  /** Chords go along, are found anew, or are left out. */
+  readonly chords: "carried" | "rebuilt" | "none";
+  readonly harmony: HarmonyChoice;
+  /** Which of the harmonies that were found, from 0, the best. */
+  readonly which: number;
+  /** The melody stays within it. */
+  readonly range?: Range | undefined;
+}
+
+/** A tune in another mode, and what happened on the way. */
+export interface Reshaped extends Pick<MovedMelody, "changes"> {
+  readonly tune: Tune;
+  readonly to: HomeMode;
+  /** What was done to keep it in its range; undefined where none was asked for. */
+  readonly ranged?: Omit<Ranged, "notes"> | undefined;
+  /** The harmonies that were found, the best first; none where they weren't looked for. */
+  readonly harmonies: readonly Harmony[];
+}
+
+/**
+ * A tune by a recipe: its melody in the new mode, within a range, over its chords.
+ *
+ * @example reshape(tune, recipe).tune.chords // those that were found or carried
+ */
+export function reshape(tune: Tune, recipe: Recipe): Reshaped {
+  const { tune: moved, changes } = moveMelody(tune, recipe);
+  const ranged = recipe.range && withinRange(moved.notes, recipe.range);
+  const melody: Tune = ranged ? { ...moved, notes: ranged.notes } : moved;
+  const harmonies = recipe.chords === "rebuilt" ? harmonise(melody, recipe.to, recipe.harmony) : [];
+  const found = harmonies[Math.min(recipe.which, harmonies.length - 1)];
+  const inBars = ({ bar }: { readonly bar: number }) =>
+    !recipe.bars || (bar >= recipe.bars.from && bar <= recipe.bars.to);
+  const before = tune.chords ?? [];
+  const chords =
+    recipe.chords === "none"
+      ? []
+      : found
+        ? [...before.filter((each) => !inBars(each)), ...found.steps.filter(inBars)]
+        : [...before.filter((each) => !inBars(each)), ...carryChords(before.filter(inBars), recipe)];
+  const { octaves = 0, folded = [], outside = [] } = ranged ?? {};
+  return {
+    tune: { ...melody, chords: chords.toSorted((a, b) => a.onset - b.onset) },
+    to: recipe.to,
+    changes,
+    harmonies,
+    ...(ranged ? { ranged: { octaves, folded, outside } } : {}),
+  };
+}
