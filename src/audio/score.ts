@@ -61,6 +61,24 @@ export interface Score {
   readonly marks?: readonly number[];
 }
 
+/** What of a score stands from one of its marks to the next, counted from there. */
+export function betweenMarks(score: Score, nth: number): Score {
+  const { marks = [0], beats } = score;
+  const from = marks[nth] ?? 0;
+  const to = marks[nth + 1] ?? beats;
+  const part = <T extends { readonly at: number }>(all: readonly T[]): readonly T[] =>
+    all
+      .filter(({ at }) => at >= from - 1e-6 && at < to - 1e-6)
+      .map((each) => ({ ...each, at: each.at - from }));
+  return {
+    notes: part(score.notes),
+    ...(score.chords ? { chords: part(score.chords) } : {}),
+    beats: to - from,
+    loops: false,
+    ...(score.meter ? { meter: score.meter } : {}),
+  };
+}
+
 /** The home of a line lies in the octave from here up: G3, low enough to sing. */
 export const LINE_FROM = 55;
 export const DRONE_FROM = 43;

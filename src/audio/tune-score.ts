@@ -1,11 +1,68 @@
 import { playOrder } from "@/core/chord";
 import { midiOf } from "@/core/pitch";
 import { EPSILON, feltBeat, type Tune, type TuneNote } from "@/core/tune";
-import type { Part, Pulse, Score, ScoreNote } from "./score";
+import type { Part, Pulse, Score, ScoreChord, ScoreNote } from "./score";
 
 /** Bars of a tune that are played at most, however many repeats there are. */
 const MOST_BARS = 20_000;
 const ONCE = { opens: false, times: 1, endings: [] };
+
+/** A bar of a tune with its chords. */
+function barScore(tune: Tune, at: number): Score | undefined {
+  const bar = tune.bars[at];
+  if (!bar) return undefined;
+  const beat = feltBeat(tune.meter);
+  const end = bar.start + bar.length;
+  const isIn = ({ onset }: { readonly onset: number }) =>
+    onset >= bar.start - EPSILON && onset < end - EPSILON;
+  const beats = bar.length / beat;
+  const struck = (part: Part, { pitch, onset, duration }: TuneNote): ScoreNote => ({
+    part,
+    midi: midiOf(pitch),
+    at: (onset - bar.start) / beat,
+    length: duration / beat,
+  });
+  return {
+    notes: [
+      ...tune.notes.filter(isIn).map((note) => struck("line", note)),
+      ...(tune.beneath ?? []).filter(isIn).map((note) => struck("chord", note)),
+    ],
+    // A chord that goes on over the barline is struck again on it.
+    chords: (tune.chords ?? [])
+      .filter(({ onset, duration }) => onset < end - EPSILON && onset + duration > bar.start + EPSILON)
+      .map(({ chord, onset, duration }): ScoreChord => {
+        const from = Math.max(onset, bar.start);
+        const until = Math.min(onset + duration, end);
+        return {
+          chord,
+          at: (from - bar.start) / beat,
+          length: (until - from) / beat,
+          pulse: 1,
+          parts: beat === 1.5 ? 3 : 2,
+        };
+      }),
+    beats,
+    loops: false,
+    meter: tune.meter,
+  };
+}
+
+/** Every bar of a tune with its chords, one after another, each once, with a mark at each. */
+export function chordedScore(tune: Tune): Score {
+  let start = 0;
+  const notes: ScoreNote[] = [];
+  const chords: ScoreChord[] = [];
+  const marks: number[] = [];
+  for (const at of tune.bars.keys()) {
+    const bar = barScore(tune, at);
+    if (!bar) continue;
+    marks.push(start);
+    notes.push(...bar.notes.map((note) => ({ ...note, at: note.at + start })));
+    chords.push(...(bar.chords ?? []).map((chord) => ({ ...chord, at: chord.at + start })));
+    start += bar.beats;
+  }
+  return { notes, chords, beats: start, loops: false, meter: tune.meter, marks };
+}
 
 /**
  * A tune, its beats those that players feel (three to a 9/8 bar): the melody over what lies beneath it.

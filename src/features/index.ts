@@ -4,8 +4,9 @@ import { ear } from "./ear";
 import { identify } from "./identify";
 import { log } from "./log";
 import { match } from "./match";
+import { reshape } from "./reshape";
 
 /** The views in the order of the work. Another one is its folder and a line here. */
-export const FEATURES: readonly Feature[] = [derive, match, identify, ear, log];
+export const FEATURES: readonly Feature[] = [derive, match, identify, reshape, ear, log];
 
 installFeatures(FEATURES);

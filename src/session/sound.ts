@@ -5,6 +5,7 @@ import { heardOf, openSounds, playingOrder, type Tuning, voicings } from "@/core
 import { midiOf, type Pitch } from "@/core/pitch";
 import {
   accompanied,
+  betweenMarks,
   clickScore,
   countIn,
   droneScore,
@@ -108,7 +109,7 @@ const SOUND_OF: Readonly<Record<string, Sound>> = {
   keyboard: "piano",
 };
 
-const $lineSound = computed(
+export const $lineSound = computed(
   [$instrument, $settings],
   ({ id }, { guitarSound }): Sound => SOUND_OF[id] ?? guitarSound,
 );
@@ -268,6 +269,31 @@ function perform(name: string, playing: Playing): void {
 export function toggle(name: string, score: Score): void {
   if ($playing.get() === name) engine.stop();
   else begin(name, () => ({ score }));
+}
+
+/**
+ * Starts a score that is played from one of its marks to the next, so that another with the same marks can take its place from the next
+ * one on without losing the beat. After the last it begins again where a loop is set.
+ *
+ * @param heard the score as it is then; a mark stands at the start of each bar
+ */
+export function playBars(name: string, heard: () => Score): void {
+  if ($playing.get() === name) {
+    engine.stop();
+    return;
+  }
+  const count = () => Math.max(1, heard().marks?.length ?? 0);
+  perform(name, {
+    tempo: (round) => tempoOf($settings.get(), Math.floor(round / count())),
+    before: $settings.get().countIn > 0 ? countIn($settings.get().countIn, heard()) : undefined,
+    round: (round) => {
+      const { loop, click, clickParts } = $settings.get();
+      if (round >= count() && !loop) return undefined;
+      // The whole of it is arranged, so that it stays in one register.
+      const bar = betweenMarks(arranged(heard()), round % count());
+      return click ? withClick(bar, clickParts) : bar;
+    },
+  });
 }
 
 /** The name under which a single note is heard. */

@@ -5,6 +5,7 @@ export * from "./earlier";
 export * from "./fields";
 export * from "./finding";
 export * from "./import";
+export * from "./recipe";
 export * from "./saved";
 export * from "./saving";
 export * from "./settings";

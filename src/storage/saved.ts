@@ -3,6 +3,7 @@ import { readSymbol } from "@/core/chord";
 import { readStrings } from "@/core/instrument";
 import { TUNE_SOURCES } from "@/formats/tune-source";
 import { modeId, noteName } from "./fields";
+import { recipeValue } from "./recipe";
 import { examValue, PRACTICE_KINDS } from "./sitting";
 import type { Fields, Versioned } from "./versioned";
 
@@ -144,6 +145,15 @@ export type RoutineValue = z.infer<typeof routineValue>;
 
 export const savedRoutine = z.strictObject({ ...common, kind: z.literal("routine"), routine: routineValue });
 
+/** A tune with the recipe that puts it into another mode, so that it can be made again. */
+export const savedReshaping = z.strictObject({
+  ...common,
+  kind: z.literal("reshaping"),
+  source: z.enum(TUNE_SOURCES),
+  text: z.string().min(1).max(MOST_TUNE_TEXT),
+  recipe: recipeValue,
+});
+
 /** Whatever lies on the Shelf. */
 const saved = z.discriminatedUnion("kind", [
   savedMode,
@@ -153,6 +163,7 @@ const saved = z.discriminatedUnion("kind", [
   savedVoicing,
   savedExam,
   savedRoutine,
+  savedReshaping,
 ]);
 export type Saved = z.infer<typeof saved>;
 export type SavedKind = Saved["kind"];

@@ -9,6 +9,7 @@ export * from "./match";
 export * from "./names";
 export * from "./playing";
 export * from "./problems";
+export * from "./reshape";
 export * from "./reasons";
 export * from "./stage";
 export * from "./storage";

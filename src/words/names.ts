@@ -7,7 +7,7 @@ import {
   printNameIn,
 } from "@/core/pitch";
 import { type Chord, chordSuffix } from "@/core/chord";
-import type { Family, HomeMode, Mode } from "@/core/scale";
+import { CATALOGUE, FAMILIES, type Family, type HomeMode, type Mode } from "@/core/scale";
 import { wording } from "./wording";
 
 /** A part of a sentence: plain, lit (a characteristic note, on amber), a target note, a term with its explanation, strong, or one that points at notes of the tune. */
@@ -206,3 +206,13 @@ export const stringFretText = (
   [`String ${string}`, fret === 0 ? "open" : `fret ${fret}`, ...(note === undefined ? [] : [note])].join(
     ", ",
   );
+
+/** The modes of the catalogue as they are offered in a list, under their families; one that has no name there stands first. */
+export const modeOptions = (chosen: Mode) => [
+  ...(CATALOGUE.includes(chosen) ? [] : [{ value: chosen.id, text: modeText(chosen) }]),
+  ...FAMILIES.flatMap((family) =>
+    family.modes
+      .filter((each) => CATALOGUE.includes(each))
+      .map((each) => ({ value: each.id, text: modeText(each), under: capital(familyText(family)) })),
+  ),
+];

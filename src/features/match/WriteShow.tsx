@@ -3,19 +3,17 @@ import { type ReactNode, useState } from "react";
 import { chordNotes } from "@/core/chord";
 import { type Writing, WRITINGS, writtenFor, type Written, writtenText } from "@/core/progression";
 import { maybeTuning, stacksOn } from "@/core/instrument";
-import { CATALOGUE, FAMILIES, type HomeMode } from "@/core/scale";
+import { CATALOGUE, type HomeMode } from "@/core/scale";
 import { $placeMode, $tuning, putIntoChart, setPlace } from "@/session";
 import { Choice, HomeField, Select } from "@/kit/controls";
 import { type SelectedChords, SelectButton, SelectedPanel } from "@/shell/selected";
 import { Panel, Saying } from "@/kit/panel";
 import {
-  capital,
   chordText,
-  familyText,
   fretsText,
   homeModeText,
   missingText,
-  modeText,
+  modeOptions,
   notesText,
   WRITING_TEXT,
   CHORDS_FOR_MODE_SAY,
@@ -51,18 +49,7 @@ export function WriteShow({ tabs }: WriteShowProps) {
           <Select
             label="Mode"
             value={mode.id}
-            options={[
-              ...(CATALOGUE.includes(mode) ? [] : [{ value: mode.id, text: modeText(mode) }]),
-              ...FAMILIES.flatMap((family) =>
-                family.modes
-                  .filter((each) => CATALOGUE.includes(each))
-                  .map((each) => ({
-                    value: each.id,
-                    text: modeText(each),
-                    under: capital(familyText(family)),
-                  })),
-              ),
-            ]}
+            options={modeOptions(mode)}
             onChange={(id) => {
               const next = CATALOGUE.find((each) => each.id === id);
               if (next) setPlace({ mode: next });

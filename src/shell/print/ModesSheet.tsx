@@ -23,7 +23,7 @@ export interface SheetPart extends SheetBlock {
   readonly draw: (y: number) => ReactNode;
 }
 
-interface ModesSheetProps {
+export interface ModesSheetProps {
   /** What kind of sheet it is: "Lead sheet". */
   readonly title: string;
   readonly fileName: string;

@@ -1,0 +1,99 @@
+import { useStore } from "@nanostores/react";
+import { useMemo } from "react";
+import { identify } from "@/core/identify";
+import type { Reshaped } from "@/core/reshape";
+import type { HomeMode } from "@/core/scale";
+import { allNotes, type Tune } from "@/core/tune";
+import { $playing, playOrStop } from "@/session";
+import { useConventions } from "@/session/useConventions";
+import { Button } from "@/kit/controls";
+import { Fold, Panel, Saying } from "@/kit/panel";
+import {
+  chromaticSentence,
+  heardAsSentence,
+  homeModeText,
+  missingSentence,
+  noRelativeText,
+  rangeSentence,
+  reshapedSentence,
+  restSentence,
+  stepSentence,
+  whatItIs,
+} from "@/words";
+import { VERSIONS } from "./selection";
+import { $recipe, hasRelative } from "./reshaped";
+import styles from "./Reshape.module.css";
+
+interface ChangePanelProps {
+  /** The tune before. */
+  readonly tune: Tune;
+  readonly worked: Reshaped;
+  readonly from: HomeMode;
+  readonly isOriginal: boolean;
+  /** The note that is selected, by its place in the tune before: the chord under it is marked. */
+  readonly chosen: number | undefined;
+  readonly onSave: () => void;
+}
+
+/** Notes past which it isn't listened to while a version is drawn. */
+const MOST_HEARD = 400;
+
+/** What became of the tune, in words: what changed, what was kept, how it is heard, and why each chord stands where it does. */
+export function ChangePanel({ tune, worked, from, isOriginal, chosen, onSave }: ChangePanelProps) {
+  const conventions = useConventions();
+  const playing = useStore($playing);
+  const recipe = useStore($recipe);
+  const { to, changes, ranged, harmonies } = worked;
+  const all = allNotes(tune);
+  const barOf = (place: number) => tune.bars[all[place]?.bar ?? 0]?.number ?? 1;
+  const heard = useMemo(
+    () =>
+      worked.tune.notes.length > MOST_HEARD || worked.tune.notes.length === 0 || recipe.bars
+        ? undefined
+        : identify({ ...worked.tune, keys: [], chords: [] }, {}),
+    [worked, recipe.bars],
+  );
+  const steps = harmonies[Math.min(recipe.which, harmonies.length - 1)]?.steps ?? [];
+  const onset = chosen === undefined ? undefined : all[chosen]?.onset;
+  const isAbove = ({ onset: begins, duration }: (typeof steps)[number]) =>
+    onset !== undefined && onset >= begins - 1e-6 && onset < begins + duration - 1e-6;
+  const said = [
+    reshapedSentence(worked, from),
+    recipe.way === "relative" && !hasRelative(from, to.mode) ? noRelativeText(from, to) : undefined,
+    chromaticSentence(changes, barOf),
+    missingSentence(changes, to),
+    rangeSentence(ranged),
+    restSentence(to),
+    heard && heardAsSentence(heard.homeMode, to),
+  ].filter((each) => each !== undefined);
+  return (
+    <Panel
+      title={homeModeText(isOriginal ? from : to)}
+      aside={isOriginal ? "the original" : undefined}
+      acts={
+        <>
+          <Button kind="main" keyName="space" aria-pressed={playing === VERSIONS} onClick={playOrStop}>
+            {playing === VERSIONS ? "Stop" : "Hear it"}
+          </Button>
+          <Button keyName="k" onClick={onSave}>
+            Save
+          </Button>
+        </>
+      }
+    >
+      <Saying>{whatItIs(isOriginal ? from : to, conventions)}</Saying>
+      {!isOriginal && said.map((each) => <Saying key={each}>{each}</Saying>)}
+      {!isOriginal && steps.length > 0 && (
+        <Fold name="Why these chords" isOpen onOpen={() => undefined}>
+          <ol className={styles.steps}>
+            {steps.map((step) => (
+              <li key={step.onset} data-current={isAbove(step) || undefined}>
+                {stepSentence(step, tune)}
+              </li>
+            ))}
+          </ol>
+        </Fold>
+      )}
+    </Panel>
+  );
+}

@@ -1,0 +1,272 @@
+import { useStore } from "@nanostores/react";
+import { type ReactNode, useMemo, useState } from "react";
+import type { Identification } from "@/core/identify";
+import { fifthsOf, printName } from "@/core/pitch";
+import { characteristicOn, familyOf } from "@/core/scale";
+import { soundOf } from "@/core/pitch";
+import { allNotes, excerptOf, type Tune } from "@/core/tune";
+import { writeAbc } from "@/formats";
+import { $toSave, MOST_VERSIONS, openFiles, reshapeDocument } from "@/session";
+import { useConventions } from "@/session/useConventions";
+import { useKeys } from "@/session/useKeys";
+import { DocumentTools } from "@/shell/documents";
+import { ExportDialog, MusicSheet } from "@/shell/tune";
+import { Button, Choice, FileButton, HomeField, Select } from "@/kit/controls";
+import { Staff } from "@/kit/staff";
+import {
+  engravedText,
+  familyText,
+  homeModeText,
+  barRangeText,
+  modeOptions,
+  RESHAPE_SHEET,
+  versionName,
+} from "@/words";
+import view from "@/shell/frame/View.module.css";
+import { ChangePanel } from "./ChangePanel";
+import { TUNE_ACCEPT } from "./EmptyShow";
+import { RecipeRows } from "./RecipeRows";
+import {
+  $at,
+  $homeMode,
+  $recipe,
+  $shown,
+  $versions,
+  $worked,
+  changeRecipe,
+  fromOf,
+  fromValue,
+} from "./reshaped";
+import { SetNote } from "./SetNote";
+import { TuneField } from "./TuneField";
+import styles from "./Reshape.module.css";
+
+interface MelodyShowProps {
+  readonly tabs: ReactNode;
+  readonly refusal: string | undefined;
+  readonly tune: Tune;
+  readonly found: Identification;
+}
+
+/** Bars that are engraved at once; a longer tune shows its beginning. */
+const MOST_ENGRAVED = 160;
+
+const NONE: readonly number[] = [];
+
+/** A tune in another mode: on its staff, with what changed, its chords and its versions. */
+export function MelodyShow({ tabs, refusal, tune, found }: MelodyShowProps) {
+  const conventions = useConventions();
+  const shown = useStore($shown) ?? tune;
+  const worked = useStore($worked);
+  const versions = useStore($versions);
+  const recipe = useStore($recipe);
+  const homeMode = useStore($homeMode) ?? found.homeMode;
+  const at = useStore($at);
+  const [chosen, setChosen] = useState<number>();
+  const [isTyping, setTyping] = useState(false);
+  const [isExporting, setExporting] = useState(false);
+  const [isPrinting, setPrinting] = useState(false);
+  const value = useStore(reshapeDocument.$value);
+  const from = fromOf(recipe, found);
+  const isOriginal = at < 0;
+  // The notes that are left, by their places in the tune before.
+  const places = useMemo(
+    () =>
+      isOriginal || !worked
+        ? allNotes(tune).map((_, place) => place)
+        : worked.changes.filter(({ after }) => after !== undefined).map(({ place }) => place),
+    [isOriginal, worked, tune],
+  );
+  const engraved = useMemo(
+    () =>
+      writeAbc(
+        shown.bars.length > MOST_ENGRAVED ? excerptOf(shown, { from: 0, to: MOST_ENGRAVED - 1 }) : shown,
+      ),
+    [shown],
+  );
+  const changed = useMemo(
+    () =>
+      isOriginal || !worked
+        ? NONE
+        : places.flatMap((place, nth) => (worked.changes[place]?.isMoved === true ? [nth] : [])),
+    [isOriginal, worked, places],
+  );
+  const lit = useMemo(() => {
+    const sounds = new Set(characteristicOn(homeMode, conventions).map(soundOf));
+    return allNotes(shown).flatMap(({ pitch }, nth) => (sounds.has(soundOf(pitch.name)) ? [nth] : []));
+  }, [homeMode, conventions, shown]);
+  const title = value.name || tune.title;
+  const show = (next: number) => reshapeDocument.change({ at: next }, "version");
+  const add = () =>
+    value.versions.length < MOST_VERSIONS &&
+    reshapeDocument.change({ versions: [...value.versions, recipe], at: value.versions.length });
+  const remove = () =>
+    value.versions.length > 1 &&
+    at >= 0 &&
+    reshapeDocument.change({
+      versions: value.versions.filter((_, nth) => nth !== at),
+      at: Math.max(0, at - 1),
+    });
+  const save = () =>
+    $toSave.set({
+      ...{ kind: "reshaping", words: "", recipe },
+      title: `${title || "Tune"}, ${homeModeText(worked?.to ?? homeMode)}`,
+      source: value.source,
+      text: value.text,
+    });
+  useKeys("Reshape", [
+    {
+      key: "v",
+      says: "Show the next version, or the original",
+      act: () => show(at + 1 >= versions.length ? -1 : at + 1),
+    },
+    { key: "V", says: "Keep this version and go on with another", act: add },
+    {
+      key: "w",
+      says: "Parallel or relative",
+      act: () => changeRecipe({ way: recipe.way === "parallel" ? "relative" : "parallel" }),
+    },
+    { key: "k", says: "Save this version", act: save },
+    { key: "P", says: "Print the tune", act: () => setPrinting(true) },
+    { key: "x", says: "Export the tune", act: () => setExporting(true) },
+  ]);
+  const chosenPlace = chosen === undefined ? undefined : places[chosen];
+  return (
+    <div className={view.view}>
+      <div className={view.answer}>
+        {tabs}
+        <div className={view.sentence}>
+          <h1 className="visually-hidden">A tune in another mode</h1>
+          <strong className={styles.title} title={title}>
+            {title || "Tune"}
+          </strong>
+          <span>from</span>
+          <HomeField
+            label="Home of the tune"
+            size="small"
+            value={from.home}
+            onChange={(home) => changeRecipe({ from: fromValue({ ...from, home }) })}
+          />
+          <Select
+            label="Mode of the tune"
+            size="small"
+            value={from.mode.id}
+            options={modeOptions(from.mode)}
+            onChange={(id) => changeRecipe({ from: { home: printName(from.home), mode: id } })}
+          />
+          <span>into</span>
+          {recipe.way === "parallel" && (
+            <HomeField
+              label="New home"
+              value={recipe.home === undefined ? from.home : fifthsOf(recipe.home)}
+              onChange={(home) => changeRecipe({ home: home === from.home ? undefined : printName(home) })}
+            />
+          )}
+          {recipe.way === "relative" && <strong>{printName(worked?.to.home ?? from.home, "signs")}</strong>}
+          <Select
+            label="New mode"
+            value={recipe.mode}
+            options={modeOptions(worked?.to.mode ?? from.mode)}
+            onChange={(mode) => changeRecipe({ mode })}
+          />
+          <Choice
+            label="What stays"
+            size="small"
+            value={recipe.way}
+            options={[
+              { value: "parallel", text: "Parallel (same home)" },
+              { value: "relative", text: "Relative (same notes)" },
+            ]}
+            onChange={(way) => changeRecipe({ way })}
+          />
+        </div>
+        <div className={styles.row}>
+          <Choice
+            label="Version"
+            size="small"
+            value={String(at)}
+            options={[-1, ...versions.keys()].map((nth) => ({ value: String(nth), text: versionName(nth) }))}
+            onChange={(nth) => show(Number(nth))}
+          />
+          <Button kind="quiet" keyName="V" disabled={value.versions.length >= MOST_VERSIONS} onClick={add}>
+            New version
+          </Button>
+          {value.versions.length > 1 && at >= 0 && (
+            <Button kind="quiet" onClick={remove}>
+              {`Remove ${versionName(at)}`}
+            </Button>
+          )}
+          <DocumentTools document={reshapeDocument} name="tune" />
+          <span className={view.right}>
+            <Button kind="quiet" aria-pressed={isTyping} onClick={() => setTyping(!isTyping)}>
+              Text
+            </Button>
+            <FileButton
+              kind="quiet"
+              label="Open a tune"
+              accept={TUNE_ACCEPT}
+              onFile={(file) => void openFiles([file])}
+            >
+              Open a file
+            </FileButton>
+            <Button kind="quiet" keyName="x" aria-haspopup="dialog" onClick={() => setExporting(true)}>
+              Export
+            </Button>
+            <Button kind="quiet" keyName="P" aria-haspopup="dialog" onClick={() => setPrinting(true)}>
+              Print
+            </Button>
+          </span>
+        </div>
+        {refusal !== undefined && <p role="alert">{refusal}</p>}
+        {isTyping && <TuneField rows={6} />}
+        <Staff
+          tune={engraved.tune}
+          text={engraved.text}
+          characteristic={lit}
+          phraseEnds={NONE}
+          pointed={changed}
+          bars={recipe.bars}
+          chosen={chosen}
+          onChoose={setChosen}
+          onBars={(bars) => changeRecipe({ bars })}
+          label={engravedText(title, allNotes(engraved.tune).length, 0)}
+        />
+        <div className={styles.note} role="status">
+          {chosenPlace !== undefined && worked && !isOriginal && worked.changes[chosenPlace] && (
+            <SetNote change={worked.changes[chosenPlace]} tune={tune} from={from} to={worked.to} />
+          )}
+          {recipe.bars && (
+            <span>
+              {`Only ${barRangeText(tune, recipe.bars)} change.`}{" "}
+              <Button kind="quiet" onClick={() => changeRecipe({ bars: undefined })}>
+                All bars
+              </Button>
+            </span>
+          )}
+        </div>
+        {worked && <RecipeRows recipe={recipe} worked={worked} />}
+        <ExportDialog open={isExporting} onClose={() => setExporting(false)} tune={shown} title={title} />
+        <MusicSheet
+          title={RESHAPE_SHEET}
+          fileName="lead-sheet"
+          name={title || "Tune"}
+          answer={homeModeText(homeMode)}
+          text={engraved.text}
+          modes={[{ homeMode, where: familyText(familyOf(homeMode.mode)) }]}
+          open={isPrinting}
+          onClose={() => setPrinting(false)}
+        />
+      </div>
+      {worked && (
+        <ChangePanel
+          tune={tune}
+          worked={worked}
+          from={from}
+          isOriginal={isOriginal}
+          chosen={chosenPlace}
+          onSave={save}
+        />
+      )}
+    </div>
+  );
+}

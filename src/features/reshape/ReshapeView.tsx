@@ -1,0 +1,52 @@
+import { useStore } from "@nanostores/react";
+import { useState } from "react";
+import { allNotes } from "@/core/tune";
+import { openTuneFile, readTunes } from "@/formats";
+import { $place, openToReshape, placeOf } from "@/session";
+import { useIncoming } from "@/session/useIncoming";
+import { PartTabs } from "@/shell/frame/PartTabs";
+import { MOST_FILE_BYTES } from "@/kit/files";
+import { NO_NOTES_IN_FILE } from "@/words";
+import view from "@/shell/frame/View.module.css";
+import { EmptyShow } from "./EmptyShow";
+import { MelodyShow } from "./MelodyShow";
+import { ModesShow } from "./ModesShow";
+import { $found, $tune } from "./reshaped";
+import { RESHAPE } from "./route";
+import "./selection";
+
+const PARTS = [
+  { value: "melody", text: "Melody and chords", keyName: "m", says: "The tune in another mode" },
+  { value: "modes", text: "All modes", keyName: "a", says: "The tune through all modes of its family" },
+] as const;
+
+/** Reshape: a tune in another mode with its chords, and the same tune through all modes of its family. */
+export function ReshapeView() {
+  const place = useStore($place);
+  const tune = useStore($tune);
+  const found = useStore($found);
+  const [refusal, setRefusal] = useState<string>();
+  const takeFile = async (file: File) => {
+    const read =
+      file.size <= MOST_FILE_BYTES
+        ? (await openTuneFile(new Uint8Array(await file.arrayBuffer()), file.name)).value
+        : undefined;
+    // What holds no tune is refused, and what was worked on stays in front.
+    const hasNotes = read && (await readTunes(read)).value.some((each) => allNotes(each.tune).length > 0);
+    setRefusal(hasNotes ? undefined : NO_NOTES_IN_FILE);
+    if (read && hasNotes) openToReshape(read);
+  };
+  useIncoming(RESHAPE, (files) => files[0] && void takeFile(files[0]));
+  const tabs = (
+    <div className={view.parts}>
+      <PartTabs view={RESHAPE} name="Reshape" parts={PARTS} />
+    </div>
+  );
+  const shown = { tabs, refusal };
+  if (!tune || !found) return <EmptyShow {...shown} />;
+  return placeOf(RESHAPE, place).part === "modes" ? (
+    <ModesShow {...shown} tune={tune} found={found} />
+  ) : (
+    <MelodyShow {...shown} tune={tune} found={found} />
+  );
+}

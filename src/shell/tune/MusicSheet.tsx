@@ -1,0 +1,90 @@
+import { useEffect, useState } from "react";
+import { INK, INNER, MARGIN } from "@/kit/sheet";
+import { ModesSheet, type ModesSheetProps } from "@/shell/print";
+
+/** Tablature under the staff: which of the engraver's instruments, and its open strings as ABC, the lowest first. */
+export interface Tablature {
+  readonly instrument: "guitar" | "mandolin" | "fiddle";
+  readonly tuning: readonly string[];
+}
+
+interface MusicSheetProps extends Pick<
+  ModesSheetProps,
+  "title" | "name" | "answer" | "modes" | "open" | "onClose" | "fileName"
+> {
+  /** The ABC that it is engraved from. */
+  readonly text: string;
+  readonly tablature?: Tablature | undefined;
+}
+
+/** A line of engraved music, as the library draws it. */
+interface Engraved {
+  readonly markup: string;
+  readonly height: number;
+}
+
+/** The lines of a tune, engraved one drawing each, so that they can be laid on pages. */
+function useEngraved(
+  text: string,
+  isWanted: boolean,
+  tablature: Tablature | undefined,
+): readonly Engraved[] | undefined {
+  const [engraved, setEngraved] = useState<{ readonly of: string; readonly lines: readonly Engraved[] }>();
+  useEffect(() => {
+    if (!isWanted) return undefined;
+    let isCurrent = true;
+    void import("abcjs").then(({ default: abcjs }) => {
+      const room = document.createElement("div");
+      // Measured where it is laid out, and seen by nobody.
+      room.style.cssText = "position:absolute;visibility:hidden;width:900px";
+      document.body.append(room);
+      abcjs.renderAbc(room, text.replaceAll(/^[TQ]:.*$/gm, "%"), {
+        oneSvgPerLine: true,
+        staffwidth: INNER - 10,
+        paddingleft: 0,
+        paddingright: 0,
+        paddingtop: 0,
+        paddingbottom: 6,
+        wrap: { minSpacing: 1.4, maxSpacing: 2.8, preferredMeasuresPerLine: 4 },
+        ...(tablature
+          ? { tablature: [{ instrument: tablature.instrument, tuning: [...tablature.tuning] }] }
+          : {}),
+      });
+      const lines = [...room.querySelectorAll("svg")].map((svg): Engraved => {
+        const { width, height } = svg.getBoundingClientRect();
+        svg.setAttribute("width", String(width));
+        svg.setAttribute("height", String(height));
+        return { markup: svg.outerHTML, height };
+      });
+      room.remove();
+      if (isCurrent) setEngraved({ of: text, lines });
+    });
+    return () => {
+      isCurrent = false;
+    };
+  }, [text, isWanted, tablature]);
+  return engraved?.of === text ? engraved.lines : undefined;
+}
+
+/** Music as it is printed: its staves, chord symbols over them and tablature under them, then each of its modes. */
+export function MusicSheet({ text, tablature, ...sheet }: MusicSheetProps) {
+  const lines = useEngraved(text, sheet.open, tablature);
+  return (
+    <ModesSheet
+      {...sheet}
+      parts={() =>
+        (lines ?? []).map(({ markup, height }) => ({
+          height,
+          draw: (y) => (
+            <g
+              transform={`translate(${MARGIN} ${y})`}
+              fill={INK}
+              // What the engraving library draws from the tune's notes.
+              dangerouslySetInnerHTML={{ __html: markup }}
+            />
+          ),
+        }))
+      }
+    />
+  );
+}

@@ -1,0 +1,2 @@
+export * from "./ExportDialog";
+export * from "./MusicSheet";

@@ -1,0 +1,208 @@
+import { printChord } from "@/core/chord";
+import { type Fifths, midiOf } from "@/core/pitch";
+import type { Harmony, HarmonyStep, NoteChange, Reshaped, Rung } from "@/core/reshape";
+import { type HomeMode, thirdOf } from "@/core/scale";
+import type { Tune, TuneBar } from "@/core/tune";
+import { pitchText } from "./identify";
+import {
+  capital,
+  chordText,
+  countText,
+  degreeText,
+  homeModeText,
+  listText,
+  modeText,
+  noteText,
+} from "./names";
+
+/** What Reshape says. */
+
+export const RESHAPE_ABOUT = "a tune in another mode";
+
+export const RESHAPE_HELP =
+  "Choose a tune and the mode it is to be in. Parallel keeps its home, relative keeps its notes. Press a note to set it by hand. Keep several versions and swap between them while they play.";
+
+export const RESHAPE_FIRST = "Put a tune into another mode";
+
+export const RESHAPE_ASKS = "Which tune, and into which mode?";
+
+/** A file with nothing in it to reshape. */
+export const NO_NOTES_IN_FILE = "I can’t find notes in this file. What you have here stays as it is.";
+
+export const EMPTY_RESHAPE = "Paste ABC or type notes, open a file, or take one of these:";
+
+/** What the versions are called. */
+export const versionName = (at: number): string => (at < 0 ? "Original" : String.fromCharCode(65 + at));
+
+export const MISSING_TEXT = {
+  nearest: "nearest note",
+  drop: "left out",
+  hold: "held over",
+} as const;
+
+export const CHORDS_TEXT = { rebuilt: "found for it", carried: "carried along", none: "none" } as const;
+
+export const SOURCE_OF_CHORDS = {
+  mode: "all of the mode",
+  vamp: "its vamp",
+  pair: "two chords that make the mode",
+} as const;
+
+export const HARMONY_RHYTHM_TEXT = {
+  "half-bar": "two a bar",
+  bar: "one a bar",
+  "two-bars": "every two bars",
+} as const;
+
+/** "B → B♭ (6 → ♭6)": degrees that became others, each once. */
+export function changedText({ changes, to }: Reshaped, from: HomeMode): string {
+  const moved = new Map<string, string>();
+  for (const { before, after, isChromatic } of changes) {
+    if (after === undefined || isChromatic) continue;
+    const [was, is] = [before.name - from.home, after.name - to.home];
+    if (was !== is) moved.set(`${was} ${is}`, `${degreeText(was)} → ${degreeText(is)}`);
+  }
+  return [...moved.values()].join(", ");
+}
+
+/** What became of the tune, in a sentence. */
+export function reshapedSentence(reshaped: Reshaped, from: HomeMode): string {
+  const { changes, to } = reshaped;
+  const moved = changes.filter(({ isMoved }) => isMoved).length;
+  if (moved === 0)
+    return to.home === from.home && to.mode === from.mode
+      ? `It is in ${homeModeText(from)} already.`
+      : `No note of this tune changes: it never has the notes that tell ${modeText(from.mode)} from ${modeText(to.mode)}.`;
+  if (to.home !== from.home)
+    return `It goes from ${noteText(from.home)} to ${noteText(to.home)} as home, step for step along the scale.`;
+  return `${capital(countText(moved, "note"))} of ${changes.length} change: ${changedText(reshaped, from)}.`;
+}
+
+/** The number of a bar as it is printed. */
+const barOf = ({ bars }: Pick<Tune, "bars">, at: number): number =>
+  (bars[at] as TuneBar | undefined)?.number ?? at + 1;
+
+/** Chromatic notes that kept their distance, the first few with their bars. */
+export function chromaticSentence(
+  changes: readonly NoteChange[],
+  barOfPlace: (place: number) => number,
+): string | undefined {
+  const kept = changes.filter(({ isChromatic, isByHand }) => isChromatic && !isByHand);
+  if (kept.length === 0) return undefined;
+  const named = kept
+    .slice(0, 4)
+    .map(
+      ({ before, after, place }) =>
+        `${noteText(before.name)} → ${after ? noteText(after.name) : "left out"} in bar ${barOfPlace(place)}`,
+    );
+  return `${capital(countText(kept.length, "chromatic note"))} kept ${kept.length === 1 ? "its" : "their"} distance: ${listText(named)}${kept.length > 4 ? " and more" : ""}. Press a note to set it by hand.`;
+}
+
+/** Notes whose degree the new mode lacks. */
+export function missingSentence(changes: readonly NoteChange[], { mode }: HomeMode): string | undefined {
+  const missing = changes.filter(({ isMissing }) => isMissing).length;
+  return missing === 0
+    ? undefined
+    : `${capital(modeText(mode))} lacks the degree of ${countText(missing, "note")}.`;
+}
+
+/** What was done to keep it within the instrument. */
+export function rangeSentence(ranged: Reshaped["ranged"]): string | undefined {
+  if (!ranged) return undefined;
+  const { octaves, folded, outside } = ranged;
+  const said = [
+    ...(octaves === 0
+      ? []
+      : [`All of it is ${countText(Math.abs(octaves), "octave")} ${octaves < 0 ? "lower" : "higher"}.`]),
+    ...(folded.length === 0
+      ? []
+      : [`${capital(countText(folded.length, "note is", "notes are"))} an octave away from the rest.`]),
+    ...(outside.length === 0
+      ? []
+      : [
+          `${capital(countText(outside.length, "note lies", "notes lie"))} outside the instrument in every octave.`,
+        ]),
+  ];
+  return said.length === 0 ? "All of it lies within the instrument." : said.join(" ");
+}
+
+/** A mode without its plain fifth or without a third is hard to rest on. */
+export function restSentence({ home, mode }: HomeMode): string | undefined {
+  if (!mode.intervals.includes(1))
+    return `${capital(modeText(mode))} has no perfect fifth above ${noteText(home)}, so the home chord doesn’t rest.`;
+  return thirdOf(mode) === undefined
+    ? `${capital(modeText(mode))} has no third: the home chord is open.`
+    : undefined;
+}
+
+/** How the result is heard by itself, where that isn't the mode that was asked for. */
+export const heardAsSentence = (heard: HomeMode, { home, mode }: HomeMode): string | undefined =>
+  heard.home === home && heard.mode === mode
+    ? undefined
+    : `By itself the melody is heard as ${homeModeText(heard)}; the chords have to say that it’s ${homeModeText({ home, mode })}.`;
+
+/** Why a chord stands where it does. */
+export function stepSentence(
+  { chord, strong, outside, characteristic, isOther, bar }: HarmonyStep,
+  tune: Pick<Tune, "bars">,
+): string {
+  const held =
+    strong.length === 0
+      ? "nothing sounds on the strong beats"
+      : `has ${listText(strong.map(noteText))} on the strong ${strong.length === 1 ? "beat" : "beats"}`;
+  const telling = characteristic.filter((note) => !strong.includes(note));
+  const said = [
+    held,
+    ...(telling.length > 0 ? [`contains ${listText(telling.map(noteText))}, characteristic`] : []),
+    ...(outside.length > 0 ? [`${listText(outside.map(noteText))} is outside the mode`] : []),
+    ...(isOther ? ["none of the chords you chose fits"] : []),
+  ];
+  return `Bar ${barOf(tune, bar)}, ${chordText(chord)}: ${said.join("; ")}.`;
+}
+
+/** A harmony in a line: its chords. */
+export const harmonyText = ({ steps }: Harmony): string =>
+  steps.map(({ chord }) => chordText(chord)).join(" ");
+
+/** The selected note: what it was and is. */
+export function noteSentence(
+  { before, after, isByHand, isChromatic }: NoteChange,
+  bar: number,
+  from: HomeMode,
+  to: HomeMode,
+): string {
+  const was = `${pitchText(before)} (${degreeText(before.name - from.home)})`;
+  if (!after) return `Bar ${bar}: ${was} is left out.`;
+  const is = `${pitchText(after)} (${degreeText(after.name - to.home)})`;
+  const same = midiOf(before) === midiOf(after) && before.name === after.name;
+  const how = isByHand ? ", set by hand" : isChromatic ? ", a chromatic note" : "";
+  return `Bar ${bar}: ${same ? `${was} stays` : `${was} → ${is}`}${how}.`;
+}
+
+/** What changed from the row before in the ladder. */
+export const rungText = ({ changed }: Rung): string =>
+  changed.map(({ from, to }) => `${noteText(from)} → ${noteText(to)}`).join(", ");
+
+/** Whether a tune tells all modes apart, and what it lacks for that. */
+export const modelTuneText = (missing: readonly number[]): string =>
+  missing.length === 0
+    ? "This tune has every degree, so it sounds different in each mode. It makes a good model tune: know it by heart, then sing it in each."
+    : `This tune never has its ${listText(missing.map(String))}, so some modes sound the same in it. A model tune needs every degree.`;
+
+export const LADDER_TEXT = {
+  parallel: "bright to dark",
+  fifths: "by fifths",
+  steps: "by step",
+} as const;
+
+export const RESHAPE_SHEET = "Lead sheet";
+
+export const noRelativeText = (from: HomeMode, to: HomeMode): string =>
+  `${capital(modeText(to.mode))} isn’t a mode of the same parent scale as ${modeText(from.mode)}, so home stays.`;
+
+/** A chord in ASCII, as charts are saved. */
+export const chartOf = (steps: readonly { readonly chord: HarmonyStep["chord"] }[]): string =>
+  `| ${steps.map(({ chord }) => printChord(chord)).join(" | ")} |`;
+
+/** Names of notes in a row, as they are sung: for the fifths of a line. */
+export const namesText = (notes: readonly Fifths[]): string => notes.map(noteText).join(" ");
