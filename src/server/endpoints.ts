@@ -4,6 +4,8 @@ import {
   identifyAnswer,
   identifyBody,
   identifyQuery,
+  reshapeAnswer,
+  reshapeQuery,
   matchAnswer,
   matchBody,
   modesAnswer,
@@ -115,5 +117,22 @@ export const ENDPOINTS: readonly Endpoint[] = [
     answer: identifyAnswer,
     refuses: [400, 413, 415, 422],
     example: "/api/v1/identify",
+  },
+  {
+    method: "post",
+    path: "/api/v1/reshape",
+    summary:
+      "A tune in another mode, with chords found for it. The first tune of an ABC, MusicXML or MIDI file, or typed notes; answered in the type of Accept: JSON, text/vnd.abc, application/vnd.recordare.musicxml+xml or audio/midi.",
+    query: reshapeQuery,
+    bodies: {
+      "text/vnd.abc": "text",
+      "application/vnd.recordare.musicxml+xml": "text",
+      "application/vnd.recordare.musicxml": "text",
+      "audio/midi": "text",
+      "application/json": identifyBody,
+    },
+    answer: reshapeAnswer,
+    refuses: [400, 413, 415, 422],
+    example: "/api/v1/reshape",
   },
 ];

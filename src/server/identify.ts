@@ -8,34 +8,11 @@ import {
 } from "@/core/identify";
 import { notesOf } from "@/core/scale";
 import type { Tune } from "@/core/tune";
-import {
-  type AbcPart,
-  abcParts,
-  decoded,
-  openTuneFile,
-  readAbc,
-  readNotes,
-  readTunes,
-  sourceOfText,
-} from "@/formats";
+import { type AbcPart, abcParts, decoded, readAbc, readNotes, sourceOfText } from "@/formats";
 import { type ApiError, jsonResponse, located, problemResponse } from "./problem";
 import { askBytes, askJson, askQuery, mediaType } from "./request";
 import { identifyBody, identifyQuery } from "./schemas";
-
-const ABC = "text/vnd.abc";
-/** Plain text is what a script sends that knows no better: ABC where it has a field of ABC, otherwise typed notes. */
-const PLAIN = "text/plain";
-
-/** Kinds told by their content, which is one score. */
-const SCORE_KINDS = [
-  "application/vnd.recordare.musicxml+xml",
-  "application/vnd.recordare.musicxml",
-  "application/xml",
-  "text/xml",
-  "audio/midi",
-  "audio/x-midi",
-  "audio/mid",
-];
+import { ABC, firstTuneIn, kindRefused, PLAIN, TUNE_KINDS } from "./tune-body";
 
 const NDJSON = "application/x-ndjson";
 
@@ -229,15 +206,7 @@ export async function identify(request: Request): Promise<Response> {
     const all = [answered(value, rest, problems, notes)];
     return wantsLines ? inLines(each(all)) : inOne(all);
   }
-  if (kind !== ABC && kind !== PLAIN && !SCORE_KINDS.includes(kind)) {
-    return problemResponse(415, [
-      {
-        code: "kind-unread",
-        found: kind,
-        expected: [ABC, PLAIN, ...SCORE_KINDS, "application/json"].join(", "),
-      },
-    ]);
-  }
+  if (!TUNE_KINDS.includes(kind)) return kindRefused(kind);
   const query = askQuery(identifyQuery, new URL(request.url));
   if ("refused" in query) return query.refused;
   if (kind === ABC && wantsLines) return inLines(abcAnswers(chunksOf(request.body), query.value));
@@ -250,12 +219,9 @@ export async function identify(request: Request): Promise<Response> {
     for await (const one of answers) all.push(one);
     return inOne(all);
   }
-  const { value: file, problems } = await openTuneFile(body.value, "");
-  if (!file) return problemResponse(422, located(problems, ""));
-  const read = await readTunes(file);
-  const [first] = read.value;
-  const text = file.source === "midi" ? "" : file.text;
-  if (!first) return problemResponse(422, located(read.problems, text));
-  const all = [answered(first.tune, query.value, read.problems, text)];
+  const read = await firstTuneIn(body.value);
+  if ("refused" in read) return read.refused;
+  const { tune, problems, text } = read.value;
+  const all = [answered(tune, query.value, problems, text)];
   return wantsLines ? inLines(each(all)) : inOne(all);
 }

@@ -1,6 +1,7 @@
 export * from "./derive";
 export * from "./endpoints";
 export * from "./identify";
+export * from "./reshape";
 export * from "./match";
 export * from "./openapi";
 export * from "./neck";

@@ -5,6 +5,7 @@ import {
   derive,
   ENDPOINTS,
   identify,
+  reshape,
   match,
   modes,
   neck,
@@ -24,6 +25,8 @@ const part = (answer: unknown, path: string) =>
   path.split(".").reduce<unknown>((each, key) => (each as Record<string, unknown>)[key], answer);
 const post = (body: string, kind: string, query = "") =>
   new Request(at(`x${query}`), { method: "POST", body, headers: { "content-type": kind } });
+
+const STAIR = "X:1\nT:Stair\nL:1/8\nK:AMix\nA2 c2 B2 d2|c2 e2 a2 ge|d2 B2 G2 B2|A4 A4|]\n";
 
 describe("GET derive", () => {
   it("answers a mode on a home, whole", async () => {
@@ -405,8 +408,6 @@ describe("POST match", () => {
 });
 
 describe("POST identify", () => {
-  const STAIR = "X:1\nT:Stair\nL:1/8\nK:AMix\nA2 c2 B2 d2|c2 e2 a2 ge|d2 B2 G2 B2|A4 A4|]\n";
-
   it("answers the mode of each ABC tune", async () => {
     const answer = await json(
       identify(post(STAIR + "\n" + STAIR.replaceAll("Stair", "Again"), "text/vnd.abc")),
@@ -532,5 +533,64 @@ describe("POST identify", () => {
     ["a".repeat(MOST_BYTES + 1), "text/vnd.abc", 413],
   ])("refuses %.20s as %s with %i", async (body, kind, status) => {
     expect((await identify(post(body, kind))).status).toBe(status);
+  });
+});
+
+describe("POST reshape", () => {
+  const asked = (query: string, accept = "application/json", body = STAIR) =>
+    reshape(
+      new Request(`http://x/api/v1/reshape${query}`, {
+        method: "POST",
+        body,
+        headers: { "content-type": "text/vnd.abc", accept },
+      }),
+    );
+
+  it("puts a tune into another mode, over chords of it", async () => {
+    const answer = (await (await asked("?to=aeolian")).json()) as Record<string, unknown>;
+    const endpoint = ENDPOINTS.find(({ path }) => path === "/api/v1/reshape")!;
+    expect(endpoint.answer.strict().safeParse(answer).error).toBeUndefined();
+    expect(answer).toMatchObject({
+      tune: { from: { home: "A", mode: "mixolydian" }, to: { home: "A", mode: "aeolian" } },
+    });
+    const { abc, changes } = (answer as { tune: { abc: string; changes: { from: string; to: string }[] } })
+      .tune;
+    expect(changes[0]).toMatchObject({ from: "C#5", to: "C5", chromatic: false });
+    // What is answered is heard as what was asked for.
+    const heard = (await (await identify(post(abc, "text/vnd.abc"))).json()) as {
+      tunes: { candidates: { home: string; mode: string }[] }[];
+    };
+    expect(heard.tunes[0]!.candidates[0]).toMatchObject({ home: "A", mode: "aeolian" });
+  });
+
+  it("keeps the notes and moves home where that is asked for", async () => {
+    const answer = (await (await asked("?to=dorian&way=relative&chords=none")).json()) as object;
+    expect(answer).toMatchObject({ tune: { to: { home: "E", mode: "dorian" }, chords: [] } });
+  });
+
+  it.each([
+    ["text/vnd.abc", /^X:1/u, "text/vnd.abc; charset=utf-8"],
+    [
+      "application/vnd.recordare.musicxml+xml",
+      /score-partwise/u,
+      "application/vnd.recordare.musicxml+xml; charset=utf-8",
+    ],
+    ["audio/midi", /^MThd/u, "audio/midi"],
+  ])("answers %s", async (accept, begins, kind) => {
+    const response = await asked("?to=lydian&parts=strings", accept);
+    expect(response.headers.get("content-type")).toBe(kind);
+    expect(await response.text()).toMatch(begins);
+  });
+
+  it.each([
+    ["", STAIR, 400],
+    ["?to=lidian", STAIR, 400],
+    ["?to=lydian&pedal=maybe", STAIR, 400],
+    ["?to=altered&way=relative", STAIR, 422],
+    ["?to=lydian", "X:1\nT:Rests\nK:C\nz4|", 422],
+  ])("refuses %s", async (query, body, status) => {
+    const response = await asked(query, "application/json", body);
+    expect(response.status).toBe(status);
+    expect(response.headers.get("content-type")).toContain("application/problem+json");
   });
 });

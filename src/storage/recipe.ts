@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { maybePitch } from "@/core/pitch";
-import { HARMONY_RHYTHMS, HARMONY_SOURCES, MISSING_RULES } from "@/core/reshape";
+import { ARRANGEMENTS, HARMONY_RHYTHMS, HARMONY_SOURCES, MISSING_RULES } from "@/core/reshape";
 import { modeId, noteName } from "./fields";
 
 const place = z.int().min(0).max(1_000_000);
@@ -36,6 +36,8 @@ export const recipeValue = z.object({
   seeksCharacteristic: z.boolean().catch(false),
   /** Which of the harmonies that were found, from 0. */
   which: z.int().min(0).max(9).catch(0),
+  /** Who plays the chords, written out under the melody. */
+  parts: z.enum(ARRANGEMENTS).catch("none"),
   /** The melody stays within the instrument. */
   isInRange: z.boolean().catch(false),
 });

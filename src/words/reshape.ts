@@ -1,6 +1,6 @@
 import { printChord } from "@/core/chord";
 import { type Fifths, midiOf } from "@/core/pitch";
-import type { Harmony, HarmonyStep, NoteChange, Reshaped, Rung } from "@/core/reshape";
+import type { Harmony, HarmonyStep, NoteChange, PartFault, Reshaped, Rung } from "@/core/reshape";
 import { type HomeMode, thirdOf } from "@/core/scale";
 import type { Tune, TuneBar } from "@/core/tune";
 import { pitchText } from "./identify";
@@ -41,6 +41,35 @@ export const MISSING_TEXT = {
 } as const;
 
 export const CHORDS_TEXT = { rebuilt: "found for it", carried: "carried along", none: "none" } as const;
+
+export const ARRANGEMENT_TEXT = {
+  none: "symbols only",
+  keyboard: "two hands",
+  strings: "four strings",
+} as const;
+
+/** What the voices of a piece in parts are called, the melody first. */
+export const VOICES_TEXT = {
+  keyboard: ["melody", "right hand", "left hand"],
+  strings: ["violin 1", "violin 2", "viola", "cello"],
+} as const;
+
+const FAULT_TEXT = {
+  "parallel-fifths": "parallel fifths",
+  "parallel-octaves": "parallel octaves",
+  "above-melody": "a part above the melody",
+} as const;
+
+/** Where the parts break a rule, in a sentence. */
+export function faultsSentence(faults: readonly PartFault[], tune: Pick<Tune, "bars">): string {
+  if (faults.length === 0)
+    return "The parts have no parallel fifths or octaves, and none goes above the melody.";
+  const byCode = new Map<PartFault["code"], Set<number>>();
+  for (const { code, bar } of faults) byCode.set(code, new Set(byCode.get(code)).add(barOf(tune, bar)));
+  return capital(
+    `${listText([...byCode].map(([code, bars]) => `${FAULT_TEXT[code]} in ${bars.size === 1 ? "bar" : "bars"} ${listText([...bars].slice(0, 8).map(String))}`))}.`,
+  );
+}
 
 export const SOURCE_OF_CHORDS = {
   mode: "all of the mode",

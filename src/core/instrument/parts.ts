@@ -51,11 +51,16 @@ const COST = { parallel: 6, low: 0.15, leap: 0.5, seventh: 8 };
  *
  * @example laidOut([Dm7, G7], "strings") // eight pitches, in four parts
  */
-export function laidOut(
+export const laidOut = (
   chords: readonly (Chord | undefined)[],
   ensemble: Ensemble,
+): readonly (readonly Pitch[] | undefined)[] => laidOutFor(chords, ENSEMBLES[ensemble]);
+
+/** The same for parts of one's own, the highest first. */
+export function laidOutFor(
+  chords: readonly (Chord | undefined)[],
+  parts: readonly EnsemblePart[],
 ): readonly (readonly Pitch[] | undefined)[] {
-  const parts: readonly EnsemblePart[] = ENSEMBLES[ensemble];
   const sounding = chords.filter((chord) => chord !== undefined);
   const choices = sounding.map((chord) => waysToLay(chord, parts));
   const taken = smoothest(choices, sounding);

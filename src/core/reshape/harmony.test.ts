@@ -5,6 +5,7 @@ import { fifthsOf, maybePitch, midiOf, type Pitch, soundOf } from "../pitch";
 import { type HomeMode, holds, mode, notesOf, SEVEN, soundsOn, USUAL_MODES } from "../scale";
 import { evenTune, type Tune, type TuneNote } from "../tune";
 import {
+  arrange,
   carryChord,
   HARMONY_RHYTHMS,
   HARMONY_SOURCES,
@@ -223,5 +224,62 @@ describe("a ladder", () => {
     expect(
       moveMelody(tune, { from: on("D", "dorian"), to: on("D", "dorian"), missing: "nearest" }).tune.notes,
     ).toEqual(tune.notes);
+  });
+});
+
+describe("parts under a melody", () => {
+  it("stay in their ranges, hold root and characteristic note, and say where a rule is broken", () => {
+    fc.assert(
+      fc.property(
+        melodies,
+        fc.constantFrom("keyboard" as const, "strings" as const),
+        ({ homeMode, tune }, kind) => {
+          const [best] = harmonise(tune, homeMode, PLAIN);
+          const { tune: whole, faults } = arrange({ ...tune, chords: best!.steps }, kind);
+          const parts = kind === "keyboard" ? 2 : 3;
+          expect(whole.voices).toHaveLength(parts + 1);
+          for (const step of best!.steps) {
+            const now = whole.beneath!.filter(({ onset }) => Math.abs(onset - step.onset) < 1e-6);
+            expect(now).toHaveLength(kind === "keyboard" ? 4 : 3);
+            const bass = now.find(({ voice }) => voice === parts)!;
+            expect(soundOf(bass.pitch.name)).toBe(soundOf(step.chord.root));
+            // The third says what the chord is: it is in the parts.
+            const third = step.chord.tones.find((tone) => [4, -3].includes(tone));
+            if (third !== undefined)
+              expect(now.map(({ pitch }) => soundOf(pitch.name))).toContain(soundOf(step.chord.root + third));
+            const midis = now.map(({ pitch }) => midiOf(pitch));
+            expect(midis).toEqual(midis.toSorted((a, b) => b - a));
+          }
+          for (const { bar } of faults) expect(tune.bars[bar]).toBeDefined();
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it("have parallel fifths said where there are some", () => {
+    const tune = line("E5 E5 E5 E5 F5 F5 F5 F5");
+    const chords = [
+      { chord: chord("C"), onset: 0, duration: 4, bar: 0 },
+      { chord: chord("Dm"), onset: 4, duration: 4, bar: 1 },
+    ];
+    const { faults, tune: whole } = arrange({ ...tune, chords }, "strings");
+    const moved = (voice: number) =>
+      whole.beneath!.filter((note) => note.voice === voice).map(({ pitch }) => midiOf(pitch));
+    const pairs = [
+      [1, 2],
+      [1, 3],
+      [2, 3],
+    ] as const;
+    const parallel = pairs.filter(([a, b]) => {
+      const [from, to] = [0, 1].map((at) => (moved(a)[at]! - moved(b)[at]!) % 12);
+      return from === to && [0, 7].includes(from!) && moved(a)[0] !== moved(a)[1];
+    });
+    expect(faults.filter(({ voices }) => voices[0] > 0)).toHaveLength(parallel.length);
+  });
+
+  it("are none where there are no chords, and none over a melody of nothing", () => {
+    const tune = line("E5 E5");
+    expect(arrange(tune, "strings")).toEqual({ tune, faults: [] });
   });
 });

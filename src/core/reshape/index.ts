@@ -1,3 +1,4 @@
+export * from "./arrange";
 export * from "./chords";
 export * from "./harmony";
 export * from "./ladder";

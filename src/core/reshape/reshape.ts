@@ -1,5 +1,6 @@
 import type { HomeMode } from "../scale";
 import type { Tune } from "../tune";
+import { type Arrangement, arrange, type PartFault } from "./arrange";
 import { carryChords } from "./chords";
 import { type Harmony, type HarmonyChoice, harmonise } from "./harmony";
 import { type MelodyChange, type MovedMelody, moveMelody } from "./melody";
@@ -12,6 +13,8 @@ export interface Recipe extends MelodyChange {
   readonly harmony: HarmonyChoice;
   /** Which of the harmonies that were found, from 0, the best. */
   readonly which: number;
+  /** Who plays the chords, written out under the melody. */
+  readonly parts?: Arrangement | undefined;
   /** The melody stays within it. */
   readonly range?: Range | undefined;
 }
@@ -24,6 +27,8 @@ export interface Reshaped extends Pick<MovedMelody, "changes"> {
   readonly ranged?: Omit<Ranged, "notes"> | undefined;
   /** The harmonies that were found, the best first; none where they weren't looked for. */
   readonly harmonies: readonly Harmony[];
+  /** Where the parts under the melody break a rule of voice leading. */
+  readonly faults: readonly PartFault[];
 }
 
 /**
@@ -47,8 +52,12 @@ export function reshape(tune: Tune, recipe: Recipe): Reshaped {
         ? [...before.filter((each) => !inBars(each)), ...found.steps.filter(inBars)]
         : [...before.filter((each) => !inBars(each)), ...carryChords(before.filter(inBars), recipe)];
   const { octaves = 0, folded = [], outside = [] } = ranged ?? {};
+  const chorded = { ...melody, chords: chords.toSorted((a, b) => a.onset - b.onset) };
+  // What is written in several voices has its parts already.
+  const { tune: whole, faults } = arrange(chorded, tune.beneath ? "none" : (recipe.parts ?? "none"));
   return {
-    tune: { ...melody, chords: chords.toSorted((a, b) => a.onset - b.onset) },
+    tune: whole,
+    faults,
     to: recipe.to,
     changes,
     harmonies,

@@ -1,15 +1,17 @@
 import { useStore } from "@nanostores/react";
 import { useEffect, useMemo, useState } from "react";
-import { soundOf } from "@/core/pitch";
+import { printName, soundOf } from "@/core/pitch";
 import { allNotes } from "@/core/tune";
 import { readTunes, type TuneText as TextOfTune } from "@/formats";
 import { alternating, swapped, tuneScore } from "@/audio";
 import {
   $ready,
   $toSave,
+  BLANK_RECIPE,
   BLANK_TUNE,
   openFiles,
   openIn,
+  openToReshape,
   SWAP,
   swapLive,
   toggle,
@@ -146,6 +148,11 @@ export function IdentifyView() {
     $toSave.set({ kind: "tune", title: title || "Tune", words: "", ...answer.shown.saved });
   };
 
+  const reshapeIt = () =>
+    answer && openToReshape({ ...answer.shown.saved, name: title }, { ...BLANK_RECIPE, from: fromHere() });
+  const fromHere = () =>
+    byHand.about ? { home: printName(byHand.about.home), mode: byHand.about.mode.id } : undefined;
+
   useKeys("Identify", [
     { key: "s", says: "Hear the tune with the characteristic note swapped", act: hearSwap },
     { key: "P", says: "Print the tune", act: () => setPrinting(answer !== undefined) },
@@ -206,6 +213,9 @@ export function IdentifyView() {
               </Button>
               <Button kind="quiet" keyName="P" aria-haspopup="dialog" onClick={() => setPrinting(true)}>
                 Print
+              </Button>
+              <Button kind="quiet" title="Put it into another mode" onClick={() => reshapeIt()}>
+                Reshape
               </Button>
             </span>
           )}

@@ -10,6 +10,7 @@ import { Button } from "@/kit/controls";
 import { Fold, Panel, Saying } from "@/kit/panel";
 import {
   chromaticSentence,
+  faultsSentence,
   heardAsSentence,
   homeModeText,
   missingSentence,
@@ -50,7 +51,7 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, onSave }: 
     () =>
       worked.tune.notes.length > MOST_HEARD || worked.tune.notes.length === 0 || recipe.bars
         ? undefined
-        : identify({ ...worked.tune, keys: [], chords: [] }, {}),
+        : identify({ ...worked.tune, keys: [], chords: [], beneath: undefined, voices: undefined }, {}),
     [worked, recipe.bars],
   );
   const steps = harmonies[Math.min(recipe.which, harmonies.length - 1)]?.steps ?? [];
@@ -63,6 +64,7 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, onSave }: 
     chromaticSentence(changes, barOf),
     missingSentence(changes, to),
     rangeSentence(ranged),
+    recipe.parts === "none" || recipe.chords === "none" ? undefined : faultsSentence(worked.faults, tune),
     restSentence(to),
     heard && heardAsSentence(heard.homeMode, to),
   ].filter((each) => each !== undefined);

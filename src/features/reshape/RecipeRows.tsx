@@ -1,8 +1,15 @@
 import type { ReactNode } from "react";
-import { HARMONY_RHYTHMS, HARMONY_SOURCES, MISSING_RULES, type Reshaped } from "@/core/reshape";
+import { ARRANGEMENTS, HARMONY_RHYTHMS, HARMONY_SOURCES, MISSING_RULES, type Reshaped } from "@/core/reshape";
 import type { RecipeValue } from "@/storage";
 import { Choice, Select, Toggle } from "@/kit/controls";
-import { CHORDS_TEXT, HARMONY_RHYTHM_TEXT, harmonyText, MISSING_TEXT, SOURCE_OF_CHORDS } from "@/words";
+import {
+  ARRANGEMENT_TEXT,
+  CHORDS_TEXT,
+  HARMONY_RHYTHM_TEXT,
+  harmonyText,
+  MISSING_TEXT,
+  SOURCE_OF_CHORDS,
+} from "@/words";
 import { changeRecipe } from "./reshaped";
 import styles from "./Reshape.module.css";
 
@@ -67,6 +74,17 @@ export function RecipeRows({ recipe, worked }: RecipeRowsProps) {
               text: `${nth + 1}: ${harmonyText(each).slice(0, 90)}`,
             }))}
             onChange={(nth) => changeRecipe({ which: Number(nth) })}
+          />
+        </Row>
+      )}
+      {chords !== "none" && (
+        <Row name="Parts">
+          <Choice
+            label="Parts"
+            size="small"
+            value={recipe.parts}
+            options={ARRANGEMENTS.map((value) => ({ value, text: ARRANGEMENT_TEXT[value] }))}
+            onChange={(parts) => changeRecipe({ parts })}
           />
         </Row>
       )}

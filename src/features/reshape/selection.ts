@@ -10,7 +10,11 @@ import { $at, $homeMode, $shown } from "./reshaped";
 /** The name under which a tune and its versions are played. */
 export const VERSIONS = "reshape-versions";
 
-const $score = computed($shown, (tune) => tune && chordedScore(tune));
+// Parts that are written out are heard in place of the chord symbols.
+const $score = computed(
+  $shown,
+  (tune) => tune && chordedScore(tune.beneath ? { ...tune, chords: [] } : tune),
+);
 
 /** Plays what is shown; what is shown while it plays is heard from the next bar on. */
 export const playVersions = (): void =>

@@ -1,0 +1,102 @@
+import { ENSEMBLES, type EnsemblePart, laidOutFor } from "../instrument";
+import { midiOf, modulo, type Pitch } from "../pitch";
+import { EPSILON, firstPlace, type Tune, type TuneNote, type TuneVoice } from "../tune";
+
+/** Who plays the chords under a melody: two hands, or three bowed strings while the fourth has the melody. */
+export const ARRANGEMENTS = ["none", "keyboard", "strings"] as const;
+export type Arrangement = (typeof ARRANGEMENTS)[number];
+
+/** A rule of voice leading that was broken, from one chord to the next. */
+export interface PartFault {
+  readonly code: "parallel-fifths" | "parallel-octaves" | "above-melody";
+  /** Place of the bar in which it happens. */
+  readonly bar: number;
+  /** The voices, from 0, the melody. */
+  readonly voices: readonly [number, number];
+}
+
+/** A tune with its chords written out for those who play them. */
+export interface Arranged {
+  readonly tune: Tune;
+  readonly faults: readonly PartFault[];
+}
+
+/** Half steps that a part keeps at least between its lowest and highest note, however low the melody goes. */
+const LEAST_SPAN = 14;
+
+/** The parts under a melody, none of them above its lowest notes where they have room below. */
+function partsUnder(melody: readonly TuneNote[], arrangement: Exclude<Arrangement, "none">) {
+  const lowest = Math.min(...melody.map(({ pitch }) => midiOf(pitch)));
+  const all: readonly EnsemblePart[] =
+    arrangement === "keyboard" ? ENSEMBLES.keyboard : ENSEMBLES.strings.slice(1);
+  return all.map((part) => ({
+    ...part,
+    high: Math.max(part.low + LEAST_SPAN, Math.min(part.high, lowest - 1)),
+  }));
+}
+
+/**
+ * The chords of a tune written out under its melody, led from one to the next: no part leaves its range, sevenths fall, parallel fifths
+ * and octaves are avoided. What could not be avoided is listed.
+ *
+ * @example arrange(tune, "strings").tune.voices // melody, violin 2, viola, cello
+ */
+export function arrange(tune: Tune, arrangement: Arrangement): Arranged {
+  const { chords = [], notes } = tune;
+  if (arrangement === "none" || chords.length === 0 || notes.length === 0) return { tune, faults: [] };
+  const parts = partsUnder(notes, arrangement);
+  const laid = laidOutFor(
+    chords.map(({ chord }) => chord),
+    parts,
+  );
+  const beneath = chords.flatMap(({ onset, duration, bar }, nth): readonly TuneNote[] => {
+    const pitches = laid[nth] ?? [];
+    let at = 0;
+    return parts.flatMap((part, voice) => {
+      const own = pitches.slice(at, at + part.voices);
+      at += part.voices;
+      return own.map((pitch) => ({ pitch, onset, duration, bar, from: 0, to: 0, voice: voice + 1 }));
+    });
+  });
+  const voices: readonly TuneVoice[] = [
+    { name: "", clef: "treble", staff: 0 },
+    ...parts.map(({ clef }, nth): TuneVoice => ({ name: "", clef, staff: nth + 1 })),
+  ];
+  return {
+    tune: { ...tune, beneath, voices },
+    faults: faultsIn(tune, laid),
+  };
+}
+
+/** The note of a melody that sounds at a time. */
+function sounding(notes: readonly TuneNote[], time: number): TuneNote | undefined {
+  const next = firstPlace(notes, ({ onset }) => onset > time + EPSILON);
+  const note = notes[next - 1];
+  return note && note.onset + note.duration > time + EPSILON ? note : undefined;
+}
+
+function faultsIn(
+  { notes, chords = [] }: Tune,
+  laid: readonly (readonly Pitch[] | undefined)[],
+): readonly PartFault[] {
+  const faults: PartFault[] = [];
+  let before: readonly (number | undefined)[] = [];
+  for (const [nth, { onset, bar }] of chords.entries()) {
+    const melody = sounding(notes, onset);
+    const now = [melody && midiOf(melody.pitch), ...(laid[nth] ?? []).map(midiOf)];
+    for (const [high, upper] of now.entries())
+      for (const [low, lower] of now.entries()) {
+        if (low <= high || upper === undefined || lower === undefined) continue;
+        if (high === 0 && lower > upper) faults.push({ code: "above-melody", bar, voices: [high, low] });
+        const [was, wasLow] = [before[high], before[low]];
+        if (was === undefined || wasLow === undefined) continue;
+        const moved = upper - was;
+        const apart = modulo(upper - lower, 12);
+        if (moved === 0 || moved !== lower - wasLow || modulo(was - wasLow, 12) !== apart) continue;
+        if (apart === 7) faults.push({ code: "parallel-fifths", bar, voices: [high, low] });
+        else if (apart === 0) faults.push({ code: "parallel-octaves", bar, voices: [high, low] });
+      }
+    before = now;
+  }
+  return faults;
+}
