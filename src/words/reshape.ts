@@ -1,8 +1,7 @@
-import { printChord } from "@/core/chord";
-import { type Fifths, midiOf } from "@/core/pitch";
+import { midiOf } from "@/core/pitch";
 import type { Harmony, HarmonyStep, NoteChange, PartFault, Reshaped, Rung } from "@/core/reshape";
 import { type HomeMode, thirdOf } from "@/core/scale";
-import type { Tune, TuneBar } from "@/core/tune";
+import type { Tune } from "@/core/tune";
 import { pitchText } from "./identify";
 import {
   capital,
@@ -108,8 +107,7 @@ export function reshapedSentence(reshaped: Reshaped, from: HomeMode): string {
 }
 
 /** The number of a bar as it is printed. */
-const barOf = ({ bars }: Pick<Tune, "bars">, at: number): number =>
-  (bars[at] as TuneBar | undefined)?.number ?? at + 1;
+const barOf = ({ bars }: Pick<Tune, "bars">, at: number): number => bars[at]?.number ?? at + 1;
 
 /** Chromatic notes that kept their distance, the first few with their bars. */
 export function chromaticSentence(
@@ -228,10 +226,3 @@ export const RESHAPE_SHEET = "Lead sheet";
 
 export const noRelativeText = (from: HomeMode, to: HomeMode): string =>
   `${capital(modeText(to.mode))} isn’t a mode of the same parent scale as ${modeText(from.mode)}, so home stays.`;
-
-/** A chord in ASCII, as charts are saved. */
-export const chartOf = (steps: readonly { readonly chord: HarmonyStep["chord"] }[]): string =>
-  `| ${steps.map(({ chord }) => printChord(chord)).join(" | ")} |`;
-
-/** Names of notes in a row, as they are sung: for the fifths of a line. */
-export const namesText = (notes: readonly Fifths[]): string => notes.map(noteText).join(" ");
