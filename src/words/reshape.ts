@@ -224,5 +224,9 @@ export const LADDER_TEXT = {
 
 export const RESHAPE_SHEET = "Lead sheet";
 
+/** The staff in words. */
+export const reshapedStaffText = (title: string, homeMode: HomeMode, notes: number): string =>
+  `${title || "Tune"} in ${homeModeText(homeMode)}, engraved: ${countText(notes, "note")}, those that changed framed, characteristic notes notched`;
+
 export const noRelativeText = (from: HomeMode, to: HomeMode): string =>
   `${capital(modeText(to.mode))} isn’t a mode of the same parent scale as ${modeText(from.mode)}, so home stays.`;

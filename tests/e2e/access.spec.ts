@@ -118,6 +118,19 @@ test("Ear and Log are accessible, empty and full, before and after an answer", a
   expect(await serious(page), "a routine that is practised").toEqual([]);
 });
 
+test("Reshape is accessible, empty, with a tune and through all modes", async ({ page }) => {
+  await open(page, "/reshape");
+  expect(await serious(page), "empty").toEqual([]);
+  await page.getByRole("button", { name: "The Brass Bird" }).click();
+  await expect(page.getByText(/^Bar 1, /)).toBeVisible();
+  await page.getByRole("combobox", { name: "Parts" }).selectOption("strings");
+  await page.waitForTimeout(500);
+  expect(await serious(page), "a tune").toEqual([]);
+  await page.keyboard.press("a");
+  await expect(page.getByRole("list", { name: "The tune in each mode" })).toBeVisible();
+  expect(await serious(page), "all modes").toEqual([]);
+});
+
 test("every part of Match and its sheets are accessible", async ({ page }) => {
   test.slow();
   for (const show of ["write", "over-bass"]) {

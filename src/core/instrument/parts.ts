@@ -41,7 +41,7 @@ const kept = (tone: Interval): number => {
 const SPACING = 12;
 
 /** What a way of laying out costs beside the half steps that its voices move. */
-const COST = { parallel: 6, low: 0.15, leap: 0.5, seventh: 8 };
+const COST = { parallel: 16, low: 0.15, leap: 0.5, seventh: 8, crossing: 5 };
 
 /**
  * Chords laid out for an ensemble: for each chord the pitches from the highest voice to the bass, each inside the range of
@@ -56,14 +56,20 @@ export const laidOut = (
   ensemble: Ensemble,
 ): readonly (readonly Pitch[] | undefined)[] => laidOutFor(chords, ENSEMBLES[ensemble]);
 
-/** The same for parts of one's own, the highest first. */
+/**
+ * The same for parts of one's own, the highest first.
+ *
+ * @param above a voice that is given, at each chord: none of the parts goes above it or moves in parallel with it where that can be helped
+ */
 export function laidOutFor(
   chords: readonly (Chord | undefined)[],
   parts: readonly EnsemblePart[],
+  above: readonly (Pitch | undefined)[] = [],
 ): readonly (readonly Pitch[] | undefined)[] {
   const sounding = chords.filter((chord) => chord !== undefined);
   const choices = sounding.map((chord) => waysToLay(chord, parts));
-  const taken = smoothest(choices, sounding);
+  const given = above.filter((_, at) => chords[at] !== undefined);
+  const taken = smoothest(choices, sounding, given);
   let next = 0;
   return chords.map((chord) => {
     if (!chord) return undefined;
@@ -142,6 +148,7 @@ function stacked(
 function smoothest(
   choices: readonly (readonly (readonly Pitch[])[])[],
   chords: readonly Chord[],
+  above: readonly (Pitch | undefined)[],
 ): readonly (readonly Pitch[] | undefined)[] {
   const paths: { cost: number; from: number }[][] = [];
   for (const [at, ways] of choices.entries()) {
@@ -151,10 +158,13 @@ function smoothest(
       ways.map((way) => {
         let best = { cost: before && before.length > 0 ? Infinity : 0, from: -1 };
         for (const [from, other] of (before ?? []).entries()) {
-          const cost = (last?.[from]?.cost ?? Infinity) + movement(other, way, chords[at - 1]);
+          const cost =
+            (last?.[from]?.cost ?? Infinity) +
+            movement(other, way, chords[at - 1]) +
+            under(above[at - 1], above[at], other, way);
           if (cost < best.cost) best = { cost, from };
         }
-        return { ...best, cost: best.cost + placement(way) };
+        return { ...best, cost: best.cost + placement(way) + crossing(above[at], way) };
       }),
     );
   }
@@ -193,6 +203,29 @@ function movement(from: readonly Pitch[], to: readonly Pitch[], chord: Chord | u
       const isParallel = moves[high] === moves[low] && moves[high] !== 0 && apart(from) === apart(to);
       if (isParallel && (apart(to) === 7 || apart(to) === 0)) cost += COST.parallel;
     }
+  return cost;
+}
+
+/** What it costs to go above the voice that is given. */
+const crossing = (above: Pitch | undefined, way: readonly Pitch[]): number =>
+  above && way[0] && midiOf(way[0]) > midiOf(above) ? COST.crossing : 0;
+
+/** Parallel fifths and octaves with the voice that is given. */
+function under(
+  was: Pitch | undefined,
+  is: Pitch | undefined,
+  from: readonly Pitch[],
+  to: readonly Pitch[],
+): number {
+  if (!was || !is) return 0;
+  const moved = midiOf(is) - midiOf(was);
+  if (moved === 0) return 0;
+  let cost = 0;
+  for (const [voice, pitch] of to.entries()) {
+    const before = from[voice];
+    if (!before || midiOf(pitch) - midiOf(before) !== moved) continue;
+    if ([0, 7].includes(modulo(midiOf(is) - midiOf(pitch), 12))) cost += COST.parallel;
+  }
   return cost;
 }
 

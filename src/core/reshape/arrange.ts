@@ -48,6 +48,7 @@ export function arrange(tune: Tune, arrangement: Arrangement): Arranged {
   const laid = laidOutFor(
     chords.map(({ chord }) => chord),
     parts,
+    chords.map(({ onset }) => sounding(notes, onset)?.pitch),
   );
   const beneath = chords.flatMap(({ onset, duration, bar }, nth): readonly TuneNote[] => {
     const pitches = laid[nth] ?? [];

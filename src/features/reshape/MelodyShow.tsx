@@ -6,20 +6,20 @@ import { characteristicOn, familyOf } from "@/core/scale";
 import { soundOf } from "@/core/pitch";
 import { allNotes, excerptOf, type Tune } from "@/core/tune";
 import { writeAbc } from "@/formats";
-import { $toSave, MOST_VERSIONS, openFiles, reshapeDocument } from "@/session";
+import { $instrument, $toSave, MOST_VERSIONS, openFiles, reshapeDocument } from "@/session";
 import { useConventions } from "@/session/useConventions";
 import { useKeys } from "@/session/useKeys";
 import { DocumentTools } from "@/shell/documents";
-import { ExportDialog, MusicSheet } from "@/shell/tune";
+import { ExportDialog, MusicSheet, type Tablature } from "@/shell/tune";
 import { Button, Choice, FileButton, HomeField, Select } from "@/kit/controls";
 import { Staff } from "@/kit/staff";
 import {
-  engravedText,
   familyText,
   homeModeText,
   barRangeText,
   modeOptions,
   RESHAPE_SHEET,
+  reshapedStaffText,
   versionName,
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
@@ -53,6 +53,12 @@ const MOST_ENGRAVED = 160;
 
 const NONE: readonly number[] = [];
 
+/** Instruments that the engraver writes tablature for, with their open strings as ABC. */
+const TABLATURE: Readonly<Record<string, Tablature>> = {
+  guitar: { instrument: "guitar", tuning: ["E,", "A,", "D", "G", "B", "e"] },
+  mandolin: { instrument: "mandolin", tuning: ["G,", "D", "A", "e"] },
+};
+
 /** A tune in another mode: on its staff, with what changed, its chords and its versions. */
 export function MelodyShow({ tabs, refusal, tune, found }: MelodyShowProps) {
   const conventions = useConventions();
@@ -66,6 +72,7 @@ export function MelodyShow({ tabs, refusal, tune, found }: MelodyShowProps) {
   const [isTyping, setTyping] = useState(false);
   const [isExporting, setExporting] = useState(false);
   const [isPrinting, setPrinting] = useState(false);
+  const instrument = useStore($instrument);
   const value = useStore(reshapeDocument.$value);
   const from = fromOf(recipe, found);
   const isOriginal = at < 0;
@@ -95,7 +102,7 @@ export function MelodyShow({ tabs, refusal, tune, found }: MelodyShowProps) {
     const sounds = new Set(characteristicOn(homeMode, conventions).map(soundOf));
     return allNotes(shown).flatMap(({ pitch }, nth) => (sounds.has(soundOf(pitch.name)) ? [nth] : []));
   }, [homeMode, conventions, shown]);
-  const title = value.name || tune.title;
+  const title = tune.title || value.name;
   const show = (next: number) => reshapeDocument.change({ at: next }, "version");
   const add = () =>
     value.versions.length < MOST_VERSIONS &&
@@ -219,32 +226,34 @@ export function MelodyShow({ tabs, refusal, tune, found }: MelodyShowProps) {
         </div>
         {refusal !== undefined && <p role="alert">{refusal}</p>}
         {isTyping && <TuneField rows={6} />}
-        <Staff
-          tune={engraved.tune}
-          text={engraved.text}
-          characteristic={lit}
-          phraseEnds={NONE}
-          pointed={changed}
-          bars={recipe.bars}
-          chosen={chosen}
-          onChoose={setChosen}
-          onBars={(bars) => changeRecipe({ bars })}
-          label={engravedText(title, allNotes(engraved.tune).length, 0)}
-        />
-        <div className={styles.note} role="status">
-          {chosenPlace !== undefined && worked && !isOriginal && worked.changes[chosenPlace] && (
-            <SetNote change={worked.changes[chosenPlace]} tune={tune} from={from} to={worked.to} />
-          )}
-          {recipe.bars && (
-            <span>
-              {`Only ${barRangeText(tune, recipe.bars)} change.`}{" "}
-              <Button kind="quiet" onClick={() => changeRecipe({ bars: undefined })}>
-                All bars
-              </Button>
-            </span>
-          )}
+        <div className={styles.scroll}>
+          <Staff
+            tune={engraved.tune}
+            text={engraved.text}
+            characteristic={lit}
+            phraseEnds={NONE}
+            pointed={changed}
+            bars={recipe.bars}
+            chosen={chosen}
+            onChoose={setChosen}
+            onBars={(bars) => changeRecipe({ bars })}
+            label={reshapedStaffText(title, homeMode, allNotes(engraved.tune).length)}
+          />
+          <div className={styles.note} role="status">
+            {chosenPlace !== undefined && worked && !isOriginal && worked.changes[chosenPlace] && (
+              <SetNote change={worked.changes[chosenPlace]} tune={tune} from={from} to={worked.to} />
+            )}
+            {recipe.bars && (
+              <span>
+                {`Only ${barRangeText(tune, recipe.bars)} change.`}{" "}
+                <Button kind="quiet" onClick={() => changeRecipe({ bars: undefined })}>
+                  All bars
+                </Button>
+              </span>
+            )}
+          </div>
+          {worked && <RecipeRows recipe={recipe} worked={worked} />}
         </div>
-        {worked && <RecipeRows recipe={recipe} worked={worked} />}
         <ExportDialog open={isExporting} onClose={() => setExporting(false)} tune={shown} title={title} />
         <MusicSheet
           title={RESHAPE_SHEET}
@@ -252,6 +261,7 @@ export function MelodyShow({ tabs, refusal, tune, found }: MelodyShowProps) {
           name={title || "Tune"}
           answer={homeModeText(homeMode)}
           text={engraved.text}
+          tablature={shown.beneath ? undefined : TABLATURE[instrument.id]}
           modes={[{ homeMode, where: familyText(familyOf(homeMode.mode)) }]}
           open={isPrinting}
           onClose={() => setPrinting(false)}

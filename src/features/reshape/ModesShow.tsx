@@ -14,7 +14,7 @@ import { Button, Choice, NumberField } from "@/kit/controls";
 import { Panel, Saying } from "@/kit/panel";
 import { shadeOf } from "@/kit/shade";
 import { Staff } from "@/kit/staff";
-import { engravedText, homeModeText, LADDER_TEXT, modelTuneText, rungText, solfegeNote } from "@/words";
+import { homeModeText, LADDER_TEXT, modelTuneText, reshapedStaffText, rungText, solfegeNote } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { $recipe, changeRecipe, fromOf } from "./reshaped";
 import styles from "./Reshape.module.css";
@@ -57,7 +57,7 @@ export function ModesShow({ tabs, refusal, tune, found }: ModesShowProps) {
     tune.notes.map(({ pitch }) => pitch.name - from.home),
     from.mode,
   );
-  const title = reshapeDocument.$value.get().name || tune.title;
+  const title = tune.title || reshapeDocument.$value.get().name;
   return (
     <div className={view.view}>
       <div className={view.answer}>
@@ -99,7 +99,7 @@ export function ModesShow({ tabs, refusal, tune, found }: ModesShowProps) {
               text={engraved.text}
               characteristic={NONE}
               phraseEnds={NONE}
-              label={engravedText(homeModeText(current.homeMode), allNotes(engraved.tune).length, 0)}
+              label={reshapedStaffText(title, current.homeMode, allNotes(engraved.tune).length)}
             />
           )}
           <ol className={styles.ladder} aria-label="The tune in each mode">

@@ -22,7 +22,7 @@ const CHORDS = ["rebuilt", "carried", "none"] as const;
 
 /** What the recipe says beside the mode: the chords, and the melody where the new mode or the instrument has no room for it. */
 export function RecipeRows({ recipe, worked }: RecipeRowsProps) {
-  const { chords, source, rhythm, hasPedal, seeksCharacteristic, which, missing, isInRange } = recipe;
+  const { chords, source, rhythm, hasPedal, seeksCharacteristic, which, missing, isInRange, parts } = recipe;
   const lacks = worked.changes.some(({ isMissing }) => isMissing);
   const { harmonies } = worked;
   return (
@@ -62,6 +62,15 @@ export function RecipeRows({ recipe, worked }: RecipeRowsProps) {
             </Toggle>
           </>
         )}
+        {chords !== "none" && (
+          <Select
+            label="Parts"
+            size="small"
+            value={parts}
+            options={ARRANGEMENTS.map((value) => ({ value, text: ARRANGEMENT_TEXT[value] }))}
+            onChange={(next) => changeRecipe({ parts: next })}
+          />
+        )}
       </Row>
       {harmonies.length > 1 && (
         <Row name="Harmonies">
@@ -74,17 +83,6 @@ export function RecipeRows({ recipe, worked }: RecipeRowsProps) {
               text: `${nth + 1}: ${harmonyText(each).slice(0, 90)}`,
             }))}
             onChange={(nth) => changeRecipe({ which: Number(nth) })}
-          />
-        </Row>
-      )}
-      {chords !== "none" && (
-        <Row name="Parts">
-          <Choice
-            label="Parts"
-            size="small"
-            value={recipe.parts}
-            options={ARRANGEMENTS.map((value) => ({ value, text: ARRANGEMENT_TEXT[value] }))}
-            onChange={(parts) => changeRecipe({ parts })}
           />
         </Row>
       )}

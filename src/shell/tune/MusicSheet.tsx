@@ -45,10 +45,10 @@ function useEngraved(
         paddingright: 0,
         paddingtop: 0,
         paddingbottom: 6,
-        wrap: { minSpacing: 1.4, maxSpacing: 2.8, preferredMeasuresPerLine: 4 },
+        // Lines that the engraver breaks lose their tablature: there they stand as they are written.
         ...(tablature
           ? { tablature: [{ instrument: tablature.instrument, tuning: [...tablature.tuning] }] }
-          : {}),
+          : { wrap: { minSpacing: 1.4, maxSpacing: 2.8, preferredMeasuresPerLine: 4 } }),
       });
       const lines = [...room.querySelectorAll("svg")].map((svg): Engraved => {
         const { width, height } = svg.getBoundingClientRect();
