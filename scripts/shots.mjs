@@ -92,9 +92,12 @@ const SHOTS = [
     act: (page) => page.getByRole("button", { name: "G♭ A♭/G♭", exact: true }).click(),
   },
   {
-    name: "match-bass",
-    path: "/match?home=A&mode=dorian&show=over-bass",
-    theme: "dark",
+    name: "reshape",
+    path: "/reshape",
+    act: async (page) => {
+      await page.getByRole("button", { name: "Orchard Gate" }).click();
+      await page.getByText(/^Bar 1, Em/).waitFor();
+    },
   },
   { name: "identify", path: "/identify" },
   {

@@ -36,6 +36,15 @@ export interface Endpoint {
   readonly example: string;
 }
 
+/** Bodies that hold tunes. */
+const TUNE_BODIES = {
+  "text/vnd.abc": "text",
+  "application/vnd.recordare.musicxml+xml": "text",
+  "application/vnd.recordare.musicxml": "text",
+  "audio/midi": "text",
+  "application/json": identifyBody,
+} as const;
+
 /** All endpoints, in the order of the work. */
 export const ENDPOINTS: readonly Endpoint[] = [
   {
@@ -107,13 +116,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
     summary:
       "The mode of each tune of an ABC, MusicXML or MIDI file, or of typed notes, with the reasons. With Accept: application/x-ndjson one line a tune, as it is done, from ABC of any length.",
     query: identifyQuery,
-    bodies: {
-      "text/vnd.abc": "text",
-      "application/vnd.recordare.musicxml+xml": "text",
-      "application/vnd.recordare.musicxml": "text",
-      "audio/midi": "text",
-      "application/json": identifyBody,
-    },
+    bodies: TUNE_BODIES,
     answer: identifyAnswer,
     refuses: [400, 413, 415, 422],
     example: "/api/v1/identify",
@@ -124,13 +127,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
     summary:
       "A tune in another mode, with chords found for it. The first tune of an ABC, MusicXML or MIDI file, or typed notes; answered in the type of Accept: JSON, text/vnd.abc, application/vnd.recordare.musicxml+xml or audio/midi.",
     query: reshapeQuery,
-    bodies: {
-      "text/vnd.abc": "text",
-      "application/vnd.recordare.musicxml+xml": "text",
-      "application/vnd.recordare.musicxml": "text",
-      "audio/midi": "text",
-      "application/json": identifyBody,
-    },
+    bodies: TUNE_BODIES,
     answer: reshapeAnswer,
     refuses: [400, 413, 415, 422],
     example: "/api/v1/reshape",

@@ -4,7 +4,16 @@ import { familyOf, mode as modeById, USUAL_FAMILIES, FAMILIES } from "@/core/sca
 import { cardsOf, QUESTIONS, REGISTERS, TEXTURES } from "@/core/training";
 import { $toSave, openFiles, shelf } from "@/session";
 import type { ExamValue } from "@/storage";
-import { Button, Choice, FileButton, HomeField, NumberField, TitleField, Toggle } from "@/kit/controls";
+import {
+  Button,
+  Choice,
+  FieldRow,
+  FileButton,
+  HomeField,
+  NumberField,
+  TitleField,
+  Toggle,
+} from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { Panel, Saying } from "@/kit/panel";
 import { useIncoming } from "@/session/useIncoming";
@@ -80,7 +89,7 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
           </Button>
         </div>
         <div className={styles.scroll}>
-          <Row name="Questions">
+          <FieldRow name="Questions">
             {QUESTIONS.map((each) => (
               <Toggle
                 key={each}
@@ -90,9 +99,9 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
                 {QUESTION_NAME[each]}
               </Toggle>
             ))}
-          </Row>
+          </FieldRow>
           {FAMILIES.filter(({ id }) => USUAL_FAMILIES.includes(id) || families.includes(id)).map((family) => (
-            <Row key={family.id} name={`Modes of ${familyText(family)}`}>
+            <FieldRow key={family.id} name={`Modes of ${familyText(family)}`}>
               {family.modes.map(({ id }) => (
                 <Toggle
                   key={id}
@@ -104,9 +113,9 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
                   {capital(modeText(modeById(id)))}
                 </Toggle>
               ))}
-            </Row>
+            </FieldRow>
           ))}
-          <Row name="Heard">
+          <FieldRow name="Heard">
             {TEXTURES.map((each) => (
               <Toggle
                 key={each}
@@ -116,9 +125,9 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
                 {TEXTURE_NAME[each]}
               </Toggle>
             ))}
-          </Row>
+          </FieldRow>
           {exam.textures.includes("tune") && <TunesRow exam={exam} />}
-          <Row name="Scales">
+          <FieldRow name="Scales">
             <Choice
               label="Octaves"
               size="small"
@@ -140,8 +149,8 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
               ]}
               onChange={(way) => change({ way })}
             />
-          </Row>
-          <Row name="Register">
+          </FieldRow>
+          <FieldRow name="Register">
             <Choice
               label="Register"
               size="small"
@@ -149,8 +158,8 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
               options={REGISTERS.map((value) => ({ value, text: REGISTER_NAME[value] }))}
               onChange={(register) => change({ register })}
             />
-          </Row>
-          <Row name="Listening">
+          </FieldRow>
+          <FieldRow name="Listening">
             <Choice
               label="How often it may be heard"
               size="small"
@@ -162,8 +171,8 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
               ]}
               onChange={(times) => change({ times: Number(times) })}
             />
-          </Row>
-          <Row name="Answers">
+          </FieldRow>
+          <FieldRow name="Answers">
             <Choice
               label="When answers are told"
               size="small"
@@ -174,7 +183,7 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
               ]}
               onChange={(answers) => change({ answers })}
             />
-          </Row>
+          </FieldRow>
         </div>
       </div>
       <Panel
@@ -235,7 +244,7 @@ function TunesRow({ exam }: { readonly exam: ExamValue }) {
     if (made && tunes.length < MOST_TUNES) change({ tunes: [...tunes, examTuneValue(made)] });
   };
   return (
-    <Row name="Tunes">
+    <FieldRow name="Tunes">
       {exam.tunes.map((tune) => (
         <Toggle
           key={tune.title}
@@ -252,15 +261,6 @@ function TunesRow({ exam }: { readonly exam: ExamValue }) {
       ))}
       <small>{TUNES_SAY}</small>
       {refused !== undefined && <small role="alert">{tuneRefusedText(refused)}</small>}
-    </Row>
-  );
-}
-
-function Row({ name, children }: { readonly name: string; readonly children: ReactNode }) {
-  return (
-    <fieldset className={styles.row}>
-      <legend>{name}</legend>
-      <div>{children}</div>
-    </fieldset>
+    </FieldRow>
   );
 }

@@ -3,6 +3,7 @@ import { DEMO_TUNES } from "@/demo";
 import { tuneDocument } from "@/session";
 import { Button, Choice, FileButton } from "@/kit/controls";
 import { Problems } from "@/kit/problems";
+import { TuneTextArea } from "@/shell/tune";
 import { TUNE_FILES } from "./files";
 import own from "./IdentifyView.module.css";
 import type { ReadTunes } from "./read-tunes";
@@ -62,23 +63,13 @@ export function TuneText({ text, isOpen, isEmpty, read, refusal, onText, onTry }
   return (
     <div className={own.input}>
       {isOpen && (
-        <textarea
-          className={own.text}
-          aria-label="The tune, as ABC or note names"
-          aria-invalid={problems.length > 0 || refusal !== undefined || undefined}
-          aria-describedby={`${id}-problems`}
-          value={text}
+        <TuneTextArea
+          text={text}
           rows={isEmpty ? 8 : 4}
-          spellCheck={false}
-          placeholder={"A4:1 B4:0.5 C#5:0.5 | D5:2 ||\nor ABC:\nX:1\nK:AMix\nA2 c2 B2 d2 |"}
-          onChange={(event) => onText(event.target.value)}
-          onKeyDown={(event) => {
-            const key = event.key.toLowerCase();
-            if (!(event.ctrlKey || event.metaKey) || !["z", "y"].includes(key)) return;
-            event.preventDefault();
-            if (key === "y" || event.shiftKey) tuneDocument.redo();
-            else tuneDocument.undo();
-          }}
+          onText={onText}
+          of={tuneDocument}
+          isInvalid={problems.length > 0 || refusal !== undefined}
+          describedBy={`${id}-problems`}
         />
       )}
       {isEmpty && (

@@ -1,7 +1,6 @@
-import type { ReactNode } from "react";
 import { ARRANGEMENTS, HARMONY_RHYTHMS, HARMONY_SOURCES, MISSING_RULES, type Reshaped } from "@/core/reshape";
 import type { RecipeValue } from "@/storage";
-import { Choice, Select, Toggle } from "@/kit/controls";
+import { Choice, FieldRow, Select, Toggle } from "@/kit/controls";
 import {
   ARRANGEMENT_TEXT,
   CHORDS_TEXT,
@@ -27,7 +26,7 @@ export function RecipeRows({ recipe, worked }: RecipeRowsProps) {
   const { harmonies } = worked;
   return (
     <div className={styles.recipe}>
-      <Row name="Chords">
+      <FieldRow isBeside name="Chords">
         <Choice
           label="Chords"
           size="small"
@@ -71,9 +70,9 @@ export function RecipeRows({ recipe, worked }: RecipeRowsProps) {
             onChange={(next) => changeRecipe({ parts: next })}
           />
         )}
-      </Row>
+      </FieldRow>
       {harmonies.length > 1 && (
-        <Row name="Harmonies">
+        <FieldRow isBeside name="Harmonies">
           <Select
             label="Harmony"
             size="small"
@@ -84,9 +83,9 @@ export function RecipeRows({ recipe, worked }: RecipeRowsProps) {
             }))}
             onChange={(nth) => changeRecipe({ which: Number(nth) })}
           />
-        </Row>
+        </FieldRow>
       )}
-      <Row name="Melody">
+      <FieldRow isBeside name="Melody">
         {(lacks || missing !== "nearest") && (
           <Select
             label="Notes that the mode lacks"
@@ -102,16 +101,7 @@ export function RecipeRows({ recipe, worked }: RecipeRowsProps) {
         <Toggle isOn={isInRange} onChange={(isOn) => changeRecipe({ isInRange: isOn })}>
           keep within the instrument
         </Toggle>
-      </Row>
+      </FieldRow>
     </div>
-  );
-}
-
-function Row({ name, children }: { readonly name: string; readonly children: ReactNode }) {
-  return (
-    <fieldset className={styles.fields}>
-      <legend>{name}</legend>
-      <div>{children}</div>
-    </fieldset>
   );
 }

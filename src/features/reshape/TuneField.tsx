@@ -3,6 +3,7 @@ import { useId } from "react";
 import { sourceOfText } from "@/formats";
 import { reshapeDocument } from "@/session";
 import { Problems } from "@/kit/problems";
+import { TuneTextArea } from "@/shell/tune";
 import { $read } from "./reshaped";
 import styles from "./Reshape.module.css";
 
@@ -15,28 +16,15 @@ export function TuneField({ rows }: { readonly rows: number }) {
   const problems = text.trim() === "" ? [] : (read?.answer.problems ?? []);
   return (
     <div className={styles.written}>
-      <textarea
-        className={styles.text}
-        aria-label="The tune, as ABC or note names"
-        aria-invalid={problems.length > 0 || undefined}
-        aria-describedby={`${id}-problems`}
-        value={isText ? text : ""}
+      <TuneTextArea
+        text={isText ? text : ""}
         rows={rows}
-        spellCheck={false}
-        placeholder={"A4:1 B4:0.5 C#5:0.5 | D5:2 ||\nor ABC:\nX:1\nK:AMix\nA2 c2 B2 d2 |"}
-        onChange={({ target }) =>
-          reshapeDocument.change(
-            { text: target.value, source: sourceOfText(target.value), name: "" },
-            "typing",
-          )
+        onText={(next) =>
+          reshapeDocument.change({ text: next, source: sourceOfText(next), name: "" }, "typing")
         }
-        onKeyDown={(event) => {
-          const key = event.key.toLowerCase();
-          if (!(event.ctrlKey || event.metaKey) || !["z", "y"].includes(key)) return;
-          event.preventDefault();
-          if (key === "y" || event.shiftKey) reshapeDocument.redo();
-          else reshapeDocument.undo();
-        }}
+        of={reshapeDocument}
+        isInvalid={problems.length > 0}
+        describedBy={`${id}-problems`}
       />
       <Problems id={`${id}-problems`} problems={problems} text={isText ? text : ""} />
     </div>

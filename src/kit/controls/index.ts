@@ -1,5 +1,6 @@
 export * from "./Button";
 export * from "./Choice";
+export * from "./FieldRow";
 export * from "./FileButton";
 export * from "./HomeField";
 export * from "./Labelled";

@@ -1,2 +1,3 @@
 export * from "./ExportDialog";
 export * from "./MusicSheet";
+export * from "./TuneTextArea";
