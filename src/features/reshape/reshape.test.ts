@@ -34,10 +34,9 @@ import {
   toOf,
 } from "./reshaped";
 
-const stops = [$tune, $found, $versions, $shown, $worked, $homeMode, $recipe].map((each) =>
-  each.listen(() => undefined),
-);
-void stops;
+// What is computed is kept only while somebody listens.
+for (const each of [$tune, $found, $versions, $shown, $worked, $homeMode, $recipe])
+  each.listen(() => undefined);
 
 const [gate] = DEMO_TUNES;
 const read = async () => {
