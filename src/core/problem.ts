@@ -33,6 +33,7 @@ export type ProblemCode =
   | "file-unreadable"
   | "zip-unread"
   | "too-long"
+  | "line-too-long"
   | "tune-cut"
   | "not-identified"
   | "count-unread"

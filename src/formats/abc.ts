@@ -21,7 +21,9 @@ export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>
   const { default: abcjs } = await import("abcjs");
   const problems: Problem[] = [];
   const value: AbcTune[] = [];
-  for (const { start, part } of tuneTexts(text)) {
+  for (const { start, part: whole } of tuneTexts(text)) {
+    const { text: part, long } = withoutLongLines(whole);
+    problems.push(...long.map((problem) => ({ ...problem, offset: problem.offset + start })));
     const parse = (abc: string) => abcjs.parseOnly(abc)[0] as unknown as ParsedTune | undefined;
     const { parsed, engraving, refused } = parseSafely(part, parse);
     problems.push(...refused.map((problem) => ({ ...problem, offset: problem.offset + start })));
@@ -39,6 +41,31 @@ export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>
     problems.push({ code: "no-tune", offset: 0, length: 0, found: text.slice(0, 40) });
   }
   return { value, problems };
+}
+
+/** Characters of a line that are read: the library takes far longer than linear time for one. */
+const MOST_LINE = 12_000;
+
+/** A text with lines blanked that are too long, so that everything else keeps its place; and those lines, named. */
+function withoutLongLines(text: string): { readonly text: string; readonly long: readonly Problem[] } {
+  if (text.length <= MOST_LINE) return { text, long: [] };
+  const long: Problem[] = [];
+  const lines = text.split("\n");
+  let offset = 0;
+  for (const [at, line] of lines.entries()) {
+    if (line.length > MOST_LINE) {
+      long.push({
+        code: "line-too-long",
+        offset,
+        length: 1,
+        found: String(line.length),
+        expected: String(MOST_LINE),
+      });
+      lines[at] = "%".padEnd(line.length);
+    }
+    offset += line.length + 1;
+  }
+  return long.length === 0 ? { text, long } : { text: lines.join("\n"), long };
 }
 
 /** Where each tune begins: at its X: field. Text without one is a single tune; what stands before the first is its own. */
@@ -65,7 +92,7 @@ function parseSafely(text: string, parse: (abc: string) => ParsedTune | undefine
   const refused: Problem[] = [];
   const engraving = text.replaceAll(/^.+$/gm, (line, offset: number) => {
     if (attempt(line)) return line;
-    refused.push({ code: "abc-unread", offset, length: line.length, found: line });
+    refused.push({ code: "abc-unread", offset, length: line.length, found: line.slice(0, 80) });
     return "%".padEnd(line.length);
   });
   const rest = attempt(engraving);

@@ -5,8 +5,12 @@ import { barLength, type FoundBar, type Meter, numberBars, type Tune, type TuneN
 /** Notes past this are not read, and a problem says so. */
 export const MOST_NOTES = 100_000;
 
-const NOTE = /^([A-Ga-g][#♯b♭x𝄪𝄫♮]*)(-?\d)?(?::(.+))?$/u;
+/** More accidentals than these no note has. */
+const NOTE = /^([A-Ga-g][#♯b♭x𝄪𝄫♮]{0,4})(-?\d)?(?::(.{1,20}))?$/u;
 const REST = /^[zr](?::(.+))?$/iu;
+
+/** Characters of what couldn’t be read that are told. */
+const MOST_FOUND = 80;
 
 /** Text of which so many words and more than half are no notes is no music, whatever letters are in it. */
 const FEWEST_UNREAD = 6;
@@ -72,7 +76,7 @@ export function readNotes(text: string, title = ""): Reading<Tune> {
       before = pitch;
       time += length;
     } else {
-      problems.push({ code: "note-unread", offset, length: token.length, found: token });
+      problems.push({ code: "note-unread", offset, length: token.length, found: token.slice(0, MOST_FOUND) });
     }
   }
   closeBar(true);

@@ -389,9 +389,17 @@ describe("a file is told by what is in it", () => {
   });
 
   it("stops at a great many notes of ABC, and says so", async () => {
-    const { value, problems } = await readAbc(`X:1\nL:1/8\nK:C\n${"CDEFGABc|".repeat(12_600)}\n`);
+    const { value, problems } = await readAbc(
+      `X:1\nL:1/8\nK:C\n${`${"CDEFGABc|".repeat(8)}\n`.repeat(1575)}`,
+    );
     expect([value[0]?.tune.notes.length, codes({ problems })]).toEqual([100_000, ["too-long"]]);
   }, 30_000);
+
+  it("leaves a line out that is longer than any, says so, and reads the others", async () => {
+    const { value, problems } = await readAbc(`X:1\nL:1/8\nK:C\nCDE|\n${"F".repeat(12_001)}\nGAB|\n`);
+    expect([value[0]?.tune.notes.length, codes({ problems })]).toEqual([6, ["line-too-long"]]);
+    expect(problems[0]).toMatchObject({ offset: 18, found: "12001" });
+  });
 
   it("reads titles in the encodings that tunes circulate in", async () => {
     const text = "X:1\nT:Küchenuhr\nK:D\nDEF|\n";

@@ -42,8 +42,25 @@ const OPTIONS = {
   processEntities: true,
 };
 
-/** The document's own declarations are cut away before it is parsed: scores need none, and entities in them can be bombs. */
-const withoutDeclarations = (text: string) => text.replace(/<!DOCTYPE[^[>]*(?:\[[^\]]*\]\s*)?>/u, "");
+const DOCTYPE = "<!DOCTYPE";
+
+/**
+ * The document's own declarations are cut away before it is parsed: scores need none, and entities in them can be bombs. In one go, since
+ * a text may be made of beginnings of declarations.
+ *
+ * @throws Error where a declaration has no end, or there is another.
+ */
+function withoutDeclarations(text: string): string {
+  const start = text.indexOf(DOCTYPE);
+  if (start < 0) return text;
+  const bracket = text.indexOf("[", start);
+  const plainEnd = text.indexOf(">", start);
+  const hasOwn = bracket >= 0 && bracket < plainEnd;
+  const end = hasOwn ? text.indexOf(">", text.indexOf("]", bracket)) : plainEnd;
+  if (end < 0 || (hasOwn && !text.includes("]", bracket)) || text.includes(DOCTYPE, start + 1))
+    throw new Error("a document type declaration that isn't closed, or more than one");
+  return text.slice(0, start) + text.slice(end + 1);
+}
 
 /** The elements of a score, compressed or not; undefined where it is no score. Throws on broken XML, as the library does. */
 export async function scoreIn(file: string | Uint8Array): Promise<readonly XmlNode[] | undefined> {
@@ -60,6 +77,9 @@ export const titleOf = (score: readonly XmlNode[]): string =>
 /** No score is longer than this when it is unpacked; what says it is, is not unpacked at all. */
 const MOST_BYTES = 24_000_000;
 
+/** Bytes that need no ratio, and how many times smaller a larger score is packed at most: music packs 15 to 40 to one. */
+const [SMALL, MOST_RATIO] = [1_000_000, 100];
+
 /**
  * The score in a compressed file: the first document that is no list of contents. The archive says how long each is, and no
  * more than that is unpacked.
@@ -69,9 +89,10 @@ export async function unpacked(bytes: Uint8Array): Promise<string> {
   const { unzipSync } = await import("fflate");
   let isFound = false;
   const files = unzipSync(bytes, {
-    filter: ({ name, originalSize }) => {
+    filter: ({ name, size, originalSize }) => {
       const isScore = /\.(?:musicxml|xml)$/iu.test(name) && !name.startsWith("META-INF");
-      if (!isScore || isFound || originalSize > MOST_BYTES) return false;
+      const isBomb = originalSize > SMALL && originalSize > MOST_RATIO * size;
+      if (!isScore || isFound || isBomb || originalSize > MOST_BYTES) return false;
       isFound = true;
       return true;
     },

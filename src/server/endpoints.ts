@@ -3,6 +3,7 @@ import {
   deriveQuery,
   identifyAnswer,
   identifyBody,
+  healthAnswer,
   identifyQuery,
   reshapeAnswer,
   reshapeQuery,
@@ -131,5 +132,13 @@ export const ENDPOINTS: readonly Endpoint[] = [
     answer: reshapeAnswer,
     refuses: [400, 413, 415, 422],
     example: "/api/v1/reshape",
+  },
+  {
+    method: "get",
+    path: "/api/v1/health",
+    summary: "That the server answers, and for how many seconds it has run.",
+    answer: healthAnswer,
+    refuses: [],
+    example: "/api/v1/health",
   },
 ];

@@ -1,5 +1,6 @@
 export * from "./derive";
 export * from "./endpoints";
+export * from "./health";
 export * from "./identify";
 export * from "./reshape";
 export * from "./match";

@@ -40,6 +40,9 @@ const analysis = ({ kind, segments, cost }: ChartAnalysis) => ({
   cost,
 });
 
+/** Chords of one chart: a song has a tenth of them. */
+const MOST_CHORDS = 600;
+
 /** The kinds in the order in which they are answered. */
 const KINDS: readonly AnalysisKind[] = ["one-mode", "fewest-changes", "chord-by-chord"];
 
@@ -54,6 +57,10 @@ export async function match(request: Request): Promise<Response> {
   if ("refused" in asked) return asked.refused;
   const { chords: text, naming, home, scales, most } = asked.value;
   const { value: chart, problems } = readChart(text, naming);
+  if (chart.chords.length > MOST_CHORDS)
+    return problemResponse(422, [
+      { code: "too-long", found: String(chart.chords.length), expected: `at most ${MOST_CHORDS} chords` },
+    ]);
   const found = analyses(chart, { home, scales, most });
   const [leader] = found["fewest-changes"];
   if (!leader) return problemResponse(422, located(problems, text));

@@ -12,6 +12,7 @@ export interface ApiError {
 /** What each refusal means, in a few words. */
 export const REFUSALS = {
   400: "Not understood",
+  404: "Not here",
   405: "Not this way",
   413: "Too large",
   415: "Not a kind that is read here",
@@ -30,6 +31,13 @@ export function problemResponse(status: Refusal, errors: readonly ApiError[]): R
   });
 }
 
+/** The answer to a method that an address doesn't take. */
+export function methodRefused(found: string, allowed: string): Response {
+  const response = problemResponse(405, [{ code: "method", found, expected: allowed }]);
+  response.headers.set("allow", allowed);
+  return response;
+}
+
 /** An answer of plain JSON. */
 export function jsonResponse(body: unknown): Response {
   return new Response(JSON.stringify(body), {
@@ -39,7 +47,8 @@ export function jsonResponse(body: unknown): Response {
 
 /** A reader's problems with their offsets turned into line and column. */
 export function located(problems: readonly Problem[], text: string): readonly ApiError[] {
-  return problems.map(({ code, offset, found, expected }) => ({
+  // The place of each is counted from the start of the text.
+  return problems.slice(0, MOST_LOCATED).map(({ code, offset, found, expected }) => ({
     code,
     ...placeOf(text, offset),
     found: found.slice(0, MOST_FOUND),
@@ -48,3 +57,6 @@ export function located(problems: readonly Problem[], text: string): readonly Ap
 }
 
 const MOST_FOUND = 80;
+
+/** Problems that are answered: more say nothing new. */
+const MOST_LOCATED = 200;

@@ -401,3 +401,5 @@ export const reshapeAnswer = z.object({
   }),
   problems: z.array(apiProblem),
 });
+
+export const healthAnswer = z.object({ status: z.literal("ok"), seconds: z.int() });

@@ -1,11 +1,14 @@
+import { strToU8, zipSync } from "fflate";
 import { describe, expect, it, test } from "vitest";
 import { CATALOGUE, mode } from "@/core/scale";
 import {
   chordVoicings,
   derive,
   ENDPOINTS,
+  health,
   identify,
   reshape,
+  unanswered,
   match,
   modes,
   neck,
@@ -293,6 +296,7 @@ describe("the description", () => {
     "/api/v1/shapes": shapes,
     "/api/v1/neck": neck,
     "/api/v1/voicings": chordVoicings,
+    "/api/v1/health": health,
   };
 
   it("has every endpoint, with its parameters and what is required", () => {
@@ -592,5 +596,47 @@ describe("POST reshape", () => {
     const response = await asked(query, "application/json", body);
     expect(response.status).toBe(status);
     expect(response.headers.get("content-type")).toContain("application/problem+json");
+  });
+});
+
+describe("what could stop the server", () => {
+  it("says that it is well, which method an endpoint takes, and what there is not", async () => {
+    expect(await health().json()).toMatchObject({ status: "ok" });
+    const refused = unanswered("GET", "/api/v1/match")!;
+    expect([refused.status, refused.headers.get("allow")]).toEqual([405, "POST"]);
+    expect(unanswered("GET", "/api/v1/nothing")!.status).toBe(404);
+    expect(unanswered("GET", "/derive")).toBeUndefined();
+  });
+
+  /** Bodies that took seconds or minutes, by construction: twice as much takes no more than a few times as long. */
+  const doctype = (count: number) => "<!DOCTYPE ".repeat(count);
+  const one = (count: number) => `X:1\nK:C\n${"CDEF ".repeat(count)}`;
+  const open = (count: number) => `X:1\nK:C\n${"(".repeat(count)}`;
+  it.each([
+    ["document types", "application/vnd.recordare.musicxml+xml", doctype(40_000), 422],
+    ["a document type without end", "application/vnd.recordare.musicxml+xml", "<!DOCTYPE score [", 422],
+    ["one line of ABC", "text/vnd.abc", one(20_000), 422],
+    ["open slurs", "text/vnd.abc", open(200_000), 422],
+    ["sharps", "application/json", JSON.stringify({ notes: `A${"#".repeat(3_900_000)}4 B4` }), 200],
+  ])("answers %s at once", async (_, kind, body, status) => {
+    const response = await identify(post(body, kind));
+    const text = await response.text();
+    expect(response.status, text.slice(0, 300)).toBe(status);
+    expect(text.length).toBeLessThan(20_000);
+  });
+
+  it("refuses a chart that is longer than any song, and an archive that unpacks to a hundred times its size", async () => {
+    const chords = "Am ".repeat(900);
+    const long = await match(post(JSON.stringify({ chords }), "application/json"));
+    expect(long.status).toBe(422);
+    const bomb = zipSync({
+      "score.xml": strToU8(`<score-partwise>${" ".repeat(9_000_000)}</score-partwise>`),
+    });
+    const body = new Request(at("x"), {
+      method: "POST",
+      body: bomb as BodyInit,
+      headers: { "content-type": "application/vnd.recordare.musicxml" },
+    });
+    expect((await identify(body)).status).toBe(422);
   });
 });

@@ -130,7 +130,10 @@ export function openShelf(surroundings: ShelfSurroundings): Shelf {
   const make = (id: string, thing: ToSave, before: Saved | undefined): Saved => {
     const date = now().toISOString();
     const { savedAt, revisions } = before ?? { savedAt: date, revisions: [] };
-    const made = next({ ...thing, version: SAVED_VERSION, id, savedAt, changedAt: date, revisions });
+    // What is saved anew under its id stays where it lies, with its tags.
+    const { tags, folder } = before ?? {};
+    const own = { ...(tags ? { tags } : {}), ...(folder === undefined ? {} : { folder }) };
+    const made = next({ ...own, ...thing, version: SAVED_VERSION, id, savedAt, changedAt: date, revisions });
     return before ? rememberingEarlier(before, made) : made;
   };
 

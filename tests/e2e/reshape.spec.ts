@@ -105,7 +105,15 @@ test("versions are exchanged while they play, and the tune goes through all mode
 });
 
 test("what holds no notes is refused, and what was worked on stays; a bad bar is said", async ({ page }) => {
+  await open(page, "/reshape");
+  // What is typed becomes a tune while it is typed, and typing goes on.
+  const field = page.getByLabel("The tune, as ABC or note names");
+  await field.click();
+  await page.keyboard.type("D4 E4 F4 A4 | B4 A4 G4 F4 | E4 D4:3 ||", { delay: 15 });
+  await expect(field).toHaveValue("D4 E4 F4 A4 | B4 A4 G4 F4 | E4 D4:3 ||");
+  await expect(page.getByRole("heading", { name: "D Phrygian" })).toBeVisible();
   await open(page, "/reshape?demo");
+  await field.fill("");
   await page.getByRole("button", { name: "Tissue Moon" }).click();
   await expect(page.getByRole("heading", { name: "F Phrygian" })).toBeVisible();
   const give = async (name: string, content: string) => {

@@ -6,10 +6,10 @@ import { Button, FileButton } from "@/kit/controls";
 import { DocumentTools } from "@/shell/documents";
 import { EMPTY_RESHAPE, RESHAPE_ASKS } from "@/words";
 import view from "@/shell/frame/View.module.css";
-import { TuneField } from "./TuneField";
+import { TuneField, type Typing } from "./TuneField";
 import styles from "./Reshape.module.css";
 
-interface EmptyShowProps {
+interface EmptyShowProps extends Typing {
   readonly tabs: ReactNode;
   readonly refusal: string | undefined;
 }
@@ -22,7 +22,7 @@ export const TUNE_ACCEPT =
 const MOST_OFFERED = 24;
 
 /** Before there is a tune: it is typed, opened from a file, or taken from the Shelf. */
-export function EmptyShow({ tabs, refusal }: EmptyShowProps) {
+export function EmptyShow({ tabs, refusal, isTyping, onTyping }: EmptyShowProps) {
   const saved = useStore(shelf.$saved);
   const isReady = useStore($ready);
   const own = saved.flatMap((each) => (each.kind === "tune" && each.deletedAt === undefined ? [each] : []));
@@ -40,7 +40,7 @@ export function EmptyShow({ tabs, refusal }: EmptyShowProps) {
           </FileButton>
         </div>
         {refusal !== undefined && <p role="alert">{refusal}</p>}
-        <TuneField rows={8} />
+        <TuneField rows={8} takesFocus={isTyping} onType={() => onTyping(true)} />
         <p className={styles.tries}>
           <span>{EMPTY_RESHAPE}</span>
           {offered.map(({ id, title, source, text }) => (

@@ -18,6 +18,7 @@ import {
   homeModeText,
   barRangeText,
   modeOptions,
+  noteText,
   RESHAPE_SHEET,
   reshapedStaffText,
   versionName,
@@ -38,10 +39,10 @@ import {
   fromValue,
 } from "./reshaped";
 import { SetNote } from "./SetNote";
-import { TuneField } from "./TuneField";
+import { TuneField, type Typing } from "./TuneField";
 import styles from "./Reshape.module.css";
 
-interface MelodyShowProps {
+interface MelodyShowProps extends Typing {
   readonly tabs: ReactNode;
   readonly refusal: string | undefined;
   readonly tune: Tune;
@@ -60,7 +61,7 @@ const TABLATURE: Readonly<Record<string, Tablature>> = {
 };
 
 /** A tune in another mode: on its staff, with what changed, its chords and its versions. */
-export function MelodyShow({ tabs, refusal, tune, found }: MelodyShowProps) {
+export function MelodyShow({ tabs, refusal, tune, found, isTyping, onTyping }: MelodyShowProps) {
   const conventions = useConventions();
   const shown = useStore($shown) ?? tune;
   const worked = useStore($worked);
@@ -69,7 +70,6 @@ export function MelodyShow({ tabs, refusal, tune, found }: MelodyShowProps) {
   const homeMode = useStore($homeMode) ?? found.homeMode;
   const at = useStore($at);
   const [chosen, setChosen] = useState<number>();
-  const [isTyping, setTyping] = useState(false);
   const [isExporting, setExporting] = useState(false);
   const [isPrinting, setPrinting] = useState(false);
   const instrument = useStore($instrument);
@@ -169,7 +169,7 @@ export function MelodyShow({ tabs, refusal, tune, found }: MelodyShowProps) {
               onChange={(home) => changeRecipe({ home: home === from.home ? undefined : printName(home) })}
             />
           )}
-          {recipe.way === "relative" && <strong>{printName(worked?.to.home ?? from.home, "signs")}</strong>}
+          {recipe.way === "relative" && <strong>{noteText(worked?.to.home ?? from.home)}</strong>}
           <Select
             label="New mode"
             value={recipe.mode}
@@ -205,7 +205,7 @@ export function MelodyShow({ tabs, refusal, tune, found }: MelodyShowProps) {
           )}
           <DocumentTools document={reshapeDocument} name="tune" />
           <span className={view.right}>
-            <Button kind="quiet" aria-pressed={isTyping} onClick={() => setTyping(!isTyping)}>
+            <Button kind="quiet" aria-pressed={isTyping} onClick={() => onTyping(!isTyping)}>
               Text
             </Button>
             <FileButton
@@ -225,7 +225,7 @@ export function MelodyShow({ tabs, refusal, tune, found }: MelodyShowProps) {
           </span>
         </div>
         {refusal !== undefined && <p role="alert">{refusal}</p>}
-        {isTyping && <TuneField rows={6} />}
+        {isTyping && <TuneField rows={6} takesFocus />}
         <div className={styles.scroll}>
           <Staff
             tune={engraved.tune}

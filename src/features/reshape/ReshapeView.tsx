@@ -26,6 +26,7 @@ export function ReshapeView() {
   const tune = useStore($tune);
   const found = useStore($found);
   const [refusal, setRefusal] = useState<string>();
+  const [isTyping, setTyping] = useState(false);
   const takeFile = async (file: File) => {
     const read =
       file.size <= MOST_FILE_BYTES
@@ -43,10 +44,11 @@ export function ReshapeView() {
     </div>
   );
   const shown = { tabs, refusal };
-  if (!tune || !found) return <EmptyShow {...shown} />;
+  const typing = { isTyping, onTyping: setTyping };
+  if (!tune || !found) return <EmptyShow {...shown} {...typing} />;
   return placeOf(RESHAPE, place).part === "modes" ? (
     <ModesShow {...shown} tune={tune} found={found} />
   ) : (
-    <MelodyShow {...shown} tune={tune} found={found} />
+    <MelodyShow {...shown} {...typing} tune={tune} found={found} />
   );
 }

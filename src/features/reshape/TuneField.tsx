@@ -7,8 +7,21 @@ import { TuneTextArea } from "@/shell/tune";
 import { $read } from "./reshaped";
 import styles from "./Reshape.module.css";
 
+/** Whether the text field is open: it stays so while what is typed becomes a tune. */
+export interface Typing {
+  readonly isTyping: boolean;
+  readonly onTyping: (isTyping: boolean) => void;
+}
+
+interface TuneFieldProps {
+  readonly rows: number;
+  /** It is typed on where it was typed before: at its end. */
+  readonly takesFocus?: boolean;
+  readonly onType?: () => void;
+}
+
 /** The tune as text: ABC or note names. What can't be read is said where it stands. */
-export function TuneField({ rows }: { readonly rows: number }) {
+export function TuneField({ rows, takesFocus = false, onType }: TuneFieldProps) {
   const id = useId();
   const { text, source } = useStore(reshapeDocument.$value);
   const read = useStore($read);
@@ -19,9 +32,11 @@ export function TuneField({ rows }: { readonly rows: number }) {
       <TuneTextArea
         text={isText ? text : ""}
         rows={rows}
-        onText={(next) =>
-          reshapeDocument.change({ text: next, source: sourceOfText(next), name: "" }, "typing")
-        }
+        takesFocus={takesFocus}
+        onText={(next) => {
+          reshapeDocument.change({ text: next, source: sourceOfText(next), name: "" }, "typing");
+          onType?.();
+        }}
         of={reshapeDocument}
         isInvalid={problems.length > 0}
         describedBy={`${id}-problems`}

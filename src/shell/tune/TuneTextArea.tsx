@@ -1,3 +1,4 @@
+import { useEffect, useRef, useState } from "react";
 import type { ToUndo } from "@/session";
 import styles from "./TuneTextArea.module.css";
 
@@ -10,12 +11,30 @@ interface TuneTextAreaProps {
   readonly isInvalid: boolean;
   /** Where it is said what can't be read. */
   readonly describedBy: string;
+  /** It is typed in as soon as it stands, at the end of the text. */
+  readonly takesFocus?: boolean;
 }
 
 /** A tune as text: ABC, or the names of notes. */
-export function TuneTextArea({ text, rows, onText, of, isInvalid, describedBy }: TuneTextAreaProps) {
+export function TuneTextArea({
+  text,
+  rows,
+  onText,
+  of,
+  isInvalid,
+  describedBy,
+  takesFocus = false,
+}: TuneTextAreaProps) {
+  const field = useRef<HTMLTextAreaElement>(null);
+  const [takes] = useState(takesFocus);
+  useEffect(() => {
+    if (!takes) return;
+    field.current?.focus();
+    field.current?.setSelectionRange(field.current.value.length, field.current.value.length);
+  }, [takes]);
   return (
     <textarea
+      ref={field}
       className={styles.text}
       aria-label="The tune, as ABC or note names"
       aria-invalid={isInvalid || undefined}
