@@ -15,7 +15,8 @@ const STYLE_ATTRIBUTES = " style-src-attr 'unsafe-inline'; frame-ancestors 'none
 /** Every answer carries the security headers; the content policy comes from the build, with its own hashes. What a script asks for in vain is answered as a problem. */
 export const onRequest = defineMiddleware(async ({ request, url }, next) => {
   const answered = await next();
-  const response = (answered.status === 404 && unanswered(request.method, url.pathname)) || answered;
+  const refused = answered.status === 404 ? unanswered(request.method, url.pathname) : undefined;
+  const response = refused ?? answered;
   for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
   const policy = response.headers.get("content-security-policy");
   if (policy !== null) response.headers.set("content-security-policy", policy + STYLE_ATTRIBUTES);

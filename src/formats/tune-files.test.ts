@@ -398,7 +398,7 @@ describe("a file is told by what is in it", () => {
   it("leaves a line out that is longer than any, says so, and reads the others", async () => {
     const { value, problems } = await readAbc(`X:1\nL:1/8\nK:C\nCDE|\n${"F".repeat(12_001)}\nGAB|\n`);
     expect([value[0]?.tune.notes.length, codes({ problems })]).toEqual([6, ["line-too-long"]]);
-    expect(problems[0]).toMatchObject({ offset: 18, found: "12001" });
+    expect(problems[0]).toMatchObject({ offset: 19, found: "12001" });
   });
 
   it("reads titles in the encodings that tunes circulate in", async () => {

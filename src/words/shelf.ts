@@ -40,7 +40,7 @@ export const folderText = (name: string, count: number): string =>
 export const inFolderText = (folder: string): string => `in ${folder}`;
 
 export const FOLDER_SAYS =
-  "Drag a thing by its handle onto the new folder, or name the folder when you reword it. An empty folder isn’t kept.";
+  "Drag a thing by its handle onto the new folder, or name the folder when you reword it. An empty folder goes away by itself.";
 
 export const NEEDS_FOLDER = "A folder needs a name.";
 

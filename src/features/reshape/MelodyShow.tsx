@@ -127,7 +127,7 @@ export function MelodyShow({ tabs, refusal, tune, found, isTyping, onTyping }: M
       says: "Show the next version, or the original",
       act: () => show(at + 1 >= versions.length ? -1 : at + 1),
     },
-    { key: "V", says: "Keep this version and go on with another", act: add },
+    { key: "V", says: "Go on with a new version", act: add },
     {
       key: "w",
       says: "Parallel or relative",
