@@ -5,7 +5,8 @@ const port = 4399;
 export default defineConfig({
   testDir: "tests/e2e",
   outputDir: "test-results",
-  workers: 1,
+  // One each core that machines for checks have: most of a test is waiting.
+  workers: 2,
   // A busy machine is slow, not wrong: what hangs is told apart from what waits by minutes, not by seconds.
   timeout: 180_000,
   expect: { timeout: 30_000 },

@@ -112,7 +112,7 @@ test("the endpoints are described to people and to programs", async ({ page, req
     openapi: string;
     paths: object;
   };
-  expect([document.openapi, Object.keys(document.paths).length]).toEqual(["3.1.0", 8]);
+  expect([document.openapi, Object.keys(document.paths).length]).toEqual(["3.1.0", 10]);
   const shapes = await request.get("/api/v1/shapes?bass=A&chord=maj9");
   expect(await shapes.json()).toHaveProperty("rows.3.name", "Am11");
 });
