@@ -66,7 +66,7 @@ async function mortalBrowser(profile: string) {
 }
 
 /** How often the browser is killed; the fault that this once found came up in one round of six. */
-const KILLS = Number(process.env.SHADE_KILLS ?? 15);
+const KILLS = Number(process.env.SHADE_KILLS ?? 8);
 
 test("what was called saved is there, though the browser is killed in the middle of saving", async ({
   baseURL,
