@@ -6,6 +6,7 @@
 import { COLD_RUNS, report, SLOWER } from "./bench/figures.mjs";
 import { paints, voicings } from "./bench/page.mjs";
 import { playedLive, pressedToHeard } from "./bench/sound.mjs";
+import { reportReshaped } from "./bench/reshape.mjs";
 import { end } from "./bench/started.mjs";
 import { logOver } from "./bench/training.mjs";
 import { reportTunes, streamed } from "./bench/tunes.mjs";
@@ -33,6 +34,7 @@ try {
     `Played live for a minute while keys are pressed: ${live.notes} notes, the latest handed to the audio clock ${(-live.latest).toFixed(0)} ms before its time; memory grew by ${live.grown.toFixed(1)} MB`,
   );
   await reportTunes();
+  await reportReshaped(COLD_RUNS);
   for (const count of [1000, 5000]) await streamed(count);
   const cold = [];
   const warm = [];

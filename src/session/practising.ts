@@ -10,7 +10,7 @@ import { newId } from "./records";
 import { $selection } from "./selection";
 import { $settings, changeSettings } from "./settings";
 import { sittings } from "./sittings";
-import { $round, $tempo, stop } from "./sound";
+import { $playing, $round, $tempo, playOrStop, stop } from "./sound";
 
 /** A routine that is being practised. Times are milliseconds since 1970. */
 export interface Practising {
@@ -172,8 +172,11 @@ function countRound(round: number | undefined, before: number | undefined): void
   } else {
     $practising.set({ ...practising, rounds: 0 });
     const { home, mode } = $selection.get().homeMode;
-    // What plays takes it up with the round that begins now.
+    // The round that begins was handed over already: it begins anew in the new key, after its count-in.
+    const wasPlaying = $playing.get() !== undefined;
+    stop();
     setPlace({ home: bestHome(soundOf(home - 1), mode) });
+    if (wasPlaying) playOrStop();
   }
 }
 

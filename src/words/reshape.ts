@@ -180,7 +180,11 @@ export function stepSentence(
   const telling = characteristic.filter((note) => !strong.includes(note));
   const said = [
     held,
-    ...(telling.length > 0 ? [`contains ${listText(telling.map(noteText))}, characteristic`] : []),
+    ...(telling.length > 0
+      ? [
+          `contains ${listText(telling.map(noteText))}, ${telling.length === 1 ? "a characteristic note" : "characteristic notes"}`,
+        ]
+      : []),
     ...(outside.length > 0 ? [`${listText(outside.map(noteText))} is outside the mode`] : []),
     ...(isOther ? ["none of the chords you chose fits"] : []),
   ];

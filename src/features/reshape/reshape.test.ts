@@ -201,7 +201,7 @@ describe("what is said", () => {
     };
     expect(
       stepSentence({ ...step, chord: { ...step.chord, root: 1 }, strong: [fifthsOf("G")] }, { bars }),
-    ).toBe("Bar 2, G: has G on the strong beat; contains B, characteristic.");
+    ).toBe("Bar 2, G: has G on the strong beat; contains B, a characteristic note.");
     expect(faultsSentence([], { bars })).toMatch(/no parallel fifths/u);
     expect(
       faultsSentence(
