@@ -18,6 +18,7 @@ export type ProblemCode =
   | "kind-of-file"
   | "file-too-large"
   | "no-chords"
+  | "more-songs"
   | "xml-unread"
   | "kind-unread"
   | "midi-unread"

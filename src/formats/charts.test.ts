@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { strToU8, zipSync } from "fflate";
 import { describe, expect, it, test } from "vitest";
-import { type Chart, chordNotes, readChart } from "@/core/chord";
+import { type Chart, chartTokens, chordNotes, readChart, readSymbol } from "@/core/chord";
 import { printName } from "@/core/pitch";
 import {
   readChordPro,
@@ -92,6 +92,45 @@ describe("plain text", () => {
       ).value.text,
     ).toBe("Verse:\n| Em9 | A13 |\n# Lanterns are lit\n| D6 | C |\n\n# mine\n# Am  G/B  a bad day here now");
     expect(readPlainChart("only words\nand more").problems[0]?.code).toBe("no-chords");
+  });
+});
+
+describe("charts as people write them", () => {
+  const pro = (text: string) => readChordPro(text).value.text;
+  const plain = (text: string) => readPlainChart(text).value.text;
+  it.each([
+    ["[Am] | [Dm] | [G]", "| Am | Dm | G |"],
+    ["| [Am] [C] | [Dm] |", "| Am C | Dm |"],
+    ["[Am7|Dm7] all night", "# all night\n| Am7 | Dm7 |"],
+    ["{start_of_tab}\ne|--0--2--3--|\nA|--0--------|\n{end_of_tab}\n[Am]Rain", "# Rain\n| Am |"],
+    ["e|--0--2--3--|\n[Am]Rain", "# Rain\n| Am |"],
+    ["{capo: 2}\n[Am]Rain", "# Capo 2\n# Rain\n| Am |"],
+    ["{transpose: 2}\n[Am]Rain [F]on", "# Rain on\n| Bm | G |"],
+    ["{transpose: -1}\n[Am]Rain [F]on", "# Rain on\n| G#m | E |"],
+    ["[Verse]\n[Am]Rain", "[Verse]\n# Rain\n| Am |"],
+  ])("ChordPro: %j", (text, chart) => {
+    expect(pro(text)).toBe(chart);
+  });
+
+  it.each([
+    ["Intro: Am - G - F - E7 (x2)", "[Intro]\n|: Am | G | F | E7 :|"],
+    ["Verse: Am G", "[Verse]\n| Am | G |"],
+    ["Bridge 2: Dm, Am, E7 x3", "[Bridge 2]\n|: Dm | Am | E7 :| x3"],
+    ["Am – G – F", "| Am | G | F |"],
+    ["Am G F E7 4x", "|: Am | G | F | E7 :| x4"],
+    ["Remember: play it slowly", "# Remember: play it slowly"],
+    ["E|----0-2-3-|\nAm G", "| Am | G |"],
+    ["Chorus:\nAm G", "Chorus:\n| Am | G |"],
+  ])("plain: %j", (text, chart) => {
+    expect(plain(text)).toBe(chart);
+    for (const { text: token } of chartTokens(plain(text)).filter(({ kind }) => kind === "other"))
+      expect("chord" in readSymbol(token), token).toBe(true);
+  });
+
+  it("a second song is said, and the first is read", () => {
+    const { value, problems } = readChordPro("{title: Gate}\n[Am]Rain\n{new_song}\n{title: Stair}\n[C]Sun");
+    expect(value).toEqual({ title: "Gate", text: "# Rain\n| Am |" });
+    expect(problems).toMatchObject([{ code: "more-songs", found: "Gate", offset: 23 }]);
   });
 });
 

@@ -1,5 +1,5 @@
-import { chartTokens, type Chart, readSymbol } from "@/core/chord";
-import type { Reading } from "@/core/problem";
+import { chartTokens, type Chart, plainestInterval, readSymbol, transposeChart } from "@/core/chord";
+import type { Problem, Reading } from "@/core/problem";
 import { barLines, type FileChart, lineText, linesOfBars } from "./chart-text";
 
 /** A line that names something in braces: `{title: The Lanterns}`. */
@@ -28,24 +28,70 @@ const SECTIONS: Readonly<Record<string, string>> = {
  */
 export function readChordPro(text: string): Reading<FileChart> {
   let title = "";
+  let isTab = false;
+  let by = 0;
   const lines: string[] = [];
-  for (const line of text.split(/\r\n|\r|\n/u)) {
+  const problems: Problem[] = [];
+  let offset = 0;
+  for (const [written, ending] of linesIn(text)) {
+    const at = offset;
+    offset += written.length + ending.length;
+    const line = withChordsBracketed(written);
     const directive = DIRECTIVE.exec(line);
     const [, name = "", value = ""] = directive ?? [];
     const section = SECTIONS[name.toLowerCase()];
-    if (/^(?:title|t)$/iu.test(name)) title = value;
+    if (/^(?:start_of_tab|sot)$/iu.test(name)) isTab = true;
+    else if (/^(?:end_of_tab|eot)$/iu.test(name)) isTab = false;
+    else if (isTab || TABLATURE.test(line)) continue;
+    else if (/^(?:new_song|ns)$/iu.test(name) && lines.length > 0) {
+      problems.push({ code: "more-songs", offset: at, length: written.length, found: title });
+      break;
+    } else if (/^(?:title|t)$/iu.test(name)) title = value;
+    else if (/^transpose$/iu.test(name)) by = halfStepsIn(value);
+    else if (/^capo$/iu.test(name) && /^\d{1,2}$/u.test(value)) lines.push(`# Capo ${value}`);
     else if (/^time$/iu.test(name)) lines.push(value);
     else if (section !== undefined) lines.push(...sectionLine(value || section));
+    else if (HEADING.test(line) && !isChord(line.trim().slice(1, -1).trim()))
+      lines.push(...sectionLine(line));
     else if (!directive && line.includes("|")) lines.push(gridLine(line));
     else if (!directive && /\[[^\]]*\]/u.test(line)) lines.push(...lyricLines(line));
     else if (!directive && line.trim() !== "") lines.push(`# ${line.trim().replace(/^#\s*/u, "")}`);
   }
-  const chart = lines.join("\n");
+  const untransposed = lines.join("\n");
+  const chart = by === 0 ? untransposed : transposeChart(untransposed, plainestInterval(untransposed, by));
   const hasChords = chartTokens(chart).some(({ kind }) => kind === "other");
-  return {
-    value: { title, text: chart },
-    problems: hasChords ? [] : [{ code: "no-chords", offset: 0, length: 0, found: title }],
-  };
+  if (!hasChords) problems.push({ code: "no-chords", offset: 0, length: 0, found: title });
+  return { value: { title, text: chart }, problems };
+}
+
+/** A line that is a name in brackets. */
+const HEADING = /^\s*\[[^\]|]+\]\s*$/u;
+
+/** A line of tablature: a string's name perhaps, then frets and dashes. */
+const TABLATURE = /^\s*[A-Ga-g]?[#b]?\s?\|?(?=(?:[^-]*-){4})[-\d|hpbrsx~/\\()^*.\s]+$/u;
+
+/** Lines, each with what ends it. */
+const linesIn = (text: string): readonly (readonly [line: string, ending: string])[] =>
+  [...text.matchAll(/([^\r\n]*)(\r\n|\r|\n|$)/gu)].map(([, line = "", ending = ""]) => [line, ending]);
+
+/** Half steps that a file is moved by: "2", "-3"; none where it says something else. */
+const halfStepsIn = (value: string): number =>
+  /^[+-]?\d{1,2}$/u.test(value) ? ((Number(value) % 12) + 12) % 12 : 0;
+
+/** Several chords in one pair of brackets, "[Am7|Dm7]", each in its own; bar lines between brackets leave chords in bars. */
+function withChordsBracketed(line: string): string {
+  const parted = line.replaceAll(/\[([^\]|]+(?:\|[^\]|]+)+)\]/gu, (whole, inside: string) => {
+    const all = inside.split("|").map((each) => each.trim());
+    return all.every(isChord) ? all.map((each) => `[${each}]`).join(" ") : whole;
+  });
+  const bracketed = [...parted.matchAll(/\[([^\]]+)\]/gu)].map(([, symbol = ""]) => symbol.trim());
+  const isBarred = parted.replaceAll(/\[[^\]]*\]/gu, "").includes("|");
+  // A name of a section may be in brackets too: what is a chord is none.
+  return isBarred && bracketed.some(isChord)
+    ? `| ${parted.replaceAll(/\[([^\]]+)\]/gu, (whole, symbol: string) => (isChord(symbol.trim()) ? ` ${symbol.trim()} ` : whole))} |`
+        .replaceAll(/\|\s*\|/gu, "|")
+        .replaceAll(/ {2,}/gu, " ")
+    : parted;
 }
 
 const sectionLine = (name: string): readonly string[] => {
@@ -104,6 +150,31 @@ export function writeChordPro({ bars, chords }: Pick<Chart, "bars" | "chords">, 
 
 const isChord = (text: string) => "chord" in readSymbol(text);
 
+/** How often a line is played: "(x2)", "x3", "2x" at its end. */
+const TIMES = /[(\s](?:[x×]\s?(\d{1,2})|(\d{1,2})\s?[x×])\)?\s*$/iu;
+
+/** A line with the dashes and arrows between its chords taken away, and how often it is played. */
+const parted = (line: string): string =>
+  line.replace(TIMES, " ").replaceAll(/(?<=\s)(?:[-–—,;→]|->)(?=\s)|[,;](?=\s)/gu, " ");
+
+/** A line of chords as bars, repeated as often as it says. */
+function barsOf(line: string): string {
+  const found = TIMES.exec(line);
+  const times = Number(found?.[1] ?? found?.[2] ?? 1);
+  const bars = chartTokens(parted(line))
+    .map(({ text }) => text)
+    .join(" | ");
+  return times > 1 ? `|: ${bars} :|${times > 2 ? ` x${times}` : ""}` : `| ${bars} |`;
+}
+
+/** A line whose chords stand behind a name, "Intro: Am - G - F - E7 (x2)": a section and its bars. Undefined where what follows is no chords. */
+function labelledLine(line: string): string | undefined {
+  const [, name = "", rest = ""] = /^\s*([^\s|:[\]][^|:[\]]{0,30}):\s+(\S.*)$/u.exec(line) ?? [];
+  return name !== "" && isChordLine(parted(rest))
+    ? `${sectionLine(name).join("")}\n${barsOf(rest)}`
+    : undefined;
+}
+
 /** A line with nothing but chords and what goes between them. */
 function isChordLine(line: string): boolean {
   const tokens = chartTokens(line);
@@ -123,11 +194,11 @@ export function readPlainChart(text: string): Reading<FileChart> {
   const chart = lines
     .map((line) => {
       if (line.trim() === "" || /^\s*#/u.test(line)) return line.trim();
+      if (TABLATURE.test(line)) return "";
       if (line.includes("|") || /^\s*(?:\[[^\]]+\]|[^\s|:][^|:]*:)\s*$/u.test(line)) return line.trim();
-      if (!isChordLine(line)) return `# ${line.trim()}`;
-      return `| ${chartTokens(line)
-        .map(({ text: token }) => token)
-        .join(" | ")} |`;
+      const labelled = labelledLine(line);
+      if (labelled !== undefined) return labelled;
+      return isChordLine(parted(line)) ? barsOf(line) : `# ${line.trim()}`;
     })
     .join("\n")
     .trim();

@@ -86,6 +86,8 @@ export function problemText(problem: Problem, text: string): string {
       return `A tune in “${problem.found}” is longer than any: its first ${problem.expected ?? ""} bytes were read.`;
     case "not-identified":
       return `This tune in “${problem.found}” could not be identified: the computation failed.`;
+    case "more-songs":
+      return `${where}: another song begins. ${problem.found === "" ? "The first one" : `“${problem.found}”`} was read; open the others one by one.`;
     case "line-too-long":
       return `${where}: a line of ${problem.found} characters was left out; Shade reads lines of up to ${problem.expected ?? ""}.`;
     case "too-long":
