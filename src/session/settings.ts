@@ -1,6 +1,7 @@
 import { atom } from "nanostores";
 import { SAFE_VOLUME } from "@/audio";
-import { DEFAULTS, isFields, readSettings, type Settings, SETTINGS_VERSION } from "@/storage";
+import { DEFAULTS, isFields, readSettings, type Settings, SETTINGS_VERSION, settingsIn } from "@/storage";
+import { atOnce } from "./at-once";
 import { aside, hearTabs, records, saving, tellTabs } from "./records";
 import { steady } from "./steady";
 
@@ -19,6 +20,21 @@ const KEY = "settings";
 /** What was changed here and has yet to be written. */
 let unsaved: Partial<Settings> = {};
 
+const JOURNAL = "shade-settings:";
+const LEFT = "unsaved";
+
+/** What is yet to be written stands where a tab that is closed at once leaves it. */
+function writeJournal(): void {
+  if (Object.keys(unsaved).length === 0) atOnce.remove(JOURNAL + LEFT);
+  else atOnce.write(JOURNAL + LEFT, unsaved);
+}
+
+/** What a tab had no time to write before it was closed; how loud it was is left behind. */
+function readJournal(): Partial<Settings> {
+  const found = atOnce.under(JOURNAL).find(({ id }) => id === LEFT)?.entry;
+  return Object.fromEntries(Object.entries(settingsIn(found)).filter(([field]) => field !== "volume"));
+}
+
 /** Another tab's settings are followed at once; how loud this one is stays its own. */
 const follow = (stored: Settings) => $settings.set({ ...stored, volume: $settings.get().volume, ...unsaved });
 
@@ -32,11 +48,13 @@ async function write(): Promise<void> {
   unsaved = Object.fromEntries(
     Object.entries(unsaved).filter(([field, value]) => changes[field as keyof Settings] !== value),
   );
+  writeJournal();
   tellTabs(KEY);
 }
 
 export function changeSettings(part: Partial<Settings>): void {
   unsaved = { ...unsaved, ...part };
+  writeJournal();
   $settings.set({ ...$settings.get(), ...part });
   void saving.save(KEY, write);
 }
@@ -48,6 +66,11 @@ export async function loadSettings(): Promise<void> {
   if (record !== null && !isFields(record)) await aside.put(KEY, record, "broken");
   else if (typeof version === "number" && version > SETTINGS_VERSION) await aside.put(KEY, record, "newer");
   const stored = readSettings(record);
+  const left = readJournal();
+  if (Object.keys(left).length > 0) {
+    unsaved = { ...left, ...unsaved };
+    void saving.save(KEY, write);
+  }
   $settings.set({ ...stored, volume: Math.min(stored.volume, SAFE_VOLUME), ...unsaved });
 }
 

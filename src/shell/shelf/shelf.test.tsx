@@ -27,7 +27,7 @@ beforeEach(() => {
 afterEach(cleanup);
 
 /** Waits until storage has all. */
-const settled = () => waitFor(() => expect(saving.$state.get().waiting.size).toBe(0));
+const settled = () => waitFor(() => expect(saving.$state.get().waiting.size).toBe(0), { timeout: 20_000 });
 
 const living = () => shelf.$saved.get().filter(({ deletedAt }) => deletedAt === undefined);
 
