@@ -61,6 +61,21 @@ export interface Score {
   readonly marks?: readonly number[];
 }
 
+/** Scores one after another, each once, with a mark where each begins. */
+export function oneAfterAnother(all: readonly Score[]): Score {
+  let start = 0;
+  const notes: ScoreNote[] = [];
+  const chords: ScoreChord[] = [];
+  const marks: number[] = [];
+  for (const score of all) {
+    marks.push(start);
+    for (const note of score.notes) notes.push({ ...note, at: note.at + start });
+    for (const chord of score.chords ?? []) chords.push({ ...chord, at: chord.at + start });
+    start += score.beats;
+  }
+  return { notes, chords, beats: start, loops: false, marks };
+}
+
 /** What of a score stands from one of its marks to the next, counted from there. */
 export function betweenMarks(score: Score, nth: number): Score {
   const { marks = [0], beats } = score;

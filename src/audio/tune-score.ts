@@ -1,16 +1,14 @@
 import { playOrder } from "@/core/chord";
 import { midiOf } from "@/core/pitch";
-import { EPSILON, feltBeat, type Tune, type TuneNote } from "@/core/tune";
-import type { Part, Pulse, Score, ScoreChord, ScoreNote } from "./score";
+import { EPSILON, feltBeat, type Tune, type TuneBar, type TuneNote } from "@/core/tune";
+import { oneAfterAnother, type Part, type Pulse, type Score, type ScoreChord, type ScoreNote } from "./score";
 
 /** Bars of a tune that are played at most, however many repeats there are. */
 const MOST_BARS = 20_000;
 const ONCE = { opens: false, times: 1, endings: [] };
 
 /** A bar of a tune with its chords. */
-function barScore(tune: Tune, at: number): Score | undefined {
-  const bar = tune.bars[at];
-  if (!bar) return undefined;
+function barScore(tune: Tune, bar: TuneBar): Score {
   const beat = feltBeat(tune.meter);
   const end = bar.start + bar.length;
   const isIn = ({ onset }: { readonly onset: number }) =>
@@ -48,21 +46,10 @@ function barScore(tune: Tune, at: number): Score | undefined {
 }
 
 /** Every bar of a tune with its chords, one after another, each once, with a mark at each. */
-export function chordedScore(tune: Tune): Score {
-  let start = 0;
-  const notes: ScoreNote[] = [];
-  const chords: ScoreChord[] = [];
-  const marks: number[] = [];
-  for (const at of tune.bars.keys()) {
-    const bar = barScore(tune, at);
-    if (!bar) continue;
-    marks.push(start);
-    notes.push(...bar.notes.map((note) => ({ ...note, at: note.at + start })));
-    chords.push(...(bar.chords ?? []).map((chord) => ({ ...chord, at: chord.at + start })));
-    start += bar.beats;
-  }
-  return { notes, chords, beats: start, loops: false, meter: tune.meter, marks };
-}
+export const chordedScore = (tune: Tune): Score => ({
+  ...oneAfterAnother(tune.bars.map((bar) => barScore(tune, bar))),
+  meter: tune.meter,
+});
 
 /**
  * A tune, its beats those that players feel (three to a 9/8 bar): the melody over what lies beneath it.

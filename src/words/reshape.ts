@@ -1,5 +1,13 @@
 import { midiOf } from "@/core/pitch";
-import type { Harmony, HarmonyStep, NoteChange, PartFault, Reshaped, Rung } from "@/core/reshape";
+import {
+  type Harmony,
+  type HarmonyStep,
+  type NoteChange,
+  type PartFault,
+  relativeHome,
+  type Reshaped,
+  type Rung,
+} from "@/core/reshape";
 import { type HomeMode, thirdOf } from "@/core/scale";
 import type { Tune } from "@/core/tune";
 import { pitchText } from "./identify";
@@ -47,17 +55,13 @@ export const ARRANGEMENT_TEXT = {
   strings: "four strings",
 } as const;
 
-/** What the voices of a piece in parts are called, the melody first. */
-export const VOICES_TEXT = {
-  keyboard: ["melody", "right hand", "left hand"],
-  strings: ["violin 1", "violin 2", "viola", "cello"],
-} as const;
-
 const FAULT_TEXT = {
   "parallel-fifths": "parallel fifths",
   "parallel-octaves": "parallel octaves",
   "above-melody": "a part above the melody",
 } as const;
+
+export const NO_CHORDS_FOUND = "This mode has no triads or sevenths to put under it.";
 
 /** Where the parts break a rule, in a sentence. */
 export function faultsSentence(faults: readonly PartFault[], tune: Pick<Tune, "bars">): string {
@@ -101,8 +105,11 @@ export function reshapedSentence(reshaped: Reshaped, from: HomeMode): string {
     return to.home === from.home && to.mode === from.mode
       ? `It is in ${homeModeText(from)} already.`
       : `No note of this tune changes: it never has the notes that tell ${modeText(from.mode)} from ${modeText(to.mode)}.`;
-  if (to.home !== from.home)
-    return `It goes from ${noteText(from.home)} to ${noteText(to.home)} as home, step for step along the scale.`;
+  if (to.home !== from.home) {
+    const degrees = changedText(reshaped, from);
+    const isAlong = relativeHome(from, to.mode) === to.home;
+    return `It goes from ${noteText(from.home)} to ${noteText(to.home)} as home${isAlong ? ", step for step along the scale" : degrees === "" ? "" : `, and degrees change: ${degrees}`}.`;
+  }
   return `${capital(countText(moved, "note"))} of ${changes.length} change: ${changedText(reshaped, from)}.`;
 }
 
@@ -185,7 +192,9 @@ export function stepSentence(
           `contains ${listText(telling.map(noteText))}, ${telling.length === 1 ? "a characteristic note" : "characteristic notes"}`,
         ]
       : []),
-    ...(outside.length > 0 ? [`${listText(outside.map(noteText))} is outside the mode`] : []),
+    ...(outside.length > 0
+      ? [`${listText(outside.map(noteText))} ${outside.length === 1 ? "isn’t" : "aren’t"} in the chord`]
+      : []),
     ...(isOther ? ["none of the chords you chose fits"] : []),
   ];
   return `Bar ${barOf(tune, bar)}, ${chordText(chord)}: ${said.join("; ")}.`;

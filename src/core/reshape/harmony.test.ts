@@ -133,6 +133,25 @@ describe("a harmony for a melody", () => {
     expect(best!.steps[0]).toMatchObject({ outside: [fifthsOf("C#")], strong: [fifthsOf("D")] });
   });
 
+  it("has each chord in the bar that it begins in, also where two bars were parted", () => {
+    const tune = line("D4 E4 F4 G4 E4 F4 C4 D4 B4 C4 D4 D4 D4 D4 D4 D4");
+    const [best] = harmonise(tune, on("D", "dorian"), { ...PLAIN, rhythm: "two-bars" });
+    for (const { bar, onset } of best!.steps) expect(bar).toBe(Math.floor(onset / 4));
+    expect(best!.steps.length).toBeGreaterThan(2);
+  });
+
+  it("ends on home where only the end of its last stretch lets it", () => {
+    const tune = line("D4 F4 A4 F4 D4 F4 A4 F4 G4 B4 E4 C4 D4 F4 D4 D4");
+    const [best] = harmonise(tune, on("D", "dorian"), { ...PLAIN, rhythm: "two-bars" });
+    expect(printChord(best!.steps.at(-1)!.chord)).toBe("Dm");
+  });
+
+  it("goes on where no chord of a small scale has a note, and tells it", () => {
+    const [best] = harmonise(line("A4 C5 D5 E5 D5 D5 D5 D5 A4 C5 A4 A4"), on("A", "minor-pentatonic"), PLAIN);
+    expect(best!.steps.map(({ outside }) => outside)).toContainEqual([fifthsOf("D")]);
+    expect(printChord(best!.steps.at(-1)!.chord)).toBe("Am");
+  });
+
   it("of nothing is nothing", () => {
     const empty: Tune = { ...evenTune([], 1), bars: [] };
     expect(harmonise(empty, on("D", "dorian"), PLAIN)).toEqual([]);

@@ -34,7 +34,7 @@ export interface HarmonyChoice {
 export interface HarmonyStep extends TuneChord {
   /** Notes of the melody on strong beats, each once: all of them are in the chord, apart from those outside the mode. */
   readonly strong: readonly Fifths[];
-  /** Notes on strong beats that no chord of the mode has. */
+  /** Notes on strong beats that the chord hasn’t, since no chord of the mode has them. */
   readonly outside: readonly Fifths[];
   /** Characteristic notes that it has. */
   readonly characteristic: readonly Fifths[];
@@ -234,7 +234,8 @@ interface Way {
 /**
  * Chords under a melody, out of the mode that it is in: every note on a strong beat is in its chord, the last chord is home where the
  * melody lets it, the one before it comes from the vamp of the mode. The best harmonies, the least cost first, found exactly: each
- * chord for itself and each change add up. Where no chord holds all strong beats of a stretch, it is parted at them.
+ * chord for itself and each change add up. Where no chord holds all strong beats of a stretch, it is parted at them;
+ * a note that no chord of the mode has, as in a pentatonic, is told with those outside.
  *
  * @returns none where the tune has no whole bar
  * @example harmonise(orchardGate, { home: E, mode: dorian }, choice)[0]?.steps[0]?.chord // Em
@@ -245,17 +246,21 @@ export function harmonise(tune: Tune, homeMode: HomeMode, choice: HarmonyChoice)
   const longest = tune.notes.reduce((most, { duration }) => Math.max(most, duration), 0);
   const heard = (span: Span) => heardIn(span, tune.notes, sounds, longest);
   const isHeld = (each: Heard) => candidates.some((candidate) => fits(each, candidate));
-  const stretches = spansOf(tune, choice.rhythm).flatMap((span) => {
+  const endsHome = (each: Heard) => candidates.some((candidate) => candidate.isHome && fits(each, candidate));
+  const stretches = spansOf(tune, choice.rhythm).flatMap((span, at, all) => {
     const whole = heard(span);
-    return isHeld(whole) || span.beats.length === 1 ? [whole] : halved(span).map(heard);
+    // Of two bars at the end, one may be home where both together can't.
+    const mayStay = choice.rhythm !== "two-bars" || at < all.length - 1 || endsHome(whole);
+    return (isHeld(whole) && mayStay) || span.beats.length === 1 ? [whole] : halved(span).map(heard);
   });
   if (stretches.length === 0) return [];
   let ways: readonly Way[] = [];
   for (const [nth, each] of stretches.entries()) {
     const isLast = nth === stretches.length - 1;
+    const mustHold = isHeld(each);
     const next: Way[] = [];
     for (const [at, candidate] of candidates.entries()) {
-      if (!fits(each, candidate)) continue;
+      if (mustHold && !fits(each, candidate)) continue;
       const own =
         restingCost(each, candidate) +
         (nth === 0 && !candidate.isHome ? 1.5 : 0) +
@@ -276,26 +281,29 @@ export function harmonise(tune: Tune, homeMode: HomeMode, choice: HarmonyChoice)
   return ways
     .toSorted((a, b) => a.cost - b.cost)
     .slice(0, MOST)
-    .map((way) => ({ cost: way.cost, steps: stepsOf(way, stretches, candidates) }));
+    .map((way) => ({ cost: way.cost, steps: stepsOf(way, stretches, candidates, tune.bars) }));
 }
 
 function stepsOf(
   last: Way,
   stretches: readonly Heard[],
   candidates: readonly Candidate[],
+  bars: Tune["bars"],
 ): readonly HarmonyStep[] {
   const steps: HarmonyStep[] = [];
   let way: Way | undefined = last;
   for (const { span, strong, outside } of stretches.toReversed()) {
     const candidate = candidates[way?.at ?? 0];
     if (!candidate) break;
+    const isIn = (note: Fifths) => ((candidate.sounds >> soundOf(note)) & 1) === 1;
     steps.unshift({
       chord: candidate.chord,
       onset: span.start,
       duration: span.end - span.start,
-      bar: span.bar,
-      strong,
-      outside,
+      // A stretch of two bars that was parted has its second chord in the second.
+      bar: firstPlace(bars, ({ start }) => start > span.start + EPSILON) - 1,
+      strong: strong.filter(isIn),
+      outside: [...outside, ...strong.filter((note) => !isIn(note))],
       characteristic: candidate.characteristic,
       isOther: !candidate.isAsked,
     });

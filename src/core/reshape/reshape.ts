@@ -48,9 +48,12 @@ export function reshape(tune: Tune, recipe: Recipe): Reshaped {
   const chords =
     recipe.chords === "none"
       ? []
-      : found
-        ? [...before.filter((each) => !inBars(each)), ...found.steps.filter(inBars)]
-        : [...before.filter((each) => !inBars(each)), ...carryChords(before.filter(inBars), recipe)];
+      : [
+          ...before.filter((each) => !inBars(each)),
+          ...(recipe.chords === "carried"
+            ? carryChords(before.filter(inBars), recipe)
+            : (found?.steps.filter(inBars) ?? [])),
+        ];
   const { octaves = 0, folded = [], outside = [] } = ranged ?? {};
   const chorded = { ...melody, chords: chords.toSorted((a, b) => a.onset - b.onset) };
   // What is written in several voices has its parts already.

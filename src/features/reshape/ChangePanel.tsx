@@ -7,13 +7,14 @@ import { allNotes, type Tune } from "@/core/tune";
 import { $playing, playOrStop } from "@/session";
 import { useConventions } from "@/session/useConventions";
 import { Button } from "@/kit/controls";
-import { Fold, Panel, Saying } from "@/kit/panel";
+import { Panel, Saying } from "@/kit/panel";
 import {
   chromaticSentence,
   faultsSentence,
   heardAsSentence,
   homeModeText,
   missingSentence,
+  NO_CHORDS_FOUND,
   noRelativeText,
   rangeSentence,
   reshapedSentence,
@@ -62,6 +63,7 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, onSave }: 
     reshapedSentence(worked, from),
     recipe.way === "relative" && !hasRelative(from, to.mode) ? noRelativeText(from, to) : undefined,
     chromaticSentence(changes, barOf),
+    recipe.chords === "rebuilt" && harmonies.length === 0 ? NO_CHORDS_FOUND : undefined,
     missingSentence(changes, to),
     rangeSentence(ranged),
     recipe.parts === "none" || recipe.chords === "none" ? undefined : faultsSentence(worked.faults, tune),
@@ -86,7 +88,8 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, onSave }: 
       <Saying>{whatItIs(isOriginal ? from : to, conventions)}</Saying>
       {!isOriginal && said.map((each) => <Saying key={each}>{each}</Saying>)}
       {!isOriginal && steps.length > 0 && (
-        <Fold name="Why these chords" isOpen onOpen={() => undefined}>
+        <section>
+          <h3 className={styles.heading}>Why these chords</h3>
           <ol className={styles.steps}>
             {steps.map((step) => (
               <li key={step.onset} data-current={isAbove(step) || undefined}>
@@ -94,7 +97,7 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, onSave }: 
               </li>
             ))}
           </ol>
-        </Fold>
+        </section>
       )}
     </Panel>
   );

@@ -91,17 +91,24 @@ export function MelodyShow({ tabs, refusal, tune, found, isTyping, onTyping }: M
       ),
     [shown],
   );
+  // Of a long tune only the beginning is engraved: what lies beneath the melody stands so much further to the front.
+  const melody = engraved.tune.notes.length;
+  const cut = shown.notes.length - melody;
   const changed = useMemo(
     () =>
       isOriginal || !worked
         ? NONE
-        : places.flatMap((place, nth) => (worked.changes[place]?.isMoved === true ? [nth] : [])),
-    [isOriginal, worked, places],
+        : places.flatMap((place, nth) =>
+            worked.changes[place]?.isMoved === true ? [nth < melody ? nth : nth - cut] : [],
+          ),
+    [isOriginal, worked, places, melody, cut],
   );
   const lit = useMemo(() => {
     const sounds = new Set(characteristicOn(homeMode, conventions).map(soundOf));
-    return allNotes(shown).flatMap(({ pitch }, nth) => (sounds.has(soundOf(pitch.name)) ? [nth] : []));
-  }, [homeMode, conventions, shown]);
+    return allNotes(engraved.tune).flatMap(({ pitch }, nth) =>
+      sounds.has(soundOf(pitch.name)) ? [nth] : [],
+    );
+  }, [homeMode, conventions, engraved]);
   const title = tune.title || value.name;
   const show = (next: number) => reshapeDocument.change({ at: next }, "version");
   const add = () =>
@@ -137,7 +144,7 @@ export function MelodyShow({ tabs, refusal, tune, found, isTyping, onTyping }: M
     { key: "P", says: "Print the tune", act: () => setPrinting(true) },
     { key: "x", says: "Export the tune", act: () => setExporting(true) },
   ]);
-  const chosenPlace = chosen === undefined ? undefined : places[chosen];
+  const chosenPlace = chosen === undefined ? undefined : places[chosen < melody ? chosen : chosen + cut];
   return (
     <div className={view.view}>
       <div className={view.answer}>

@@ -1,12 +1,11 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useMemo, useState } from "react";
 import type { Identification } from "@/core/identify";
-import { printName } from "@/core/pitch";
 import { ladder, LADDERS, type LadderWay, missingDegrees } from "@/core/reshape";
 import { brightness } from "@/core/scale";
 import { allNotes, excerptOf, type Tune } from "@/core/tune";
 import { writeAbc } from "@/formats";
-import { chordedScore, type Score } from "@/audio";
+import { chordedScore, oneAfterAnother } from "@/audio";
 import { $mark, $playing, reshapeDocument, toggle } from "@/session";
 import { useConventions } from "@/session/useConventions";
 import { useKeys } from "@/session/useKeys";
@@ -146,8 +145,7 @@ export function ModesShow({ tabs, refusal, tune, found }: ModesShowProps) {
                   changeRecipe({
                     mode: current.homeMode.mode.id,
                     way: way === "parallel" ? "parallel" : "relative",
-                    home:
-                      way === "parallel" && recipe.home !== undefined ? printName(from.home) : recipe.home,
+                    home: way === "parallel" ? undefined : recipe.home,
                   })
                 }
               >
@@ -162,17 +160,4 @@ export function ModesShow({ tabs, refusal, tune, found }: ModesShowProps) {
       )}
     </div>
   );
-}
-
-/** Scores one after another, with a mark where each begins. */
-function oneAfterAnother(all: readonly Score[]): Score {
-  let start = 0;
-  const notes: Score["notes"][number][] = [];
-  const marks: number[] = [];
-  for (const score of all) {
-    marks.push(start);
-    notes.push(...score.notes.map((note) => ({ ...note, at: note.at + start })));
-    start += score.beats;
-  }
-  return { notes, beats: start, loops: false, marks };
 }

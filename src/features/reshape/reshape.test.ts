@@ -170,6 +170,10 @@ describe("what is said", () => {
     expect(reshapedSentence($worked.get()!, from)).toBe(
       "It goes from E to F♯ as home, step for step along the scale.",
     );
+    changeRecipe({ mode: "aeolian", way: "parallel", home: "D#" });
+    expect(reshapedSentence($worked.get()!, from)).toBe(
+      "It goes from E to D♯ as home, and degrees change: 6 → ♭6.",
+    );
   });
   it.each([
     [undefined, undefined],

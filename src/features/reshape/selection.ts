@@ -5,7 +5,7 @@ import { $placeMode, $settings, playBars, type Selection, selects } from "@/sess
 import { selectionOf } from "@/shell/selected";
 import { homeModeText } from "@/words";
 import { RESHAPE } from "./route";
-import { $at, $homeMode, $shown } from "./reshaped";
+import { $homeMode, $shown } from "./reshaped";
 
 /** The name under which a tune and its versions are played. */
 export const VERSIONS = "reshape-versions";
@@ -23,8 +23,8 @@ export const playVersions = (): void =>
 selects(
   RESHAPE,
   computed(
-    [$shown, $homeMode, $score, $at, $placeMode, $settings],
-    (tune, homeMode, score, _, placeMode, settings): Selection => {
+    [$shown, $homeMode, $score, $placeMode, $settings],
+    (tune, homeMode, score, placeMode, settings): Selection => {
       if (!tune || !homeMode || !score)
         return { ...selectionOf(placeMode, undefined, settings, settings.drone), subject: "", said: [] };
       return {
