@@ -4,6 +4,18 @@ import { defineConfig, passthroughImageService } from "astro/config";
 import node from "@astrojs/node";
 import react from "@astrojs/react";
 
+/** The server's process and its worker threads, built beside the pages that they share their code with. */
+const server = {
+  name: "shade-server",
+  apply: /** @type {const} */ ("build"),
+  /** @this {import("vite").Rollup.PluginContext} */
+  buildStart() {
+    if (this.environment.config.consumer !== "server") return;
+    for (const name of ["serve", "worker"])
+      this.emitFile({ type: "chunk", id: `/src/server/${name}.ts`, fileName: `${name}.mjs` });
+  },
+};
+
 export default defineConfig({
   output: "server",
   adapter: node({ mode: "standalone" }),
@@ -30,6 +42,7 @@ export default defineConfig({
     },
   },
   vite: {
+    plugins: [server],
     // Workers are bundled apart and do not see the alias of tsconfig.json.
     resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
     worker: { format: "es" },

@@ -31,7 +31,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: "node dist/server/entry.mjs",
+    command: "node dist/server/serve.mjs",
     env: { HOST: "127.0.0.1", PORT: String(port) },
     url: `http://127.0.0.1:${port}/derive`,
     reuseExistingServer: false,

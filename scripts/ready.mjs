@@ -99,7 +99,7 @@ export function ensureBuild() {
       .map((path) => `${path.slice(root.length)}\n${digest(readFileSync(path, "utf8"))}`)
       .join("\n"),
   );
-  if (isStamped("build", wanted) && existsSync(join(root, "dist/server/entry.mjs"))) return;
+  if (isStamped("build", wanted) && existsSync(join(root, "dist/server/serve.mjs"))) return;
   console.log("Building …");
   if (run(process.execPath, [join(root, "node_modules/astro/astro.js"), "build"], { silent: true }) !== 0)
     process.exit(1);
@@ -158,7 +158,7 @@ export const CHROMIUM_FLAGS =
  */
 export async function startServer(port, { env = {}, ends = false } = {}) {
   const address = `http://127.0.0.1:${port}`;
-  const server = spawn(process.execPath, [join(root, "dist/server/entry.mjs")], {
+  const server = spawn(process.execPath, [join(root, "dist/server/serve.mjs")], {
     env: { ...process.env, HOST: "127.0.0.1", PORT: String(port), ...env },
     stdio: ["ignore", "ignore", "inherit"],
   });

@@ -1,13 +1,5 @@
 import { defineMiddleware } from "astro:middleware";
-import { unanswered } from "@/server";
-
-const HEADERS = {
-  "x-content-type-options": "nosniff",
-  "referrer-policy": "no-referrer",
-  "x-frame-options": "DENY",
-  "cross-origin-opener-policy": "same-origin",
-  "permissions-policy": "camera=(), geolocation=(), payment=()",
-};
+import { SECURITY_HEADERS, unanswered } from "@/server";
 
 /** The engraver measures its text in elements that it hides by a style attribute; the build cannot be told of this one. */
 const STYLE_ATTRIBUTES = " style-src-attr 'unsafe-inline'; frame-ancestors 'none';";
@@ -17,7 +9,7 @@ export const onRequest = defineMiddleware(async ({ request, url }, next) => {
   const answered = await next();
   const refused = answered.status === 404 ? unanswered(request.method, url.pathname) : undefined;
   const response = refused ?? answered;
-  for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
+  for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.headers.set(name, value);
   const policy = response.headers.get("content-security-policy");
   if (policy !== null) response.headers.set("content-security-policy", policy + STYLE_ATTRIBUTES);
   if (

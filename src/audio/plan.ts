@@ -81,7 +81,7 @@ export function plan(playing: Playing, start: number): Plan {
       ...score.notes.map((note): Coming => ({ kind: "note", beat: from + note.at, note })),
       ...(score.marks ?? []).map((at, mark): Coming => ({ kind: "mark", beat: from + at, mark })),
     ];
-    coming.push(...items.sort((a, b) => a.beat - b.beat));
+    for (const item of items.sort((a, b) => a.beat - b.beat)) coming.push(item);
   };
   const begin = ({ beat, round }: { readonly beat: number; readonly round: number }) => {
     const score = playing.round(round);

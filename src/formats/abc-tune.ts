@@ -194,7 +194,7 @@ function voicesOf({
           clef: each.clef?.type ?? "",
           lines: [],
         };
-        known.lines.push(...elements);
+        for (const element of elements) known.lines.push(element);
         voices.set(name, known);
       }
   return [...voices.values()];
@@ -202,7 +202,7 @@ function voicesOf({
 
 /** Every key field with its place: on a line of its own, or inside a line of music. */
 function keyFields(text: string): readonly PlacedKey[] {
-  return [...text.matchAll(/^K:(.*)$|\[K:([^\]\n]*)\]/gmu)].map((found) => ({
+  return [...text.matchAll(/^K:(.*)$|\[K:([^[\]\n]*)\]/gmu)].map((found) => ({
     offset: found.index,
     ...readKeyField(found[1] ?? found[2] ?? ""),
   }));

@@ -22,8 +22,8 @@ export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>
   const problems: Problem[] = [];
   const value: AbcTune[] = [];
   for (const { start, part: whole } of tuneTexts(text)) {
-    const { text: part, long } = withoutLongLines(whole);
-    problems.push(...long.map((problem) => ({ ...problem, offset: problem.offset + start })));
+    const { text: part, left } = readable(whole);
+    problems.push(...left.map((problem) => ({ ...problem, offset: problem.offset + start })));
     const parse = (abc: string) => abcjs.parseOnly(abc)[0] as unknown as ParsedTune | undefined;
     const { parsed, engraving, refused } = parseSafely(part, parse);
     problems.push(...refused.map((problem) => ({ ...problem, offset: problem.offset + start })));
@@ -43,29 +43,40 @@ export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>
   return { value, problems };
 }
 
-/** Characters of a line that are read: the library takes far longer than linear time for one. */
-const MOST_LINE = 12_000;
+/**
+ * What of a tune is read. For longer lines, more voices, and more voices within bars, the library takes far longer than linear time;
+ * shorter texts can't have too much of anything.
+ */
+const MOST = { line: 12_000, voices: 64, overlays: 1000 } as const;
 
-/** A text with lines blanked that are too long, so that everything else keeps its place; and those lines, named. */
-function withoutLongLines(text: string): { readonly text: string; readonly long: readonly Problem[] } {
-  if (text.length <= MOST_LINE) return { text, long: [] };
-  const long: Problem[] = [];
-  const lines = text.split("\n");
+/** A text with lines blanked that hold too much, so that everything else keeps its place; and the first of each kind, named. */
+function readable(text: string): { readonly text: string; readonly left: readonly Problem[] } {
+  if (text.length <= MOST.line) return { text, left: [] };
+  const left: Problem[] = [];
+  const voices = new Set<string>();
+  let overlays = 0;
+  let isBeyond = false;
   let offset = 0;
+  const lines = text.split("\n");
+  const blank = (at: number, code: Problem["code"], found: string, expected: number) => {
+    const line = lines[at] ?? "";
+    if (code === "line-too-long" || left.every((problem) => problem.code !== code))
+      left.push({ code, offset, length: 1, found, expected: String(expected) });
+    lines[at] = "%".padEnd(line.length);
+  };
   for (const [at, line] of lines.entries()) {
-    if (line.length > MOST_LINE) {
-      long.push({
-        code: "line-too-long",
-        offset,
-        length: 1,
-        found: String(line.length),
-        expected: String(MOST_LINE),
-      });
-      lines[at] = "%".padEnd(line.length);
+    const voice = /^(?:V:|\[V:)\s*([^\s\]]+)/u.exec(line)?.[1];
+    if (voice !== undefined) {
+      isBeyond = !voices.has(voice) && voices.size >= MOST.voices;
+      if (!isBeyond) voices.add(voice);
     }
+    if (!/^[A-Za-z]:|^%/u.test(line)) overlays += line.split("&").length - 1;
+    if (line.length > MOST.line) blank(at, "line-too-long", String(line.length), MOST.line);
+    else if (isBeyond) blank(at, "too-many-voices", voice ?? "", MOST.voices);
+    else if (overlays > MOST.overlays && line.includes("&")) blank(at, "too-many-voices", "&", MOST.overlays);
     offset += line.length + 1;
   }
-  return long.length === 0 ? { text, long } : { text: lines.join("\n"), long };
+  return left.length === 0 ? { text, left } : { text: lines.join("\n"), left };
 }
 
 /** Where each tune begins: at its X: field. Text without one is a single tune; what stands before the first is its own. */

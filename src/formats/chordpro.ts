@@ -54,7 +54,7 @@ export function readChordPro(text: string): Reading<FileChart> {
     else if (HEADING.test(line) && !isChord(line.trim().slice(1, -1).trim()))
       lines.push(...sectionLine(line));
     else if (!directive && line.includes("|")) lines.push(gridLine(line));
-    else if (!directive && /\[[^\]]*\]/u.test(line)) lines.push(...lyricLines(line));
+    else if (!directive && /\[[^[\]]*\]/u.test(line)) lines.push(...lyricLines(line));
     else if (!directive && line.trim() !== "") lines.push(`# ${line.trim().replace(/^#\s*/u, "")}`);
   }
   const untransposed = lines.join("\n");
@@ -80,15 +80,15 @@ const halfStepsIn = (value: string): number =>
 
 /** Several chords in one pair of brackets, "[Am7|Dm7]", each in its own; bar lines between brackets leave chords in bars. */
 function withChordsBracketed(line: string): string {
-  const parted = line.replaceAll(/\[([^\]|]+(?:\|[^\]|]+)+)\]/gu, (whole, inside: string) => {
+  const parted = line.replaceAll(/\[([^[\]|]+(?:\|[^[\]|]+)+)\]/gu, (whole, inside: string) => {
     const all = inside.split("|").map((each) => each.trim());
     return all.every(isChord) ? all.map((each) => `[${each}]`).join(" ") : whole;
   });
-  const bracketed = [...parted.matchAll(/\[([^\]]+)\]/gu)].map(([, symbol = ""]) => symbol.trim());
-  const isBarred = parted.replaceAll(/\[[^\]]*\]/gu, "").includes("|");
+  const bracketed = [...parted.matchAll(/\[([^[\]]+)\]/gu)].map(([, symbol = ""]) => symbol.trim());
+  const isBarred = parted.replaceAll(/\[[^[\]]*\]/gu, "").includes("|");
   // A name of a section may be in brackets too: what is a chord is none.
   return isBarred && bracketed.some(isChord)
-    ? `| ${parted.replaceAll(/\[([^\]]+)\]/gu, (whole, symbol: string) => (isChord(symbol.trim()) ? ` ${symbol.trim()} ` : whole))} |`
+    ? `| ${parted.replaceAll(/\[([^[\]]+)\]/gu, (whole, symbol: string) => (isChord(symbol.trim()) ? ` ${symbol.trim()} ` : whole))} |`
         .replaceAll(/\|\s*\|/gu, "|")
         .replaceAll(/ {2,}/gu, " ")
     : parted;
@@ -115,11 +115,11 @@ function gridLine(line: string): string {
 }
 
 function lyricLines(line: string): readonly string[] {
-  const symbols = [...line.matchAll(/\[([^\]]*)\]/gu)]
+  const symbols = [...line.matchAll(/\[([^[\]]*)\]/gu)]
     .map(([, symbol = ""]) => symbol.trim())
     .filter((symbol) => symbol !== "" && !symbol.startsWith("*"));
   const words = line
-    .replaceAll(/\[[^\]]*\]/gu, "")
+    .replaceAll(/\[[^[\]]*\]/gu, "")
     .replaceAll(/\s+/gu, " ")
     .trim();
   return [

@@ -74,9 +74,36 @@ describe("a MIDI file is checked before a library reads it", () => {
     ["a header alone", HEAD],
     ["a header that breaks off", "4D546864 0000"],
     ["another file", "504B0304"],
-    ["film time", "4D546864 00000006 0000 0001 E728 4D54726B 00000004 00FF2F00"],
+    ["a division of nothing", "4D546864 00000006 0000 0001 0000 4D54726B 00000004 00FF2F00"],
   ])("says that %s is none", async (_, text) => {
     expect((await readMidiTune(hex(text))).problems.map(({ code }) => code)).toEqual(["midi-unread"]);
+  });
+
+  it("reads film time at 120 quarters a minute, and says so: 25 frames of 40 ticks are two quarters", async () => {
+    const film = file(`00 903E50 8374 803E00 ${END}`, "4D546864 00000006 0000 0001 E728");
+    const { value, problems } = await readMidiTune(film);
+    expect(value?.notes.map(({ duration }) => duration)).toEqual([1]);
+    expect(problems.map(({ code }) => code)).toEqual(["film-time"]);
+  });
+
+  it("lays the patterns of format 2 one after another", async () => {
+    const two = hex(
+      `4D546864 00000006 0002 0002 0060 ${`4D54726B 0000001C ${THREE} ${END}`.repeat(2)}`.replaceAll(" ", ""),
+    );
+    const { value } = await readMidiTune(two);
+    const all = [...(value?.notes ?? []), ...(value?.beneath ?? [])];
+    expect(all.map(({ onset }) => onset).sort((a, b) => a - b)).toEqual([0, 1, 2, 3, 4, 5]);
+  });
+
+  test.each([
+    ["a note struck twice and let go twice: each its own end", "00 903E50 60 903E50 60 803E00 60 803E00", [2, 2]],
+    ["a note that is never let go sounds to the end", "00 903E50 60 904050 60 804000", [2, 1]],
+    ["an end without a beginning says nothing", "00 803E00 00 903E50 60 803E00", [1]],
+    ["a note let go at once is none", "00 903E50 00 803E00 00 904050 60 804000", [1]],
+  ])("%s", async (_, track, lengths) => {
+    const { value } = await readMidiTune(file(`${track} ${END}`));
+    const all = [...(value?.notes ?? []), ...(value?.beneath ?? [])].sort((a, b) => a.onset - b.onset);
+    expect(all.map(({ duration }) => duration)).toEqual(lengths);
   });
 
   it("keeps the time of what follows an event that says nothing", () => {

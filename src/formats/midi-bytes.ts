@@ -22,6 +22,9 @@ const META_LENGTHS: Readonly<Record<number, readonly number[]>> = {
   0x59: [2],
 };
 
+/** Bytes of a text in it: a whole song's words, event by event, are shorter each. */
+const MOST_TEXT = 4096;
+
 /** The end of a track that has lost its own: no ticks later. */
 const END_OF_TRACK = [0, 0xff, 0x2f, 0];
 
@@ -108,7 +111,7 @@ function wholeTrack(track: Uint8Array): { readonly bytes: Uint8Array; readonly i
       const kind = track[place + 1];
       const length = variable(place + 2);
       if (kind === undefined || !length || length.next + length.value > track.length) return undefined;
-      const says = META_LENGTHS[kind]?.includes(length.value) ?? true;
+      const says = META_LENGTHS[kind]?.includes(length.value) ?? length.value <= MOST_TEXT;
       return { next: length.next + length.value, isEnd: kind === 0x2f, says };
     }
     if (byte === 0xf0 || byte === 0xf7) {

@@ -2,7 +2,7 @@ import { chordNames, printChord } from "@/core/chord";
 import { type Fifths, modulo, spellSound } from "@/core/pitch";
 import type { Reading } from "@/core/problem";
 import { namesAround } from "@/core/tune";
-import { midiKey, midiVoices, tornProblems } from "./midi-voices";
+import { middleOf, type MidiRead, midiVoices } from "./midi-voices";
 import { barTokens, type FileChart, lineText, linesOfBars } from "./chart-text";
 
 /** A note of a MIDI file, in quarters from the start. */
@@ -24,6 +24,9 @@ const PASSING = 0.2;
 /** Files longer than this are cut. */
 const MOST_BARS = 1000;
 
+/** Bars that a note without end counts for. */
+const MOST_HELD = 32;
+
 /**
  * Names the chords of a MIDI file from its notes: each bar, or each half of it where the notes change, by the chord that holds
  * what sounds there longest, with its lowest note as bass. Drums are passed over. Never throws.
@@ -36,20 +39,24 @@ export async function readMidiChords(bytes: Uint8Array): Promise<Reading<FileCha
     problems: [{ code, offset: 0, length: 0, found }],
   });
   try {
-    const { header, voices, torn } = await midiVoices(bytes);
+    const { title, meters, key, voices, problems } = await midiVoices(bytes);
     const notes = voices
       .flatMap((voice) => voice.notes)
       .map(({ midi, onset, duration }): Sounded => ({ midi, from: onset, to: onset + duration }));
-    if (notes.length === 0) return none("no-notes", header.name);
-    const [beats = 4, unit = 4] = header.timeSignatures[0]?.timeSignature ?? [];
+    if (notes.length === 0) return none("no-notes", title);
+    const { beats, unit } = meters[0] ?? { beats: 4, unit: 4 };
     const meter = { beats, unit };
     const whole = (beats * 4) / unit;
     const end = notes.reduce((last, { to }) => Math.max(last, to), 0);
     const count = Math.ceil(end / whole - 1e-6);
-    const towards = towardsOf(header.keySignatures[0]?.key, notes);
+    const towards = towardsOf(key, notes);
     const byBar = Array.from({ length: Math.min(count, MOST_BARS) }, (): Sounded[] => []);
     for (const note of notes)
-      for (let bar = Math.floor(note.from / whole); bar < Math.min(note.to / whole, MOST_BARS); bar += 1)
+      for (
+        let bar = Math.floor(note.from / whole), past = Math.min(note.to / whole, bar + MOST_HELD);
+        bar < Math.min(past, MOST_BARS);
+        bar += 1
+      )
         byBar[bar]?.push(note);
     const bars = byBar.map((inBar, bar) => ({
       bar: { section: undefined },
@@ -58,9 +65,9 @@ export async function readMidiChords(bytes: Uint8Array): Promise<Reading<FileCha
     const lines = linesOfBars(bars).map(lineText);
     const isCut = count > MOST_BARS;
     return {
-      value: { title: header.name, text: lines.join("\n") },
+      value: { title, text: lines.join("\n") },
       problems: [
-        ...tornProblems(torn),
+        ...problems,
         ...(isCut ? [{ code: "too-long" as const, offset: 0, length: 0, found: String(count) }] : []),
       ],
     };
@@ -70,8 +77,8 @@ export async function readMidiChords(bytes: Uint8Array): Promise<Reading<FileCha
 }
 
 /** Where on the line of fifths names are looked for: the key that is declared, or the middle of what sounds. */
-const towardsOf = (key: string | undefined, notes: readonly Sounded[]): Fifths =>
-  midiKey(key) ?? namesAround(notes.map(({ midi, from, to }) => ({ midi, duration: to - from })));
+const towardsOf = (key: MidiRead["key"], notes: readonly Sounded[]): Fifths =>
+  middleOf(key) ?? namesAround(notes.map(({ midi, from, to }) => ({ midi, duration: to - from })));
 
 /** One chord for the bar where one holds both halves, otherwise one for each half. */
 function chordsOf(notes: readonly Sounded[], from: number, whole: number, towards: number): readonly Named[] {

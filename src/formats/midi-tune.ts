@@ -11,7 +11,7 @@ import {
   type Tune,
   type TuneVoice,
 } from "@/core/tune";
-import { midiKey, type MidiNote, type MidiVoice, midiVoices, tornProblems } from "./midi-voices";
+import { type MidiNote, type MidiRead, type MidiVoice, midiVoices } from "./midi-voices";
 import { MOST_NOTES } from "./notes";
 
 /** Bars of a file are cut here, and a problem says so. */
@@ -29,15 +29,9 @@ export async function readMidiTune(bytes: Uint8Array, title = ""): Promise<Readi
     problems: [{ code, offset: 0, length: 0, found }],
   });
   try {
-    const { header, voices, drums, torn } = await midiVoices(bytes);
+    const { title: named, meters: marks, key, voices, drums, problems } = await midiVoices(bytes);
     if (voices.length === 0) return drums > 0 ? none("only-drums", String(drums)) : none("no-notes");
-    const meters = header.timeSignatures
-      .map(({ ticks, timeSignature: [beats = 4, unit = 4] }) => ({
-        at: ticks / header.ppq,
-        meter: { beats, unit },
-      }))
-      .filter(({ meter: { beats, unit } }) => beats > 0 && unit > 0)
-      .sort((a, b) => a.at - b.at);
+    const meters = marks.map(({ at, beats, unit }) => ({ at, meter: { beats, unit } }));
     const meter: Meter = meters[0]?.meter ?? { beats: 4, unit: 4 };
     const count = voices.reduce((sum, { notes }) => sum + notes.length, 0);
     const kept = count > MOST_NOTES ? cut(voices) : voices;
@@ -58,17 +52,17 @@ export async function readMidiTune(bytes: Uint8Array, title = ""): Promise<Readi
     const lying = placedIn(bars, spelled(under, top.length));
     return {
       value: {
-        title: header.name || title,
+        title: named || title,
         notes: placedIn(bars, spelled(top, 0)),
         ...(melody && lying.length > 0
           ? { beneath: lying, voices: [melody, ...others].map(voiceOf(title)) }
           : {}),
         bars,
         meter,
-        keys: declaredKeys(header.keySignatures[0]),
+        keys: declaredKeys(key),
       },
       problems: [
-        ...tornProblems(torn),
+        ...problems,
         ...(cutAt ? [{ code: "too-long" as const, offset: 0, length: 0, found: String(count) }] : []),
       ],
     };
@@ -139,12 +133,10 @@ function skyline(notes: readonly MidiNote[]): readonly [readonly MidiNote[], rea
   return [top, under];
 }
 
-function declaredKeys(found: { readonly key: string; readonly scale: string } | undefined): Tune["keys"] {
-  const middle = midiKey(found?.key);
-  if (!found || middle === undefined) return [];
-  const isMinor = found.scale === "minor";
-  return [{ home: middle - 2 + (isMinor ? 3 : 0), mode: mode(isMinor ? "aeolian" : "ionian"), bar: 0 }];
-}
+const declaredKeys = (key: MidiRead["key"]): Tune["keys"] =>
+  key
+    ? [{ home: key.tonic + (key.isMinor ? 3 : 0), mode: mode(key.isMinor ? "aeolian" : "ionian"), bar: 0 }]
+    : [];
 
 /** The notes of a tune as a MIDI part has them, melody or beneath. */
 export const midiNotes = (notes: Tune["notes"]) =>

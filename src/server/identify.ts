@@ -16,6 +16,10 @@ import { ABC, firstTuneIn, kindRefused, PLAIN, TUNE_KINDS } from "./tune-body";
 
 const NDJSON = "application/x-ndjson";
 
+/** Whether a request asks for one line a tune. */
+export const acceptsLines = (request: Request): boolean =>
+  (request.headers.get("accept") ?? "").includes(NDJSON);
+
 const round = (share: number) => Math.round(share * 1e4) / 1e4;
 
 /** The answer for a tune without notes: one entry a tune, so that entries and tunes can be counted off against each other. */
@@ -98,13 +102,13 @@ function answer(title: string, found: Identification | undefined) {
 type Answer = ReturnType<typeof answer>;
 
 /** What may be set for the answer. */
-interface Asked {
+export interface Asked {
   readonly home?: Fifths | undefined;
   readonly expects?: Expectation | undefined;
 }
 
 /** One tune with its own problems, located in its own text. */
-interface Answered {
+export interface Answered {
   readonly answer: Answer;
   readonly errors: readonly ApiError[];
 }
@@ -114,22 +118,36 @@ const answered = (tune: Tune, asked: Asked, problems: readonly Problem[], text: 
   errors: located(problems, text),
 });
 
-/** Mostly one tune; text whose tunes could not be told apart by its bytes has more. */
-async function answeredPart(
-  { text, isCut }: AbcPart,
-  asked: Asked,
-  lines: number,
-): Promise<readonly Answered[]> {
+/** A piece of an ABC body, how many lines stand before it, and what is set for the answer. */
+export interface PartAsked {
+  readonly part: AbcPart;
+  readonly asked: Asked;
+  readonly lines: number;
+}
+
+/** What a piece of an ABC body comes to: mostly one tune; text whose tunes could not be told apart by its bytes has more. */
+export type PartAnswered = readonly Answered[];
+
+/** The answer to one piece of an ABC body. */
+export async function answeredPart({
+  part: { text, isCut },
+  asked,
+  lines,
+}: PartAsked): Promise<PartAnswered> {
   const { value, problems } = await readAbc(text);
   const cut: readonly ApiError[] = isCut ? [{ code: "too-long", line: lines + 1 }] : [];
   const errors = [...located(problems, text).map((error) => shifted(error, lines)), ...cut];
-  if (value.length === 0)
-    return [{ answer: nothing(/^T:[ \t]*(.*)$/mu.exec(text)?.[1]?.trim() ?? ""), errors }];
+  if (value.length === 0) return unidentified(text, errors);
   return value.map(({ tune }, at) => ({
     answer: answer(tune.title, identifyTune(tune, asked)),
     errors: at === 0 ? errors : [],
   }));
 }
+
+/** The answer to a piece of an ABC body without a tune that can be identified, by its title where it has one. */
+export const unidentified = (text: string, errors: readonly ApiError[]): PartAnswered => [
+  { answer: nothing(/^T:[ \t]*(.*)$/mu.exec(text)?.[1]?.trim() ?? ""), errors },
+];
 
 /** A place in one tune as a place in the whole file. */
 const shifted = (error: ApiError, lines: number): ApiError =>
@@ -138,10 +156,14 @@ const shifted = (error: ApiError, lines: number): ApiError =>
 const linesIn = (text: string) => text.match(/\r\n|\r|\n/gu)?.length ?? 0;
 
 /** Each tune of an ABC body as it is done. */
-async function* abcAnswers(chunks: AsyncIterable<Uint8Array>, asked: Asked): AsyncGenerator<Answered> {
+export async function* abcAnswers(
+  chunks: AsyncIterable<Uint8Array>,
+  asked: Asked,
+  answerPart: (asked: PartAsked) => Promise<PartAnswered> = answeredPart,
+): AsyncGenerator<Answered> {
   let lines = 0;
   for await (const part of abcParts(chunks)) {
-    yield* await answeredPart(part, asked, lines);
+    yield* await answerPart({ part, asked, lines });
     lines += linesIn(part.text);
   }
 }
@@ -158,7 +180,7 @@ function inOne(all: readonly Answered[]): Response {
 const MOST_PROBLEMS = 200;
 
 /** One line of JSON a tune, each written when the reader is ready for it. */
-function inLines(all: AsyncGenerator<Answered>): Response {
+export function inLines(all: AsyncGenerator<Answered>): Response {
   const encoder = new TextEncoder();
   const body = new ReadableStream<Uint8Array>({
     async pull(controller) {
@@ -178,7 +200,9 @@ function inLines(all: AsyncGenerator<Answered>): Response {
 }
 
 /** A body as chunks; what has been read whole is one. */
-async function* chunksOf(body: ReadableStream<Uint8Array> | Uint8Array | null): AsyncGenerator<Uint8Array> {
+export async function* chunksOf(
+  body: ReadableStream<Uint8Array> | Uint8Array | null,
+): AsyncGenerator<Uint8Array> {
   if (body instanceof Uint8Array) yield body;
   else if (body) {
     const reader = body.getReader();
@@ -197,7 +221,7 @@ async function* each(all: readonly Answered[]): AsyncGenerator<Answered> {
  */
 export async function identify(request: Request): Promise<Response> {
   const kind = mediaType(request);
-  const wantsLines = (request.headers.get("accept") ?? "").includes(NDJSON);
+  const wantsLines = acceptsLines(request);
   if (kind === "application/json") {
     const asked = await askJson(identifyBody, request);
     if ("refused" in asked) return asked.refused;
@@ -209,7 +233,6 @@ export async function identify(request: Request): Promise<Response> {
   if (!TUNE_KINDS.includes(kind)) return kindRefused(kind);
   const query = askQuery(identifyQuery, new URL(request.url));
   if ("refused" in query) return query.refused;
-  if (kind === ABC && wantsLines) return inLines(abcAnswers(chunksOf(request.body), query.value));
   const body = await askBytes(request);
   if ("refused" in body) return body.refused;
   if (kind === ABC || (kind === PLAIN && sourceOfText(decoded(body.value)) === "abc")) {

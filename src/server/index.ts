@@ -1,5 +1,7 @@
 export * from "./derive";
+export * from "./elsewhere";
 export * from "./endpoints";
+export * from "./headers";
 export * from "./health";
 export * from "./identify";
 export * from "./reshape";

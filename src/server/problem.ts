@@ -14,9 +14,12 @@ export const REFUSALS = {
   400: "Not understood",
   404: "Not here",
   405: "Not this way",
+  408: "Sent too slowly",
   413: "Too large",
   415: "Not a kind that is read here",
   422: "Read, but nothing in it",
+  500: "Something broke here",
+  503: "Busy",
 } as const;
 
 /** The statuses that the endpoints refuse with. */

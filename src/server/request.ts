@@ -124,23 +124,39 @@ export function mediaType(request: Request): string {
   return (request.headers.get("content-type") ?? "").split(";")[0]?.trim().toLowerCase() ?? "";
 }
 
-/** The body as bytes, refused past the size limit without reading the rest. */
-export async function askBytes(request: Request): Promise<Asked<Uint8Array>> {
+/** The longest that a body of the largest size may take on its way, in milliseconds. */
+const MOST_RECEIVING = 30_000;
+
+/** The body as bytes, refused past the size limit without reading the rest, and where it comes too slowly. */
+export async function askBytes(request: Request): Promise<Asked<Uint8Array<ArrayBuffer>>> {
   const reader = request.body?.getReader();
   const chunks: Uint8Array[] = [];
   let length = 0;
-  while (reader) {
-    const { done, value } = await reader.read();
-    if (done) break;
-    length += value.byteLength;
-    if (length > MOST_BYTES) {
-      await reader.cancel();
-      return {
-        refused: problemResponse(413, [{ code: "too-large", expected: `at most ${MOST_BYTES} bytes` }]),
-      };
+  let isSlow = false;
+  const limit = setTimeout(() => {
+    isSlow = true;
+    void reader?.cancel();
+  }, MOST_RECEIVING);
+  try {
+    while (reader) {
+      const { done, value } = await reader.read();
+      if (done) break;
+      length += value.byteLength;
+      if (length > MOST_BYTES) {
+        await reader.cancel();
+        return {
+          refused: problemResponse(413, [{ code: "too-large", expected: `at most ${MOST_BYTES} bytes` }]),
+        };
+      }
+      chunks.push(value);
     }
-    chunks.push(value);
+  } catch {
+    // The sender is gone: nobody reads this.
+    return { refused: problemResponse(400, [{ code: "broken-off" }]) };
+  } finally {
+    clearTimeout(limit);
   }
+  if (isSlow) return { refused: problemResponse(408, [{ code: "slow-sender" }]) };
   const bytes = new Uint8Array(length);
   let at = 0;
   for (const chunk of chunks) {

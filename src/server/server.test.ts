@@ -7,6 +7,7 @@ import {
   ENDPOINTS,
   health,
   identify,
+  identifyElsewhere,
   reshape,
   unanswered,
   match,
@@ -511,7 +512,7 @@ describe("POST identify", () => {
       duplex: "half",
       headers: { "content-type": "text/vnd.abc", accept: "application/x-ndjson" },
     } as RequestInit);
-    const response = await identify(request);
+    const response = await identifyElsewhere(request);
     expect(response.headers.get("content-type")).toBe("application/x-ndjson");
     const reader = response.body!.getReader();
     const first = await reader.read();

@@ -38,6 +38,14 @@ export function problemText(problem: Problem, text: string): string {
         : `I can’t read this as a MIDI file: it begins “${problem.found}” and then breaks off or is damaged.`;
     case "tracks-torn":
       return `The file is damaged: ${capital(countText(Number(problem.found), "track breaks off", "tracks break off"))}. What stands before is read.`;
+    case "film-time":
+      return "The file counts film frames instead of beats. I read it at 120 beats a minute, so the bars may not be the composer’s.";
+    case "too-many-voices":
+      return problem.found === "&"
+        ? `${where}: the tune has more than ${problem.expected ?? ""} bars with a second voice in them (&). The others are left out.`
+        : `${where}: the tune has more than ${problem.expected ?? ""} voices. The others are left out.`;
+    case "quarter-tones":
+      return `Bar ${problem.expected ?? ""}: ${found} lies between two half steps. I took the nearest note.`;
     case "kind-of-file":
       return `I can’t open “${problem.found}”. Shade opens ABC, ChordPro, plain text, MusicXML and MIDI.`;
     case "file-too-large":

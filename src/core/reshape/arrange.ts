@@ -26,7 +26,7 @@ const LEAST_SPAN = 14;
 
 /** The parts under a melody, none of them above its lowest notes where they have room below. */
 function partsUnder(melody: readonly TuneNote[], arrangement: Exclude<Arrangement, "none">) {
-  const lowest = Math.min(...melody.map(({ pitch }) => midiOf(pitch)));
+  const lowest = melody.reduce((low, { pitch }) => Math.min(low, midiOf(pitch)), Infinity);
   const all: readonly EnsemblePart[] =
     arrangement === "keyboard" ? ENSEMBLES.keyboard : ENSEMBLES.strings.slice(1);
   return all.map((part) => ({

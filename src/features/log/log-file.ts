@@ -67,8 +67,8 @@ export function readLog(text: string, here: readonly Sitting[], now: Date): Read
     days.set(row.day ?? "", { ...day, played: [...day.played, piece] });
   }
   const value = [...days.values()].map(({ words, played }): Sitting => {
-    const first = Math.min(...played.map(({ at }) => at));
-    const last = Math.max(...played.map(({ at, seconds }) => at + seconds * 1000));
+    const first = played.reduce((time, { at }) => Math.min(time, at), Infinity);
+    const last = played.reduce((time, { at, seconds }) => Math.max(time, at + seconds * 1000), 0);
     return {
       version: SITTING_VERSION,
       id: `log-${first}`,

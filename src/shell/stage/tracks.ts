@@ -50,8 +50,7 @@ export function unrolled(playing: Playing, seconds: number) {
     first ??= score;
     const tempo = playing.tempo(round);
     if (tempos.at(-1)?.tempo !== tempo) tempos.push({ at, tempo });
-    const from = at;
-    notes.push(...score.notes.map((note) => ({ ...note, at: note.at + from })));
+    for (const note of score.notes) notes.push({ ...note, at: note.at + at });
     at += score.beats;
   }
   return { notes, tempos, meter: first?.meter ?? FOUR_FOUR, pickup: pickupOf(first) + (counted?.beats ?? 0) };

@@ -1,4 +1,4 @@
 import type { APIRoute } from "astro";
-import { identify } from "@/server";
+import { identifyElsewhere } from "@/server";
 
-export const POST: APIRoute = ({ request }) => identify(request);
+export const POST: APIRoute = ({ request }) => identifyElsewhere(request);

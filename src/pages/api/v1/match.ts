@@ -1,4 +1,4 @@
 import type { APIRoute } from "astro";
-import { match } from "@/server";
+import { answerElsewhere } from "@/server";
 
-export const POST: APIRoute = ({ request }) => match(request);
+export const POST: APIRoute = ({ request }) => answerElsewhere("match", request);

@@ -1,4 +1,4 @@
 import type { APIRoute } from "astro";
-import { neck } from "@/server";
+import { answerElsewhere } from "@/server";
 
-export const GET: APIRoute = ({ url }) => neck(url);
+export const GET: APIRoute = ({ request }) => answerElsewhere("neck", request);

@@ -1,4 +1,4 @@
 import type { APIRoute } from "astro";
-import { reshape } from "@/server";
+import { answerElsewhere } from "@/server";
 
-export const POST: APIRoute = ({ request }) => reshape(request);
+export const POST: APIRoute = ({ request }) => answerElsewhere("reshape", request);

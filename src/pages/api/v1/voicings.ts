@@ -1,4 +1,4 @@
 import type { APIRoute } from "astro";
-import { chordVoicings } from "@/server";
+import { answerElsewhere } from "@/server";
 
-export const GET: APIRoute = ({ url }) => chordVoicings(url);
+export const GET: APIRoute = ({ request }) => answerElsewhere("voicings", request);

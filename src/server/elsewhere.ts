@@ -1,0 +1,97 @@
+import {
+  abcAnswers,
+  acceptsLines,
+  chunksOf,
+  inLines,
+  type PartAnswered,
+  type PartAsked,
+  unidentified,
+} from "./identify";
+import { answerHeavy, type Heavy } from "./jobs";
+import type { Stopped, WorkerPool } from "./pool";
+import { problemResponse, type Refusal } from "./problem";
+import { askBytes, askQuery, mediaType } from "./request";
+import { identifyQuery } from "./schemas";
+import { ABC } from "./tune-body";
+
+/** The workers of this process. None in the development server and in unit tests: there all is computed in place. */
+let workers: WorkerPool | undefined;
+
+/** From here on requests are computed by these workers; by none, in place. */
+export function computeIn(pool: WorkerPool | undefined): void {
+  workers = pool;
+}
+
+/** The seconds after which someone who found the server busy may ask again. */
+const RETRY_SECONDS = 5;
+
+/** The status of each refusal. Nobody reads the one of a client that left. */
+const STATUS: Readonly<Record<Stopped, Refusal>> = {
+  busy: 503,
+  left: 503,
+  broken: 500,
+  "too-slow": 422,
+  "too-much-memory": 422,
+};
+
+function stoppedResponse(stopped: Stopped): Response {
+  const response = problemResponse(STATUS[stopped], [{ code: stopped }]);
+  if (STATUS[stopped] === 503) response.headers.set("retry-after", String(RETRY_SECONDS));
+  return response;
+}
+
+/**
+ * Answers a request in a worker, within the limits of the pool: 503 with Retry-After while too many wait, 422 where it takes too long or
+ * too much memory. The body is received whole first, with its own limits; a request takes its place only then, so that whoever sends
+ * slowly is in nobody's way.
+ *
+ * @example answerElsewhere("match", request)
+ */
+export async function answerElsewhere(endpoint: Heavy, request: Request): Promise<Response> {
+  if (!workers) return answerHeavy(endpoint, request);
+  const body = await askBytes(request);
+  if ("refused" in body) return body.refused;
+  const leave = workers.admit();
+  if (!leave) return stoppedResponse("busy");
+  const sent = {
+    endpoint,
+    method: request.method,
+    url: request.url,
+    headers: [...request.headers].filter(([name]) => SENT_HEADERS.includes(name)),
+    body: request.body ? body.value : undefined,
+  };
+  const worked = await workers.run("answer", sent, request.signal);
+  leave();
+  if ("stopped" in worked) return stoppedResponse(worked.stopped);
+  const { status, headers, body: answer } = worked.result;
+  return new Response(answer, { status, headers: headers.map(([name, value]) => [name, value]) });
+}
+
+/** What endpoints read of a request's headers. */
+const SENT_HEADERS: readonly string[] = ["accept", "content-type"];
+
+/**
+ * `POST /api/v1/identify` in workers. ABC that is to be answered in lines is never received whole: each tune goes to a worker as it
+ * arrives, so that a collection of any size takes no more memory than its longest tune.
+ */
+export async function identifyElsewhere(request: Request): Promise<Response> {
+  if (mediaType(request) !== ABC || !acceptsLines(request)) return answerElsewhere("identify", request);
+  const query = askQuery(identifyQuery, new URL(request.url));
+  if ("refused" in query) return query.refused;
+  const pool = workers;
+  return inLines(
+    abcAnswers(
+      chunksOf(request.body),
+      query.value,
+      pool && ((asked) => partElsewhere(pool, asked, request.signal)),
+    ),
+  );
+}
+
+/** A tune that takes too much is an entry without an answer, and the collection goes on. While all workers are busy it waits. */
+async function partElsewhere(pool: WorkerPool, asked: PartAsked, left: AbortSignal): Promise<PartAnswered> {
+  const worked = await pool.run("identifyPart", asked, left);
+  if ("result" in worked) return worked.result;
+  if (worked.stopped === "busy") return partElsewhere(pool, asked, left);
+  return unidentified(asked.part.text, [{ code: worked.stopped, line: asked.lines + 1 }]);
+}

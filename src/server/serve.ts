@@ -1,0 +1,128 @@
+import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
+import { availableParallelism } from "node:os";
+import { z } from "zod";
+import { computeIn } from "./elsewhere";
+import { SECURITY_HEADERS } from "./headers";
+import { workerPool } from "./pool";
+import { methodRefused, problemResponse } from "./problem";
+
+/** The settings of a server, from its environment. */
+const settings = z.object({
+  HOST: z.string().default("127.0.0.1"),
+  PORT: z.coerce.number().int().min(0).max(65_535).default(4321),
+  SHADE_WORKERS: z.coerce
+    .number()
+    .int()
+    .min(1)
+    .max(64)
+    .default(Math.max(2, availableParallelism() - 1)),
+  SHADE_SECONDS: z.coerce.number().positive().max(600).default(10),
+  SHADE_MEGABYTES: z.coerce.number().int().min(64).default(512),
+  SHADE_WAITING: z.coerce.number().int().min(1).default(64),
+});
+
+/** A whole collection may be on its way this long; the head of a request, this; a connection may be idle this long. In milliseconds. */
+const MOST_SENDING = 600_000;
+const MOST_HEAD = 10_000;
+const MOST_IDLE = 60_000;
+
+/** Each may hold a body of the largest size. */
+const MOST_CONNECTIONS = 400;
+
+/** The longest that what is under way may take when the server is told to go, in milliseconds. */
+const MOST_CLOSING = 9_000;
+
+/** Pages that are files can carry only part of their policy in themselves. */
+const FRAMES = "frame-ancestors 'none'";
+
+const say = (line: Readonly<Record<string, unknown>>) =>
+  void process.stdout.write(`${JSON.stringify({ time: new Date().toISOString(), ...line })}\n`);
+
+/** One line of JSON a request, when it is over: no query, no body. */
+function log(request: IncomingMessage, response: ServerResponse) {
+  const began = performance.now();
+  const path = (request.url ?? "").split("?")[0]?.slice(0, 200);
+  response.once("close", () => {
+    const { statusCode: status, writableFinished } = response;
+    const outcome = !writableFinished
+      ? "left"
+      : status >= 500
+        ? "failed"
+        : status >= 400
+          ? "refused"
+          : "answered";
+    say({ method: request.method, path, status, ms: Math.round(performance.now() - began), outcome });
+  });
+}
+
+async function send(response: ServerResponse, answer: Response) {
+  response.writeHead(answer.status, Object.fromEntries(answer.headers));
+  response.end(await answer.text());
+}
+
+/** What is asked of the server and none of the application's: the framework would break on it. */
+function refusal({ method = "", url = "" }: IncomingMessage): Response | undefined {
+  if (!METHODS.includes(method)) return methodRefused(method, METHODS.join(", "));
+  if (url.startsWith("/_image")) return problemResponse(404, [{ code: "no-endpoint", found: "/_image" }]);
+  return undefined;
+}
+
+const METHODS = ["GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS"];
+
+/**
+ * The application as a process: files, pages and endpoints, with its workers, limits and log. On SIGTERM or SIGINT it takes no more,
+ * finishes what is under way and goes, within ten seconds.
+ */
+async function serve() {
+  const { HOST, PORT, ...limits } = settings.parse(process.env);
+  process.env.ASTRO_NODE_AUTOSTART = "disabled";
+  // Beside this file in the build, where nothing can be checked before it is built.
+  const application = (await import(/* @vite-ignore */ new URL("./entry.mjs", import.meta.url).href)) as {
+    readonly handler: (request: IncomingMessage, response: ServerResponse) => void;
+  };
+  const pool = workerPool(new URL("./worker.mjs", import.meta.url), {
+    threads: limits.SHADE_WORKERS,
+    seconds: limits.SHADE_SECONDS,
+    megabytes: limits.SHADE_MEGABYTES,
+    requests: limits.SHADE_WAITING,
+  });
+  computeIn(pool);
+  let isClosing = false;
+  const server = createServer(
+    { headersTimeout: MOST_HEAD, requestTimeout: MOST_SENDING, connectionsCheckingInterval: 2_000 },
+    (request, response) => {
+      log(request, response);
+      for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
+      response.setHeader("content-security-policy", FRAMES);
+      if (isClosing) response.setHeader("connection", "close");
+      const refused = refusal(request);
+      if (refused) void send(response, refused);
+      else application.handler(request, response);
+    },
+  );
+  server.timeout = MOST_IDLE;
+  server.maxConnections = MOST_CONNECTIONS;
+  const leave = () => {
+    if (isClosing) return;
+    isClosing = true;
+    say({ event: "closing" });
+    const go = () => void pool.end().finally(() => process.exit(0));
+    server.close(go);
+    setTimeout(() => {
+      server.closeAllConnections();
+      go();
+    }, MOST_CLOSING).unref();
+  };
+  for (const signal of ["SIGTERM", "SIGINT"] as const) process.on(signal, leave);
+  server.on("error", ({ message }) => {
+    say({ event: "failed", message });
+    process.exit(1);
+  });
+  server.listen(PORT, HOST, () => {
+    const address = server.address();
+    const port = typeof address === "object" && address ? address.port : PORT;
+    say({ event: "listening", address: `http://${HOST}:${port}`, workers: limits.SHADE_WORKERS });
+  });
+}
+
+await serve();

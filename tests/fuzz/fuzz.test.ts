@@ -1,0 +1,67 @@
+import { describe, expect, it, test } from "vitest";
+import { fuzzer, kept } from "./fuzz";
+import { ENDLESS_MIDI, type Hostile, HOSTILE } from "./hostile";
+import { dropped, READERS } from "./readers";
+
+const ROOT = process.cwd();
+
+/** Milliseconds that a shape of some size takes, the least of a few tries: others may be at work on the machine. */
+async function least({ kind, make }: Hostile, count: number, tries: number): Promise<number> {
+  const bytes = make(count);
+  let found = Infinity;
+  for (let at = 0; at < tries; at += 1) {
+    const began = performance.now();
+    await READERS[kind](bytes);
+    found = Math.min(found, performance.now() - began);
+  }
+  return found;
+}
+
+describe("time grows with size and no faster, whatever it is made of", () => {
+  const COUNT = 40_000;
+  /** What is done within this time needs no measure. */
+  const AT_ONCE = 120;
+  test.each(HOSTILE.map((shape) => [`${shape.kind}: ${shape.name}`, shape] as const))(
+    "%s",
+    async (_, shape) => {
+      await READERS[shape.kind](shape.make(400));
+      let ratio = Infinity;
+      for (let tries = 1; tries <= 4 && ratio > 3; tries += 1) {
+        const double = await least(shape, 2 * COUNT, tries);
+        ratio = double < AT_ONCE ? 1 : double / (await least(shape, COUNT, tries));
+      }
+      expect(ratio).toBeLessThanOrEqual(3);
+    },
+  );
+});
+
+describe("damaged files", () => {
+  it("ends the 38 bytes that hung everything", async () => {
+    expect(ENDLESS_MIDI).toHaveLength(38);
+    expect((await READERS.midi(ENDLESS_MIDI)).problems).toBeGreaterThan(0);
+    await dropped(ENDLESS_MIDI);
+  });
+
+  it("makes the same input from the same number", async () => {
+    const [one, other] = [await fuzzer(ROOT), await fuzzer(ROOT)];
+    for (const number of [1, 2, 99]) expect(one.make(number)).toEqual(other.make(number));
+    expect(new Set(Array.from({ length: 400 }, (_, at) => one.make(at).to)).size).toBeGreaterThan(20);
+  });
+
+  it("answers what once failed", async () => {
+    const { tried } = await fuzzer(ROOT);
+    for (const input of kept(ROOT)) expect(await tried(input), `${input.to} ${input.number}`).toBeUndefined();
+  });
+
+  it("answers all readers and endpoints for ten seconds, from a number of the day on", async () => {
+    const { make, tried } = await fuzzer(ROOT);
+    const first = Math.floor(Date.now() / 86_400_000) * 100_000;
+    const until = Date.now() + 10_000;
+    for (let number = first; Date.now() < until; number += 1) {
+      const failure = await tried(make(number));
+      // On a busy machine an input may be late once; one that is late again hangs others too.
+      const again = failure && (await tried(make(number)));
+      expect(again && [again.number, again.to, again.why]).toBeUndefined();
+    }
+  });
+});
