@@ -1,3 +1,4 @@
+import type { Problem, Reading } from "@/core/problem";
 import { type BarSigns, type Chord, readSymbol } from "@/core/chord";
 import { type Fifths, fifthsFrom, modulo, type Pitch } from "@/core/pitch";
 import {
@@ -16,7 +17,8 @@ import {
   type TuneVoice,
 } from "@/core/tune";
 import { type KeyField, readKeyField } from "./abc-key";
-import { MOST_NOTES } from "./notes";
+import { nameInBar } from "./bar-problems";
+import { MOST_LENGTH, MOST_NOTES, MOST_REST } from "./notes";
 
 /** What the library hands over, as far as it is read here; its own types promise more than it keeps. */
 export interface ParsedTune {
@@ -91,6 +93,8 @@ interface Voice {
   readonly phraseMarks: PhraseMark[];
   opens: boolean;
   endings: readonly number[];
+  /** Names a note that a tune can't hold as it is. */
+  readonly unheld: (code: "quarter-tones" | "note-too-long", element: ParsedElement) => void;
 }
 
 /** Decorations that a phrase ends with. */
@@ -106,8 +110,12 @@ const PHRASE_ENDS: Readonly<Record<string, PhraseMark["sign"]>> = {
 
 const NO_KEY: PlacedKey = { offset: 0, signature: new Map() };
 
-/** Makes a tune of what the library parsed. The first voice with notes is the melody; the others lie beneath it. */
-export function tuneOf(parsed: ParsedTune, text: string): Tune {
+/**
+ * Makes a tune of what the library parsed, and names what it can't hold. The first voice with notes is the melody; the others lie beneath
+ * it.
+ */
+export function tuneOf(parsed: ParsedTune, text: string): Reading<Tune> {
+  const problems: Problem[] = [];
   const keys = keyFields(text);
   const staves = parsed.lines.flatMap((line) => line.staff ?? []);
   const meter = staves.map((staff) => readMeter(staff.meter)).find((found) => found !== undefined) ?? COMMON;
@@ -129,6 +137,14 @@ export function tuneOf(parsed: ParsedTune, text: string): Tune {
       phraseMarks: [],
       opens: false,
       endings: [],
+      unheld: (code, { startChar, endChar }) =>
+        nameInBar(
+          problems,
+          code,
+          text.slice(startChar, endChar).trim().slice(0, 20),
+          voice.bars.length,
+          startChar,
+        ),
     };
     const [first] = keys;
     if (first?.homeMode) voice.declared.push({ ...first.homeMode, bar: 0 });
@@ -145,7 +161,7 @@ export function tuneOf(parsed: ParsedTune, text: string): Tune {
     .sort((a, b) => a.onset - b.onset);
   const phraseMarks = joinedMarks(voices.flatMap((voice) => voice.phraseMarks));
   const chords = voices.find((voice) => voice.chords.length > 0);
-  return {
+  const tune: Tune = {
     title: parsed.metaText.title ?? "",
     notes: melody?.notes.map((note) => trimmed(note, text)) ?? [],
     ...(melody && beneath.length > 0 ? { beneath, voices: [melody, ...others].map(voiceOf) } : {}),
@@ -155,6 +171,7 @@ export function tuneOf(parsed: ParsedTune, text: string): Tune {
     meter,
     keys: melody?.declared ?? [],
   };
+  return { value: tune, problems };
 }
 
 /** How a voice is written. */
@@ -272,7 +289,9 @@ function readNote(voice: Voice, element: ParsedElement): void {
   const written = (element.duration ?? 0) * 4 * voice.tuplet;
   const asked =
     element.rest?.type === "multimeasure" ? (element.rest.text ?? 1) * barLength(voice.meter) : written;
-  const duration = Number.isFinite(asked) && asked > 0 ? asked : 0;
+  const most = element.rest ? MOST_REST : MOST_LENGTH;
+  if (asked > most) voice.unheld("note-too-long", element);
+  const duration = asked > 0 ? Math.min(most, asked) : 0;
   for (const { name, position } of element.chord ?? []) {
     const reading = position === "default" ? readSymbol(name) : undefined;
     if (reading && "chord" in reading)
@@ -290,7 +309,7 @@ function readNote(voice: Voice, element: ParsedElement): void {
 
 function addPitch(
   voice: Voice,
-  { startChar, endChar }: ParsedElement,
+  element: ParsedElement,
   each: ParsedPitch,
   duration: number,
   signature: KeyField["signature"],
@@ -304,6 +323,8 @@ function addPitch(
     return;
   }
   const pitch = spelled(voice, each, signature);
+  const { startChar, endChar } = element;
+  if (each.accidental?.startsWith("quarter") === true) voice.unheld("quarter-tones", element);
   const at = voice.notes.push({
     pitch,
     onset: voice.time,

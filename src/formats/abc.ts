@@ -28,9 +28,12 @@ export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>
     const { parsed, engraving, refused } = parseSafely(part, parse);
     problems.push(...refused.map((problem) => ({ ...problem, offset: problem.offset + start })));
     if (!parsed) continue;
-    const tune = tuneOf(parsed, part);
+    const { value: tune, problems: unheld } = tuneOf(parsed, part);
     problems.push(
-      ...warnings(parsed, part).map((problem) => ({ ...problem, offset: problem.offset + start })),
+      ...[...warnings(parsed, part), ...unheld].map((problem) => ({
+        ...problem,
+        offset: problem.offset + start,
+      })),
     );
     if (tune.notes.length >= MOST_NOTES)
       problems.push({ code: "too-long", offset: start, length: 1, found: String(MOST_NOTES) });

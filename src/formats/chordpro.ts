@@ -1,5 +1,6 @@
 import { chartTokens, type Chart, plainestInterval, readSymbol, transposeChart } from "@/core/chord";
 import type { Problem, Reading } from "@/core/problem";
+import { withoutNumerals } from "./numerals";
 import { barLines, type FileChart, lineText, linesOfBars } from "./chart-text";
 
 /** A line that names something in braces: `{title: The Lanterns}`. */
@@ -31,12 +32,13 @@ export function readChordPro(text: string): Reading<FileChart> {
   let isTab = false;
   let by = 0;
   const lines: string[] = [];
-  const problems: Problem[] = [];
+  const { value: symbols, problems: unkeyed } = withoutNumerals(text);
+  const problems: Problem[] = [...unkeyed];
   let offset = 0;
-  for (const [written, ending] of linesIn(text)) {
+  for (const [number, [written, ending]] of linesIn(text).entries()) {
     const at = offset;
     offset += written.length + ending.length;
-    const line = withChordsBracketed(written);
+    const line = withChordsBracketed(symbols[number] ?? written);
     const directive = DIRECTIVE.exec(line);
     const [, name = "", value = ""] = directive ?? [];
     const section = SECTIONS[name.toLowerCase()];
@@ -190,7 +192,7 @@ function isChordLine(line: string): boolean {
  * @example readPlainChart("Em9      A13\nLanterns lit").value.text // "| Em9 | A13 |\n# Lanterns lit"
  */
 export function readPlainChart(text: string): Reading<FileChart> {
-  const lines = text.split(/\r\n|\r|\n/u);
+  const { value: lines, problems } = withoutNumerals(text);
   const chart = lines
     .map((line) => {
       if (line.trim() === "" || /^\s*#/u.test(line)) return line.trim();
@@ -205,6 +207,8 @@ export function readPlainChart(text: string): Reading<FileChart> {
   const hasChords = chartTokens(chart).some(({ kind }) => kind === "other");
   return {
     value: { title: "", text: chart },
-    problems: hasChords ? [] : [{ code: "no-chords", offset: 0, length: 0, found: text.trim().slice(0, 40) }],
+    problems: hasChords
+      ? problems
+      : [{ code: "no-chords", offset: 0, length: 0, found: text.trim().slice(0, 40) }],
   };
 }

@@ -96,7 +96,11 @@ describe("a MIDI file is checked before a library reads it", () => {
   });
 
   test.each([
-    ["a note struck twice and let go twice: each its own end", "00 903E50 60 903E50 60 803E00 60 803E00", [2, 2]],
+    [
+      "a note struck twice and let go twice: each its own end",
+      "00 903E50 60 903E50 60 803E00 60 803E00",
+      [2, 2],
+    ],
     ["a note that is never let go sounds to the end", "00 903E50 60 904050 60 804000", [2, 1]],
     ["an end without a beginning says nothing", "00 803E00 00 903E50 60 803E00", [1]],
     ["a note let go at once is none", "00 903E50 00 803E00 00 904050 60 804000", [1]],

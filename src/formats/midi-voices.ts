@@ -40,6 +40,9 @@ export interface MidiRead {
   readonly problems: readonly Problem[];
 }
 
+/** A note that is never let go, or only after minutes, sounds so many quarters. */
+const MOST_HELD = 1024;
+
 /** Files that count frames of film instead of beats are read at this many quarters a second: 120 a minute. */
 const FILM_QUARTERS = 2;
 
@@ -108,7 +111,11 @@ function readTrack(track: readonly MidiEvent[], from: number, quarter: number) {
     if (began === undefined) return;
     open.next += 1;
     if (tick <= began) return;
-    const note = { midi: open.midi, onset: began / quarter, duration: (tick - began) / quarter };
+    const note = {
+      midi: open.midi,
+      onset: began / quarter,
+      duration: Math.min(MOST_HELD, (tick - began) / quarter),
+    };
     const all = notes.get(open.channel);
     if (all) all.push(note);
     else notes.set(open.channel, [note]);

@@ -1,4 +1,4 @@
-import { accidentalsOf, degreeNumber, type Interval, letterOf, maybeDegree } from "@/core/pitch";
+import { accidentalsOf, degreeNumber, fifthsFrom, type Interval, letterOf, maybeDegree } from "@/core/pitch";
 import { type Chord, printChord, readSymbol } from "@/core/chord";
 
 /**
@@ -75,10 +75,37 @@ export function symbolOf({ root, kind, degrees, bass }: Harmony): string | undef
     root.step +
     signs(root.alter) +
     (tail.length > 0 && suffix !== "" ? `${suffix}(${tail.join(",")})` : suffix + tail.join(""));
-  const plain = root.step + signs(root.alter) + suffix + tail.join("") + over;
   const reading = readSymbol(symbol + over);
-  return "chord" in reading ? printChord(reading.chord) : plain;
+  return printChord("chord" in reading ? reading.chord : withDegrees({ root, kind, degrees, bass }, suffix));
 }
+
+/**
+ * A harmony whose degrees no symbol says one by one, by the tones that it comes to: a power chord with a ♭3 is minor, a major seventh
+ * with its 7 lowered is a seventh. The root stays, also where it is taken away: a symbol has no other name.
+ */
+function withDegrees({ root, degrees, bass }: Harmony, suffix: string): Chord {
+  const tones = new Set<Interval>(tonesOf(suffix));
+  for (const { value, alter, type } of degrees) {
+    const plain = maybeDegree(String(value));
+    if (plain === undefined) continue;
+    const same = [...tones].filter((tone) => degreeNumber(tone) === degreeNumber(plain));
+    if (type !== "add" && plain !== 0) for (const tone of same) tones.delete(tone);
+    if (type === "alter")
+      for (const tone of same.length > 0 ? same : [plain])
+        tones.add(value === 7 ? sevenths(alter) : tone + 7 * alter);
+    if (type === "add") tones.add(plain + 7 * alter);
+  }
+  const fifths = ({ step, alter }: Harmony["root"]) => fifthsFrom(step, alter);
+  return {
+    root: fifths(root),
+    tones: [0, ...[...tones].filter((tone) => tone !== 0)],
+    optional: [],
+    bass: bass && fifths(bass),
+  };
+}
+
+/** The seventh that a degree of 7 is, by how far it is altered from the major one. */
+const sevenths = (alter: number): Interval => 5 + 7 * alter;
 
 const tonesOf = (suffix: string): readonly Interval[] => {
   const reading = readSymbol(`C${suffix}`);

@@ -13,7 +13,8 @@ import {
 } from "@/core/tune";
 import { harmonyIn } from "./musicxml";
 import { symbolOf } from "./musicxml-harmony";
-import { MOST_NOTES } from "./notes";
+import { nameInBar } from "./bar-problems";
+import { MOST_LENGTH, MOST_NOTES, MOST_REST } from "./notes";
 import { attribute, childrenOf, first, inside, nameIn, named, numberOf, textOf, type XmlNode } from "./xml";
 
 /** How far an instrument sounds from what is written, by name and by octave. */
@@ -135,7 +136,14 @@ function printedNumber(measure: XmlNode): number | undefined {
 
 function readNode(reader: Reader, node: XmlNode): void {
   const children = childrenOf(node);
-  const quarters = () => numberOf(children, "duration", 0) / reader.divisions;
+  const quarters = () => {
+    const asked = numberOf(children, "duration", 0) / reader.divisions;
+    const isNote = nameIn(node) === "note" && !first(children, "rest");
+    const most = isNote ? MOST_LENGTH : MOST_REST;
+    if (asked > most)
+      nameInBar(reader.part.problems, "note-too-long", textOf(children, "duration"), reader.bar);
+    return Math.min(most, asked);
+  };
   switch (nameIn(node)) {
     case "attributes":
       readAttributes(reader, children);
@@ -194,6 +202,9 @@ function readNote(reader: Reader, children: readonly XmlNode[], duration: number
   if (first(children, "unpitched")) part.hasDrums = true;
   const pitch = pitchOf(children, reader.transposing);
   if (!pitch || !(duration > 0)) return;
+  const alter = textOf(inside(children, "pitch"), "alter");
+  if (!Number.isInteger(Number(alter)))
+    nameInBar(part.problems, "quarter-tones", `${textOf(inside(children, "pitch"), "step")} ${alter}`, bar);
   reader.count += 1;
   if (reader.count === MOST_NOTES + 1)
     part.problems.push({ code: "too-long", offset: 0, length: 0, found: String(MOST_NOTES) });

@@ -5,6 +5,10 @@ import { barLength, type FoundBar, type Meter, numberBars, type Tune, type TuneN
 /** Notes past this are not read, and a problem says so. */
 export const MOST_NOTES = 100_000;
 
+/** The longest note and the longest rest that are written, in quarters: more is damage, and would last for hours. */
+export const MOST_LENGTH = 64;
+export const MOST_REST = 4096;
+
 /** More accidentals than these no note has. */
 const NOTE = /^([A-Ga-g][#♯b♭x𝄪𝄫♮]{0,4})(-?\d)?(?::(.{1,20}))?$/u;
 const REST = /^[zr](?::(.+))?$/iu;
@@ -107,7 +111,7 @@ export function readNotes(text: string, title = ""): Reading<Tune> {
 function quarters(text: string): number | undefined {
   const found = /^(\d+(?:\.\d+)?)(?:\/(\d+))?$/.exec(text);
   const value = found ? Number(found[1]) / Number(found[2] ?? 1) : NaN;
-  return value > 0 && value <= 64 ? value : undefined;
+  return value > 0 && value <= MOST_LENGTH ? value : undefined;
 }
 
 function nearestOctave(name: Fifths, before: Pitch): Pitch {

@@ -558,3 +558,53 @@ describe("no file brings a reader down", () => {
     );
   }, 60_000);
 });
+
+describe("what a score may hold that a tune can't", () => {
+  const part = (inside: string) =>
+    `<score-partwise><part-list/><part id="P1"><measure number="1"><attributes><divisions>1</divisions></attributes>${inside}</measure></part></score-partwise>`;
+  const show = (tune: Tune | undefined) =>
+    (tune?.notes ?? []).map(({ pitch, duration }) => `${printPitch(pitch)}:${duration}`).join(" ");
+  const one = (step: string, alter: string, duration = 1) =>
+    `<note><pitch><step>${step}</step><alter>${alter}</alter><octave>4</octave></pitch><duration>${duration}</duration></note>`;
+
+  it("names quarter tones by their bar, and takes the note beside each", async () => {
+    const xml = await readMusicXmlTune(part(one("C", "0.5") + one("D", "-1.5") + one("E", "0")));
+    expect(xml.value?.notes.map(({ pitch }) => printPitch(pitch))).toHaveLength(3);
+    expect(xml.problems).toMatchObject([{ code: "quarter-tones", found: "C 0.5", expected: "1" }]);
+    const abc = await readAbc("X:1\nK:C\nCDEF|^/CDEF|_/G4|\n");
+    expect(abc.problems).toMatchObject([
+      { code: "quarter-tones", found: "^/C", expected: "2", offset: 13 },
+      { code: "quarter-tones", expected: "3" },
+    ]);
+    expect(show(abc.value[0]?.tune).split(" ")).toHaveLength(9);
+  });
+
+  it("cuts a note that would last for hours, and says where", async () => {
+    const abc = await readAbc("X:1\nL:1/4\nK:C\nCDEF|G99999999999 z99999999999|C|\n");
+    expect(abc.problems.map(({ code, expected }) => [code, expected])).toEqual([["note-too-long", "2"]]);
+    expect(abc.value[0]?.tune.notes.map(({ duration }) => duration)).toEqual([1, 1, 1, 1, 64, 1]);
+    const xml = await readMusicXmlTune(part(one("C", "0", 9_999_999_999)));
+    expect([xml.value?.notes[0]?.duration, xml.problems[0]?.code]).toEqual([64, "note-too-long"]);
+  });
+
+  it("reads a score that is written bar by bar like one that is written part by part", async () => {
+    const measure = (number: number, notes: readonly (readonly [string, string])[]) =>
+      `<measure number="${number}">${notes.map(([id, step]) => `<part id="${id}">${one(step, "0", 4)}</part>`).join("")}</measure>`;
+    const timewise = `<?xml version="1.0"?><score-timewise><work><work-title>Gate</work-title></work><part-list><score-part id="P1"><part-name>Fiddle</part-name></score-part></part-list>${measure(
+      1,
+      [
+        ["P1", "D"],
+        ["P2", "F"],
+      ],
+    )}${measure(2, [
+      ["P1", "E"],
+      ["P2", "G"],
+    ])}</score-timewise>`;
+    const opened = await openTuneFile(strToU8(timewise), "gate.xml");
+    const { value, problems } = await readTunes(opened.value!);
+    expect(problems).toEqual([]);
+    const tune = value[0]?.tune;
+    expect([tune?.title, show(tune), tune?.bars.length]).toEqual(["Gate", "D4:4 E4:4", 2]);
+    expect(tune?.beneath?.map(({ pitch }) => printPitch(pitch))).toEqual(["F4", "G4"]);
+  });
+});

@@ -68,7 +68,26 @@ export async function scoreIn(file: string | Uint8Array): Promise<readonly XmlNo
   const { XMLParser } = await import("fast-xml-parser");
   const nodes = new XMLParser(OPTIONS).parse(withoutDeclarations(text)) as readonly XmlNode[];
   const score = inside(nodes, "score-partwise");
-  return score.length === 0 ? undefined : score;
+  if (score.length > 0) return score;
+  const timewise = inside(nodes, "score-timewise");
+  return timewise.length === 0 ? undefined : partwise(timewise);
+}
+
+/** A score that has parts within measures as one that has measures within parts. */
+function partwise(score: readonly XmlNode[]): readonly XmlNode[] {
+  const parts = new Map<string, XmlNode[]>();
+  for (const measure of named(score, "measure"))
+    for (const part of named(childrenOf(measure), "part")) {
+      const id = attribute(part, "id");
+      const own = { measure: childrenOf(part), ":@": measure[":@"] };
+      const all = parts.get(id);
+      if (all) all.push(own);
+      else parts.set(id, [own]);
+    }
+  return [
+    ...score.filter((node) => nameIn(node) !== "measure"),
+    ...[...parts].map(([id, part]): XmlNode => ({ part, ":@": { "@_id": id } })),
+  ];
 }
 
 export const titleOf = (score: readonly XmlNode[]): string =>

@@ -132,11 +132,9 @@ export async function askBytes(request: Request): Promise<Asked<Uint8Array<Array
   const reader = request.body?.getReader();
   const chunks: Uint8Array[] = [];
   let length = 0;
-  let isSlow = false;
-  const limit = setTimeout(() => {
-    isSlow = true;
-    void reader?.cancel();
-  }, MOST_RECEIVING);
+  const slow = new AbortController();
+  slow.signal.addEventListener("abort", () => void reader?.cancel());
+  const limit = setTimeout(() => slow.abort(), MOST_RECEIVING);
   try {
     while (reader) {
       const { done, value } = await reader.read();
@@ -156,7 +154,7 @@ export async function askBytes(request: Request): Promise<Asked<Uint8Array<Array
   } finally {
     clearTimeout(limit);
   }
-  if (isSlow) return { refused: problemResponse(408, [{ code: "slow-sender" }]) };
+  if (slow.signal.aborted) return { refused: problemResponse(408, [{ code: "slow-sender" }]) };
   const bytes = new Uint8Array(length);
   let at = 0;
   for (const chunk of chunks) {

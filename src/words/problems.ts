@@ -44,8 +44,12 @@ export function problemText(problem: Problem, text: string): string {
       return problem.found === "&"
         ? `${where}: the tune has more than ${problem.expected ?? ""} bars with a second voice in them (&). The others are left out.`
         : `${where}: the tune has more than ${problem.expected ?? ""} voices. The others are left out.`;
+    case "note-too-long":
+      return `Bar ${problem.expected ?? ""}: ${found} lasts too long for a note. I cut it.`;
     case "quarter-tones":
-      return `Bar ${problem.expected ?? ""}: ${found} lies between two half steps. I took the nearest note.`;
+      return `Bar ${problem.expected ?? ""}: ${found} is a quarter tone. Shade has half steps only, so I took the note beside it.`;
+    case "no-key":
+      return `${where}: the chords are numerals, and no key is named. I read them in C. Write “Key: D” above them for another key.`;
     case "kind-of-file":
       return `I can’t open “${problem.found}”. Shade opens ABC, ChordPro, plain text, MusicXML and MIDI.`;
     case "file-too-large":

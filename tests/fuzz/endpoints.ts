@@ -12,10 +12,9 @@ const tuneKinds = [
 const KIND_OF = new Map<string, string>(tuneKinds.map(([name, kind]) => [name, kind]));
 
 const QUERIES = ["derive", "modes", "scales", "shapes", "neck", "voicings"] as const;
-const BODIES = ["match", "identify", "reshape"] as const;
 
 /** An endpoint, and how the bytes come to it. */
-export type EndpointPath = `/${(typeof QUERIES)[number]}` | `/${(typeof BODIES)[number]}/${string}`;
+export type EndpointPath = `/${(typeof QUERIES)[number]}` | `/${keyof typeof POST}/${string}`;
 
 export const ASKED: readonly EndpointPath[] = [
   ...QUERIES.map((name): EndpointPath => `/${name}`),

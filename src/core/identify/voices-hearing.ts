@@ -79,6 +79,9 @@ const phraseCadences = (tune: Tune): readonly number[] => {
 /** What lies more than this many half steps above the low notes of the bass is a chord over it, or a voice while the bass rests. */
 const BASS_REACH = 12;
 
+/** A sound that is held without any change is heard out for so many beats: hours of it tell no more. */
+const MOST_HELD = 256;
+
 /** Low notes of the bass are those under which this share of the beats lies. */
 const LOW = 0.2;
 
@@ -92,8 +95,9 @@ export function bassLine(tune: Pick<Tune, "notes" | "beneath" | "meter">): reado
   const line: { readonly onset: number; readonly note: TuneNote; readonly height: number }[] = [];
   let sounding: TuneNote[] = [];
   let next = 0;
+  let held = 0;
   for (let onset = 0; next < sorted.length || sounding.length > 0; onset += beat) {
-    const end = onset + beat - EPSILON;
+    const before = sounding.length;
     sounding = sounding.filter((note) => note.onset + note.duration > onset + EPSILON);
     if (sounding.length === 0) {
       const first = sorted[next];
@@ -101,8 +105,17 @@ export function bassLine(tune: Pick<Tune, "notes" | "beneath" | "meter">): reado
       // Beats in which nothing sounds are passed over.
       onset = Math.max(onset, Math.floor(first.onset / beat + EPSILON) * beat);
     }
+    const from = next;
     for (; (sorted[next]?.onset ?? Infinity) < onset + beat - EPSILON; next += 1)
       sounding.push(sorted[next] as TuneNote);
+    held = next === from && sounding.length === before ? held + 1 : 0;
+    if (held > MOST_HELD) {
+      const ends = sounding.reduce((end, note) => Math.min(end, note.onset + note.duration), Infinity);
+      const goesOn = Math.min(ends, sorted[next]?.onset ?? Infinity);
+      onset = Math.max(onset, Math.floor(goesOn / beat - EPSILON) * beat - beat);
+      held = 0;
+    }
+    const end = onset + beat - EPSILON;
     const low = sounding.reduce<TuneNote | undefined>(
       (least, note) => (!least || midiOf(note.pitch) < midiOf(least.pitch) ? note : least),
       undefined,

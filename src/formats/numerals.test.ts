@@ -1,0 +1,94 @@
+import { describe, expect, it, test } from "vitest";
+import { readChordPro, readPlainChart } from ".";
+import { keyLine, withoutNumerals } from "./numerals";
+
+/** The last line of a chart in a key. */
+const inKey = (key: string, line: string) => withoutNumerals(`Key: ${key}\n${line}`).value.at(-1);
+
+describe("chords in numerals", () => {
+  test.each([
+    ["C", "I vi IV V", "C Am F G"],
+    ["D", "I V vi IV", "D A Bm G"],
+    ["E", "I bVII IV", "E D A"],
+    ["G", "ii7 V7 Imaj7", "Am7 D7 Gmaj7"],
+    ["F", "| ii7 | V7 | Imaj7 | % |", "| Gm7 | C7 | Fmaj7 | % |"],
+    ["Eb", "I iii IV iv", "Eb Gm Ab Abm"],
+    ["A", "I - IV - V - I", "A - D - E - A"],
+    ["C", "viio I", "Bdim C"],
+    ["C", "vii° vi", "Bdim Am"],
+    ["C", "viiø7 III7 vi", "Bm7b5 E7 Am"],
+    ["C", "I+ IV", "Caug F"],
+    ["C", "V7/ii ii V7/V V", "A7 Dm D7 G"],
+    ["C", "I/3 IV V/7", "C/E F G/B"],
+    ["C", "Isus4 I", "Csus4 C"],
+    ["C", "#ivo7 V", "F#dim7 G"],
+    ["Am", "i iv v", "Am Dm Em"],
+    ["Am", "i VI III VII", "Am F C G"],
+    ["Am", "i bVI bIII bVII", "Am F C G"],
+    ["Am", "iiø7 V7 i", "Bm7b5 E7 Am"],
+    ["Em", "i IV", "Em A"],
+    ["C#m", "i VI VII", "C#m A B"],
+    ["Gb", "I IV V", "Gb Cb Db"],
+    ["D", "1 6m 4 5", "D Bm G A"],
+    ["D", "1 6- 4 5", "D Bm G A"],
+    ["D", "1 5 6 4", "D A Bm G"],
+    ["Bb", "| 1 | 4 | 57 | 1 |", "| Bb | Eb | F7 | Bb |"],
+    ["G", "1 5/7 6m 1/5 4", "G D/F# Em G/D C"],
+    ["G", "2m7 57 1maj7", "Am7 D7 Gmaj7"],
+    ["A", "1 b7 4 1", "A G D A"],
+    ["F#m", "1 6 7", "F#m D E"],
+    ["C", "1 4 (x2)", "C F (x2)"],
+    ["C", "Bridge: IV V", "Bridge: F G"],
+  ])("in %s: %s is %s", (key, line, chords) => expect(inKey(key, line)).toBe(chords));
+
+  test.each([
+    ["words", "I went down to the orchard"],
+    ["one letter alone", "I"],
+    ["a count-in", "1 2 3 4"],
+    ["symbols", "| Em7 | A | x2"],
+    ["a meter", "3/4"],
+    ["a vi among words", "vi is the sixth"],
+  ])("leaves %s as they are where no key is named", (_, line) =>
+    expect(withoutNumerals(line)).toEqual({ value: [line], problems: [] }),
+  );
+
+  it("leaves words and symbols alone where a key is named", () => {
+    for (const line of ["Lanterns lit at 4", "Em7 A D", "I will wait", "[Verse 1]", "x2"])
+      expect(inKey("D", line)).toBe(line);
+  });
+
+  it("counts from C where no key is named, and says so", () =>
+    expect(withoutNumerals("I vi IV V")).toMatchObject({
+      value: ["C Am F G"],
+      problems: [{ code: "no-key", offset: 0, found: "I vi IV V" }],
+    }));
+
+  it("follows a change of key", () =>
+    expect(withoutNumerals("Key: C\nI IV\nKey: Eb\nI IV").value).toEqual([
+      "# Key: C",
+      "C F",
+      "# Key: Eb",
+      "Eb Ab",
+    ]));
+
+  test.each([
+    ["Key: F#m", 6, true],
+    ["key of B flat", -2, false],
+    ["{key: Em}", 4, true],
+    ["KEY = d minor", 2, true],
+    ["Key: A major", 3, false],
+  ])("%s is a key", (line, tonic, isMinor) => expect(keyLine(line)).toEqual({ tonic, isMinor }));
+
+  test.each(["Key:", "Keyboard: C", "Key: H", "Key change: D up"])("%s is none", (line) =>
+    expect(keyLine(line)).toBeUndefined(),
+  );
+
+  it("reads plain charts and ChordPro in numerals: bars, labels, words, brackets", () => {
+    expect(readPlainChart("Key: G\nVerse: 1 5 6m 4 (x2)\n1    4\nLanterns lit").value.text).toBe(
+      "# Key: G\n[Verse]\n|: G | D | Em | C :|\n| G | C |\n# Lanterns lit",
+    );
+    expect(readChordPro("{key: G}\n[1]Lanterns [6m]lit").value.text).toContain("| G | Em |");
+    expect(readPlainChart("I vi IV V").problems.map(({ code }) => code)).toEqual(["no-key"]);
+    expect(readPlainChart("Key: D\nD A Bm").value.text).toBe("# Key: D\n| D | A | Bm |");
+  });
+});

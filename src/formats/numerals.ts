@@ -1,0 +1,176 @@
+import { readSymbol } from "@/core/chord";
+import { type Fifths, maybeFifths, printName } from "@/core/pitch";
+import type { Problem, Reading } from "@/core/problem";
+
+/** The key that numerals count from. */
+interface NumeralKey {
+  readonly tonic: Fifths;
+  readonly isMinor: boolean;
+}
+
+/** The degrees of a major and a natural minor scale on the line of fifths from the tonic. */
+const MAJOR = [0, 2, 4, -1, 1, 3, 5];
+const MINOR = [0, 2, -3, -1, 1, -4, -2];
+
+const ROMAN = ["i", "ii", "iii", "iv", "v", "vi", "vii"];
+const SHIFTS: Readonly<Record<string, Fifths>> = { "": 0, b: -7, "♭": -7, "#": 7, "♯": 7 };
+
+/** A numeral in its parts: accidental, degree, the rest, and what stands behind a slash. */
+const ROMAN_CHORD = /^([b#♭♯]?)(VII|VI|IV|V|III|II|I|vii|vi|iv|v|iii|ii|i)([^/]{0,12})(?:\/(.{1,4}))?$/u;
+const NUMBER_CHORD = /^([b#♭♯]?)([1-7])([^/]{0,12})(?:\/([b#♭♯]?[1-7]))?$/u;
+
+/** What stands between chords: bar lines, repeats, dashes, times, an inner comment. */
+const BETWEEN = /^(?:[|:[\]]+|\d\.|[x×]\d{1,2}|\(?[x×]\s?\d{1,2}\)?|[-–—,;%/.~]|N\.?C\.?)$/u;
+
+/** Signs of quality that numerals have and symbols write otherwise. */
+const QUALITY: readonly (readonly [RegExp, string])[] = [
+  [/^(?:ø7?|Ø7?)/u, "m7b5"],
+  [/^(?:°7|o7)/u, "dim7"],
+  [/^(?:°|o(?!n))/u, "dim"],
+  [/^\+/u, "aug"],
+  [/^(?:\^7?|Δ7?|M7)/u, "maj7"],
+];
+
+/** A degree of the key, raised or lowered. In a minor key ♭3, ♭6 and ♭7 are what 3, 6 and 7 are: people write both. */
+function degreeOf({ tonic, isMinor }: NumeralKey, shift: string, number: number): Fifths {
+  const isThereAlready = isMinor && SHIFTS[shift] === -7 && [3, 6, 7].includes(number);
+  const scale = isMinor ? MINOR : MAJOR;
+  return tonic + (scale[number - 1] ?? 0) + (isThereAlready ? 0 : (SHIFTS[shift] ?? 0));
+}
+
+/** A root with a suffix, minor where the numeral says so. */
+function symbolAt(root: Fifths, isMinor: boolean, rest: string): string {
+  const found = QUALITY.find(([sign]) => sign.test(rest));
+  const suffix = found ? rest.replace(found[0], found[1]) : rest;
+  const saysThird = /^(?:m7b5|dim|aug|sus|5)/u.test(suffix);
+  const third = !isMinor || saysThird ? "" : "m";
+  return (
+    printName(root, "ascii") + (third !== "" && suffix.startsWith("maj") ? `m(${suffix})` : third + suffix)
+  );
+}
+
+/**
+ * The chord that a Roman numeral says in a key: capitals are major, small letters minor, `V7/ii` is the dominant of another degree, `I/3`
+ * has a degree of the key in the bass. Undefined where it is none.
+ *
+ * @example romanChord("bVII7", { tonic: 2, isMinor: false }) // "C7" in D
+ */
+function romanChord(word: string, key: NumeralKey): string | undefined {
+  const [, shift = "", numeral = "", rest = "", behind] = ROMAN_CHORD.exec(word) ?? [];
+  if (numeral === "") return undefined;
+  const number = ROMAN.indexOf(numeral.toLowerCase()) + 1;
+  const isMinor = numeral === numeral.toLowerCase();
+  if (behind === undefined) return symbolAt(degreeOf(key, shift, number), isMinor, rest);
+  const [, towards = "", place = ""] =
+    /^([b#♭♯]?)(VII|VI|IV|V|III|II|I|vii|vi|iv|v|iii|ii|i)$/u.exec(behind) ?? [];
+  if (place !== "") {
+    const tonic = degreeOf(key, towards, ROMAN.indexOf(place.toLowerCase()) + 1);
+    return symbolAt(degreeOf({ tonic, isMinor: false }, shift, number), isMinor, rest);
+  }
+  const [, lowered = "", bass = ""] = /^([b#♭♯]?)([1-7])$/u.exec(behind) ?? [];
+  if (bass === "") return undefined;
+  return `${symbolAt(degreeOf(key, shift, number), isMinor, rest)}/${printName(degreeOf(key, lowered, Number(bass)), "ascii")}`;
+}
+
+/** Degrees that are minor, and the one that is diminished, among the triads of a major and a minor scale. */
+const OWN_MINOR = { major: [2, 3, 6], minor: [1, 4, 5] } as const;
+const OWN_DIMINISHED = { major: 7, minor: 2 } as const;
+
+/**
+ * The chord that a number says in a key, as in the Nashville system: `6m` and `6-` are minor, `5/7` has a degree in the bass.
+ *
+ * @param isPlain nothing in the chart is marked as minor: then each bare number is the triad that the key has there, as in "one five six four"
+ * @example numberChord("6m", { tonic: 2, isMinor: false }, false) // "Bm" in D
+ */
+function numberChord(word: string, key: NumeralKey, isPlain: boolean): string | undefined {
+  const [, shift = "", digit = "", rest = "", behind] = NUMBER_CHORD.exec(word) ?? [];
+  if (digit === "") return undefined;
+  const number = Number(digit);
+  const marked = /^(?:-|m(?!aj))/u.exec(rest)?.[0] ?? "";
+  const kind = key.isMinor ? "minor" : "major";
+  const isOwn = isPlain && rest === "" && shift === "";
+  const isMinor = marked !== "" || (isOwn && OWN_MINOR[kind].some((each) => each === number));
+  const suffix = isOwn && OWN_DIMINISHED[kind] === number ? "dim" : rest.slice(marked.length);
+  const symbol = symbolAt(degreeOf(key, shift, number), isMinor, suffix);
+  if (behind === undefined) return symbol;
+  const [, lowered = "", bass = ""] = /^([b#♭♯]?)([1-7])$/u.exec(behind) ?? [];
+  return `${symbol}/${printName(degreeOf(key, lowered, Number(bass)), "ascii")}`;
+}
+
+/** A line that names the key: "Key: D", "{key: F#m}", "Key of B flat minor". */
+const KEY_LINE =
+  /^\s*\{?\s*key\s*(?::|of\b|=)\s*([A-Ga-g])\s*(#|b|♯|♭|sharp|flat)?\s*(m(?!aj)|min(?:or)?|-)?(?:\s*(?:maj(?:or)?))?\s*\}?\s*$/iu;
+
+/** The key that a line names; undefined where it names none. */
+export function keyLine(line: string): NumeralKey | undefined {
+  const [, letter = "", sign = "", minor] = KEY_LINE.exec(line) ?? [];
+  const accidental = /^(?:#|♯|sharp)$/iu.test(sign) ? "#" : sign === "" ? "" : "b";
+  const tonic = maybeFifths(letter.toUpperCase() + accidental);
+  return tonic === undefined ? undefined : { tonic, isMinor: minor !== undefined };
+}
+
+/** A word, without the brackets of a chord over words. */
+const bare = (word: string) => word.replaceAll(/^[([]|[)\]]$/gu, "");
+
+/**
+ * The lines of a chart, those in Roman numerals or in numbers as chord symbols; a chart in symbols comes back as it is. Numerals count from the key that a
+ * line of the text names, up to the next such line; without one they count from C, and a problem says so. Bare numbers are chords only
+ * where a key is named.
+ *
+ * @example withoutNumerals("Key: D\n1 6m 4 5").value // ["# Key: D", "D Bm G A"]
+ */
+export function withoutNumerals(text: string): Reading<readonly string[]> {
+  const lines = text.split(/\r\n|\r|\n/u);
+  const isNamed = lines.some((line) => keyLine(line) !== undefined);
+  const isPlain = !lines.some((line) =>
+    line.split(/\s+/u).some((word) => /^[b#]?[1-7](?:-|m(?!aj))/u.test(bare(word))),
+  );
+  const problems: Problem[] = [];
+  let key: NumeralKey = { tonic: 0, isMinor: false };
+  let offset = 0;
+  const written = lines.map((line) => {
+    const from = offset;
+    offset += line.length + 1;
+    const named = keyLine(line);
+    if (named) {
+      key = named;
+      return line.includes("{") ? line : `# ${line.trim()}`;
+    }
+    const [, label = "", chords = ""] = /^(\s*[^\s|:[\]][^|:[\]]{0,30}:\s+)?(.*)$/u.exec(line) ?? [];
+    const symbols = chordsOfLine(chords, key, isNamed, isPlain);
+    if (symbols === undefined) return line;
+    if (!isNamed && problems.length === 0)
+      problems.push({ code: "no-key", offset: from, length: line.length, found: line.trim().slice(0, 40) });
+    return label + symbols;
+  });
+  return { value: written, problems };
+}
+
+/** The symbols of a line in numerals, with all that stands between them; undefined where it holds anything else. */
+function chordsOfLine(line: string, key: NumeralKey, isNamed: boolean, isPlain: boolean): string | undefined {
+  if (line.length > MOST_LINE) return undefined;
+  let count = 0;
+  let isWhole = true;
+  const symbolOf = (word: string) => {
+    const symbol = romanChord(word, key) ?? (isNamed ? numberChord(word, key, isPlain) : undefined);
+    return symbol !== undefined && "chord" in readSymbol(symbol) ? symbol : undefined;
+  };
+  const written = line.replaceAll(/[^\s|]+/gu, (word) => {
+    const inside = bare(word);
+    const symbol = symbolOf(inside);
+    if (symbol === undefined) isWhole &&= BETWEEN.test(word);
+    else count += 1;
+    return symbol === undefined ? word : word.replace(inside, symbol);
+  });
+  const brackets = [...line.matchAll(INLINE)].map(([, inside = ""]) => inside.trim());
+  if (!isWhole && isNamed && brackets.length > 0 && brackets.every((each) => symbolOf(each) !== undefined))
+    return line.replaceAll(INLINE, (_, inside: string) => `[${symbolOf(inside.trim()) ?? inside}]`);
+  // "I" alone is a word.
+  return isWhole && count >= (isNamed ? 1 : 2) ? written : undefined;
+}
+
+/** A chord over words. */
+const INLINE = /\[([^[\]]+)\]/gu;
+
+/** No line of a chart is longer. */
+const MOST_LINE = 2000;
