@@ -6,6 +6,7 @@
 import { COLD_RUNS, report, SLOWER } from "./bench/figures.mjs";
 import { paints, voicings } from "./bench/page.mjs";
 import { playedLive, pressedToHeard } from "./bench/sound.mjs";
+import { reportLoad } from "./bench/load.mjs";
 import { reportReshaped } from "./bench/reshape.mjs";
 import { end } from "./bench/started.mjs";
 import { logOver } from "./bench/training.mjs";
@@ -35,6 +36,7 @@ try {
   );
   await reportTunes();
   await reportReshaped(COLD_RUNS);
+  await reportLoad();
   for (const count of [1000, 5000]) await streamed(count);
   const cold = [];
   const warm = [];

@@ -11,7 +11,8 @@ import { DRONE_LOWEST, type Score } from "./score";
 export function placed(score: Score, low: number, range: readonly [number, number]): Score {
   const line = score.notes.flatMap(({ part, midi }) => (part === "line" ? [midi] : []));
   if (line.length === 0) return score;
-  const [least, most] = [Math.min(...line), Math.max(...line)];
+  const least = line.reduce((low, midi) => Math.min(low, midi), Infinity);
+  const most = line.reduce((high, midi) => Math.max(high, midi), -Infinity);
   const by = score.isFree ? low + modulo(least - low, 12) - least : octavesInto(least, most, range);
   if (by === 0) return score;
   return {

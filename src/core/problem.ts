@@ -24,6 +24,8 @@ export type ProblemCode =
   | "midi-unread"
   | "tracks-torn"
   | "film-time"
+  | "reading-stopped"
+  | "reading-too-long"
   | "no-key"
   | "too-many-voices"
   | "quarter-tones"

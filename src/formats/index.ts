@@ -1,5 +1,6 @@
 export * from "./abc";
 export * from "./abc-parts";
+export * from "./chart-file";
 export type { FileChart } from "./chart-text";
 export * from "./chordpro";
 export * from "./csv";

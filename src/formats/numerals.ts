@@ -149,24 +149,22 @@ export function withoutNumerals(text: string): Reading<readonly string[]> {
 /** The symbols of a line in numerals, with all that stands between them; undefined where it holds anything else. */
 function chordsOfLine(line: string, key: NumeralKey, isNamed: boolean, isPlain: boolean): string | undefined {
   if (line.length > MOST_LINE) return undefined;
-  let count = 0;
-  let isWhole = true;
   const symbolOf = (word: string) => {
     const symbol = romanChord(word, key) ?? (isNamed ? numberChord(word, key, isPlain) : undefined);
     return symbol !== undefined && "chord" in readSymbol(symbol) ? symbol : undefined;
   };
-  const written = line.replaceAll(/[^\s|]+/gu, (word) => {
-    const inside = bare(word);
-    const symbol = symbolOf(inside);
-    if (symbol === undefined) isWhole &&= BETWEEN.test(word);
-    else count += 1;
-    return symbol === undefined ? word : word.replace(inside, symbol);
-  });
+  const words = line.match(/[^\s|]+/gu) ?? [];
+  const count = words.filter((word) => symbolOf(bare(word)) !== undefined).length;
+  const isWhole = words.every((word) => symbolOf(bare(word)) !== undefined || BETWEEN.test(word));
   const brackets = [...line.matchAll(INLINE)].map(([, inside = ""]) => inside.trim());
   if (!isWhole && isNamed && brackets.length > 0 && brackets.every((each) => symbolOf(each) !== undefined))
     return line.replaceAll(INLINE, (_, inside: string) => `[${symbolOf(inside.trim()) ?? inside}]`);
   // "I" alone is a word.
-  return isWhole && count >= (isNamed ? 1 : 2) ? written : undefined;
+  if (!isWhole || count < (isNamed ? 1 : 2)) return undefined;
+  return line.replaceAll(/[^\s|]+/gu, (word) => {
+    const inside = bare(word);
+    return word.replace(inside, symbolOf(inside) ?? inside);
+  });
 }
 
 /** A chord over words. */

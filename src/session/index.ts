@@ -16,6 +16,7 @@ export * from "./open-saved";
 export * from "./place";
 export * from "./practising";
 export * from "./records";
+export * from "./reading";
 export * from "./reshaping";
 export * from "./room";
 export * from "./routine";

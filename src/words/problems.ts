@@ -10,6 +10,10 @@ export interface AddressNotice {
   readonly found: string;
 }
 
+/** A file that takes more than a moment. */
+export const readingText = (name: string): string =>
+  name === "" ? "Reading your music …" : `Reading “${name}” …`;
+
 /** Where, what was found, what would do. */
 export function problemText(problem: Problem, text: string): string {
   const { line, column } = placeOf(text, problem.offset);
@@ -48,6 +52,10 @@ export function problemText(problem: Problem, text: string): string {
       return `Bar ${problem.expected ?? ""}: ${found} lasts too long for a note. I cut it.`;
     case "quarter-tones":
       return `Bar ${problem.expected ?? ""}: ${found} is a quarter tone. Shade has half steps only, so I took the note beside it.`;
+    case "reading-stopped":
+      return `You stopped me reading “${problem.found}”.`;
+    case "reading-too-long":
+      return `Reading “${problem.found}” took more than a minute, so I stopped.`;
     case "no-key":
       return `${where}: the chords are numerals, and no key is named. I read them in C. Write “Key: D” above them for another key.`;
     case "kind-of-file":

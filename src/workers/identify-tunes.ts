@@ -1,7 +1,8 @@
 import { identify } from "@/core/identify";
 import type { Tune } from "@/core/tune";
-import { readTunes } from "@/formats";
+import { openTuneFile, readChartFile, readTunes } from "@/formats";
 import { withOwnModes } from "./own-modes";
+import { packFileTune, unpackTune } from "./packed-tune";
 import type { CollectionJobs, IdentifyAsked, SentTune } from "./messages";
 
 function sent(tune: Tune, expects: IdentifyAsked["expects"]): Omit<SentTune, "problems"> {
@@ -44,6 +45,17 @@ export const collectionJobs: CollectionJobs = {
     for (const text of texts) all.push(await identified(text));
     return all;
   },
-  identifyLong: (tune, choice) =>
-    identify({ ...tune, keys: withOwnModes(tune.keys) }, { ...choice, about: withOwnModes(choice.about) }),
+  identifyLong: (packed, choice) => {
+    const tune = unpackTune(packed);
+    return identify(
+      { ...tune, keys: withOwnModes(tune.keys) },
+      { ...choice, about: withOwnModes(choice.about) },
+    );
+  },
+  read: async (text) => {
+    const { value, problems } = await readTunes(text);
+    return { value: value.map(packFileTune), problems };
+  },
+  open: openTuneFile,
+  readChart: readChartFile,
 };

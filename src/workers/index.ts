@@ -1,6 +1,8 @@
 import { proxy, transfer } from "comlink";
 import type { IdentifyChoice } from "@/core/identify";
+import type { Reading } from "@/core/problem";
 import type { Tune } from "@/core/tune";
+import type { FileTune, TuneText } from "@/formats";
 import { newestWins, workerClient } from "./client";
 import type {
   AskedOf,
@@ -14,6 +16,7 @@ import type {
   VoicingJobs,
 } from "./messages";
 import { withOwnModes } from "./own-modes";
+import { packTune, unpackFileTune } from "./packed-tune";
 import { collectionPool as poolOf, MOST_WORKERS } from "./pool";
 import { received } from "./analyse-chart";
 
@@ -61,8 +64,27 @@ export interface TuneAsked {
 
 /** Identifies a tune that is too long for the page; the newest wins. */
 export const identifyLong = newestWins(({ tune, choice }: TuneAsked) =>
-  tunes.ask(async (jobs) => withOwnModes(await jobs.identifyLong(tune, choice))),
+  tunes.ask(async (jobs) => withOwnModes(await jobs.identifyLong(packTune(tune), choice))),
 );
+
+/** Reads the tunes of a text that is too long to be read while a page is drawn. */
+export const readTunesAway = (text: TuneText, signal: AbortSignal) =>
+  tunes.ask(async (jobs): Promise<Reading<readonly FileTune[]>> => {
+    const { value, problems } = await jobs.read(text);
+    const own = value.map(({ tune, ...rest }) => ({
+      ...rest,
+      tune: { ...tune, rest: { ...tune.rest, keys: withOwnModes(tune.rest.keys) } },
+    }));
+    return { value: own.map(unpackFileTune), problems };
+  }, signal);
+
+/** Opens a file of tunes. */
+export const openTuneAway = (bytes: Uint8Array, name: string, signal: AbortSignal) =>
+  tunes.ask((jobs) => jobs.open(transfer(bytes, [bytes.buffer as ArrayBuffer]), name), signal);
+
+/** Reads the chords of a file. */
+export const readChartAway = (bytes: Uint8Array, name: string, signal: AbortSignal) =>
+  tunes.ask((jobs) => jobs.readChart(transfer(bytes, [bytes.buffer as ArrayBuffer]), name), signal);
 
 /** Several workers that go through a collection. */
 export const collectionPool = (cores: number) => poolOf(cores, tunes);

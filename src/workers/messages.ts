@@ -4,10 +4,11 @@ import type { Identification, IdentifyChoice } from "@/core/identify";
 import type { Expectation } from "@/core/identify/expectation";
 import type { Tuning, Voicing, VoicingsAsked } from "@/core/instrument";
 import type { AnalysisKind, Segment } from "@/core/progression";
-import type { Problem } from "@/core/problem";
+import type { Problem, Reading } from "@/core/problem";
 import type { Comparison, ReferenceConvention, PitchClassSet } from "@/core/scale";
-import type { PitchFrame, Tune } from "@/core/tune";
-import type { TuneText } from "@/formats";
+import type { PitchFrame } from "@/core/tune";
+import type { FileChart, TuneText } from "@/formats";
+import type { PackedFileTune, PackedTune } from "./packed-tune";
 
 /** A question about all modes as it crosses to the worker: modes by id, since identity does not cross. */
 export interface AskedOf {
@@ -120,7 +121,13 @@ export interface CollectionJobs {
   /** Everything in each text, in order: a text can hold several tunes, or none. */
   readonly identify: (texts: readonly IdentifyAsked[]) => Promise<readonly (readonly SentTune[])[]>;
   /** One tune that is too long to be identified while a page is drawn. Modes in it are copies. */
-  readonly identifyLong: (tune: Tune, choice: IdentifyChoice) => Identification | undefined;
+  readonly identifyLong: (tune: PackedTune, choice: IdentifyChoice) => Identification | undefined;
+  /** The tunes of a text. Modes in them are copies. */
+  readonly read: (text: TuneText) => Promise<Reading<readonly PackedFileTune[]>>;
+  /** What a file of tunes holds, by its content. */
+  readonly open: (bytes: Uint8Array, name: string) => Promise<Reading<TuneText | undefined>>;
+  /** The chords of a file. */
+  readonly readChart: (bytes: Uint8Array, name: string) => Promise<Reading<FileChart>>;
 }
 
 /** A recording of one voice: samples from -1 to 1 of one channel. */

@@ -135,7 +135,7 @@ function runOf(notes: readonly TuneNote[]): Run | undefined {
   const way = Math.sign(steps[0] ?? 0);
   const turns = steps.findIndex((step) => Math.sign(step) !== way);
   const isOneRun = steps.every((step, at) => Math.sign(step) === (turns < 0 || at < turns ? way : -way));
-  const widest = Math.max(...steps.map(Math.abs));
+  const widest = steps.reduce((most, step) => Math.max(most, Math.abs(step)), 0);
   const far = heights[turns < 0 ? heights.length - 1 : turns] ?? 0;
   const isBack = turns >= 0 && heights.at(-1) === first;
   const isScale = Math.abs(far - first) === 12 && (turns < 0 || isBack) && widest <= WIDEST_STEP;

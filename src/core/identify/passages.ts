@@ -235,9 +235,9 @@ function likeliestPath(
   const path = [at];
   for (const from of cameFrom.reverse()) {
     at = from[at] ?? at;
-    path.unshift(at);
+    path.push(at);
   }
-  return path.map((state) => states[state] as State);
+  return path.reverse().map((state) => states[state] as State);
 }
 
 /** What a cut after eight bars has in its favour. */

@@ -251,6 +251,8 @@ export function harmonise(tune: Tune, homeMode: HomeMode, choice: HarmonyChoice)
     const whole = heard(span);
     // Of two bars at the end, one may be home where both together can't.
     const mayStay = choice.rhythm !== "two-bars" || at < all.length - 1 || endsHome(whole);
+    // While nothing sounds, the chord before goes on.
+    if (at > 0 && whole.shares.every((share) => share === 0)) return [];
     return (isHeld(whole) && mayStay) || span.beats.length === 1 ? [whole] : halved(span).map(heard);
   });
   if (stretches.length === 0) return [];
@@ -292,6 +294,7 @@ function stepsOf(
 ): readonly HarmonyStep[] {
   const steps: HarmonyStep[] = [];
   let way: Way | undefined = last;
+  let next = Infinity;
   for (const { span, strong, outside } of stretches.toReversed()) {
     const candidate = candidates[way?.at ?? 0];
     if (!candidate) break;
@@ -299,7 +302,8 @@ function stepsOf(
     steps.unshift({
       chord: candidate.chord,
       onset: span.start,
-      duration: span.end - span.start,
+      // Over bars in which nothing sounds it goes on.
+      duration: (next === Infinity ? span.end : next) - span.start,
       // A stretch of two bars that was parted has its second chord in the second.
       bar: firstPlace(bars, ({ start }) => start > span.start + EPSILON) - 1,
       strong: strong.filter(isIn),
@@ -308,6 +312,7 @@ function stepsOf(
       isOther: !candidate.isAsked,
     });
     way = way?.before;
+    next = span.start;
   }
   return steps;
 }

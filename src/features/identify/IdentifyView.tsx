@@ -2,7 +2,7 @@ import { useStore } from "@nanostores/react";
 import { useEffect, useMemo, useState } from "react";
 import { printName, soundOf } from "@/core/pitch";
 import { allNotes } from "@/core/tune";
-import { readTunes, type TuneText as TextOfTune } from "@/formats";
+import type { TuneText as TextOfTune } from "@/formats";
 import { alternating, swapped, tuneScore } from "@/audio";
 import {
   $ready,
@@ -16,6 +16,7 @@ import {
   swapLive,
   toggle,
   tuneDocument,
+  readMusic,
 } from "@/session";
 import { useIncoming } from "@/session/useIncoming";
 import { useConventions } from "@/session/useConventions";
@@ -31,7 +32,7 @@ import { Candidates } from "./Candidates";
 import { bringBackCollection, openCollection, type Row, textOf } from "./collection";
 import { CollectionShow, useCollection } from "./CollectionShow";
 import { isRecording, noTune, onlyTextIn } from "./files";
-import { heardSwap, placesOf } from "./heard-tune";
+import { heardSwap, placesBySound } from "./heard-tune";
 import own from "./IdentifyView.module.css";
 import { $identifyPart, $way, IDENTIFY, setWay, showPart } from "./route";
 import { SelectedNote } from "./SelectedNote";
@@ -109,7 +110,7 @@ export function IdentifyView() {
     if (only === "several") await openCollection(files);
     else if ("source" in only) {
       // What holds no tune is refused, and what was worked on stays in front.
-      const { value: tunes, problems } = await readTunes(only);
+      const { value: tunes, problems } = await readMusic(only);
       if (tunes.some(({ tune }) => allNotes(tune).length > 0)) take(only);
       else setRefusal(problemText(problems[0] ?? noTune(file.name), only.source === "midi" ? "" : only.text));
     } else setRefusal(problemText(only, ""));
@@ -126,6 +127,11 @@ export function IdentifyView() {
   const shown = answer?.shown;
   // The staff draws its marks anew when these change.
   const pointedOnStaff = useMemo(() => shown && pointed && onStaff(shown, pointed), [shown, pointed]);
+  const bars = answer?.found.bars;
+  const heardAt = useMemo(
+    () => tune && placesBySound(tune, bars, byHand.without),
+    [tune, bars, byHand.without],
+  );
   const withoutOnStaff = useMemo(
     () => shown && new Set(onStaff(shown, [...byHand.without])),
     [shown, byHand.without],
@@ -320,7 +326,7 @@ export function IdentifyView() {
       {answer && homeMode && tune && (
         <ReasonPanel
           found={answer.found}
-          placesOf={(name) => placesOf(tune, name, answer.found.bars, byHand.without)}
+          placesOf={(name) => heardAt?.[soundOf(name)] ?? []}
           swap={swap}
           onSwap={hearSwap}
           onSave={save}

@@ -1,5 +1,6 @@
 import type { Problem } from "@/core/problem";
-import { type AbcPart, abcParts, decoded, openTuneFile, type TuneText } from "@/formats";
+import { type AbcPart, abcParts, decoded, type TuneText } from "@/formats";
+import { openTune } from "@/session";
 
 /** A score past this is not opened: no single one is longer. Books of ABC may be of any length. */
 const MOST_SCORE_BYTES = 16_000_000;
@@ -91,7 +92,7 @@ async function* textsRead(file: File): AsyncGenerator<TextInFile | Problem> {
     yield fault("file-too-large", file.name, MOST_SCORE_TEXT);
     return;
   }
-  const { value, problems } = await openTuneFile(new Uint8Array(await file.arrayBuffer()), file.name);
+  const { value, problems } = await openTune(file);
   yield value ? { text: value, from: 0, to: file.size } : (problems[0] ?? fault("kind-of-file", file.name));
 }
 

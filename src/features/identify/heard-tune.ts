@@ -1,19 +1,20 @@
 import type { Identification } from "@/core/identify";
-import { type Fifths, soundOf } from "@/core/pitch";
+import { soundOf } from "@/core/pitch";
 import { characteristicSwap, type Swap, type ComparedBy } from "@/core/scale";
 import { allNotes, type BarRange, type Tune } from "@/core/tune";
 
-/** Places at which a sound is heard, whatever it is called: in the bars that an answer is about, but for notes left out. */
-export const placesOf = (
+/** Places at which each sound is heard, 0 is C, whatever it is called: in the bars that an answer is about, but for notes left out. */
+export function placesBySound(
   tune: Tune,
-  name: Fifths,
   bars: BarRange | undefined,
   without: ReadonlySet<number>,
-): readonly number[] =>
-  allNotes(tune).flatMap(({ pitch, bar }, at) => {
-    const isIn = !bars || (bar >= bars.from && bar <= bars.to);
-    return isIn && !without.has(at) && soundOf(pitch.name) === soundOf(name) ? [at] : [];
-  });
+): readonly (readonly number[])[] {
+  const places = Array.from({ length: 12 }, (): number[] => []);
+  for (const [at, { pitch, bar }] of allNotes(tune).entries())
+    if ((!bars || (bar >= bars.from && bar <= bars.to)) && !without.has(at))
+      places[soundOf(pitch.name)]?.push(at);
+  return places;
+}
 
 /** The swap of the characteristic note, where the tune has that note: without it there would be nothing to hear. */
 export function heardSwap(

@@ -4,14 +4,13 @@ import { allNotes, excerptOf, type Tune } from "@/core/tune";
 import {
   engravingOf,
   type FileTune,
-  readTunes,
   sourceOfText,
   type TuneOrigin,
   type TuneSource,
   type TuneText,
   writeAbc,
 } from "@/formats";
-import { answering, tuneDocument } from "@/session";
+import { answering, readMusic, tuneDocument } from "@/session";
 
 /** A tune as read, what it is kept as, and the same as ABC for the engraver with its notes placed in that. */
 export interface ReadTune {
@@ -36,12 +35,14 @@ export interface ReadTunes {
 /** Typed or pasted text as it is worked on. */
 export const typedTune = (text: string, name: string) => ({ source: sourceOfText(text), text, name });
 
-/** Bars that are engraved at once of one voice; a longer tune shows its beginning. */
-const MOST_ENGRAVED = 160;
+/** Bars that are engraved of one voice; a longer tune shows its beginning, of which no more than can be drawn in a tenth of a second. */
+const [MOST_ENGRAVED, BEGINNING] = [160, 32];
 
 /** The same for a tune: each voice takes its room. */
-export const mostEngraved = ({ voices = [] }: Tune): number =>
-  Math.max(MOST_ENGRAVED / 4, Math.floor(MOST_ENGRAVED / Math.max(1, voices.length)));
+export function mostEngraved({ voices = [], bars }: Tune): number {
+  const share = 1 / Math.min(4, Math.max(1, voices.length));
+  return Math.floor((bars.length > MOST_ENGRAVED * share ? BEGINNING : MOST_ENGRAVED) * share);
+}
 
 /** One tune of a text, made ready for the staff. */
 export function readyTune(file: FileTune, { source, text }: Pick<TuneText, "source" | "text">): ReadTune {
@@ -86,7 +87,7 @@ const $asked = computed([$source, $text, $name, $origin], (source, text, name, o
   text.trim() === "" ? undefined : { source, text, name, origin },
 );
 
-const $read = answering($asked, async (asked) => ({ answer: await readTunes(asked) }));
+const $read = answering($asked, async (asked) => ({ answer: await readMusic(asked) }));
 
 /** The tunes of what is worked on, read anew when its text changes; the last ones stay until then. */
 export const $tunes = computed($read, (read): ReadTunes | undefined =>

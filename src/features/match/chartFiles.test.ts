@@ -1,9 +1,10 @@
 import { strToU8 } from "fflate";
 import { describe, expect, it, test } from "vitest";
 import { readChart } from "@/core/chord";
+import { readChartFile } from "@/formats";
 import { ENSEMBLES } from "@/core/instrument";
 import { midiOf } from "@/core/pitch";
-import { chartFile, readChartFile, SAVED_AS, type WrittenFor, writtenParts } from "./chartFiles";
+import { chartFile, fitting, SAVED_AS, type WrittenFor, writtenParts } from "./chartFiles";
 
 const TEXT = "[Gate]\n3/4 |: Em9 | A13/C# |1. D6 :|2. Cmaj7 ||";
 const chart = readChart(TEXT).value;
@@ -46,11 +47,11 @@ describe("a chart in a file", () => {
     };
     for (const as of ["chordpro", "text", "musicxml"] as const) {
       const saved = await file(as);
-      const { value, problems } = await readChartFile(saved.name, bytesOf(saved));
+      const { value, problems } = await readChartFile(bytesOf(saved), saved.name);
       expect([as, problems, played(value.text)]).toEqual([as, [], played(TEXT)]);
     }
     const xml = await file("musicxml");
-    expect((await readChartFile("x.xml", bytesOf(xml))).value.title).toBe("The gate, at dark!");
+    expect((await readChartFile(bytesOf(xml), "x.xml")).value.title).toBe("The gate, at dark!");
   });
 
   it("as MIDI has repeats and endings played out, in its meter and tempo, bass and chords apart", async () => {
@@ -109,13 +110,13 @@ describe("a chart in a file", () => {
     ["gate.txt", "just words here", "kind-of-file"],
     ["gate.txt", `| ${"C ".repeat(150_000)}|`, "file-too-large"],
   ])("%s with %j is refused", async (name, content, code) => {
-    const { value, problems } = await readChartFile(name, strToU8(content));
+    const { value, problems } = fitting(await readChartFile(strToU8(content), name), name);
     expect(problems.map((problem) => problem.code)).toContain(code);
     if (code !== "no-chords") expect(value.text).toBe("");
   });
 
   it("named .txt is ChordPro where it says so", async () => {
-    const { value } = await readChartFile("gate.txt", strToU8("{title: Gate}\n[Em9]Lanterns"));
+    const { value } = await readChartFile(strToU8("{title: Gate}\n[Em9]Lanterns"), "gate.txt");
     expect(value.title).toBe("Gate");
   });
 });

@@ -1,22 +1,15 @@
 import { type Chart, quartersOf } from "@/core/chord";
 import { type Ensemble, ENSEMBLES, laidOut } from "@/core/instrument";
 import { midiOf } from "@/core/pitch";
-import type { Problem, Reading } from "@/core/problem";
 import {
-  decoded,
   type FileChart,
-  fileKind,
-  HEAD_BYTES,
   type MidiPart,
-  readChordPro,
-  readMidiChords,
-  readMusicXml,
-  readPlainChart,
   writeChordPro,
   writeMidi,
   writeMusicXml,
   type WrittenPart,
 } from "@/formats";
+import type { Reading } from "@/core/problem";
 import { beatOf, chartScore, MIDI_PROGRAMS, partInQuarters } from "@/audio";
 import { $partSounds, arranged } from "@/session";
 import { MOST_CHART_TEXT } from "@/storage";
@@ -25,36 +18,14 @@ import { ENSEMBLE_PART_TEXT, PART_TEXT } from "@/words";
 /** Endings of files that charts are read from. */
 export const CHART_FILES = ".cho,.crd,.chopro,.chordpro,.pro,.txt,.musicxml,.mxl,.xml,.mid,.midi";
 
-/**
- * Reads a chart from a file, by what is in it. Never throws; a file of another kind says so.
- *
- * @example (await readChartFile("gate.cho", bytes)).value.text
- */
-export async function readChartFile(name: string, bytes: Uint8Array): Promise<Reading<FileChart>> {
-  const read = await readByKind(name, bytes);
-  if (read.value.text.length <= MOST_CHART_TEXT) return read;
-  return {
-    value: { title: "", text: "" },
-    problems: [{ code: "file-too-large", offset: 0, length: 0, found: name }],
-  };
-}
-
-async function readByKind(name: string, bytes: Uint8Array): Promise<Reading<FileChart>> {
-  switch (fileKind(bytes.subarray(0, HEAD_BYTES), name)) {
-    case "chordpro":
-      return readChordPro(decoded(bytes));
-    case "chart":
-      return readPlainChart(decoded(bytes));
-    case "musicxml":
-      return readMusicXml(bytes);
-    case "midi":
-      return readMidiChords(bytes);
-    default: {
-      const problem: Problem = { code: "kind-of-file", offset: 0, length: 0, found: name };
-      return { value: { title: "", text: "" }, problems: [problem] };
-    }
-  }
-}
+/** A chart that can be held; what is longer than any is refused. */
+export const fitting = (read: Reading<FileChart>, name: string): Reading<FileChart> =>
+  read.value.text.length <= MOST_CHART_TEXT
+    ? read
+    : {
+        value: { title: "", text: "" },
+        problems: [{ code: "file-too-large", offset: 0, length: 0, found: name }],
+      };
 
 /** What a chart is saved as. */
 export const SAVED_AS = ["chordpro", "text", "musicxml", "midi"] as const;

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import type { Problem } from "@/core/problem";
 import { MOST_FILE_BYTES } from "@/kit/files";
-import { chartDocument, openIn } from "@/session";
-import { readChartFile } from "./chartFiles";
+import { chartDocument, openChart, openIn } from "@/session";
+import { fitting } from "./chartFiles";
 import { MATCH } from "./route";
 
 /**
@@ -20,7 +20,7 @@ export function useChartFile(onRead: (isRead: boolean) => void) {
             value: { title: "", text: "" },
             problems: [{ code: "file-too-large", offset: 0, length: 0, found: file.name } as const],
           }
-        : await readChartFile(file.name, new Uint8Array(await file.arrayBuffer()));
+        : fitting(await openChart(file), file.name);
     setProblems(read.problems);
     if (read.value.text !== "") take(read.value.text, read.value.title || nameOf(file));
     onRead(read.problems.length === 0);

@@ -1,8 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import { allNotes } from "@/core/tune";
-import { openTuneFile, readTunes } from "@/formats";
-import { $place, openToReshape, placeOf } from "@/session";
+import { $place, openToReshape, openTune, placeOf, readMusic } from "@/session";
 import { useIncoming } from "@/session/useIncoming";
 import { PartTabs } from "@/shell/frame/PartTabs";
 import { MOST_FILE_BYTES } from "@/kit/files";
@@ -28,12 +27,9 @@ export function ReshapeView() {
   const [refusal, setRefusal] = useState<string>();
   const [isTyping, setTyping] = useState(false);
   const takeFile = async (file: File) => {
-    const read =
-      file.size <= MOST_FILE_BYTES
-        ? (await openTuneFile(new Uint8Array(await file.arrayBuffer()), file.name)).value
-        : undefined;
+    const read = file.size <= MOST_FILE_BYTES ? (await openTune(file)).value : undefined;
     // What holds no tune is refused, and what was worked on stays in front.
-    const hasNotes = read && (await readTunes(read)).value.some((each) => allNotes(each.tune).length > 0);
+    const hasNotes = read && (await readMusic(read)).value.some((each) => allNotes(each.tune).length > 0);
     setRefusal(hasNotes ? undefined : NO_NOTES_IN_FILE);
     if (read && hasNotes) openToReshape(read);
   };

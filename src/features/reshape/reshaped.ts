@@ -4,9 +4,8 @@ import { fifthsOf, maybePitch, printName } from "@/core/pitch";
 import { type Recipe, relativeHome, reshape, type Reshaped } from "@/core/reshape";
 import { type HomeMode, mode as modeById, type Mode } from "@/core/scale";
 import { allNotes, type Tune } from "@/core/tune";
-import { readTunes } from "@/formats";
 import { keyRange } from "@/audio";
-import { $lineSound, answering, reshapeDocument } from "@/session";
+import { $lineSound, answering, readMusic, reshapeDocument } from "@/session";
 import type { RecipeValue } from "@/storage";
 
 const { $value } = reshapeDocument;
@@ -20,7 +19,7 @@ const $asked = computed([$source, $text, $name], (source, text, name) =>
 );
 
 /** What the text was read as: its tunes, and what in it was not understood. */
-export const $read = answering($asked, async (asked) => ({ answer: await readTunes(asked) }));
+export const $read = answering($asked, async (asked) => ({ answer: await readMusic(asked) }));
 
 /** The tune that is reshaped: the first of the text that has notes. */
 export const $tune = computed($read, (read): Tune | undefined =>

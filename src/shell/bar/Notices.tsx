@@ -3,6 +3,7 @@ import { useEffect, useState } from "react";
 import {
   $addressNotices,
   $copies,
+  $reading,
   $stageBefore,
   $storage,
   $unopened,
@@ -14,6 +15,7 @@ import { saveBackup } from "@/shell/shelf";
 import { Button } from "@/kit/controls";
 import {
   noticeText,
+  readingText,
   unsavedText,
   STORAGE_SILENT,
   STAGE_CHANGED,
@@ -34,6 +36,7 @@ export function Notices() {
   const { failing } = useStore(saving.$state);
   const storage = useStore($storage);
   const jobFailed = useStore($jobFailed);
+  const reading = useStore($reading);
   const count = useStore(aside.$new);
   const [seen, setSeen] = useState(0);
   const isDismissable =
@@ -45,9 +48,14 @@ export function Notices() {
     unopened !== undefined;
   const isFailing = failing.size > 0 || storage === "silent";
   useWarning(failing.size > 0);
-  if (!isDismissable && !isFailing) return null;
+  if (!isDismissable && !isFailing && !reading) return null;
   return (
     <div className={styles.notices} role="status">
+      {reading && (
+        <p>
+          {readingText(reading.name)} <Button onClick={reading.cancel}>Cancel</Button>
+        </p>
+      )}
       {storage === "silent" && <p>{STORAGE_SILENT}</p>}
       {failing.size > 0 && (
         <p>

@@ -1,0 +1,83 @@
+import { atom } from "nanostores";
+import type { Problem, Reading } from "@/core/problem";
+import type { FileChart, FileTune, TuneText } from "@/formats";
+import { openTuneAway, type Outcome, readChartAway, readTunesAway } from "@/workers";
+
+/** A file that is being read, and how to stop that. */
+interface UnderWay {
+  readonly name: string;
+  readonly cancel: () => void;
+}
+
+/** What is being read for longer than a moment. */
+export const $reading = atom<UnderWay | undefined>();
+
+/** Text of so many letters, or a file of so many bytes, is read in less than a frame. */
+const SHORT = 12_000;
+/** A reading that takes longer is told, and one that takes much longer is stopped. In milliseconds. */
+const [A_MOMENT, TOO_LONG] = [400, 60_000];
+
+/** Reads in a worker. Undefined where no worker can be had. */
+async function away<R>(
+  name: string,
+  none: R,
+  job: (signal: AbortSignal) => Promise<Outcome<Reading<R>>>,
+): Promise<Reading<R> | undefined> {
+  const stopping = new AbortController();
+  const own: UnderWay = { name, cancel: () => stopping.abort("reading-stopped") };
+  const telling = setTimeout(() => $reading.set(own), A_MOMENT);
+  const limit = setTimeout(() => stopping.abort("reading-too-long"), TOO_LONG);
+  const outcome = await job(stopping.signal);
+  clearTimeout(telling);
+  clearTimeout(limit);
+  if ($reading.get() === own) $reading.set(undefined);
+  if ("answer" in outcome) return outcome.answer;
+  if (outcome.none === "failed") return undefined;
+  const code = stopping.signal.reason as "reading-stopped" | "reading-too-long";
+  const problem: Problem = { code, offset: 0, length: 0, found: name };
+  return { value: none, problems: [problem] };
+}
+
+/** The last that was read: whoever asks for the same text again gets the same tunes. */
+let last: { readonly text: TuneText; readonly tunes: Promise<Reading<readonly FileTune[]>> } | undefined;
+
+/** Reads music into tunes: a short text at once, a longer one in a worker, with a limit and a way to stop it. Never throws. */
+export function readMusic(text: TuneText): Promise<Reading<readonly FileTune[]>> {
+  const isSame =
+    last?.text.text === text.text && last.text.source === text.source && last.text.name === text.name;
+  if (last && isSame) return last.tunes;
+  const tunes = readAnew(text);
+  last = { text, tunes };
+  // What was stopped is read when it is asked for again.
+  void tunes.then(({ value }) => {
+    if (value.length === 0 && last?.tunes === tunes) last = undefined;
+  });
+  return tunes;
+}
+
+async function readAnew({ source, text, name }: TuneText) {
+  const asked = { source, text, name };
+  const read =
+    text.length > SHORT ? await away(name, [], (signal) => readTunesAway(asked, signal)) : undefined;
+  return read ?? (await import("@/formats")).readTunes(asked);
+}
+
+/** Opens a file of tunes by what it holds. Never throws on what is in it. */
+export async function openTune(file: File): Promise<Reading<TuneText | undefined>> {
+  const bytes = async () => new Uint8Array(await file.arrayBuffer());
+  const own = await bytes();
+  const opened =
+    own.length > SHORT
+      ? await away(file.name, undefined, (signal) => openTuneAway(own, file.name, signal))
+      : undefined;
+  return opened ?? (await import("@/formats")).openTuneFile(await bytes(), file.name);
+}
+
+/** Reads the chords of a file. Never throws on what is in it. */
+export async function openChart(file: File): Promise<Reading<FileChart>> {
+  const bytes = async () => new Uint8Array(await file.arrayBuffer());
+  const own = await bytes();
+  const none: FileChart = { title: "", text: "" };
+  const opened = await away(file.name, none, (signal) => readChartAway(own, file.name, signal));
+  return opened ?? (await import("@/formats")).readChartFile(await bytes(), file.name);
+}
