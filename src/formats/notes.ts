@@ -1,4 +1,4 @@
-import { type Fifths, maybeFifths, midiOf, type Pitch } from "@/core/pitch";
+import { maybeFifths, nearestOctave, type Pitch } from "@/core/pitch";
 import type { Problem, Reading } from "@/core/problem";
 import { barLength, type FoundBar, type Meter, numberBars, type Tune, type TuneNote } from "@/core/tune";
 
@@ -112,14 +112,6 @@ function quarters(text: string): number | undefined {
   const found = /^(\d+(?:\.\d+)?)(?:\/(\d+))?$/.exec(text);
   const value = found ? Number(found[1]) / Number(found[2] ?? 1) : NaN;
   return value > 0 && value <= MOST_LENGTH ? value : undefined;
-}
-
-function nearestOctave(name: Fifths, before: Pitch): Pitch {
-  const away = (octave: number) => Math.abs(midiOf({ name, octave }) - midiOf(before));
-  const octave = [before.octave - 1, before.octave, before.octave + 1].reduce((best, next) =>
-    away(next) < away(best) ? next : best,
-  );
-  return { name, octave };
 }
 
 /** The meter that most bars fill: in quarters where they come out whole, in eighths where they do not. */

@@ -21,6 +21,8 @@ const FINEST = 48;
 interface WrittenAs {
   readonly clef?: "treble" | "bass" | "treble-8" | "bass-8" | undefined;
   readonly octavesUp?: number;
+  /** What stands under each note of the melody: a syllable. */
+  readonly words?: (note: TuneNote) => string;
   /** Every bar on one line, however long it grows. */
   readonly onOneLine?: boolean;
 }
@@ -112,7 +114,7 @@ const signatureOf = (key: HomeMode | undefined): ReadonlyMap<string, number> =>
 function music(
   tune: Tune,
   voice: number,
-  { octavesUp = 0, onOneLine = false }: WrittenAs,
+  { octavesUp = 0, onOneLine = false, words }: WrittenAs,
   from: number,
   places: Places,
 ): string {
@@ -123,6 +125,8 @@ function music(
   const keys = new Map(tune.keys?.map((key) => [key.bar, key]));
   let signature = signatureOf(tune.keys?.[0]);
   const lines: string[] = [];
+  /** What stands under the notes of the line under way. */
+  let line: string[] = [];
   let text = "";
   let before = from;
   const put = (more: string) => {
@@ -162,6 +166,8 @@ function music(
         written({ name, octave: octave + octavesUp }, inBar, signature),
       );
       put((heads.length === 1 ? (heads[0] ?? "") : `[${heads.join("")}]`) + length(nominal));
+      const [top] = piece.notes;
+      if (words && voice === 0 && top) line.push(piece.goesOn ? "*" : words(top));
       if (piece.isTied) put("-");
       if (!piece.goesOn)
         for (const note of piece.notes) places.set(note, { from: start, to: before + text.length });
@@ -171,7 +177,12 @@ function music(
     }
     put(symbolsUntil(end) + rest(end - time) + lineAfter(tune.bars, at));
     const isLineEnd = !onOneLine && (at + 1) % perLine === 0;
-    put(isLineEnd && at < tune.bars.length - 1 ? "\n" : " ");
+    const isLast = at === tune.bars.length - 1;
+    if (line.length > 0 && (isLineEnd || isLast)) {
+      put(`\nw: ${line.join(" ")}`);
+      line = [];
+    }
+    put(isLineEnd && !isLast ? "\n" : " ");
     // Texts that only grow are slow to add to: what is finished is put by.
     before += text.length;
     lines.push(text);

@@ -11,9 +11,13 @@ import {
 import { NOTE_NAMINGS } from "@/core/pitch";
 import { ANALYSIS_KINDS } from "@/core/progression";
 import { COMPARISONS, FAMILIES, REFERENCE_CONVENTIONS, USUAL_FAMILIES } from "@/core/scale";
+import { TUNE_SOURCES } from "@/formats/tune-source";
 import { modeId } from "./fields";
 import { strings } from "./saved";
 import { type Fields, isFields } from "./versioned";
+
+/** A model tune is one that is known by heart. */
+const MOST_MODEL_TEXT = 20_000;
 
 /** The version of the settings written now. */
 export const SETTINGS_VERSION = 3;
@@ -157,6 +161,15 @@ const settings = z.object({
   /** The legend stands on the screen until it is dismissed, and so do the first things to try. */
   legend: z.boolean().catch(true),
   firstSteps: z.boolean().catch(true),
+  /** The tune that the user knows by heart, heard in Ear in whatever mode is asked. */
+  modelTune: z
+    .object({
+      title: z.string().max(240),
+      source: z.enum(TUNE_SOURCES),
+      text: z.string().max(MOST_MODEL_TEXT),
+    })
+    .optional()
+    .catch(undefined),
   /** Memory lines by the id of the family whose names they order. */
   memory: z.record(z.string().max(64), z.string().max(300)).catch({}),
   ...stage,

@@ -9,7 +9,7 @@ import {
   type Rung,
 } from "@/core/reshape";
 import { type HomeMode, thirdOf } from "@/core/scale";
-import type { Tune } from "@/core/tune";
+import type { Meter, OddBar, Tune } from "@/core/tune";
 import { pitchText } from "./identify";
 import {
   capital,
@@ -243,3 +243,35 @@ export const reshapedStaffText = (title: string, homeMode: HomeMode, notes: numb
 
 export const noRelativeText = (from: HomeMode, to: HomeMode): string =>
   `${capital(modeText(to.mode))} isn’t a mode of the same parent scale as ${modeText(from.mode)}, so home stays.`;
+
+export const METER_TEXT = ({ beats, unit }: Meter): string => `${beats}/${unit}`;
+
+export const NOTE_VALUE_TEXT = {
+  "1": "whole",
+  "2": "half",
+  "4": "quarter",
+  "8": "eighth",
+  "6": "16th",
+} as const;
+
+export const WRITE_HELP =
+  "On the staff, A to G write notes and Z a rest; 1 2 4 8 6 set the note value, a period the dot, 3 triplets. ← → move, ↑ ↓ change the note, # and - raise and lower it. The stage and a keyboard write too.";
+
+/** A staff that is written on, in words. */
+export const WRITE_STAFF_TEXT = (notes: number, key: string | undefined): string =>
+  `The tune as you write it: ${countText(notes, "note")}${key === undefined ? "" : `, key of ${key}`}`;
+
+export const tooLongToWrite = (bars: number): string =>
+  `The staff can be written on up to ${bars} bars. Change this tune in the text.`;
+
+/** A bar that doesn't add up, in beats of the meter. */
+export function oddBarText({ number, length, whole }: OddBar, meter: Meter): string {
+  const beats = (quarters: number) => {
+    const count = Math.round(((quarters * meter.unit) / 4) * 100) / 100;
+    return `${count} ${count === 1 ? "beat" : "beats"}`;
+  };
+  return `Bar ${number} has ${beats(length)}. The meter ${METER_TEXT(meter)} asks for ${beats(whole)}.`;
+}
+
+/** The user's model tune among others. */
+export const modelTuneName = (title: string): string => `${title || "Tune"} (your model tune)`;

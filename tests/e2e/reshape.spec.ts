@@ -137,3 +137,45 @@ test("what holds no notes is refused, and what was worked on stays; a bad bar is
   await page.getByLabel("The tune, as ABC or note names").press("Control+z");
   await expect(page.getByText("Tissue Moon").first()).toBeVisible();
 });
+
+test("a tune is written on the staff by keys, the stage and a keyboard; the text follows, and the staff the text", async ({
+  page,
+}) => {
+  const seen = watch(page);
+  await open(page, "/reshape");
+  const staff = page.getByRole("region", { name: "Staff" });
+  const text = page.getByLabel("The tune, as ABC or note names");
+  await staff.focus();
+  for (const key of ["d", "e", "8", "f", "g", "4", "a", "z"]) await page.keyboard.press(key);
+  await expect(text).toHaveValue(/\nD2 E2 FG A2 \| z2/u);
+  await expect(page.getByRole("img", { name: "The tune as you write it: five notes" })).toBeVisible();
+  // The note before the cursor changes; what was written is erased, and both are undone.
+  await page.keyboard.press("Backspace");
+  await page.keyboard.press("#");
+  await expect(text).toHaveValue(/FG \^A2/u);
+  await page.keyboard.press("Backspace");
+  await expect(text).toHaveValue(/D2 E2 FG \|\]/u);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(text).toHaveValue(/FG \^A2/u);
+  // The stage and the simulated keyboard write where the cursor is.
+  await page.getByText("Keyboard", { exact: true }).click();
+  await page.getByRole("group", { name: "Keys of the simulated keyboard" }).getByLabel("D5").click();
+  await expect(text).toHaveValue(/FG \^A2 \| d2/u);
+  // The text is changed by hand: the staff has it.
+  await text.fill("X:1\nL:1/4\nM:3/4\nK:DDor\nD E F | G A B c | d3 |]");
+  await expect(page.getByRole("img", { name: "The tune as you write it: eight notes, key of D" })).toBeVisible();
+  await expect(page.getByText("Bar 2 has 4 beats. The meter 3/4 asks for 3 beats.")).toBeVisible();
+  await page.getByLabel("Meter").selectOption("4/4");
+  await expect(text).toHaveValue(/M:4\/4/u);
+  await expect(page.getByText(/^Bar 2 has/u)).toBeHidden();
+  await page.getByRole("button", { name: "Write" }).click();
+  await expect(page.getByRole("img", { name: /^The tune as you write it/u })).toBeHidden();
+  // A tune known by heart goes to Ear.
+  await page.getByRole("link", { name: "All modes" }).click();
+  await page.getByRole("button", { name: "My model tune" }).click();
+  await page.getByRole("link", { name: "Ear" }).click();
+  await page.getByRole("link", { name: "Exam" }).click();
+  await page.getByText("in a tune", { exact: true }).click();
+  await expect(page.getByText(/^Tune, no 7|^Tune/u).first()).toBeVisible();
+  expect(seen).toEqual([]);
+});

@@ -4,6 +4,7 @@ import {
   accidentalsOf,
   fifthsFrom,
   type Fifths,
+  modulo,
   type NameForm,
   printName,
   soundOf,
@@ -25,6 +26,26 @@ export function midiOf({ name, octave }: Pitch): number {
 export function pitchAt(midi: number, name: Fifths): Pitch {
   return { name, octave: Math.floor((midi - accidentalsOf(name)) / 12) - 1 };
 }
+
+/**
+ * A name in the octave that is nearest to another pitch.
+ *
+ * @example nearestOctave(5, { name: 0, octave: 4 }) // B3: a half step below C4
+ */
+export function nearestOctave(name: Fifths, to: Pitch): Pitch {
+  const away = (octave: number) => Math.abs(midiOf({ name, octave }) - midiOf(to));
+  const octave = [to.octave - 1, to.octave, to.octave + 1].reduce((best, next) =>
+    away(next) < away(best) ? next : best,
+  );
+  return { name, octave };
+}
+
+/**
+ * The place of a pitch on the staff, counted in lines and spaces: C4 is 28, and its accidental doesn't matter.
+ *
+ * @example staffPlace({ name: 7, octave: 4 }) === staffPlace({ name: 0, octave: 4 }) // C♯4 and C4 stand in one place
+ */
+export const staffPlace = ({ name, octave }: Pitch): number => modulo(name * 4, 7) + 7 * octave;
 
 /** The pitch as text: {6, 4} → "F#4" or "F♯4". */
 export function printPitch(pitch: Pitch, form: NameForm = "ascii"): string {

@@ -7,6 +7,7 @@ import {
   modulo,
   type Pitch,
   pitchAt,
+  staffPlace,
 } from "../pitch";
 import type { HomeMode, Mode } from "../scale";
 
@@ -54,9 +55,6 @@ export function movedInterval(interval: Interval, from: Mode, to: Mode): MovedIn
   const target = nearestForm(formsOf(to, degree), base);
   return { interval: target === undefined ? undefined : target + interval - base, base, isChromatic };
 }
-
-/** Places on the staff from the C below C0 on: one to a letter. */
-const staffPlace = ({ name, octave }: Pitch): number => modulo(name * 4, 7) + 7 * octave;
 
 const atStaffPlace = (place: number, name: Fifths): Pitch => ({
   name,

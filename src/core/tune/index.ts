@@ -8,3 +8,4 @@ export * from "./laid-out";
 export * from "./quantise";
 export * from "./heard-line";
 export * from "./played";
+export * from "./edit";

@@ -2,7 +2,7 @@ import { useStore } from "@nanostores/react";
 import { type ReactNode, useState } from "react";
 import { familyOf, mode as modeById, USUAL_FAMILIES, FAMILIES } from "@/core/scale";
 import { cardsOf, QUESTIONS, REGISTERS, TEXTURES } from "@/core/training";
-import { $toSave, openFiles, shelf } from "@/session";
+import { $settings, $toSave, openFiles, shelf } from "@/session";
 import type { ExamValue } from "@/storage";
 import {
   Button,
@@ -34,12 +34,13 @@ import {
   NOTHING_TO_ASK,
   QUESTION_NAME,
   TEXTURE_NAME,
+  modelTuneName,
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { EAR, examDocument, flipped, flipQuestion, flipTexture, readExam, writeExam } from "./exam";
 import { $shownResult, readResult } from "./result";
 import { beginExam } from "./run";
-import { examTuneValue, lackedBy, tuneForExam, type TuneOffered, tunesOffered } from "./tunes";
+import { examTuneValue, lackedBy, MODEL_TUNE, tuneForExam, type TuneOffered, tunesOffered } from "./tunes";
 import styles from "./Ear.module.css";
 
 /** An exam put together by hand: what is asked, about which modes, how it is heard, how it goes. */
@@ -120,7 +121,15 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
               <Toggle
                 key={each}
                 isOn={exam.textures.includes(each)}
-                onChange={() => change(flipTexture(exam, each))}
+                onChange={() => {
+                  change(flipTexture(exam, each));
+                  // Whoever knows a tune by heart hears that one first.
+                  const { modelTune } = $settings.get();
+                  if (each === "tune" && modelTune && exam.tunes.length === 0)
+                    void tuneForExam({ ...modelTune, id: MODEL_TUNE }).then(
+                      (made) => made && change({ tunes: [examTuneValue(made)] }),
+                    );
+                }}
               >
                 {TEXTURE_NAME[each]}
               </Toggle>
@@ -232,7 +241,8 @@ const MOST_TUNES = 20;
 
 /** The tunes that questions are heard in, each told with what it lacks. */
 function TunesRow({ exam }: { readonly exam: ExamValue }) {
-  const offered = tunesOffered(useStore(shelf.$saved));
+  const { modelTune } = useStore($settings);
+  const offered = tunesOffered(useStore(shelf.$saved), modelTune);
   const [refused, setRefused] = useState<string>();
   const { change } = examDocument;
   const titles = new Set(exam.tunes.map(({ title }) => title));
@@ -256,7 +266,7 @@ function TunesRow({ exam }: { readonly exam: ExamValue }) {
       ))}
       {others.slice(0, MOST_TUNES).map((tune) => (
         <Toggle key={tune.id} isOn={false} onChange={() => void put(tune)}>
-          {tune.title}
+          {tune.id === MODEL_TUNE ? modelTuneName(tune.title) : tune.title}
         </Toggle>
       ))}
       <small>{TUNES_SAY}</small>

@@ -4,7 +4,7 @@ import { mode as modeById } from "@/core/scale";
 import { type ExamTune, examTune } from "@/core/training";
 import { DEMO_TUNES } from "@/demo";
 import { readTunes, type TuneText } from "@/formats";
-import type { ExamValue, Saved } from "@/storage";
+import type { ExamValue, Saved, Settings } from "@/storage";
 
 /** Something that can be read as a tune. */
 export interface TuneOffered extends Pick<TuneText, "source" | "text"> {
@@ -12,11 +12,17 @@ export interface TuneOffered extends Pick<TuneText, "source" | "text"> {
   readonly title: string;
 }
 
-/** The tunes that an exam can be heard in: those on the Shelf, and the demo's that aren't there. */
-export function tunesOffered(shelf: readonly Saved[]): readonly TuneOffered[] {
+/** What the user's model tune goes by among the tunes that are offered. */
+export const MODEL_TUNE = "model-tune";
+
+/** The tunes that an exam can be heard in: the user's model tune, those on the Shelf, and the demo's that aren't there. */
+export function tunesOffered(shelf: readonly Saved[], model: Settings["modelTune"]): readonly TuneOffered[] {
   const own = shelf.flatMap((each) => (each.kind === "tune" && each.deletedAt === undefined ? [each] : []));
   const ids = new Set(own.map(({ id }) => id));
-  return [...own, ...DEMO_TUNES.filter(({ id }) => !ids.has(id))];
+  const others = [...own, ...DEMO_TUNES.filter(({ id }) => !ids.has(id))];
+  return model
+    ? [{ ...model, id: MODEL_TUNE }, ...others.filter(({ title }) => title !== model.title)]
+    : others;
 }
 
 /** Bars of a longer piece that are listened to. */

@@ -6,7 +6,8 @@ import { Button, FileButton } from "@/kit/controls";
 import { DocumentTools } from "@/shell/documents";
 import { EMPTY_RESHAPE, RESHAPE_ASKS } from "@/words";
 import view from "@/shell/frame/View.module.css";
-import { TuneField, type Typing } from "./TuneField";
+import type { Typing } from "./TuneField";
+import { WriteTune } from "./WriteTune";
 import styles from "./Reshape.module.css";
 
 interface EmptyShowProps extends Typing {
@@ -22,7 +23,7 @@ export const TUNE_ACCEPT =
 const MOST_OFFERED = 24;
 
 /** Before there is a tune: it is typed, opened from a file, or taken from the Shelf. */
-export function EmptyShow({ tabs, refusal, isTyping, onTyping }: EmptyShowProps) {
+export function EmptyShow({ tabs, refusal, typing, onTyping }: EmptyShowProps) {
   const saved = useStore(shelf.$saved);
   const isReady = useStore($ready);
   const own = saved.flatMap((each) => (each.kind === "tune" && each.deletedAt === undefined ? [each] : []));
@@ -40,7 +41,7 @@ export function EmptyShow({ tabs, refusal, isTyping, onTyping }: EmptyShowProps)
           </FileButton>
         </div>
         {refusal !== undefined && <p role="alert">{refusal}</p>}
-        <TuneField rows={8} takesFocus={isTyping} onType={() => onTyping(true)} />
+        <WriteTune typing={typing} onTyping={onTyping} />
         <p className={styles.tries}>
           <span>{EMPTY_RESHAPE}</span>
           {offered.map(({ id, title, source, text }) => (

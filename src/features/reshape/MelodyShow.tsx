@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useMemo, useState } from "react";
 import type { Identification } from "@/core/identify";
-import { fifthsOf, printName } from "@/core/pitch";
+import { fifthsOf, printName, staffPlace } from "@/core/pitch";
 import { characteristicOn, familyOf } from "@/core/scale";
 import { soundOf } from "@/core/pitch";
 import { allNotes, excerptOf, type Tune } from "@/core/tune";
@@ -21,6 +21,7 @@ import {
   noteText,
   RESHAPE_SHEET,
   reshapedStaffText,
+  solfegeNote,
   versionName,
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
@@ -39,7 +40,8 @@ import {
   fromValue,
 } from "./reshaped";
 import { SetNote } from "./SetNote";
-import { TuneField, type Typing } from "./TuneField";
+import type { Typing } from "./TuneField";
+import { WriteTune } from "./WriteTune";
 import styles from "./Reshape.module.css";
 
 interface MelodyShowProps extends Typing {
@@ -61,7 +63,7 @@ const TABLATURE: Readonly<Record<string, Tablature>> = {
 };
 
 /** A tune in another mode: on its staff, with what changed, its chords and its versions. */
-export function MelodyShow({ tabs, refusal, tune, found, isTyping, onTyping }: MelodyShowProps) {
+export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: MelodyShowProps) {
   const conventions = useConventions();
   const shown = useStore($shown) ?? tune;
   const worked = useStore($worked);
@@ -72,6 +74,7 @@ export function MelodyShow({ tabs, refusal, tune, found, isTyping, onTyping }: M
   const [chosen, setChosen] = useState<number>();
   const [isExporting, setExporting] = useState(false);
   const [isPrinting, setPrinting] = useState(false);
+  const [hasSyllables, setSyllables] = useState(false);
   const instrument = useStore($instrument);
   const value = useStore(reshapeDocument.$value);
   const from = fromOf(recipe, found);
@@ -88,8 +91,11 @@ export function MelodyShow({ tabs, refusal, tune, found, isTyping, onTyping }: M
     () =>
       writeAbc(
         shown.bars.length > MOST_ENGRAVED ? excerptOf(shown, { from: 0, to: MOST_ENGRAVED - 1 }) : shown,
+        hasSyllables
+          ? { words: ({ pitch }) => solfegeNote(pitch.name, homeMode, conventions.syllables) }
+          : {},
       ),
-    [shown],
+    [shown, hasSyllables, homeMode, conventions.syllables],
   );
   // Of a long tune only the beginning is engraved: what lies beneath the melody stands so much further to the front.
   const melody = engraved.tune.notes.length;
@@ -101,6 +107,20 @@ export function MelodyShow({ tabs, refusal, tune, found, isTyping, onTyping }: M
         : places.flatMap((place, nth) =>
             worked.changes[place]?.isMoved === true ? [nth < melody ? nth : nth - cut] : [],
           ),
+    [isOriginal, worked, places, melody, cut],
+  );
+  // Where each changed note stood before, in places of the staff from where it stands now.
+  const outlines = useMemo(
+    () =>
+      new Map(
+        isOriginal || !worked
+          ? []
+          : places.flatMap((place, nth): [number, number][] => {
+              const change = worked.changes[place];
+              if (change?.after === undefined || !change.isMoved) return [];
+              return [[nth < melody ? nth : nth - cut, staffPlace(change.before) - staffPlace(change.after)]];
+            }),
+      ),
     [isOriginal, worked, places, melody, cut],
   );
   const lit = useMemo(() => {
@@ -212,8 +232,15 @@ export function MelodyShow({ tabs, refusal, tune, found, isTyping, onTyping }: M
           )}
           <DocumentTools document={reshapeDocument} name="tune" />
           <span className={view.right}>
-            <Button kind="quiet" aria-pressed={isTyping} onClick={() => onTyping(!isTyping)}>
-              Text
+            <Button kind="quiet" aria-pressed={hasSyllables} onClick={() => setSyllables(!hasSyllables)}>
+              Solfège
+            </Button>
+            <Button
+              kind="quiet"
+              aria-pressed={typing !== undefined}
+              onClick={() => onTyping(typing ? undefined : "staff")}
+            >
+              Write
             </Button>
             <FileButton
               kind="quiet"
@@ -232,20 +259,24 @@ export function MelodyShow({ tabs, refusal, tune, found, isTyping, onTyping }: M
           </span>
         </div>
         {refusal !== undefined && <p role="alert">{refusal}</p>}
-        {isTyping && <TuneField rows={6} takesFocus />}
         <div className={styles.scroll}>
-          <Staff
-            tune={engraved.tune}
-            text={engraved.text}
-            characteristic={lit}
-            phraseEnds={NONE}
-            pointed={changed}
-            bars={recipe.bars}
-            chosen={chosen}
-            onChoose={setChosen}
-            onBars={(bars) => changeRecipe({ bars })}
-            label={reshapedStaffText(title, homeMode, allNotes(engraved.tune).length)}
-          />
+          {typing ? (
+            <WriteTune typing={typing} onTyping={onTyping} />
+          ) : (
+            <Staff
+              tune={engraved.tune}
+              text={engraved.text}
+              characteristic={lit}
+              phraseEnds={NONE}
+              pointed={changed}
+              outlines={outlines}
+              bars={recipe.bars}
+              chosen={chosen}
+              onChoose={setChosen}
+              onBars={(bars) => changeRecipe({ bars })}
+              label={reshapedStaffText(title, homeMode, allNotes(engraved.tune).length)}
+            />
+          )}
           <div className={styles.note} role="status">
             {chosenPlace !== undefined && worked && !isOriginal && worked.changes[chosenPlace] && (
               <SetNote change={worked.changes[chosenPlace]} tune={tune} from={from} to={worked.to} />

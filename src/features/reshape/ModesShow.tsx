@@ -6,7 +6,7 @@ import { brightness } from "@/core/scale";
 import { allNotes, excerptOf, type Tune } from "@/core/tune";
 import { writeAbc } from "@/formats";
 import { chordedScore, oneAfterAnother } from "@/audio";
-import { $mark, $playing, reshapeDocument, toggle } from "@/session";
+import { $mark, $playing, $settings, changeSettings, reshapeDocument, toggle } from "@/session";
 import { useConventions } from "@/session/useConventions";
 import { useKeys } from "@/session/useKeys";
 import { Button, Choice, NumberField } from "@/kit/controls";
@@ -56,7 +56,10 @@ export function ModesShow({ tabs, refusal, tune, found }: ModesShowProps) {
     tune.notes.map(({ pitch }) => pitch.name - from.home),
     from.mode,
   );
-  const title = tune.title || reshapeDocument.$value.get().name;
+  const document = useStore(reshapeDocument.$value);
+  const title = tune.title || document.name;
+  const { modelTune } = useStore($settings);
+  const isModel = modelTune?.text === document.text;
   return (
     <div className={view.view}>
       <div className={view.answer}>
@@ -155,6 +158,18 @@ export function ModesShow({ tabs, refusal, tune, found }: ModesShowProps) {
           }
         >
           <Saying>{modelTuneText(missing)}</Saying>
+          <div>
+            <Button
+              aria-pressed={isModel}
+              onClick={() =>
+                changeSettings({
+                  modelTune: isModel ? undefined : { title, source: document.source, text: document.text },
+                })
+              }
+            >
+              My model tune
+            </Button>
+          </div>
           {rungText(current) !== "" && <Saying>{`From the row above: ${rungText(current)}.`}</Saying>}
         </Panel>
       )}

@@ -25,7 +25,7 @@ export function ReshapeView() {
   const tune = useStore($tune);
   const found = useStore($found);
   const [refusal, setRefusal] = useState<string>();
-  const [isTyping, setTyping] = useState(false);
+  const [where, setWhere] = useState<"staff" | "text">();
   const takeFile = async (file: File) => {
     const read = file.size <= MOST_FILE_BYTES ? (await openTune(file)).value : undefined;
     // What holds no tune is refused, and what was worked on stays in front.
@@ -40,7 +40,7 @@ export function ReshapeView() {
     </div>
   );
   const shown = { tabs, refusal };
-  const typing = { isTyping, onTyping: setTyping };
+  const typing = { typing: where, onTyping: setWhere };
   if (!tune || !found) return <EmptyShow {...shown} {...typing} />;
   return placeOf(RESHAPE, place).part === "modes" ? (
     <ModesShow {...shown} tune={tune} found={found} />

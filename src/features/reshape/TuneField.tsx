@@ -7,10 +7,10 @@ import { TuneTextArea } from "@/shell/tune";
 import { $read } from "./reshaped";
 import styles from "./Reshape.module.css";
 
-/** Whether the text field is open: it stays so while what is typed becomes a tune. */
+/** Where the tune is written, if it is: it stays open while what is written becomes a tune, and keeps the keyboard. */
 export interface Typing {
-  readonly isTyping: boolean;
-  readonly onTyping: (isTyping: boolean) => void;
+  readonly typing: "staff" | "text" | undefined;
+  readonly onTyping: (typing: "staff" | "text" | undefined) => void;
 }
 
 interface TuneFieldProps {

@@ -1,7 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
 import { allNotes, type BarRange, noteAcross, noteBeside, type Tune } from "@/core/tune";
 import { barByBarText } from "@/words";
-import { adderTo, drawFrames, drawNotches, headBox, staffBox } from "./drawn";
+import { adderTo, drawFrames, drawNotches, drawOutlines, headBox, staffBox } from "./drawn";
 import { drawnNotes, nearestNote, type PlacedNote } from "./marks";
 import styles from "./Staff.module.css";
 
@@ -14,6 +14,8 @@ interface StaffProps {
   readonly phraseEnds: readonly number[];
   /** Notes that a reason points at, or that are looked at otherwise. */
   readonly pointed?: readonly number[] | undefined;
+  /** Where notes stood before: an outline so many places of the staff above each (below where negative). */
+  readonly outlines?: ReadonlyMap<number, number> | undefined;
   /** Notes that do not count. */
   readonly without?: ReadonlySet<number> | undefined;
   /** The bars that are looked at, where it is not all of them. */
@@ -25,11 +27,16 @@ interface StaffProps {
   readonly onBars?: ((bars: BarRange | undefined) => void) | undefined;
   /** Leaves the selected note out, or takes it in again. */
   readonly onLeaveOut?: (() => void) | undefined;
+  /** The staff is written on: answers whether a key wrote something. */
+  readonly onWrite?: ((key: string) => boolean) | undefined;
+  /** It takes the keyboard as soon as it stands. */
+  readonly takesFocus?: boolean;
   /** The same in words. */
   readonly label: string;
 }
 
 const NONE: readonly number[] = [];
+const NO_OUTLINES: ReadonlyMap<number, number> = new Map();
 const NOTHING_LEFT_OUT: ReadonlySet<number> = new Set();
 /** A press that moves less than this takes one note, not bars. */
 const DRAG = 12;
@@ -44,15 +51,23 @@ export function Staff({
   characteristic,
   phraseEnds,
   pointed = NONE,
+  outlines = NO_OUTLINES,
   without = NOTHING_LEFT_OUT,
   bars,
   chosen,
   onChoose,
   onBars,
   onLeaveOut,
+  onWrite,
+  takesFocus = false,
   label,
 }: StaffProps) {
   const paper = useRef<HTMLDivElement>(null);
+  const frame = useRef<HTMLElement>(null);
+  const [takes] = useState(takesFocus);
+  useEffect(() => {
+    if (takes) frame.current?.focus({ preventScroll: true });
+  }, [takes]);
   const [drawn, setDrawn] = useState<ReadonlyMap<number, SVGElement>>();
   const dragged = useRef<{ readonly x: number; readonly y: number; readonly at: number | undefined }>(
     undefined,
@@ -91,8 +106,14 @@ export function Staff({
       element.toggleAttribute("data-without", without.has(at));
       element.toggleAttribute("data-beside", bars !== undefined && (bar < bars.from || bar > bars.to));
     }
-    drawMarks(drawn, characteristic, phraseEnds, [...pointed, ...(chosen === undefined ? [] : [chosen])]);
-  }, [drawn, tune, characteristic, phraseEnds, pointed, without, bars, chosen]);
+    drawMarks(
+      drawn,
+      characteristic,
+      phraseEnds,
+      [...pointed, ...(chosen === undefined ? [] : [chosen])],
+      outlines,
+    );
+  }, [drawn, tune, characteristic, phraseEnds, pointed, outlines, without, bars, chosen]);
 
   const noteAt = ({ clientX, clientY }: PointerEvent): number | undefined =>
     drawn && nearestNote(placesOf(drawn), clientX, clientY);
@@ -114,6 +135,11 @@ export function Staff({
   };
   const onKey = (event: KeyboardEvent) => {
     if (!onChoose || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (onWrite?.(event.key) === true) {
+      event.preventDefault();
+      event.stopPropagation();
+      return;
+    }
     const step = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
     const voice = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
     const isAcross = voice !== 0 && tune.voices !== undefined && chosen !== undefined;
@@ -130,6 +156,7 @@ export function Staff({
     // A long tune scrolls, so the keyboard must reach it; its notes are stepped through with the arrows.
     // eslint-disable-next-line jsx-a11y-x/no-noninteractive-element-interactions
     <section
+      ref={frame}
       className={styles.frame}
       data-voices={tune.voices ? true : undefined}
       aria-label="Staff"
@@ -173,6 +200,7 @@ function drawMarks(
   characteristic: readonly number[],
   ends: readonly number[],
   framed: readonly number[],
+  outlines: ReadonlyMap<number, number>,
 ): void {
   const add = adderTo(drawn);
   if (!add) return;
@@ -184,4 +212,5 @@ function drawMarks(
     if (head) add("rect", { x: head.x - 8, y: low + 7, width: head.width + 16, height: 4 });
   }
   drawFrames(drawn, framed, { class: "frame", away: 4 }, add);
+  drawOutlines(drawn, outlines, add);
 }

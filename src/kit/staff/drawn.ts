@@ -63,3 +63,27 @@ export function drawFrames(
       });
   }
 }
+
+/** Spaces between the five lines of a staff. */
+const SPACES = 4;
+
+/** Outlines of heads where notes stood before, so many places of the staff away; one that stands where it stood has none. */
+export function drawOutlines(
+  drawn: ReadonlyMap<number, SVGElement>,
+  outlines: ReadonlyMap<number, number>,
+  add: Add,
+): void {
+  for (const [at, places] of outlines) {
+    const head = headBox(drawn.get(at));
+    const staff = staffBox(drawn.get(at));
+    if (!head || !staff || places === 0) continue;
+    const place = staff.height / SPACES / 2;
+    add("ellipse", {
+      cx: head.x + head.width / 2,
+      cy: head.y + head.height / 2 - places * place,
+      rx: head.width / 2,
+      ry: place * 0.8,
+      class: "outline",
+    });
+  }
+}
