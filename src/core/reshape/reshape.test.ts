@@ -44,15 +44,35 @@ const PARALLEL: readonly (readonly [mode: string, melody: string])[][] = [
   ],
 ];
 
-/** The same phrase among the white keys: each mode on its own home. */
-const RELATIVE: readonly (readonly [home: string, mode: string, melody: string])[] = [
-  ["C", "ionian", "C4 D4 E4 G4 A4 G4 F4 E4 D4 B3 C4"],
-  ["D", "dorian", "D4 E4 F4 A4 B4 A4 G4 F4 E4 C4 D4"],
-  ["E", "phrygian", "E4 F4 G4 B4 C5 B4 A4 G4 F4 D4 E4"],
-  ["F", "lydian", "F4 G4 A4 C5 D5 C5 B4 A4 G4 E4 F4"],
-  ["G", "mixolydian", "G4 A4 B4 D5 E5 D5 C5 B4 A4 F4 G4"],
-  ["A", "aeolian", "A3 B3 C4 E4 F4 E4 D4 C4 B3 G3 A3"],
-  ["B", "locrian", "B3 C4 D4 F4 G4 F4 E4 D4 C4 A3 B3"],
+/** The same melodies on the notes of one parent, C, C♯ and G♭ major: each mode on its own home. Worked by hand. */
+const RELATIVE: readonly (readonly (readonly [home: string, mode: string, melody: string])[])[] = [
+  [
+    ["C", "ionian", "C4 D4 E4 G4 A4 G4 F4 E4 D4 B3 C4"],
+    ["D", "dorian", "D4 E4 F4 A4 B4 A4 G4 F4 E4 C4 D4"],
+    ["E", "phrygian", "E4 F4 G4 B4 C5 B4 A4 G4 F4 D4 E4"],
+    ["F", "lydian", "F4 G4 A4 C5 D5 C5 B4 A4 G4 E4 F4"],
+    ["G", "mixolydian", "G4 A4 B4 D5 E5 D5 C5 B4 A4 F4 G4"],
+    ["A", "aeolian", "A3 B3 C4 E4 F4 E4 D4 C4 B3 G3 A3"],
+    ["B", "locrian", "B3 C4 D4 F4 G4 F4 E4 D4 C4 A3 B3"],
+  ],
+  [
+    ["C#", "ionian", "C#5 A#4 B#4 C#5 D#5 F#5 G#5 E#5 C#5"],
+    ["D#", "dorian", "D#5 B#4 C#5 D#5 E#5 G#5 A#5 F#5 D#5"],
+    ["E#", "phrygian", "E#5 C#5 D#5 E#5 F#5 A#5 B#5 G#5 E#5"],
+    ["F#", "lydian", "F#5 D#5 E#5 F#5 G#5 B#5 C#6 A#5 F#5"],
+    ["G#", "mixolydian", "G#5 E#5 F#5 G#5 A#5 C#6 D#6 B#5 G#5"],
+    ["A#", "aeolian", "A#4 F#4 G#4 A#4 B#4 D#5 E#5 C#5 A#4"],
+    ["B#", "locrian", "B#4 G#4 A#4 B#4 C#5 E#5 F#5 D#5 B#4"],
+  ],
+  [
+    ["Gb", "ionian", "Gb4 F4 Gb4 Ab4 Bb4 Cb5 Db5 Eb5 Gb5"],
+    ["Ab", "dorian", "Ab4 Gb4 Ab4 Bb4 Cb5 Db5 Eb5 F5 Ab5"],
+    ["Bb", "phrygian", "Bb4 Ab4 Bb4 Cb5 Db5 Eb5 F5 Gb5 Bb5"],
+    ["Cb", "lydian", "Cb5 Bb4 Cb5 Db5 Eb5 F5 Gb5 Ab5 Cb6"],
+    ["Db", "mixolydian", "Db5 Cb5 Db5 Eb5 F5 Gb5 Ab5 Bb5 Db6"],
+    ["Eb", "aeolian", "Eb4 Db4 Eb4 F4 Gb4 Ab4 Bb4 Cb5 Eb5"],
+    ["F", "locrian", "F4 Eb4 F4 Gb4 Ab4 Bb4 Cb5 Db5 F5"],
+  ],
 ];
 
 describe("a melody in another mode", () => {
@@ -62,11 +82,16 @@ describe("a melody in another mode", () => {
       for (const [to, after] of rows) expect(moved(before, on(home, from), on(home, to))).toBe(after);
   });
 
-  it("moves along the scale to another home, the octave that is nearer", () => {
-    const dorian = RELATIVE[1]!;
-    for (const [home, id, melody] of RELATIVE)
-      expect(moved(dorian[2], on("D", "dorian"), on(home, id))).toBe(melody);
-  });
+  it.each(RELATIVE.map((rows) => [rows]))(
+    "moves along the scale to another home, the octave that is nearer",
+    (rows) => {
+      const [dorianHome, , dorian] = rows[1]!;
+      for (const [home, id, melody] of rows) {
+        expect(moved(dorian, on(dorianHome, "dorian"), on(home, id))).toBe(melody);
+        expect(moved(melody, on(home, id), on(dorianHome, "dorian"))).toBe(dorian);
+      }
+    },
+  );
 
   it("keeps a chromatic note at its distance from its degree", () => {
     // C♯ under D in Dorian is a raised 7; so it is in Phrygian on D. F♯ raises the third, and so does G♯ on E.
