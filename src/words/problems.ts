@@ -12,7 +12,7 @@ export interface AddressNotice {
 
 /** A file that takes more than a moment. */
 export const readingText = (name: string): string =>
-  name === "" ? "Reading your music …" : `Reading “${name}” …`;
+  name === "" ? "Opening your music …" : `Opening “${name}” …`;
 
 /** Where, what was found, what would do. */
 export function problemText(problem: Problem, text: string): string {
@@ -53,9 +53,9 @@ export function problemText(problem: Problem, text: string): string {
     case "quarter-tones":
       return `Bar ${problem.expected ?? ""}: ${found} is a quarter tone. Shade has half steps only, so I took the note beside it.`;
     case "reading-stopped":
-      return `You stopped me reading “${problem.found}”.`;
+      return `You stopped opening “${problem.found}”.`;
     case "reading-too-long":
-      return `Reading “${problem.found}” took more than a minute, so I stopped.`;
+      return `Opening “${problem.found}” took more than a minute, so I stopped.`;
     case "no-key":
       return `${where}: the chords are numerals, and no key is named. I read them in C. Write “Key: D” above them for another key.`;
     case "kind-of-file":

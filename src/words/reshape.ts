@@ -1,5 +1,8 @@
 import { midiOf } from "@/core/pitch";
+import { COMFORTABLE_STRETCH, printFingering } from "@/core/instrument";
 import {
+  type Arrangement,
+  type GuitarGrip,
   type Harmony,
   type HarmonyStep,
   type NoteChange,
@@ -51,6 +54,7 @@ export const CHORDS_TEXT = { rebuilt: "found for it", carried: "carried along", 
 
 export const ARRANGEMENT_TEXT = {
   none: "symbols only",
+  guitar: "one guitar",
   keyboard: "two hands",
   strings: "four strings",
 } as const;
@@ -59,12 +63,19 @@ const FAULT_TEXT = {
   "parallel-fifths": "parallel fifths",
   "parallel-octaves": "parallel octaves",
   "above-melody": "a part above the melody",
+  "wide-stretch": "a wide stretch",
+  "no-grip": "no grip that has the melody and its chord",
 } as const;
 
 export const NO_CHORDS_FOUND = "This mode has no triads or sevenths to put under it.";
 
 /** Where the parts break a rule, in a sentence. */
-export function faultsSentence(faults: readonly PartFault[], tune: Pick<Tune, "bars">): string {
+export function faultsSentence(
+  faults: readonly PartFault[],
+  tune: Pick<Tune, "bars">,
+  parts: Arrangement,
+): string {
+  if (faults.length === 0 && parts === "guitar") return "Every chord fits under the melody in one hand.";
   if (faults.length === 0)
     return "The parts have no parallel fifths or octaves, and none goes above the melody.";
   const byCode = new Map<PartFault["code"], Set<number>>();
@@ -275,3 +286,15 @@ export function oddBarText({ number, length, whole }: OddBar, meter: Meter): str
 
 /** The user's model tune among others. */
 export const modelTuneName = (title: string): string => `${title || "Tune"} (your model tune)`;
+
+/** A chord under the melody as a guitarist holds it: "Bar 3, F: x x 3 2 x 5, fingers 2 1 4." */
+export function gripSentence(
+  { chord, frets, fingers, stretchMm, bar }: GuitarGrip,
+  tune: Pick<Tune, "bars">,
+): string {
+  const used = fingers.filter((finger) => finger !== null && finger > 0);
+  const held =
+    used.length === 0 ? "open strings" : `${used.length === 1 ? "finger" : "fingers"} ${used.join(" ")}`;
+  const wide = stretchMm > COMFORTABLE_STRETCH ? `, ${stretchMm} mm wide` : "";
+  return `Bar ${barOf(tune, bar)}, ${chordText(chord)}: ${printFingering(frets)}, ${held}${wide}.`;
+}

@@ -1,14 +1,16 @@
-import { ENSEMBLES, type EnsemblePart, laidOutFor } from "../instrument";
+import { COMFORTABLE_STRETCH, ENSEMBLES, type EnsemblePart, laidOutFor } from "../instrument";
 import { midiOf, modulo, type Pitch } from "../pitch";
 import { EPSILON, firstPlace, type Tune, type TuneNote, type TuneVoice } from "../tune";
 
-/** Who plays the chords under a melody: two hands, or three bowed strings while the fourth has the melody. */
-export const ARRANGEMENTS = ["none", "keyboard", "strings"] as const;
+import { type GuitarGrip, guitarGrips, underMelody } from "./guitar";
+
+/** Who plays the chords under a melody: one guitar with the melody too, two hands, or three bowed strings while the fourth has the melody. */
+export const ARRANGEMENTS = ["none", "guitar", "keyboard", "strings"] as const;
 export type Arrangement = (typeof ARRANGEMENTS)[number];
 
 /** A rule of voice leading that was broken, from one chord to the next. */
 export interface PartFault {
-  readonly code: "parallel-fifths" | "parallel-octaves" | "above-melody";
+  readonly code: "parallel-fifths" | "parallel-octaves" | "above-melody" | "wide-stretch" | "no-grip";
   /** Place of the bar in which it happens. */
   readonly bar: number;
   /** The voices, from 0, the melody. */
@@ -19,13 +21,15 @@ export interface PartFault {
 export interface Arranged {
   readonly tune: Tune;
   readonly faults: readonly PartFault[];
+  /** How a guitarist holds each chord under the melody. */
+  readonly grips?: readonly GuitarGrip[];
 }
 
 /** Half steps that a part keeps at least between its lowest and highest note, however low the melody goes. */
 const LEAST_SPAN = 14;
 
 /** The parts under a melody, none of them above its lowest notes where they have room below. */
-function partsUnder(melody: readonly TuneNote[], arrangement: Exclude<Arrangement, "none">) {
+function partsUnder(melody: readonly TuneNote[], arrangement: Exclude<Arrangement, "none" | "guitar">) {
   const lowest = melody.reduce((low, { pitch }) => Math.min(low, midiOf(pitch)), Infinity);
   const all: readonly EnsemblePart[] =
     arrangement === "keyboard" ? ENSEMBLES.keyboard : ENSEMBLES.strings.slice(1);
@@ -44,6 +48,7 @@ function partsUnder(melody: readonly TuneNote[], arrangement: Exclude<Arrangemen
 export function arrange(tune: Tune, arrangement: Arrangement): Arranged {
   const { chords = [], notes } = tune;
   if (arrangement === "none" || chords.length === 0 || notes.length === 0) return { tune, faults: [] };
+  if (arrangement === "guitar") return onGuitar(tune);
   const parts = partsUnder(notes, arrangement);
   const laid = laidOutFor(
     chords.map(({ chord }) => chord),
@@ -66,6 +71,35 @@ export function arrange(tune: Tune, arrangement: Arrangement): Arranged {
   return {
     tune: { ...tune, beneath, voices },
     faults: faultsIn(tune, laid),
+  };
+}
+
+/** Melody and chords on one guitar, on one staff; wide stretches and chords without a grip are told. */
+function onGuitar(tune: Tune): Arranged {
+  const { chords = [] } = tune;
+  const grips = guitarGrips(tune);
+  const held = new Set(grips.map(({ onset }) => onset));
+  return {
+    tune: {
+      ...tune,
+      beneath: grips.flatMap((grip) => {
+        const { onset, duration, bar } = grip;
+        return underMelody(grip).map((pitch) => ({ pitch, onset, duration, bar, from: 0, to: 0, voice: 1 }));
+      }),
+      voices: [
+        { name: "", clef: "treble-8", staff: 0 },
+        { name: "", clef: "treble-8", staff: 0 },
+      ],
+    },
+    grips,
+    faults: [
+      ...grips.flatMap(({ stretchMm, bar }): PartFault[] =>
+        stretchMm > COMFORTABLE_STRETCH ? [{ code: "wide-stretch", bar, voices: [0, 1] }] : [],
+      ),
+      ...chords.flatMap(({ onset, bar }): PartFault[] =>
+        held.has(onset) ? [] : [{ code: "no-grip", bar, voices: [0, 1] }],
+      ),
+    ],
   };
 }
 

@@ -1,5 +1,6 @@
 export * from "./arrange";
 export * from "./chords";
+export * from "./guitar";
 export * from "./harmony";
 export * from "./ladder";
 export * from "./melody";

@@ -2,6 +2,7 @@ import type { HomeMode } from "../scale";
 import type { Tune } from "../tune";
 import { type Arrangement, arrange, type PartFault } from "./arrange";
 import { carryChords } from "./chords";
+import type { GuitarGrip } from "./guitar";
 import { type Harmony, type HarmonyChoice, harmonise } from "./harmony";
 import { type MelodyChange, type MovedMelody, moveMelody } from "./melody";
 import { type Range, type Ranged, withinRange } from "./range";
@@ -29,6 +30,8 @@ export interface Reshaped extends Pick<MovedMelody, "changes"> {
   readonly harmonies: readonly Harmony[];
   /** Where the parts under the melody break a rule of voice leading. */
   readonly faults: readonly PartFault[];
+  /** How a guitarist holds the chords under the melody; none where no guitar is asked for. */
+  readonly grips: readonly GuitarGrip[];
 }
 
 /**
@@ -57,10 +60,15 @@ export function reshape(tune: Tune, recipe: Recipe): Reshaped {
   const { octaves = 0, folded = [], outside = [] } = ranged ?? {};
   const chorded = { ...melody, chords: chords.toSorted((a, b) => a.onset - b.onset) };
   // What is written in several voices has its parts already.
-  const { tune: whole, faults } = arrange(chorded, tune.beneath ? "none" : (recipe.parts ?? "none"));
+  const {
+    tune: whole,
+    faults,
+    grips = [],
+  } = arrange(chorded, tune.beneath ? "none" : (recipe.parts ?? "none"));
   return {
     tune: whole,
     faults,
+    grips,
     to: recipe.to,
     changes,
     harmonies,

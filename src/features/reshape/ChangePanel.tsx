@@ -11,6 +11,7 @@ import { Panel, Saying } from "@/kit/panel";
 import {
   chromaticSentence,
   faultsSentence,
+  gripSentence,
   heardAsSentence,
   homeModeText,
   missingSentence,
@@ -57,7 +58,7 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, onSave }: 
   );
   const steps = harmonies[Math.min(recipe.which, harmonies.length - 1)]?.steps ?? [];
   const onset = chosen === undefined ? undefined : all[chosen]?.onset;
-  const isAbove = ({ onset: begins, duration }: (typeof steps)[number]) =>
+  const isAbove = ({ onset: begins, duration }: Pick<(typeof steps)[number], "onset" | "duration">) =>
     onset !== undefined && onset >= begins - 1e-6 && onset < begins + duration - 1e-6;
   const said = [
     reshapedSentence(worked, from),
@@ -66,7 +67,9 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, onSave }: 
     recipe.chords === "rebuilt" && harmonies.length === 0 ? NO_CHORDS_FOUND : undefined,
     missingSentence(changes, to),
     rangeSentence(ranged),
-    recipe.parts === "none" || recipe.chords === "none" ? undefined : faultsSentence(worked.faults, tune),
+    recipe.parts === "none" || recipe.chords === "none"
+      ? undefined
+      : faultsSentence(worked.faults, tune, recipe.parts),
     restSentence(to),
     heard && heardAsSentence(heard.homeMode, to),
   ].filter((each) => each !== undefined);
@@ -87,6 +90,18 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, onSave }: 
     >
       <Saying>{whatItIs(isOriginal ? from : to, conventions)}</Saying>
       {!isOriginal && said.map((each) => <Saying key={each}>{each}</Saying>)}
+      {!isOriginal && worked.grips.length > 0 && (
+        <section>
+          <h3 className={styles.heading}>Under the melody, from the lowest string</h3>
+          <ol className={styles.steps}>
+            {worked.grips.map((grip) => (
+              <li key={grip.onset} data-current={isAbove(grip) || undefined}>
+                {gripSentence(grip, tune)}
+              </li>
+            ))}
+          </ol>
+        </section>
+      )}
       {!isOriginal && steps.length > 0 && (
         <section>
           <h3 className={styles.heading}>Why these chords</h3>

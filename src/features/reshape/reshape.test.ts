@@ -206,7 +206,7 @@ describe("what is said", () => {
     expect(
       stepSentence({ ...step, chord: { ...step.chord, root: 1 }, strong: [fifthsOf("G")] }, { bars }),
     ).toBe("Bar 2, G: has G on the strong beat; contains B, a characteristic note.");
-    expect(faultsSentence([], { bars })).toMatch(/no parallel fifths/u);
+    expect(faultsSentence([], { bars }, "strings")).toMatch(/no parallel fifths/u);
     expect(
       faultsSentence(
         [
@@ -214,6 +214,7 @@ describe("what is said", () => {
           { code: "parallel-fifths", bar: 1, voices: [1, 2] },
         ],
         { bars },
+        "strings",
       ),
     ).toBe("Parallel fifths in bars 1 and 2.");
     expect(modelTuneText([6])).toMatch(/never has its 6/u);
