@@ -252,7 +252,7 @@ function readMeter(meter: ParsedMeter | undefined): Meter | undefined {
   return beats > 0 && unit > 0 ? { beats, unit } : undefined;
 }
 
-function readElement(voice: Voice, element: ParsedElement): void {
+function readElement(voice: Voice & Pick<WrittenVoice, "clef">, element: ParsedElement): void {
   if (element.el_type === "bar") closeBar(voice, element);
   else if (element.el_type === "meter") voice.meter = readMeter(element) ?? voice.meter;
   else if (element.el_type === "note") readNote(voice, element);
@@ -283,7 +283,7 @@ function closeBar(
     voice.endings = [...startEnding.matchAll(/\d+/gu)].map(Number).filter((round) => round > 0);
 }
 
-function readNote(voice: Voice, element: ParsedElement): void {
+function readNote(voice: Voice & Pick<WrittenVoice, "clef">, element: ParsedElement): void {
   if (element.rest?.type === "spacer") return;
   if (element.startTriplet !== undefined) voice.tuplet = element.tripletMultiplier ?? 1;
   const written = (element.duration ?? 0) * 4 * voice.tuplet;
@@ -308,7 +308,7 @@ function readNote(voice: Voice, element: ParsedElement): void {
 }
 
 function addPitch(
-  voice: Voice,
+  voice: Voice & Pick<WrittenVoice, "clef">,
   element: ParsedElement,
   each: ParsedPitch,
   duration: number,
@@ -336,10 +336,17 @@ function addPitch(
   if (each.startTie) voice.tied.set(each.pitch, at - 1);
 }
 
+/** Octaves that music in a clef with an 8 sounds away from what is written (the ABC standard 2.1, section 4.6). */
+const octavesIn = (clef: string): number => (clef.endsWith("-8") ? -1 : clef.endsWith("+8") ? 1 : 0);
+
 /** A written accidental holds for its place on the staff to the end of the bar; otherwise the signature holds. */
-function spelled(voice: Voice, { pitch, accidental }: ParsedPitch, signature: KeyField["signature"]): Pitch {
+function spelled(
+  voice: Voice & Pick<WrittenVoice, "clef">,
+  { pitch, accidental }: ParsedPitch,
+  signature: KeyField["signature"],
+): Pitch {
   const letter = "CDEFGAB".charAt(modulo(pitch, 7));
   if (accidental !== undefined) voice.inBar.set(pitch, ACCIDENTAL[accidental] ?? 0);
   const name: Fifths = fifthsFrom(letter, voice.inBar.get(pitch) ?? signature.get(letter) ?? 0);
-  return { name, octave: 4 + Math.floor(pitch / 7) };
+  return { name, octave: 4 + Math.floor(pitch / 7) + octavesIn(voice.clef) };
 }

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it, test } from "vitest";
 import { identify } from "@/core/identify";
-import { printName } from "@/core/pitch";
+import { printName, printPitch } from "@/core/pitch";
 import { allNotes, noteAcross, noteBeside, phraseEnds, type Tune, voiceNotes } from "@/core/tune";
 import { openTuneFile, readAbc, readTunes, writeAbc } from ".";
 
@@ -145,4 +145,17 @@ describe("what a text is", () => {
     ['{"notes": ["A", "B"], "title": "x", "tempo": 96, "key": "C", "by": "me"}', ["notes", 0, ["not-music"]]],
     ["Dear friend, a letter is no tune, but A and B and C are in it.", ["notes", 0, ["not-music"]]],
   ])("%j", async (text, expected) => expect(await kind(text)).toEqual(expected));
+});
+
+describe("a clef with an 8 below", () => {
+  it("is written an octave above its sound, and read back at its sound", async () => {
+    const written = await readAbc("X:1\nL:1/4\nK:EDor\nV:1 clef=treble-8\nEGBe|\nV:2 clef=bass\nE,4|\n");
+    const tune = written.value[0]!.tune;
+    expect(tune.notes.map(({ pitch }) => printPitch(pitch))).toEqual(["E3", "G3", "B3", "E4"]);
+    const { text } = writeAbc(tune);
+    expect(text).toMatch(/V:1 clef=treble-8\nE2 G2 B2 e2/u);
+    const again = (await readAbc(text)).value[0]!.tune;
+    expect(again.notes.map(({ pitch }) => pitch)).toEqual(tune.notes.map(({ pitch }) => pitch));
+    expect(again.beneath?.map(({ pitch }) => pitch)).toEqual(tune.beneath?.map(({ pitch }) => pitch));
+  });
 });

@@ -120,6 +120,8 @@ function music(
 ): string {
   const perLine = barsPerLine(tune);
   const byBar = piecesByBar({ notes: voiceNotes(tune, voice), bars: tune.bars });
+  // In a clef with an 8 below, music is written an octave above its sound.
+  const up = octavesUp + (tune.voices?.[voice]?.clef.endsWith("-8") === true ? 1 : 0);
   const chords = voice === 0 ? [...(tune.chords ?? [])] : [];
   const marks = voice === 0 ? [...(tune.phraseMarks ?? [])] : [];
   const keys = new Map(tune.keys?.map((key) => [key.bar, key]));
@@ -163,7 +165,7 @@ function music(
       // Three in the time of two are written as long as the two.
       const nominal = group === undefined ? piece.length : piece.length * 1.5;
       const heads = piece.notes.map(({ pitch: { name, octave } }) =>
-        written({ name, octave: octave + octavesUp }, inBar, signature),
+        written({ name, octave: octave + up }, inBar, signature),
       );
       put((heads.length === 1 ? (heads[0] ?? "") : `[${heads.join("")}]`) + length(nominal));
       const [top] = piece.notes;
