@@ -97,7 +97,10 @@ export default ts.config(
   },
   { files: ["**/*.tsx"], plugins: { "jsx-a11y-x": a11y }, rules: a11y.configs.recommended.rules },
   ...astro.configs.recommended,
-  { files: ["scripts/**/*.mjs", "tests/**/*.mjs", "*.config.{js,mjs}"], languageOptions: { globals: globals.node } },
+  {
+    files: ["scripts/**/*.mjs", "tests/**/*.mjs", "*.config.{js,mjs}"],
+    languageOptions: { globals: globals.node },
+  },
   // What the benchmark runs inside the page.
   { files: ["scripts/bench/*.mjs"], languageOptions: { globals: globals.browser } },
   ...roomRules,

@@ -14,13 +14,24 @@ import { askBytes, askQuery, mediaType } from "./request";
 import { identifyQuery } from "./schemas";
 import { ABC } from "./tune-body";
 
+/** Workers apart for small and for large bodies: whoever asks for a mode or a chart doesn't wait behind a whole book. */
+export interface Workers {
+  readonly small: WorkerPool;
+  readonly large: WorkerPool;
+}
+
+/** A body of so many bytes is large: a tune is a hundredth of it, a score in MusicXML more. */
+const LARGE = 64_000;
+
 /** The workers of this process. None in the development server and in unit tests: there all is computed in place. */
-let workers: WorkerPool | undefined;
+let workers: Workers | undefined;
 
 /** From here on requests are computed by these workers; by none, in place. */
-export function computeIn(pool: WorkerPool | undefined): void {
-  workers = pool;
+export function computeIn(these: Workers | undefined): void {
+  workers = these;
 }
+
+const poolFor = ({ small, large }: Workers, size: number): WorkerPool => (size > LARGE ? large : small);
 
 /** The seconds after which someone who found the server busy may ask again. */
 const RETRY_SECONDS = 5;
@@ -51,7 +62,8 @@ export async function answerElsewhere(endpoint: Heavy, request: Request): Promis
   if (!workers) return answerHeavy(endpoint, request);
   const body = await askBytes(request);
   if ("refused" in body) return body.refused;
-  const leave = workers.admit();
+  const pool = poolFor(workers, body.value.byteLength);
+  const leave = pool.admit();
   if (!leave) return stoppedResponse("busy");
   const sent = {
     endpoint,
@@ -60,7 +72,7 @@ export async function answerElsewhere(endpoint: Heavy, request: Request): Promis
     headers: [...request.headers].filter(([name]) => SENT_HEADERS.includes(name)),
     body: request.body ? body.value : undefined,
   };
-  const worked = await workers.run("answer", sent, request.signal);
+  const worked = await pool.run("answer", sent, request.signal);
   leave();
   if ("stopped" in worked) return stoppedResponse(worked.stopped);
   const { status, headers, body: answer } = worked.result;
@@ -78,12 +90,12 @@ export async function identifyElsewhere(request: Request): Promise<Response> {
   if (mediaType(request) !== ABC || !acceptsLines(request)) return answerElsewhere("identify", request);
   const query = askQuery(identifyQuery, new URL(request.url));
   if ("refused" in query) return query.refused;
-  const pool = workers;
+  const these = workers;
   return inLines(
     abcAnswers(
       chunksOf(request.body),
       query.value,
-      pool && ((asked) => partElsewhere(pool, asked, request.signal)),
+      these && ((asked) => partElsewhere(poolFor(these, asked.part.text.length), asked, request.signal)),
     ),
   );
 }

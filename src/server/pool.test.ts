@@ -87,7 +87,7 @@ describe("answers while there are workers", () => {
     );
 
   it("come from a worker, or say why not", async () => {
-    computeIn(pool);
+    computeIn({ small: pool, large: pool });
     const answer = await answerElsewhere("match", post("echo"));
     expect([answer.status, answer.headers.get("x-worker"), await answer.text()]).toEqual([
       200,
@@ -105,7 +105,7 @@ describe("answers while there are workers", () => {
   });
 
   it("are refused with 503 and a time to come again while all places are taken", async () => {
-    computeIn(pool);
+    computeIn({ small: pool, large: pool });
     const [slow, refused] = await Promise.all(
       ["loop", "echo"].map((body) => answerElsewhere("match", post(body))),
     );
@@ -115,7 +115,7 @@ describe("answers while there are workers", () => {
   });
 
   it("come line by line for a collection, and a tune that takes too long is a line that says so", async () => {
-    computeIn(pool);
+    computeIn({ small: pool, large: pool });
     const book = "X:1\nT:One\nK:C\nC|\nX:2\nT:Loop\nK:C\nC|\nX:3\nT:Three\nK:C\nC|\n";
     const response = await identifyElsewhere(post(book, "application/x-ndjson", "text/vnd.abc"));
     const lines = (await response.text())

@@ -80,13 +80,18 @@ async function serve() {
   const application = (await import(/* @vite-ignore */ new URL("./entry.mjs", import.meta.url).href)) as {
     readonly handler: (request: IncomingMessage, response: ServerResponse) => void;
   };
-  const pool = workerPool(new URL("./worker.mjs", import.meta.url), {
-    threads: limits.SHADE_WORKERS,
+  const file = new URL("./worker.mjs", import.meta.url);
+  const within = {
     seconds: limits.SHADE_SECONDS,
     megabytes: limits.SHADE_MEGABYTES,
     requests: limits.SHADE_WAITING,
-  });
-  computeIn(pool);
+  };
+  const pools = {
+    small: workerPool(file, { ...within, threads: limits.SHADE_WORKERS }),
+    // Large bodies never have every core.
+    large: workerPool(file, { ...within, threads: Math.max(1, limits.SHADE_WORKERS - 1) }),
+  };
+  computeIn(pools);
   let isClosing = false;
   const server = createServer(
     { headersTimeout: MOST_HEAD, requestTimeout: MOST_SENDING, connectionsCheckingInterval: 2_000 },
@@ -106,7 +111,7 @@ async function serve() {
     if (isClosing) return;
     isClosing = true;
     say({ event: "closing" });
-    const go = () => void pool.end().finally(() => process.exit(0));
+    const go = () => void Promise.all([pools.small.end(), pools.large.end()]).finally(() => process.exit(0));
     server.close(go);
     setTimeout(() => {
       server.closeAllConnections();

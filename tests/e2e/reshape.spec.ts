@@ -163,7 +163,9 @@ test("a tune is written on the staff by keys, the stage and a keyboard; the text
   await expect(text).toHaveValue(/FG \^A2 \| d2/u);
   // The text is changed by hand: the staff has it.
   await text.fill("X:1\nL:1/4\nM:3/4\nK:DDor\nD E F | G A B c | d3 |]");
-  await expect(page.getByRole("img", { name: "The tune as you write it: eight notes, key of D" })).toBeVisible();
+  await expect(
+    page.getByRole("img", { name: "The tune as you write it: eight notes, key of D" }),
+  ).toBeVisible();
   await expect(page.getByText("Bar 2 has 4 beats. The meter 3/4 asks for 3 beats.")).toBeVisible();
   await page.getByLabel("Meter").selectOption("4/4");
   await expect(text).toHaveValue(/M:4\/4/u);
