@@ -87,3 +87,6 @@ export function tuneScore(tune: Tune, repeats = false): Score {
   }
   return { notes, beats: start, loops: false, pulses, meter: tune.meter };
 }
+
+/** A tune with its chords, or with the parts that are written out in their place. */
+export const wholeScore = (tune: Tune): Score => chordedScore(tune.beneath ? { ...tune, chords: [] } : tune);

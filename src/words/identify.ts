@@ -161,7 +161,8 @@ export function barRangeText({ bars }: Pick<Tune, "bars">, { from, to }: BarRang
   return first === last ? `bar ${first}` : `bars ${first} to ${last}`;
 }
 
-export const EXPORT_SAYS = "As it is read here: notes, chords, repeats.";
+export const EXPORT_SAYS =
+  "As it is read here: notes, chords, repeats. WAV is a recording of it at the tempo of the stage.";
 
 export const IDENTIFY_ASKS = "Which mode is this tune in?";
 

@@ -12,7 +12,7 @@ import {
   type Rung,
 } from "@/core/reshape";
 import { type HomeMode, thirdOf } from "@/core/scale";
-import type { Meter, OddBar, Tune } from "@/core/tune";
+import type { Meter, OddBar, Tune, TuneChord } from "@/core/tune";
 import { pitchText } from "./identify";
 import {
   capital,
@@ -297,4 +297,15 @@ export function gripSentence(
     used.length === 0 ? "open strings" : `${used.length === 1 ? "finger" : "fingers"} ${used.join(" ")}`;
   const wide = stretchMm > COMFORTABLE_STRETCH ? `, ${stretchMm} mm wide` : "";
   return `Bar ${barOf(tune, bar)}, ${chordText(chord)}: ${printFingering(frets)}, ${held}${wide}.`;
+}
+
+/** Chords that couldn't go along. */
+export function stayedSentence(
+  chords: readonly Pick<TuneChord, "chord" | "bar">[],
+  tune: Pick<Tune, "bars">,
+): string | undefined {
+  if (chords.length === 0) return undefined;
+  const places = chords.slice(0, 4).map(({ chord, bar }) => `${chordText(chord)} in bar ${barOf(tune, bar)}`);
+  const more = chords.length > places.length ? [`${chords.length - places.length} more`] : [];
+  return `${capital(listText([...places, ...more]))} ${chords.length === 1 ? "stays as it is: its root has" : "stay as they are: their roots have"} no place in the new mode.`;
 }

@@ -65,6 +65,16 @@ test("a tune goes from a file into another mode, and away saved, printed and exp
   const written = await readFile(await download.path(), "utf8");
   expect(written).toContain("K:DPhr");
   expect(written).toMatch(/"Dm"/u);
+  // The same as a recording: seven bars of four beats and more at 96 a minute.
+  await page.getByRole("button", { name: /^Export/ }).press("Enter");
+  await dialog.getByLabel("WAV").check({ force: true });
+  const [recording] = await Promise.all([
+    page.waitForEvent("download"),
+    dialog.getByRole("button", { name: "Export", exact: true }).press("Enter"),
+  ]);
+  const wav = await readFile(await recording.path());
+  expect(wav.subarray(0, 4).toString()).toBe("RIFF");
+  expect(wav.length / (44_100 * 2)).toBeGreaterThan(15);
 
   // It comes back from the Shelf as it was, after a reload too.
   await page.reload();

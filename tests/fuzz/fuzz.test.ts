@@ -5,6 +5,9 @@ import { dropped, READERS } from "./readers";
 
 const ROOT = process.cwd();
 
+/** The first of the inputs that every run of the tests tries; `npm run fuzz` goes on from the time of day. */
+const FIRST = 5_000_000;
+
 /** Milliseconds that a shape of some size takes, the least of a few tries: others may be at work on the machine. */
 async function least({ kind, make }: Hostile, count: number, tries: number): Promise<number> {
   const bytes = make(count);
@@ -53,15 +56,15 @@ describe("damaged files", () => {
     for (const input of kept(ROOT)) expect(await tried(input), `${input.to} ${input.number}`).toBeUndefined();
   });
 
-  it("answers all readers and endpoints for ten seconds, from a number of the day on", async () => {
+  it("answers all readers and endpoints for ten seconds, the same inputs at every run", async () => {
     const { make, tried } = await fuzzer(ROOT);
-    const first = Math.floor(Date.now() / 86_400_000) * 100_000;
     const until = Date.now() + 10_000;
-    for (let number = first; Date.now() < until; number += 1) {
-      const failure = await tried(make(number));
-      // On a busy machine an input may be late once; one that is late again hangs others too.
-      const again = failure && (await tried(make(number)));
-      expect(again && [again.number, again.to, again.why]).toBeUndefined();
+    for (let number = FIRST; Date.now() < until; number += 1) {
+      const input = make(number);
+      let failure = await tried(input);
+      // On a busy machine an input may be late; one that takes long by itself is late again and again.
+      for (let again = 0; failure && again < 4; again += 1) failure = await tried(input);
+      expect(failure && [number, failure.to, failure.why]).toBeUndefined();
     }
   });
 });

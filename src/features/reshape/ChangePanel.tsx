@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { useMemo } from "react";
 import { identify } from "@/core/identify";
-import type { Reshaped } from "@/core/reshape";
+import { carryChord, type Reshaped } from "@/core/reshape";
 import type { HomeMode } from "@/core/scale";
 import { allNotes, type Tune } from "@/core/tune";
 import { $playing, playOrStop } from "@/session";
@@ -20,6 +20,7 @@ import {
   rangeSentence,
   reshapedSentence,
   restSentence,
+  stayedSentence,
   stepSentence,
   whatItIs,
 } from "@/words";
@@ -65,6 +66,12 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, onSave }: 
     recipe.way === "relative" && !hasRelative(from, to.mode) ? noRelativeText(from, to) : undefined,
     chromaticSentence(changes, barOf),
     recipe.chords === "rebuilt" && harmonies.length === 0 ? NO_CHORDS_FOUND : undefined,
+    recipe.chords === "carried"
+      ? stayedSentence(
+          (tune.chords ?? []).filter(({ chord }) => carryChord(chord, { from, to }).isKept),
+          tune,
+        )
+      : undefined,
     missingSentence(changes, to),
     rangeSentence(ranged),
     recipe.parts === "none" || recipe.chords === "none"

@@ -15,6 +15,8 @@ import {
   faultsSentence,
   heardAsSentence,
   modelTuneText,
+  oddBarText,
+  stayedSentence,
   noteSentence,
   rangeSentence,
   reshapedSentence,
@@ -217,6 +219,14 @@ describe("what is said", () => {
         "strings",
       ),
     ).toBe("Parallel fifths in bars 1 and 2.");
+    expect(stayedSentence([], { bars })).toBeUndefined();
+    expect(stayedSentence([{ chord: { root: 6, tones: [0, -3, 1], optional: [] }, bar: 1 }], { bars })).toBe(
+      "F♯m in bar 2 stays as it is: its root has no place in the new mode.",
+    );
+    expect(faultsSentence([], { bars }, "guitar")).toMatch(/in one hand/u);
+    expect(oddBarText({ number: 3, length: 2.5, whole: 3 }, { beats: 6, unit: 8 })).toBe(
+      "Bar 3 has 5 beats. The meter 6/8 asks for 6 beats.",
+    );
     expect(modelTuneText([6])).toMatch(/never has its 6/u);
   });
 

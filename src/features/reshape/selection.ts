@@ -1,6 +1,6 @@
 import { computed } from "nanostores";
 import { characteristicOn } from "@/core/scale";
-import { chordedScore } from "@/audio";
+import { wholeScore } from "@/audio";
 import { $placeMode, $settings, playBars, type Selection, selects } from "@/session";
 import { selectionOf } from "@/shell/selected";
 import { homeModeText } from "@/words";
@@ -10,11 +10,7 @@ import { $homeMode, $shown } from "./reshaped";
 /** The name under which a tune and its versions are played. */
 export const VERSIONS = "reshape-versions";
 
-// Parts that are written out are heard in place of the chord symbols.
-const $score = computed(
-  $shown,
-  (tune) => tune && chordedScore(tune.beneath ? { ...tune, chords: [] } : tune),
-);
+const $score = computed($shown, (tune) => tune && wholeScore(tune));
 
 /** Plays what is shown; what is shown while it plays is heard from the next bar on. */
 export const playVersions = (): void =>
