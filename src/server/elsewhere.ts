@@ -76,7 +76,7 @@ export async function answerElsewhere(endpoint: Heavy, request: Request): Promis
   leave();
   if ("stopped" in worked) return stoppedResponse(worked.stopped);
   const { status, headers, body: answer } = worked.result;
-  return new Response(answer, { status, headers: headers.map(([name, value]) => [name, value]) });
+  return new Response(answer, { status, headers: Object.fromEntries(headers) });
 }
 
 /** What endpoints read of a request's headers. */

@@ -58,7 +58,7 @@ export const TASKS: Tasks = {
   answer: async ({ endpoint, method, url, headers, body }) => {
     const request = new Request(url, {
       method,
-      headers: headers.map(([name, value]) => [name, value]),
+      headers: Object.fromEntries(headers),
       ...(body ? { body } : {}),
     });
     const whole = await answerHeavy(endpoint, request);
