@@ -1,4 +1,5 @@
 import type { z } from "zod";
+import type { Refusal } from "./problem";
 import {
   deriveQuery,
   identifyAnswer,
@@ -32,7 +33,7 @@ export interface Endpoint {
   /** Bodies that it takes, by media type; text kinds have no schema. */
   readonly bodies?: Readonly<Record<string, z.ZodObject | "text">>;
   readonly answer: z.ZodObject;
-  readonly refuses: readonly (400 | 413 | 415 | 422)[];
+  readonly refuses: readonly Refusal[];
   /** What can be typed into a shell as it stands, after the server's address. */
   readonly example: string;
 }
@@ -90,7 +91,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
     summary: "The positions of a mode on a neck, each pitch once, with fingers and stretch.",
     query: neckQuery,
     answer: neckAnswer,
-    refuses: [400, 422],
+    refuses: [400, 422, 503],
     example: "/api/v1/neck?home=E&mode=phrygian&instrument=guitar&system=five-positions",
   },
   {
@@ -99,7 +100,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
     summary: "The ways to finger a chord, easiest first.",
     query: voicingsQuery,
     answer: voicingsAnswer,
-    refuses: [400, 422],
+    refuses: [400, 422, 503],
     example: "/api/v1/voicings?chord=Em9&instrument=guitar&most=20",
   },
   {
@@ -108,7 +109,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
     summary: "The modes that hold each chord of a chart, one mode for all of it, and what decides.",
     bodies: { "application/json": matchBody },
     answer: matchAnswer,
-    refuses: [400, 413, 415, 422],
+    refuses: [400, 408, 413, 415, 422, 503],
     example: "/api/v1/match",
   },
   {
@@ -119,7 +120,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
     query: identifyQuery,
     bodies: TUNE_BODIES,
     answer: identifyAnswer,
-    refuses: [400, 413, 415, 422],
+    refuses: [400, 408, 413, 415, 422, 503],
     example: "/api/v1/identify",
   },
   {
@@ -130,7 +131,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
     query: reshapeQuery,
     bodies: TUNE_BODIES,
     answer: reshapeAnswer,
-    refuses: [400, 413, 415, 422],
+    refuses: [400, 408, 413, 415, 422, 503],
     example: "/api/v1/reshape",
   },
   {

@@ -17,7 +17,7 @@ export const REFUSALS = {
   408: "Sent too slowly",
   413: "Too large",
   415: "Not a kind that is read here",
-  422: "Read, but nothing in it",
+  422: "Read, but nothing could be made of it",
   500: "Something broke here",
   503: "Busy",
 } as const;

@@ -1,5 +1,5 @@
 import { strToU8, zipSync } from "fflate";
-import { describe, expect, it, test } from "vitest";
+import { describe, expect, it, test, vi } from "vitest";
 import { CATALOGUE, mode } from "@/core/scale";
 import {
   chordVoicings,
@@ -607,6 +607,26 @@ describe("what could stop the server", () => {
     expect([refused.status, refused.headers.get("allow")]).toEqual([405, "POST"]);
     expect(unanswered("GET", "/api/v1/nothing")!.status).toBe(404);
     expect(unanswered("GET", "/derive")).toBeUndefined();
+  });
+
+  it("gives up on a body that doesn't arrive, and on a sender that leaves", async () => {
+    vi.useFakeTimers();
+    const sent = (body: ReadableStream<Uint8Array>) =>
+      match(
+        new Request(at("match"), {
+          method: "POST",
+          body,
+          duplex: "half",
+          headers: { "content-type": "application/json" },
+        } as RequestInit),
+      );
+    const start = new TextEncoder().encode('{"chords":');
+    const slow = sent(new ReadableStream({ start: (controller) => controller.enqueue(start) }));
+    await vi.advanceTimersByTimeAsync(31_000);
+    vi.useRealTimers();
+    expect((await slow).status).toBe(408);
+    const gone = sent(new ReadableStream({ start: (controller) => controller.error(new Error("gone")) }));
+    expect((await gone).status).toBe(400);
   });
 
   /** Bodies that took seconds or minutes, by construction: twice as much takes no more than a few times as long. */

@@ -30,7 +30,7 @@ import {
 export const RESHAPE_ABOUT = "a tune in another mode";
 
 export const RESHAPE_HELP =
-  "Choose a tune and the mode it is to be in. Parallel keeps its home, relative keeps its notes. Press a note to set it by hand. Keep several versions and swap between them while they play.";
+  "Choose a tune and the mode it is to be in. Parallel keeps its home, relative keeps its notes. Press a note to set it by hand, or Write to change the tune itself. Keep several versions and swap between them while they play.";
 
 export const RESHAPE_FIRST = "Put a tune into another mode";
 
@@ -39,7 +39,7 @@ export const RESHAPE_ASKS = "Which tune, and into which mode?";
 /** A file with nothing in it to reshape. */
 export const NO_NOTES_IN_FILE = "I can’t find notes in this file. What you have here stays as it is.";
 
-export const EMPTY_RESHAPE = "Paste ABC or type notes, open a file, or take one of these:";
+export const EMPTY_RESHAPE = "Write it on the staff or as text, open a file, or take one of these:";
 
 /** What the versions are called. */
 export const versionName = (at: number): string => (at < 0 ? "Original" : String.fromCharCode(65 + at));
@@ -271,6 +271,9 @@ export const WRITE_HELP =
 /** A staff that is written on, in words. */
 export const WRITE_STAFF_TEXT = (notes: number, key: string | undefined): string =>
   `The tune as you write it: ${countText(notes, "note")}${key === undefined ? "" : `, key of ${key}`}`;
+
+export const SEVERAL_TO_WRITE =
+  "This text has several tunes. Change them in the text; the first one is reshaped.";
 
 export const tooLongToWrite = (bars: number): string =>
   `The staff can be written on up to ${bars} bars. Change this tune in the text.`;

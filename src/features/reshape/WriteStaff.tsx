@@ -27,11 +27,12 @@ import {
   modeOptions,
   NOTE_VALUE_TEXT,
   oddBarText,
+  SEVERAL_TO_WRITE,
   tooLongToWrite,
   WRITE_HELP,
   WRITE_STAFF_TEXT,
 } from "@/words";
-import { $tune } from "./reshaped";
+import { $read } from "./reshaped";
 import styles from "./Reshape.module.css";
 import {
   altered,
@@ -82,13 +83,16 @@ interface WriteStaffProps {
 /** The tune on a staff that is written on: by letters, by a keyboard, or by clicks on the stage below. The text beside it follows. */
 export function WriteStaff({ takesFocus, onWritten }: WriteStaffProps) {
   const { text } = useStore(reshapeDocument.$value);
-  const read = useStore($tune);
+  const read = useStore($read);
   const [drafts, setDrafts] = useState<readonly Draft[]>([]);
   const draft = drafts.findLast((each) => each.text === text);
   const setDraft = (next: Draft) =>
     setDrafts([...drafts.filter((each) => each.text !== next.text), next].slice(-MOST_DRAFTS));
   const [pen, setPen] = useState<PenLength>({ value: "4", isDotted: false, isTriplet: false });
-  const tune = draft?.tune ?? (text.trim() === "" ? BLANK : (read ?? BLANK));
+  const tunes = read?.asked.text === text ? read.answer.value : undefined;
+  const tune = draft?.tune ?? tunes?.[0]?.tune ?? BLANK;
+  // Until a text is read there is nothing to write on.
+  const isReady = draft !== undefined || tunes !== undefined || text.trim() === "";
   const time = Math.min(draft?.time ?? Infinity, writtenEnd(tune));
   const written: Written = { tune, time };
   const key: HomeMode | undefined = tune.keys?.[0];
@@ -96,6 +100,7 @@ export function WriteStaff({ takesFocus, onWritten }: WriteStaffProps) {
   const [hasKeyboard, setKeyboard] = useState(false);
 
   const put = (next: Written) => {
+    if (!isReady) return;
     if (next.tune === tune) {
       setDraft({ text, ...next });
       return;
@@ -168,6 +173,7 @@ export function WriteStaff({ takesFocus, onWritten }: WriteStaffProps) {
 
   const engraved = useMemo(() => writeAbc(tune), [tune]);
   const before = noteBefore(written);
+  if (!draft && (tunes?.length ?? 0) > 1) return <p>{SEVERAL_TO_WRITE}</p>;
   if (tune.bars.length > MOST_BARS) return <p>{tooLongToWrite(MOST_BARS)}</p>;
   const setKey = (next: HomeMode) => put({ tune: { ...tune, keys: [{ ...next, bar: 0 }] }, time });
   const mode = key?.mode ?? modeById("ionian");
