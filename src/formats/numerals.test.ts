@@ -26,6 +26,8 @@ describe("chords in numerals", () => {
     ["Am", "i VI III VII", "Am F C G"],
     ["Am", "i bVI bIII bVII", "Am F C G"],
     ["Am", "iiø7 V7 i", "Bm7b5 E7 Am"],
+    ["Am", "viio7 i", "G#dim7 Am"],
+    ["Gm", "iv V viiø7 i", "Cm D F#m7b5 Gm"],
     ["Em", "i IV", "Em A"],
     ["C#m", "i VI VII", "C#m A B"],
     ["Gb", "I IV V", "Gb Cb Db"],

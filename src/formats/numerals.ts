@@ -60,6 +60,9 @@ function romanChord(word: string, key: NumeralKey): string | undefined {
   if (numeral === "") return undefined;
   const number = ROMAN.indexOf(numeral.toLowerCase()) + 1;
   const isMinor = numeral === numeral.toLowerCase();
+  // The diminished chord on the seventh of a minor key stands on its leading note: G♯° in A minor.
+  if (key.isMinor && numeral === "vii" && shift === "" && /^(?:[°øØo]|dim|m7b5)/u.test(rest))
+    return romanChord(`#${word}`, key);
   if (behind === undefined) return symbolAt(degreeOf(key, shift, number), isMinor, rest);
   const [, towards = "", place = ""] =
     /^([b#♭♯]?)(VII|VI|IV|V|III|II|I|vii|vi|iv|v|iii|ii|i)$/u.exec(behind) ?? [];
