@@ -1,12 +1,12 @@
-import { midiOf, type Pitch, pitchAt, printPitch } from "@/core/pitch";
+import { midiOf, printPitch } from "@/core/pitch";
 import type { NoteChange } from "@/core/reshape";
-import { type HomeMode, notesOf } from "@/core/scale";
-import { soundOf, spellSound } from "@/core/pitch";
+import type { HomeMode } from "@/core/scale";
 import { allNotes, type Tune } from "@/core/tune";
 import { hearNote } from "@/session";
 import { Button } from "@/kit/controls";
 import { noteSentence } from "@/words";
 import { setNote } from "./reshaped";
+import { soundPitch } from "./writing";
 
 interface SetNoteProps {
   readonly change: NoteChange;
@@ -22,7 +22,7 @@ export function SetNote({ change, tune, from, to }: SetNoteProps) {
   const bar = tune.bars[allNotes(tune)[place]?.bar ?? 0]?.number ?? 1;
   const move = (by: 1 | -1) => {
     const midi = midiOf(after ?? before) + by;
-    setNote(place, printPitch(spelledIn(midi, to)));
+    setNote(place, printPitch(soundPitch(midi, to)));
     hearNote(midi);
   };
   return (
@@ -44,11 +44,4 @@ export function SetNote({ change, tune, from, to }: SetNoteProps) {
       )}
     </span>
   );
-}
-
-/** A sound by its name in a mode, or the plainest near its home where it has none. */
-function spelledIn(midi: number, homeMode: HomeMode): Pitch {
-  const sound = ((midi % 12) + 12) % 12;
-  const own = notesOf(homeMode).find((note) => soundOf(note) === sound);
-  return pitchAt(midi, own ?? spellSound(sound, homeMode.home));
 }
