@@ -1,8 +1,8 @@
-import { type Fifths, midiOf, type Pitch } from "../pitch";
+import { type Fifths, midiOf, type Pitch, staffPlace } from "../pitch";
 import { type HomeMode, notesOf } from "../scale";
 import type { Place } from "./neck";
 import type { Laid } from "./runs";
-import { LETTERS, lettersOf } from "./taught-fingers";
+import { LETTERS } from "./taught-fingers";
 import { runStrings, type Tuning } from "./tuning";
 
 /** Letters under the four fingers. */
@@ -17,7 +17,7 @@ interface Lettered extends Place {
 const pitchesOn = (notes: readonly Fifths[], letters: number): readonly Pitch[] =>
   notes.flatMap((name) => {
     const octave = Math.floor(letters / LETTERS);
-    return lettersOf({ name, octave }) === letters ? [{ name, octave }] : [];
+    return staffPlace({ name, octave }) === letters ? [{ name, octave }] : [];
   });
 
 /**
@@ -57,7 +57,7 @@ function lettersAt(tuning: Tuning, homeMode: HomeMode, number: number): readonly
   for (const [at, { string, open }] of strings.entries()) {
     const openPitch = tuning.strings[tuning.strings.length - string];
     if (!openPitch) continue;
-    const from = lettersOf(openPitch) + (number === 1 ? 0 : number);
+    const from = staffPlace(openPitch) + (number === 1 ? 0 : number);
     const isTop = at === strings.length - 1;
     const count = FINGERS + (number === 1 && isTop ? 1 : 0);
     for (let up = 0; up < count; up += 1)

@@ -1,4 +1,4 @@
-import { modulo, type Pitch } from "../pitch";
+import { type Pitch, staffPlace } from "../pitch";
 import type { Fingered } from "./hand";
 import type { Place } from "./neck";
 import type { Tuning } from "./tuning";
@@ -13,18 +13,15 @@ const LITTLE = 4;
 /** Letters of an octave. */
 export const LETTERS = 7;
 
-/** Letters of a pitch from C0 up: D4 is 29. */
-export const lettersOf = ({ name, octave }: Pitch): number => octave * LETTERS + modulo(name * 4, LETTERS);
-
 /** The open string that a place is on, over the capo. */
 function openLetters({ strings }: Tuning, { string }: Place): number {
   const open = strings[strings.length - string];
-  return open ? lettersOf(open) : 0;
+  return open ? staffPlace(open) : 0;
 }
 
 /** How many letters a note lies above its open string: the finger that takes it in first position. */
 const lettersAbove = (tuning: Tuning, note: Pitched): number =>
-  Math.max(1, lettersOf(note.pitch) - openLetters(tuning, note));
+  Math.max(1, staffPlace(note.pitch) - openLetters(tuning, note));
 
 /**
  * Fingers on an instrument tuned in fifths: by letters, whatever the accidental. In first position the letter above the open string is
