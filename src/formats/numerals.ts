@@ -38,6 +38,12 @@ function degreeOf({ tonic, isMinor }: NumeralKey, shift: string, number: number)
   return tonic + (scale[number - 1] ?? 0) + (isThereAlready ? 0 : (SHIFTS[shift] ?? 0));
 }
 
+/** The note that a degree behind a slash names: "b7" in D is C. */
+function bassOf(behind: string, key: NumeralKey): string | undefined {
+  const [, shift = "", digit = ""] = /^([b#♭♯]?)([1-7])$/u.exec(behind) ?? [];
+  return digit === "" ? undefined : printName(degreeOf(key, shift, Number(digit)), "ascii");
+}
+
 /** A root with a suffix, minor where the numeral says so. */
 function symbolAt(root: Fifths, isMinor: boolean, rest: string): string {
   const found = QUALITY.find(([sign]) => sign.test(rest));
@@ -70,9 +76,8 @@ function romanChord(word: string, key: NumeralKey): string | undefined {
     const tonic = degreeOf(key, towards, ROMAN.indexOf(place.toLowerCase()) + 1);
     return symbolAt(degreeOf({ tonic, isMinor: false }, shift, number), isMinor, rest);
   }
-  const [, lowered = "", bass = ""] = /^([b#♭♯]?)([1-7])$/u.exec(behind) ?? [];
-  if (bass === "") return undefined;
-  return `${symbolAt(degreeOf(key, shift, number), isMinor, rest)}/${printName(degreeOf(key, lowered, Number(bass)), "ascii")}`;
+  const bass = bassOf(behind, key);
+  return bass && `${symbolAt(degreeOf(key, shift, number), isMinor, rest)}/${bass}`;
 }
 
 /** Degrees that are minor, and the one that is diminished, among the triads of a major and a minor scale. */
@@ -96,8 +101,7 @@ function numberChord(word: string, key: NumeralKey, isPlain: boolean): string | 
   const suffix = isOwn && OWN_DIMINISHED[kind] === number ? "dim" : rest.slice(marked.length);
   const symbol = symbolAt(degreeOf(key, shift, number), isMinor, suffix);
   if (behind === undefined) return symbol;
-  const [, lowered = "", bass = ""] = /^([b#♭♯]?)([1-7])$/u.exec(behind) ?? [];
-  return `${symbol}/${printName(degreeOf(key, lowered, Number(bass)), "ascii")}`;
+  return `${symbol}/${bassOf(behind, key) ?? ""}`;
 }
 
 /** A line that names the key: "Key: D", "{key: F#m}", "Key of B flat minor". */

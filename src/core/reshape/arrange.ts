@@ -1,6 +1,6 @@
 import { COMFORTABLE_STRETCH, ENSEMBLES, type EnsemblePart, laidOutFor } from "../instrument";
 import { midiOf, modulo, type Pitch } from "../pitch";
-import { EPSILON, firstPlace, type Tune, type TuneNote, type TuneVoice } from "../tune";
+import { soundingAt, type Tune, type TuneNote, type TuneVoice } from "../tune";
 
 import { type GuitarGrip, guitarGrips, underMelody } from "./guitar";
 
@@ -53,7 +53,7 @@ export function arrange(tune: Tune, arrangement: Arrangement): Arranged {
   const laid = laidOutFor(
     chords.map(({ chord }) => chord),
     parts,
-    chords.map(({ onset }) => sounding(notes, onset)?.pitch),
+    chords.map(({ onset }) => soundingAt(notes, onset)?.pitch),
   );
   const beneath = chords.flatMap(({ onset, duration, bar }, nth): readonly TuneNote[] => {
     const pitches = laid[nth] ?? [];
@@ -103,13 +103,6 @@ function onGuitar(tune: Tune): Arranged {
   };
 }
 
-/** The note of a melody that sounds at a time. */
-function sounding(notes: readonly TuneNote[], time: number): TuneNote | undefined {
-  const next = firstPlace(notes, ({ onset }) => onset > time + EPSILON);
-  const note = notes[next - 1];
-  return note && note.onset + note.duration > time + EPSILON ? note : undefined;
-}
-
 function faultsIn(
   { notes, chords = [] }: Tune,
   laid: readonly (readonly Pitch[] | undefined)[],
@@ -117,7 +110,7 @@ function faultsIn(
   const faults: PartFault[] = [];
   let before: readonly (number | undefined)[] = [];
   for (const [nth, { onset, bar }] of chords.entries()) {
-    const melody = sounding(notes, onset);
+    const melody = soundingAt(notes, onset);
     const now = [melody && midiOf(melody.pitch), ...(laid[nth] ?? []).map(midiOf)];
     for (const [high, upper] of now.entries())
       for (const [low, lower] of now.entries()) {

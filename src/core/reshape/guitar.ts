@@ -1,4 +1,4 @@
-import { type Chord } from "../chord";
+import type { Chord } from "../chord";
 import {
   betweenFrets,
   COMFORTABLE_STRETCH,
@@ -8,7 +8,7 @@ import {
   type Tuning,
 } from "../instrument";
 import { type Interval, midiOf, modulo, type Pitch, pitchAt, soundOf } from "../pitch";
-import { EPSILON, firstPlace, type Tune, type TuneNote } from "../tune";
+import { EPSILON, firstPlace, soundingAt, type Tune, type TuneNote } from "../tune";
 
 /** A chord under a melody as a hand holds it: the melody's note on top, the bass at the bottom, what fits between. */
 export interface GuitarGrip {
@@ -42,7 +42,6 @@ const COST = {
   finger: 0.12,
   high: 0.12,
   stretch: 0.015,
-
   unreached: 0.5,
   barre: 0.4,
 };
@@ -198,10 +197,8 @@ export function guitarGrips({ notes, chords = [] }: Tune): readonly GuitarGrip[]
   let ways: readonly Way[] = [];
   const placed: Pick<GuitarGrip, "chord" | "onset" | "duration" | "bar">[] = [];
   for (const { chord, onset, duration, bar } of chords) {
-    const at = firstPlace(notes, (note) => note.onset > onset + EPSILON) - 1;
-    const sounding = notes[at];
-    const isHeard = sounding !== undefined && sounding.onset + sounding.duration > onset + EPSILON;
-    const melody = isHeard ? midiOf(sounding.pitch) : undefined;
+    const top = soundingAt(notes, onset);
+    const melody = top && midiOf(top.pitch);
     const key = `${chord.root} ${chord.tones.join(",")} ${chord.bass ?? ""} ${melody ?? ""}`;
     const options = known.get(key) ?? optionsFor(chord, melody, opens);
     known.set(key, options);

@@ -68,3 +68,10 @@ export function partOf(tune: Tune, { from, to }: BarRange, without: ReadonlySet<
   const others = beneath.filter((note) => !isNext(note));
   return { ...tune, notes: beneath.filter(isNext), beneath: others, chords, keys };
 }
+
+/** The note of a melody that sounds at a time. */
+export function soundingAt(notes: readonly TuneNote[], time: number): TuneNote | undefined {
+  const next = firstPlace(notes, ({ onset }) => onset > time + EPSILON);
+  const note = notes[next - 1];
+  return note && note.onset + note.duration > time + EPSILON ? note : undefined;
+}

@@ -1,4 +1,5 @@
 import {
+  type Fifths,
   fifthsFrom,
   letterOf,
   midiOf,
@@ -9,7 +10,7 @@ import {
   spellSound,
 } from "@/core/pitch";
 import { type HomeMode, notesOf } from "@/core/scale";
-import { allNotes, noteBefore, type Tune, type Written, writtenEnd } from "@/core/tune";
+import { noteBefore, type Tune, type Written, writtenEnd } from "@/core/tune";
 
 /** Lengths of notes by their keys, in quarters. */
 export const NOTE_VALUES = [
@@ -41,11 +42,14 @@ const MIDDLE: Pitch = { name: 1, octave: 4 };
 const nearTo = ({ tune, time }: Written): Pitch =>
   tune.notes.findLast(({ onset }) => onset < time - 1e-6)?.pitch ?? MIDDLE;
 
+/** A letter as the key has it; natural where there is no key. */
+const nameOf = (letter: string, key: HomeMode | undefined): Fifths =>
+  (key && notesOf(key).find((note) => letterOf(note) === letter)) ?? fifthsFrom(letter, 0);
+
 /** A letter as the key has it, in the octave that is nearest to the note before. */
 export function letterPitch(written: Written, letter: string, key: HomeMode | undefined): Pitch {
   const upper = letter.toUpperCase();
-  const name = (key && notesOf(key).find((note) => letterOf(note) === upper)) ?? fifthsFrom(upper, 0);
-  return nearestOctave(name, nearTo(written));
+  return nearestOctave(nameOf(upper, key), nearTo(written));
 }
 
 /** A sound by its name in the key, or the plainest near its home. */
@@ -59,9 +63,8 @@ export function soundPitch(midi: number, key: HomeMode | undefined): Pitch {
 export function stepped({ name, octave }: Pitch, by: 1 | -1, key: HomeMode | undefined): Pitch {
   const at = LETTERS.indexOf(letterOf(name)) + by;
   const letter = LETTERS.charAt((at + LETTERS.length) % LETTERS.length);
-  const own = key && notesOf(key).find((note) => letterOf(note) === letter);
   const over = at < 0 ? -1 : at >= LETTERS.length ? 1 : 0;
-  return { name: own ?? fifthsFrom(letter, 0), octave: octave + over };
+  return { name: nameOf(letter, key), octave: octave + over };
 }
 const LETTERS = "CDEFGAB";
 
@@ -73,11 +76,7 @@ export const altered = ({ name, octave }: Pitch, accidentals: number): Pitch => 
 
 /** The place where the cursor goes from here: to the end of the note before or after; at the ends it stays. */
 export function cursorBeside({ tune, time }: Written, by: 1 | -1): number {
-  const stops = [
-    0,
-    ...allNotes({ notes: tune.notes }).map(({ onset, duration }) => onset + duration),
-    writtenEnd(tune),
-  ];
+  const stops = [0, ...tune.notes.map(({ onset, duration }) => onset + duration), writtenEnd(tune)];
   const beyond = stops.filter((stop) => (by > 0 ? stop > time + 1e-6 : stop < time - 1e-6));
   return beyond.reduce(
     (best, stop) => (by > 0 ? Math.min(best, stop) : Math.max(best, stop)),
