@@ -1,6 +1,6 @@
 import { playOrder } from "@/core/chord";
 import { midiOf } from "@/core/pitch";
-import { EPSILON, feltBeat, type Tune, type TuneBar, type TuneNote } from "@/core/tune";
+import { EPSILON, feltBeat, firstPlace, type Tune, type TuneBar, type TuneNote } from "@/core/tune";
 import { oneAfterAnother, type Part, type Pulse, type Score, type ScoreChord, type ScoreNote } from "./score";
 
 /** Bars of a tune that are played at most, however many repeats there are. */
@@ -8,11 +8,22 @@ const MOST_BARS = 20_000;
 const ONCE = { opens: false, times: 1, endings: [] };
 
 /** A bar of a tune with its chords. */
-function barScore(tune: Tune, bar: TuneBar): Score {
+function barScore(tune: Tune, bar: TuneBar, place: number): Score {
   const beat = feltBeat(tune.meter);
   const end = bar.start + bar.length;
-  const isIn = ({ onset }: { readonly onset: number }) =>
-    onset >= bar.start - EPSILON && onset < end - EPSILON;
+  // Looked for where they can be, so that a tune takes time by its length and not by its square.
+  const inBar = (all: readonly TuneNote[]) =>
+    all
+      .slice(
+        firstPlace(all, (each) => each.bar >= place - 1),
+        firstPlace(all, (each) => each.bar > place + 1),
+      )
+      .filter(({ onset }) => onset >= bar.start - EPSILON && onset < end - EPSILON);
+  const { chords = [] } = tune;
+  const sounding = chords.slice(
+    firstPlace(chords, ({ onset, duration }) => onset + duration > bar.start + EPSILON),
+    firstPlace(chords, ({ onset }) => onset >= end - EPSILON),
+  );
   const beats = bar.length / beat;
   const struck = (part: Part, { pitch, onset, duration }: TuneNote): ScoreNote => ({
     part,
@@ -22,23 +33,21 @@ function barScore(tune: Tune, bar: TuneBar): Score {
   });
   return {
     notes: [
-      ...tune.notes.filter(isIn).map((note) => struck("line", note)),
-      ...(tune.beneath ?? []).filter(isIn).map((note) => struck("chord", note)),
+      ...inBar(tune.notes).map((note) => struck("line", note)),
+      ...inBar(tune.beneath ?? []).map((note) => struck("chord", note)),
     ],
     // A chord that goes on over the barline is struck again on it.
-    chords: (tune.chords ?? [])
-      .filter(({ onset, duration }) => onset < end - EPSILON && onset + duration > bar.start + EPSILON)
-      .map(({ chord, onset, duration }): ScoreChord => {
-        const from = Math.max(onset, bar.start);
-        const until = Math.min(onset + duration, end);
-        return {
-          chord,
-          at: (from - bar.start) / beat,
-          length: (until - from) / beat,
-          pulse: 1,
-          parts: beat === 1.5 ? 3 : 2,
-        };
-      }),
+    chords: sounding.map(({ chord, onset, duration }): ScoreChord => {
+      const from = Math.max(onset, bar.start);
+      const until = Math.min(onset + duration, end);
+      return {
+        chord,
+        at: (from - bar.start) / beat,
+        length: (until - from) / beat,
+        pulse: 1,
+        parts: beat === 1.5 ? 3 : 2,
+      };
+    }),
     beats,
     loops: false,
     meter: tune.meter,
@@ -47,7 +56,7 @@ function barScore(tune: Tune, bar: TuneBar): Score {
 
 /** Every bar of a tune with its chords, one after another, each once, with a mark at each. */
 export const chordedScore = (tune: Tune): Score => ({
-  ...oneAfterAnother(tune.bars.map((bar) => barScore(tune, bar))),
+  ...oneAfterAnother(tune.bars.map((bar, place) => barScore(tune, bar, place))),
   meter: tune.meter,
 });
 

@@ -15,6 +15,9 @@ export const writeCsv = (rows: readonly (readonly string[])[]): string =>
     { newline: "\r\n" },
   )}\r\n`;
 
+/** A row of a table, by the names of its columns. */
+export type TableRow = Readonly<Record<string, string>>;
+
 /** Rows that are read at most. */
 const MOST_ROWS = 200_000;
 
@@ -24,7 +27,7 @@ const MOST_ROWS = 200_000;
  *
  * @example readCsv("day,minutes\n2026-11-28,5") // [{ day: "2026-11-28", minutes: "5" }]
  */
-export function readCsv(text: string): readonly Readonly<Record<string, string>>[] {
+export function readCsv(text: string): readonly TableRow[] {
   const { data } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/u, ""), {
     header: true,
     skipEmptyLines: "greedy",

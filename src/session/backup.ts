@@ -8,7 +8,7 @@ import {
   type ImportPlan,
   planImport,
   type PutStep,
-  readBackup,
+  type readBackup,
   type RecentDocument,
   mergedSittings,
   type Settings,
@@ -39,11 +39,10 @@ export interface FilePlan extends ImportPlan {
 }
 
 /** What a file would bring; no plan where it is no backup. Nothing is changed yet. */
-export async function planOf(text: string): Promise<{
+export async function planOf({ value, problems }: ReturnType<typeof readBackup>): Promise<{
   readonly plan: FilePlan | undefined;
   readonly problems: readonly BackupProblem[];
 }> {
-  const { value, problems } = readBackup(text);
   if (!value) return { plan: undefined, problems };
   const documents = await arrivingDocuments(value.documents, fromFile);
   const here = new Map(sittings.$all.get().map((each) => [each.id, each]));

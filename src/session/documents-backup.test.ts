@@ -13,13 +13,13 @@ import {
   start,
   undoImport,
 } from ".";
-import { USUAL_CHOICE } from "@/storage";
+import { readBackup, USUAL_CHOICE } from "@/storage";
 
 beforeAll(start);
 
 const titles = () => chartDocument.$recent.get().map(({ title }) => title);
 const settled = () => vi.waitFor(() => expect(saving.$state.get().waiting.size).toBe(0));
-const plan = async (text: string): Promise<FilePlan> => (await planOf(text)).plan as FilePlan;
+const plan = async (text: string): Promise<FilePlan> => (await planOf(readBackup(text))).plan as FilePlan;
 const take = async (text: string) =>
   importBy(await plan(text), USUAL_CHOICE, {
     onProgress: () => undefined,
@@ -75,7 +75,7 @@ describe("what was worked on", () => {
       .replaceAll(/"id": "(.{4})/gu, '"id": "yy$1');
     expect(await take(file)).toBe(0);
     expect(aside.$records.get().length).toBeGreaterThan(1);
-    const { problems } = await planOf(file.replaceAll('"recent":', '"resent":'));
+    const { problems } = await planOf(readBackup(file.replaceAll('"recent":', '"resent":')));
     expect(problems.length).toBeGreaterThan(1);
   });
 });

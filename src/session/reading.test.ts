@@ -12,9 +12,9 @@ vi.mock("@/workers", () => {
       worker.asked.push({ settle: resolve as (outcome: unknown) => void, signal });
       signal.addEventListener("abort", () => resolve({ none: "cancelled" }));
     });
-  return { readTunesAway: job, openTuneAway: job, readChartAway: job };
+  return { readTunesAway: job, openTuneAway: job, readChartAway: job, readFileAway: job };
 });
-const { $reading, openChart, openTune, readMusic } = await import("./reading");
+const { $reading, openChart, openFileAs, openTune, readMusic } = await import("./reading");
 
 const long = (name: string) => ({
   source: "abc" as const,
@@ -68,5 +68,24 @@ describe("what is read away from the page", () => {
     expect((await chart).value.text).toContain("Em9");
     const { value, problems } = await openTune(new File([""], "empty.abc"));
     expect([value, problems.map(({ code }) => code)]).toEqual([undefined, ["file-empty"]]);
+  });
+
+  it("is any other file by its kind: it can be stopped, and is read on the page without a worker", async () => {
+    const stopped = openFileAs("backup", new File(["{}"], "all.json"));
+    vi.advanceTimersByTime(500);
+    $reading.get()?.cancel();
+    expect(await stopped).toMatchObject({ stopped: { code: "reading-stopped", found: "all.json" } });
+    vi.useRealTimers();
+    const read = async (kind: "backup" | "table" | "json" | "scala", text: string) => {
+      const opened = openFileAs(kind, new File([text], "x"));
+      worker.asked.at(-1)?.settle({ none: "failed" });
+      const came = await opened;
+      return "answer" in came ? came.answer : came;
+    };
+    expect(await read("backup", "no")).toMatchObject({ problems: [{ code: "not-json" }] });
+    expect(await read("table", "a;b\n1;2")).toEqual([{ a: "1", b: "2" }]);
+    expect(await read("json", '{"a": 1}')).toEqual({ a: 1 });
+    expect(await read("json", "{")).toBeUndefined();
+    expect(await read("scala", "! d\nD\n 1\n2/1")).toMatchObject({ text: "! d\nD\n 1\n2/1" });
   });
 });

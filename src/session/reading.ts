@@ -1,7 +1,15 @@
 import { atom } from "nanostores";
 import type { Problem, Reading } from "@/core/problem";
 import type { FileChart, FileTune, TuneText } from "@/formats";
-import { openTuneAway, type Outcome, readChartAway, readTunesAway } from "@/workers";
+import {
+  type FileAnswer,
+  type FileJobs,
+  openTuneAway,
+  type Outcome,
+  readChartAway,
+  readFileAway,
+  readTunesAway,
+} from "@/workers";
 
 /** A file that is being read, and how to stop that. */
 interface UnderWay {
@@ -17,12 +25,11 @@ const SHORT = 12_000;
 /** A reading that takes longer is told, and one that takes much longer is stopped. In milliseconds. */
 const [A_MOMENT, TOO_LONG] = [400, 60_000];
 
-/** Reads in a worker. Undefined where no worker can be had. */
+/** Reads in a worker: what came of it, or why it was stopped. Undefined where no worker can be had. */
 async function away<R>(
   name: string,
-  none: R,
-  job: (signal: AbortSignal) => Promise<Outcome<Reading<R>>>,
-): Promise<Reading<R> | undefined> {
+  job: (signal: AbortSignal) => Promise<Outcome<R>>,
+): Promise<{ readonly answer: R } | { readonly stopped: Problem } | undefined> {
   const stopping = new AbortController();
   const own: UnderWay = { name, cancel: () => stopping.abort("reading-stopped") };
   const telling = setTimeout(() => $reading.set(own), A_MOMENT);
@@ -31,11 +38,20 @@ async function away<R>(
   clearTimeout(telling);
   clearTimeout(limit);
   if ($reading.get() === own) $reading.set(undefined);
-  if ("answer" in outcome) return outcome.answer;
+  if ("answer" in outcome) return { answer: outcome.answer };
   if (outcome.none === "failed") return undefined;
   const code = stopping.signal.reason as "reading-stopped" | "reading-too-long";
-  const problem: Problem = { code, offset: 0, length: 0, found: name };
-  return { value: none, problems: [problem] };
+  return { stopped: { code, offset: 0, length: 0, found: name } };
+}
+
+/** The same of music: what was stopped has come to nothing, and says why. */
+async function musicAway<R>(
+  name: string,
+  none: R,
+  job: (signal: AbortSignal) => Promise<Outcome<Reading<R>>>,
+): Promise<Reading<R> | undefined> {
+  const went = await away(name, job);
+  return went && ("answer" in went ? went.answer : { value: none, problems: [went.stopped] });
 }
 
 /** The last that was read: whoever asks for the same text again gets the same tunes. */
@@ -58,7 +74,7 @@ export function readMusic(text: TuneText): Promise<Reading<readonly FileTune[]>>
 async function readAnew({ source, text, name }: TuneText) {
   const asked = { source, text, name };
   const read =
-    text.length > SHORT ? await away(name, [], (signal) => readTunesAway(asked, signal)) : undefined;
+    text.length > SHORT ? await musicAway(name, [], (signal) => readTunesAway(asked, signal)) : undefined;
   return read ?? (await import("@/formats")).readTunes(asked);
 }
 
@@ -68,7 +84,7 @@ export async function openTune(file: File): Promise<Reading<TuneText | undefined
   const own = await bytes();
   const opened =
     own.length > SHORT
-      ? await away(file.name, undefined, (signal) => openTuneAway(own, file.name, signal))
+      ? await musicAway(file.name, undefined, (signal) => openTuneAway(own, file.name, signal))
       : undefined;
   return opened ?? (await import("@/formats")).openTuneFile(await bytes(), file.name);
 }
@@ -78,6 +94,20 @@ export async function openChart(file: File): Promise<Reading<FileChart>> {
   const bytes = async () => new Uint8Array(await file.arrayBuffer());
   const own = await bytes();
   const none: FileChart = { title: "", text: "" };
-  const opened = await away(file.name, none, (signal) => readChartAway(own, file.name, signal));
+  const opened = await musicAway(file.name, none, (signal) => readChartAway(own, file.name, signal));
   return opened ?? (await import("@/formats")).readChartFile(await bytes(), file.name);
+}
+
+/**
+ * Reads a file of anything but music by its kind: a backup, a table, a Scala scale, or JSON. What is stopped says why. Never throws on
+ * what is in it; where the file itself can't be read, it does.
+ */
+export async function openFileAs<K extends keyof FileJobs>(
+  kind: K,
+  file: File,
+): Promise<{ readonly answer: FileAnswer<K> } | { readonly stopped: Problem }> {
+  const went = await away(file.name, (signal) => readFileAway(kind, file, signal));
+  if (went) return went;
+  const { fileJobs } = await import("@/workers/read-files");
+  return { answer: (await fileJobs[kind](file)) as FileAnswer<K> };
 }

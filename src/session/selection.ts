@@ -34,6 +34,8 @@ export interface Selection {
 export interface Playable {
   readonly code: "mode" | "tune" | "chords" | "selected" | "question";
   readonly score: Score;
+  /** Whether there is nothing to play, where that is known without making the score. */
+  readonly isSilent?: boolean | undefined;
   /** How the view in front starts it, where it counts how often it is heard. */
   readonly start?: (() => void) | undefined;
 }

@@ -161,6 +161,10 @@ export function barRangeText({ bars }: Pick<Tune, "bars">, { from, to }: BarRang
   return first === last ? `bar ${first}` : `bars ${first} to ${last}`;
 }
 
+/** Which bars of a long tune are on the staff, as in "Bars 17 to 32 are on the staff". */
+export const shownBarsText = (tune: Pick<Tune, "bars">, { from, to }: BarRange): string =>
+  `${capital(barRangeText(tune, { from, to: Math.min(to, tune.bars.length - 1) }))} on the staff.`;
+
 export const EXPORT_SAYS =
   "As it is read here: notes, chords, repeats. WAV is a recording of it at the tempo of the stage.";
 

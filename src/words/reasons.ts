@@ -111,7 +111,7 @@ export function homeReason({ evidence, homeMode }: Identification): readonly Phr
   ];
 }
 
-/** The places in the tune at which a note sounds. */
+/** The places in the tune at which a note sounds, as far as the staff shows it. */
 type PlacesOf = (note: Fifths) => readonly number[];
 
 /** Notes in a row, each pointing at where it sounds. */
@@ -227,13 +227,14 @@ function undecidedText({ degrees, modes }: Undecided, home: Fifths): string {
  * 4. "What makes it that mode: a major third, C♯, with G over it. With G♯ it would be plain A major."
  */
 export function comparedReason(
-  { homeMode, undecided }: Identification,
+  { homeMode, undecided, hearing }: Identification,
   placesOf: PlacesOf,
   conventions: ComparedBy = {},
 ): readonly Phrase[] {
   const { home, mode } = homeMode;
   const third = thirdOf(mode);
-  const isThirdHeard = third !== undefined && placesOf(home + third).length > 0;
+  const isHeard = (note: Fifths) => hearing.names[soundOf(note)] !== undefined;
+  const isThirdHeard = third !== undefined && isHeard(home + third);
   const lead: Phrase = { strong: "What makes it that mode:" };
   const thirdPhrase: readonly Phrase[] = isThirdHeard
     ? [
@@ -243,7 +244,7 @@ export function comparedReason(
     : [];
   if (undecided) return [{ strong: "What would decide:" }, ` ${undecidedText(undecided, home)}`];
   const named = characteristicOn(homeMode, conventions)
-    .filter((note) => placesOf(note).length > 0)
+    .filter(isHeard)
     .flatMap((note, at): readonly Phrase[] => [at === 0 ? "" : " and ", { lit: noteText(note) }]);
   const swap = characteristicSwap(mode, conventions);
   const plain = swap ? ` With ${noteText(home + swap.to)} it would be ${swappedText(homeMode, swap)}.` : "";

@@ -3,10 +3,11 @@ import type { IdentifyChoice } from "@/core/identify";
 import type { Reading } from "@/core/problem";
 import type { Tune } from "@/core/tune";
 import type { FileTune, TuneText } from "@/formats";
-import { newestWins, workerClient } from "./client";
+import { newestWins, type Outcome, workerClient } from "./client";
 import type {
   AskedOf,
   CollectionJobs,
+  FileJobs,
   FingeringAsked,
   ModeJobs,
   PitchJobs,
@@ -21,7 +22,7 @@ import { collectionPool as poolOf, MOST_WORKERS } from "./pool";
 import { received } from "./analyse-chart";
 
 export { $jobFailed, type Outcome } from "./client";
-export type { AskedOf, ModesAnswer, AnsweringMode, SentTune } from "./messages";
+export type { AskedOf, FileJobs, ModesAnswer, AnsweringMode, SentTune } from "./messages";
 export type { CollectionPool } from "./pool";
 
 /** How a job that takes its time is watched and called off. */
@@ -30,6 +31,9 @@ interface Watch {
   readonly onProgress: (share: number) => void;
   readonly signal: AbortSignal;
 }
+
+/** Lets the page draw before it goes on: what is long is done in steps, none of them longer than a few frames. */
+export const nextTurn = () => new Promise<void>((go) => setTimeout(go));
 
 const modes = workerClient<ModeJobs>(
   () => new Worker(new URL("./modes.worker.ts", import.meta.url), { type: "module" }),
@@ -43,6 +47,9 @@ const tunes = workerClient<CollectionJobs>(
 );
 const fingerings = workerClient<VoicingJobs>(
   () => new Worker(new URL("./voicings.worker.ts", import.meta.url), { type: "module" }),
+);
+const files = workerClient<FileJobs>(
+  () => new Worker(new URL("./files.worker.ts", import.meta.url), { type: "module" }),
 );
 const pitches = workerClient<PitchJobs>(
   () => new Worker(new URL("./pitch.worker.ts", import.meta.url), { type: "module" }),
@@ -64,18 +71,28 @@ export interface TuneAsked {
 
 /** Identifies a tune that is too long for the page; the newest wins. */
 export const identifyLong = newestWins(({ tune, choice }: TuneAsked) =>
-  tunes.ask(async (jobs) => withOwnModes(await jobs.identifyLong(packTune(tune), choice))),
+  tunes.ask(async (jobs) => {
+    await nextTurn();
+    const found = await jobs.identifyLong(packTune(tune), choice);
+    await nextTurn();
+    const own = withOwnModes(found);
+    await nextTurn();
+    return own;
+  }),
 );
 
 /** Reads the tunes of a text that is too long to be read while a page is drawn. */
 export const readTunesAway = (text: TuneText, signal: AbortSignal) =>
   tunes.ask(async (jobs): Promise<Reading<readonly FileTune[]>> => {
     const { value, problems } = await jobs.read(text);
+    await nextTurn();
     const own = value.map(({ tune, ...rest }) => ({
       ...rest,
       tune: { ...tune, rest: { ...tune.rest, keys: withOwnModes(tune.rest.keys) } },
     }));
-    return { value: own.map(unpackFileTune), problems };
+    const read = own.map(unpackFileTune);
+    await nextTurn();
+    return { value: read, problems };
   }, signal);
 
 /** Opens a file of tunes. */
@@ -85,6 +102,17 @@ export const openTuneAway = (bytes: Uint8Array, name: string, signal: AbortSigna
 /** Reads the chords of a file. */
 export const readChartAway = (bytes: Uint8Array, name: string, signal: AbortSignal) =>
   tunes.ask((jobs) => jobs.readChart(transfer(bytes, [bytes.buffer as ArrayBuffer]), name), signal);
+
+/** What a job of the files answers. */
+export type FileAnswer<K extends keyof FileJobs> = Awaited<ReturnType<FileJobs[K]>>;
+
+/** Reads a file of anything but music. */
+export const readFileAway = <K extends keyof FileJobs>(
+  kind: K,
+  file: Blob,
+  signal: AbortSignal,
+): Promise<Outcome<FileAnswer<K>>> =>
+  files.ask((jobs) => (jobs as unknown as FileJobs)[kind](file) as Promise<FileAnswer<K>>, signal);
 
 /** Several workers that go through a collection. */
 export const collectionPool = (cores: number) => poolOf(cores, tunes);

@@ -7,7 +7,8 @@ import type { AnalysisKind, Segment } from "@/core/progression";
 import type { Problem, Reading } from "@/core/problem";
 import type { Comparison, ReferenceConvention, PitchClassSet } from "@/core/scale";
 import type { PitchFrame } from "@/core/tune";
-import type { FileChart, TuneText } from "@/formats";
+import type { FileChart, readScala, TableRow, TuneText } from "@/formats";
+import type { readBackup } from "@/storage";
 import type { PackedFileTune, PackedTune } from "./packed-tune";
 
 /** A question about all modes as it crosses to the worker: modes by id, since identity does not cross. */
@@ -128,6 +129,17 @@ export interface CollectionJobs {
   readonly open: (bytes: Uint8Array, name: string) => Promise<Reading<TuneText | undefined>>;
   /** The chords of a file. */
   readonly readChart: (bytes: Uint8Array, name: string) => Promise<Reading<FileChart>>;
+}
+
+/** The jobs of the worker that reads files of everything but music. None of them throws on what a file holds. */
+export interface FileJobs {
+  readonly backup: (file: Blob) => Promise<ReturnType<typeof readBackup>>;
+  /** The rows of a table by the names of its columns. */
+  readonly table: (file: Blob) => Promise<readonly TableRow[]>;
+  /** What it says as JSON; undefined where it is none. */
+  readonly json: (file: Blob) => Promise<unknown>;
+  /** The scale of a Scala file, and the text that its problems are places in. */
+  readonly scala: (file: Blob) => Promise<ReturnType<typeof readScala> & { readonly text: string }>;
 }
 
 /** A recording of one voice: samples from -1 to 1 of one channel. */

@@ -79,11 +79,11 @@ export const READERS: Readonly<Record<FuzzKind, (bytes: Uint8Array) => Promise<R
     const { value, problems } = readBackup(text);
     return { problems: problems.length, things: value?.shelf.length ?? 0 };
   }),
-  log: atOnce((text) => {
-    const { value, unread } = readLog(text, [], new Date(0));
+  log: async (bytes) => {
+    const { value, unread } = await readLog(readCsv(decoded(bytes)), [], new Date(0));
     return { problems: unread, things: value.length };
-  }),
-  result: atOnce((text) => ({ problems: 0, things: readResult(text)?.rows.length ?? 0 })),
+  },
+  result: atOnce((text) => ({ problems: 0, things: readResult(readCsv(text))?.rows.length ?? 0 })),
 };
 
 /** What a file is taken for, and the mode of what is in it: the whole way of a file that is dropped on the page. */

@@ -10,8 +10,8 @@ import {
   parallels,
   size,
 } from "@/core/scale";
-import { readScala } from "@/formats";
-import { openFiles, setHomeMode, setPlace } from "@/session";
+import type { Problem } from "@/core/problem";
+import { openFileAs, openFiles, setHomeMode, setPlace } from "@/session";
 import { useIncoming } from "@/session/useIncoming";
 import { useConventions } from "@/session/useConventions";
 import { StripEditor } from "@/kit/pitch-strip";
@@ -122,11 +122,12 @@ const MOST_BYTES = 100_000;
 function ScalaFile({ onRead }: { readonly onRead: (mode: Mode) => void }) {
   const [read, setRead] = useState<{
     readonly text: string;
-    readonly problems: ReturnType<typeof readScala>["problems"];
+    readonly problems: readonly Problem[];
   }>();
   const open = async (file: File) => {
-    const text = await file.slice(0, MOST_BYTES).text();
-    const { value, problems } = readScala(text);
+    const read = await openFileAs("scala", new File([file.slice(0, MOST_BYTES)], file.name));
+    const { text, value, problems } =
+      "answer" in read ? read.answer : { text: "", value: undefined, problems: [read.stopped] };
     setRead({ text, problems });
     if (value?.sounds !== undefined) onRead(modeOf(value.sounds));
   };

@@ -39,6 +39,7 @@ vi.mock("@/workers", () => ({
     await Promise.resolve();
     return asked.answer ? { answer: asked.answer(question) } : { none: "failed" };
   },
+  readFileAway: () => Promise.resolve({ none: "failed" }),
 }));
 
 beforeEach(() => changeSettings({ modeFold: true }));

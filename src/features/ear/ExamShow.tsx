@@ -2,7 +2,7 @@ import { useStore } from "@nanostores/react";
 import { type ReactNode, useState } from "react";
 import { familyOf, mode as modeById, USUAL_FAMILIES, FAMILIES } from "@/core/scale";
 import { cardsOf, QUESTIONS, REGISTERS, TEXTURES } from "@/core/training";
-import { $settings, $toSave, openFiles, shelf } from "@/session";
+import { $settings, $toSave, openFileAs, openFiles, shelf } from "@/session";
 import type { ExamValue } from "@/storage";
 import {
   Button,
@@ -25,6 +25,7 @@ import {
   EXAM_SAYS,
   examText,
   lackText,
+  problemText,
   REGISTER_NAME,
   tuneRefusedText,
   TUNES_SAY,
@@ -38,7 +39,7 @@ import {
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { EAR, examDocument, flipped, flipQuestion, flipTexture, readExam, writeExam } from "./exam";
-import { $shownResult, readResult } from "./result";
+import { $shownResult, readResult, type Result } from "./result";
 import { beginExam } from "./run";
 import { examTuneValue, lackedBy, MODEL_TUNE, tuneForExam, type TuneOffered, tunesOffered } from "./tunes";
 import styles from "./Ear.module.css";
@@ -46,19 +47,17 @@ import styles from "./Ear.module.css";
 /** An exam put together by hand: what is asked, about which modes, how it is heard, how it goes. */
 export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
   const exam = useStore(examDocument.$value);
-  const [refused, setRefused] = useState(false);
+  const [refused, setRefused] = useState("");
   const { change } = examDocument;
   const cards = cardsOf(exam);
   const begin = () => cards.length > 0 && beginExam(exam);
   const title = exam.title || "Exam";
   const save = () => $toSave.set({ kind: "exam", title, words: "", exam });
   const takeFile = async (file: File) => {
-    const text = file.size < MOST_BYTES ? await file.text() : "";
-    const read = readExam(text);
-    const found = read ? undefined : readResult(text);
-    setRefused(!read && !found);
-    $shownResult.set(found);
-    if (read) examDocument.open(read);
+    const opened = await openedExam(file);
+    setRefused("refused" in opened ? opened.refused : "");
+    $shownResult.set("result" in opened ? opened.result : undefined);
+    if ("exam" in opened) examDocument.open(opened.exam);
   };
   useIncoming(EAR, (files) => files[0] && void takeFile(files[0]));
   useKeys("Ear", [
@@ -222,7 +221,7 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
           <Saying>{`${examText(exam)} ${capital(countText(cards.length, "different question"))}.`}</Saying>
         )}
         <Saying>{EXAM_SAYS}</Saying>
-        {refused && <p role="alert">{EXAM_FILE_REFUSED}</p>}
+        {refused !== "" && <p role="alert">{refused}</p>}
       </Panel>
     </div>
   );
@@ -235,6 +234,21 @@ const ORDER = FAMILIES.filter(({ id }) => USUAL_FAMILIES.includes(id)).flatMap((
 
 /** An exam or a result is a few thousand characters. */
 const MOST_BYTES = 200_000;
+
+/** What a file holds: an exam, the result of one, or why it is neither. */
+async function openedExam(
+  file: File,
+): Promise<{ exam: ExamValue } | { result: Result } | { refused: string }> {
+  if (file.size >= MOST_BYTES) return { refused: EXAM_FILE_REFUSED };
+  const json = await openFileAs("json", file);
+  if ("stopped" in json) return { refused: problemText(json.stopped, "") };
+  const exam = readExam(json.answer);
+  if (exam) return { exam };
+  const table = await openFileAs("table", file);
+  if ("stopped" in table) return { refused: problemText(table.stopped, "") };
+  const result = readResult(table.answer);
+  return result ? { result } : { refused: EXAM_FILE_REFUSED };
+}
 
 /** Tunes that an exam has at most, and that are offered beside them. */
 const MOST_TUNES = 20;

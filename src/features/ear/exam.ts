@@ -1,3 +1,4 @@
+import { z } from "zod";
 import { QUESTIONS, TEXTURES } from "@/core/training";
 import { documentOf } from "@/session";
 import { examValue, type ExamValue } from "@/storage";
@@ -58,13 +59,10 @@ const VERSION = 1;
 export const writeExam = (exam: ExamValue): string =>
   `${JSON.stringify({ format: FORMAT, version: VERSION, exam }, null, 1)}\n`;
 
-/** The exam of a file; undefined where it is none, or of a version that isn't known yet. */
-export function readExam(text: string): ExamValue | undefined {
-  try {
-    const { format, version, exam } = JSON.parse(text) as Record<string, unknown>;
-    const read = examValue.safeParse(exam);
-    return format === FORMAT && version === VERSION && read.success ? read.data : undefined;
-  } catch {
-    return undefined;
-  }
+/** The exam of a file, by what it says as JSON; undefined where it is none, or of a version that isn't known yet. */
+export function readExam(json: unknown): ExamValue | undefined {
+  const read = examFile.safeParse(json);
+  return read.success ? read.data.exam : undefined;
 }
+
+const examFile = z.object({ format: z.literal(FORMAT), version: z.literal(VERSION), exam: examValue });

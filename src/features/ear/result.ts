@@ -2,7 +2,7 @@ import { atom } from "nanostores";
 import { maybeFifths, printName } from "@/core/pitch";
 import { maybeMode } from "@/core/scale";
 import { type Attempt, type Card, QUESTIONS, TEXTURES } from "@/core/training";
-import { readCsv, writeCsv } from "@/formats";
+import { type TableRow, writeCsv } from "@/formats";
 import type { Sitting } from "@/storage";
 import { givenText } from "@/words";
 
@@ -50,8 +50,7 @@ export const writeResult = ({ title, startedAt, rows }: Result): string =>
   ]);
 
 /** Reads the table of a result; undefined where no row of it is one. */
-export function readResult(text: string): Result | undefined {
-  const table = readCsv(text);
+export function readResult(table: readonly TableRow[]): Result | undefined {
   const rows = table.flatMap((row) => rowOf(row) ?? []);
   const [first] = table;
   if (rows.length === 0 || !first) return undefined;

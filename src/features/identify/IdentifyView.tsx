@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { useEffect, useMemo, useState } from "react";
 import { printName, soundOf } from "@/core/pitch";
-import { allNotes } from "@/core/tune";
+import { allNotes, type BarRange } from "@/core/tune";
 import type { TuneText as TextOfTune } from "@/formats";
 import { alternating, swapped, tuneScore } from "@/audio";
 import {
@@ -35,6 +35,7 @@ import { isRecording, noTune, onlyTextIn } from "./files";
 import { heardSwap, placesBySound } from "./heard-tune";
 import own from "./IdentifyView.module.css";
 import { $identifyPart, $way, IDENTIFY, setWay, showPart } from "./route";
+import { ShownBars } from "./ShownBars";
 import { SelectedNote } from "./SelectedNote";
 import { Passages } from "./Passages";
 import { PlayIn } from "./PlayIn";
@@ -45,7 +46,7 @@ import { undecidedNotes } from "./selection";
 import { UNTOUCHED } from "./taken-in";
 import { TuneSheet } from "./TuneSheet";
 import { useRecording } from "./useRecording";
-import { $tunes, fromStaff, mostEngraved, onStaff, typedTune } from "./read-tunes";
+import { $tunes, fromStaff, onStaff, typedTune } from "./read-tunes";
 import {
   $answer,
   $byHand,
@@ -129,13 +130,15 @@ export function IdentifyView() {
   const pointedOnStaff = useMemo(() => shown && pointed && onStaff(shown, pointed), [shown, pointed]);
   const bars = answer?.found.bars;
   const heardAt = useMemo(
-    () => tune && placesBySound(tune, bars, byHand.without),
-    [tune, bars, byHand.without],
+    () => shown && placesBySound(shown, bars, byHand.without),
+    [shown, bars, byHand.without],
   );
   const withoutOnStaff = useMemo(
     () => shown && new Set(onStaff(shown, [...byHand.without])),
     [shown, byHand.without],
   );
+  const firstBar = shown?.from ?? 0;
+  const barsOnStaff = useMemo(() => byHand.bars && shifted(byHand.bars, -firstBar), [byHand.bars, firstBar]);
   const chosenNote = tune && note !== undefined ? allNotes(tune)[note] : undefined;
   const swap = answer && heardSwap(answer.found, conventions);
   const hearSwap = () => {
@@ -258,7 +261,9 @@ export function IdentifyView() {
         {answer && homeMode && tune && read && (
           <>
             <div className={own.facts}>
-              {answer.shown.isCut && <span>{`the first ${mostEngraved(tune)} bars are engraved`}</span>}
+              {answer.shown.from !== undefined && (
+                <ShownBars tune={tune} from={answer.shown.from} count={answer.shown.engraved.bars.length} />
+              )}
               {byHand.without.size > 0 && (
                 <span>
                   {`${countText(byHand.without.size, "note")} left out`}{" "}
@@ -287,10 +292,10 @@ export function IdentifyView() {
               phraseEnds={answer.ends}
               pointed={pointedOnStaff}
               without={withoutOnStaff}
-              bars={byHand.bars}
+              bars={barsOnStaff}
               chosen={note === undefined ? undefined : onStaff(answer.shown, [note])[0]}
               onChoose={(at) => setNote(at === undefined ? undefined : fromStaff(answer.shown, at))}
-              onBars={chooseBars}
+              onBars={(range) => chooseBars(range && shifted(range, answer.shown.from ?? 0))}
               onLeaveOut={() => note !== undefined && leaveOut([note])}
               label={engravedText(title, allNotes(answer.shown.engraved).length, answer.ends.length)}
             />
@@ -314,8 +319,7 @@ export function IdentifyView() {
             <TuneSheet
               open={isPrinting}
               onClose={() => setPrinting(false)}
-              tune={answer.shown.tune}
-              text={answer.shown.abc}
+              shown={answer.shown}
               title={title}
               found={answer.found}
             />
@@ -336,3 +340,6 @@ export function IdentifyView() {
     </div>
   );
 }
+
+/** Bars by other places: the staff may begin later than the tune. */
+const shifted = ({ from, to }: BarRange, by: number): BarRange => ({ from: from + by, to: to + by });

@@ -1,12 +1,11 @@
+import { useMemo } from "react";
 import type { Identification } from "@/core/identify";
-import type { Tune } from "@/core/tune";
 import { MusicSheet } from "@/shell/tune";
 import { barRangeText, headlineText, TUNE_SHEET } from "@/words";
+import { printedText, type ReadTune } from "./read-tunes";
 
 interface TuneSheetProps {
-  readonly tune: Tune;
-  /** The ABC that it is engraved from. */
-  readonly text: string;
+  readonly shown: ReadTune;
   readonly title: string;
   readonly found: Identification;
   readonly open: boolean;
@@ -14,7 +13,9 @@ interface TuneSheetProps {
 }
 
 /** A tune as it is printed: its music, then each mode with the bars where it holds. */
-export function TuneSheet({ tune, text, title, found, open, onClose }: TuneSheetProps) {
+export function TuneSheet({ shown, title, found, open, onClose }: TuneSheetProps) {
+  const { tune } = shown;
+  const printed = useMemo(() => (open ? printedText(shown) : { text: "" }), [open, shown]);
   const whole = { bars: { from: 0, to: tune.bars.length - 1 }, homeMode: found.homeMode };
   const passages = found.passages.length > 1 && !found.isByHand ? found.passages : [whole];
   return (
@@ -22,8 +23,10 @@ export function TuneSheet({ tune, text, title, found, open, onClose }: TuneSheet
       title={TUNE_SHEET}
       fileName="tune"
       name={title || tune.title || TUNE_SHEET}
-      answer={headlineText(found)}
-      text={text}
+      answer={[headlineText(found), printed.bars && barRangeText(tune, printed.bars)]
+        .filter(Boolean)
+        .join(", ")}
+      text={printed.text}
       modes={passages.map(({ bars, homeMode }) => ({ homeMode, where: barRangeText(tune, bars) }))}
       open={open}
       onClose={onClose}

@@ -1,18 +1,25 @@
 import type { Identification } from "@/core/identify";
 import { soundOf } from "@/core/pitch";
 import { characteristicSwap, type Swap, type ComparedBy } from "@/core/scale";
-import { allNotes, type BarRange, type Tune } from "@/core/tune";
+import { allNotes, type BarRange } from "@/core/tune";
+import { fromStaff, type ReadTune } from "./read-tunes";
 
-/** Places at which each sound is heard, 0 is C, whatever it is called: in the bars that an answer is about, but for notes left out. */
+/**
+ * Places in the tune at which each sound stands on the staff, 0 is C, whatever it is called: in the bars that an answer is about, but for
+ * notes left out.
+ */
 export function placesBySound(
-  tune: Tune,
+  shown: ReadTune,
   bars: BarRange | undefined,
   without: ReadonlySet<number>,
 ): readonly (readonly number[])[] {
   const places = Array.from({ length: 12 }, (): number[] => []);
-  for (const [at, { pitch, bar }] of allNotes(tune).entries())
-    if ((!bars || (bar >= bars.from && bar <= bars.to)) && !without.has(at))
+  for (const [there, { pitch, bar }] of allNotes(shown.engraved).entries()) {
+    const at = fromStaff(shown, there);
+    const place = bar + (shown.from ?? 0);
+    if ((!bars || (place >= bars.from && place <= bars.to)) && !without.has(at))
       places[soundOf(pitch.name)]?.push(at);
+  }
   return places;
 }
 

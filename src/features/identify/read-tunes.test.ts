@@ -1,7 +1,7 @@
 import { describe, expect, it, test } from "vitest";
 import { allNotes } from "@/core/tune";
 import { readNotes, readTunes } from "@/formats";
-import { typedTune, fromStaff, mostEngraved, onStaff, readyTune } from "./read-tunes";
+import { typedTune, fromStaff, mostEngraved, onStaff, printedText, readyTune } from "./read-tunes";
 
 const ready = async (text: string, name = "") => {
   const typed = typedTune(text, name);
@@ -34,8 +34,8 @@ describe("what is typed or pasted", () => {
     const bar = "A4:1 B4 C5 D5 | ";
     const MOST = mostEngraved(readNotes(bar.repeat(200)).value);
     expect(mostEngraved(readNotes(bar.repeat(100)).value)).toBeGreaterThan(100);
-    const { isCut, engraved, tune } = await ready(bar.repeat(200));
-    expect([isCut, engraved.bars.length, engraved.notes.length]).toEqual([true, MOST, MOST * 4]);
+    const { from, engraved, tune } = await ready(bar.repeat(200));
+    expect([from, engraved.bars.length, engraved.notes.length]).toEqual([0, MOST, MOST * 4]);
     expect(engraved.notes[17]?.pitch).toEqual(tune.notes[17]?.pitch);
     expect(readNotes(bar).value.notes).toHaveLength(4);
   });
@@ -45,13 +45,39 @@ describe("what is typed or pasted", () => {
     const shown = await ready(
       `X:1\nL:1/4\nV:1\nV:2 clef=bass\nK:C\nV:1\n${voice("cdef")}|\nV:2\n${voice("C,2D,2")}|\n`,
     );
-    const { tune, engraved, isCut } = shown;
+    const { tune, engraved, from } = shown;
     const most = mostEngraved(tune);
-    expect([isCut, engraved.bars.length, engraved.notes.length]).toEqual([true, most, most * 4]);
+    expect([from, engraved.bars.length, engraved.notes.length]).toEqual([0, most, most * 4]);
     const bass = tune.notes.length + 3;
     const [there] = onStaff(shown, [bass]);
     expect(allNotes(engraved)[there!]?.pitch).toEqual(allNotes(tune)[bass]?.pitch);
     expect(fromStaff(shown, there!)).toBe(bass);
     expect(onStaff(shown, [tune.notes.length - 1, allNotes(tune).length - 1])).toEqual([]);
+  });
+
+  it("turns to the part of a long tune that has a bar in it, and finds the notes of every voice there", async () => {
+    const text = `X:1\nL:1/4\nV:1\nV:2 clef=bass\nK:C\nV:1\n${"cdef|\n".repeat(250)}V:2\n${"C,2D,2|\n".repeat(250)}`;
+    const typed = typedTune(text, "Long");
+    const [file] = (await readTunes(typed)).value;
+    for (const bar of [0, 7, 8, 100, 249]) {
+      const shown = readyTune(file!, typed, bar);
+      const { tune, engraved, from = NaN } = shown;
+      expect(from).toBeLessThanOrEqual(bar);
+      expect(bar).toBeLessThan(from + engraved.bars.length);
+      for (const [place, note] of allNotes(engraved).entries()) {
+        const at = fromStaff(shown, place);
+        expect(onStaff(shown, [at])).toEqual([place]);
+        expect(allNotes(tune)[at]).toMatchObject({ pitch: note.pitch, bar: note.bar + from });
+      }
+    }
+  });
+
+  it("prints all of a long tune, and of a very long one the bars on the staff", async () => {
+    const long = await ready("A4:1 B4 C5 D5 | ".repeat(200));
+    expect(printedText(long).bars).toBeUndefined();
+    expect(
+      (await readTunes({ source: "abc", text: printedText(long).text, name: "" })).value[0]?.tune.bars,
+    ).toHaveLength(200);
+    expect(printedText(await ready("A4:1 B4 C5 D5 | ".repeat(1000))).bars).toEqual({ from: 0, to: 15 });
   });
 });

@@ -2,8 +2,9 @@ import { computed } from "nanostores";
 import type { Identification } from "@/core/identify";
 import type { Fifths } from "@/core/pitch";
 import { characteristicOn, characteristicSwap, intervalAt } from "@/core/scale";
-import { tuneScore } from "@/audio";
-import { $placeMode, $settings, type Selection, selects } from "@/session";
+import type { Tune } from "@/core/tune";
+import { type Score, tuneScore } from "@/audio";
+import { $placeMode, $settings, type Playable, type Selection, selects } from "@/session";
 import { selectionOf } from "@/shell/selected";
 import { headlineText, orText } from "@/words";
 import { IDENTIFY } from "./route";
@@ -15,6 +16,18 @@ export const undecidedNotes = ({ undecided, homeMode: { home, mode } }: Identifi
     const interval = intervalAt(mode.intervals, number);
     return interval === undefined ? [] : [home + interval];
   });
+
+/** A tune to be played, with its repeats: made when Play asks for it, since a tune can be very long. */
+function playedTune(tune: Tune): Playable {
+  let made: Score | undefined;
+  return {
+    code: "tune",
+    isSilent: false,
+    get score() {
+      return (made ??= tuneScore(tune, true));
+    },
+  };
+}
 
 selects(
   IDENTIFY,
@@ -30,7 +43,7 @@ selects(
       chordTones: [],
       targetNotes: [],
       swap: characteristicSwap(found.homeMode.mode, settings),
-      play: { code: "tune", score: tuneScore(shown.tune, true) },
+      play: playedTune(shown.tune),
       subject: shown.tune.title === "" ? undefined : shown.tune.title,
       said: [`${[headlineText(found), orText(found) ?? ""].join(" ").trim()}.`],
     };

@@ -1,8 +1,9 @@
-import { computed } from "nanostores";
+import { atom, computed } from "nanostores";
 import { identify, type Identification } from "@/core/identify";
 import { type Fifths, fifthsOf, printName, soundOf } from "@/core/pitch";
 import { characteristicOn, type HomeMode, mode as modeById } from "@/core/scale";
 import { allNotes, type BarRange, partOf, phraseEnds, type Tune, type TuneNote } from "@/core/tune";
+import type { FileTune, TuneText } from "@/formats";
 import { $conventions, $settings, answering, tuneDocument, type TuneValue } from "@/session";
 import type { Conventions } from "@/words";
 import { identifyLong, type TuneAsked } from "@/workers";
@@ -33,9 +34,15 @@ const $isRead = computed([$tunes, tuneDocument.$value], (tunes, { text }) => tun
 /** Which tune of the text is in front, from 0. */
 export const $which = computed([$isRead, tuneDocument.$value], (isRead, { which }) => (isRead ? which : 0));
 
-const $shown = computed([$tunes, $which], (read, which): ReadTune | undefined => {
+/** A tune of the text, and how that is kept. */
+interface InFront {
+  readonly file: FileTune;
+  readonly text: Pick<TuneText, "source" | "text">;
+}
+
+const $inFront = computed([$tunes, $which], (read, which): InFront | undefined => {
   const file = read?.tunes[which] ?? read?.tunes[0];
-  return file && read ? readyTune(file, read) : undefined;
+  return file && read ? { file, text: { source: read.source, text: read.text } } : undefined;
 });
 
 const [$about, $home, $bars, $without] = [
@@ -55,12 +62,12 @@ const $expects = computed($settings, ({ expects }) => expects);
 
 /** What is asked: what the tune in front is in, with what was set by hand for it. */
 interface Asked extends TuneAsked {
-  readonly shown: ReadTune;
+  readonly inFront: InFront;
   readonly byHand: ByHand;
 }
 
-const $asked = computed([$shown, $byHand, $expects], (shown, byHand, expects): Asked | undefined =>
-  shown ? { shown, byHand, tune: shown.tune, choice: { ...byHand, expects } } : undefined,
+const $asked = computed([$inFront, $byHand, $expects], (inFront, byHand, expects): Asked | undefined =>
+  inFront ? { inFront, byHand, tune: inFront.file.tune, choice: { ...byHand, expects } } : undefined,
 );
 
 /** A tune of more notes takes longer than a drawing may: a worker identifies it. */
@@ -108,12 +115,31 @@ export interface Answer {
   readonly ends: readonly number[];
 }
 
-export const $answer = computed([$found, $conventions], (last, conventions) =>
-  last?.found ? answerOf(last.asked, last.found, conventions) : undefined,
+/** The bar of a long tune that was turned to, for as long as nothing else is asked of it. */
+const $turnedTo = atom<{ readonly asked: Asked; readonly bar: number } | undefined>();
+
+/** Shows the part of a long tune that has a bar in it. */
+export function turnTo(bar: number): void {
+  const asked = $found.get()?.asked;
+  $turnedTo.set(asked && { asked, bar });
+}
+
+const $shown = computed([$found, $turnedTo], (last, turned) => {
+  if (!last?.found) return undefined;
+  const { inFront, byHand } = last.asked;
+  const bar = turned?.asked === last.asked ? turned.bar : byHand.bars?.from;
+  return { byHand, found: last.found, shown: readyTune(inFront.file, inFront.text, bar) };
+});
+
+export const $answer = computed([$shown, $conventions], (last, conventions) =>
+  last ? answerOf(last, conventions) : undefined,
 );
 
-function answerOf({ shown, byHand }: Asked, found: Identification, conventions: Conventions): Answer {
-  const { tune } = shown;
+function answerOf(
+  { shown, byHand, found }: Pick<Answer, "shown" | "found"> & { readonly byHand: ByHand },
+  conventions: Conventions,
+): Answer {
+  const { tune, engraved, from = 0 } = shown;
   const whole = { from: 0, to: tune.bars.length - 1 };
   const parts =
     found.passages.length > 1 && !found.isByHand
@@ -124,15 +150,15 @@ function answerOf({ shown, byHand }: Asked, found: Identification, conventions: 
     sounds: new Set(characteristicOn(homeMode, conventions).map(soundOf)),
   }));
   const isLit = ({ pitch, bar }: TuneNote) =>
-    lit.find(({ bars }) => bar >= bars.from && bar <= bars.to)?.sounds.has(soundOf(pitch.name)) === true;
+    lit
+      .find(({ bars }) => bar + from >= bars.from && bar + from <= bars.to)
+      ?.sounds.has(soundOf(pitch.name)) === true;
+  // Only what is engraved is looked at, however long the tune is.
   return {
     shown,
     found,
-    characteristic: onStaff(
-      shown,
-      allNotes(tune).flatMap((note, at) => (isLit(note) ? [at] : [])),
-    ),
-    ends: onStaff(shown, endsOf(tune, byHand.without)),
+    characteristic: allNotes(engraved).flatMap((note, at) => (isLit(note) ? [at] : [])),
+    ends: endsOf(engraved, new Set(onStaff(shown, [...byHand.without]))),
   };
 }
 

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { addMonths, format, isSameMonth, setHours, startOfDay } from "date-fns";
 import { type ReactNode, useState } from "react";
-import { $sittings, attemptsOf, dayName, openFiles, sittings } from "@/session";
+import { $sittings, attemptsOf, dayName, openFileAs, openFiles, sittings } from "@/session";
 import { FELT, type Felt, type Sitting } from "@/storage";
 import { Button, FileButton, Select } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
@@ -17,6 +17,7 @@ import {
   FELT_TEXT,
   LOG_TOO_LARGE,
   NO_DAYS,
+  problemText,
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { $byDay, $pieces, $secondsOfDays, inARow, LOG, weeksOf } from "./log";
@@ -142,7 +143,9 @@ const MOST_BYTES = 20_000_000;
 /** Takes a log file in, and says what came of it. */
 async function bringIn(file: File): Promise<string> {
   if (file.size > MOST_BYTES) return LOG_TOO_LARGE;
-  const { value, unread, ear } = readLog(await file.text(), sittings.$all.get(), new Date());
+  const read = await openFileAs("table", file);
+  if ("stopped" in read) return problemText(read.stopped, "");
+  const { value, unread, ear } = await readLog(read.answer, sittings.$all.get(), new Date());
   if (value.length > 0) await sittings.takeIn(value);
   const pieces = value.reduce((sum, { played }) => sum + played.length, 0);
   return broughtText(pieces, unread, ear);

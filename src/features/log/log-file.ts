@@ -1,10 +1,11 @@
 import { format, isValid, parse } from "date-fns";
 import { maybeFifths } from "@/core/pitch";
 import { maybeMode } from "@/core/scale";
-import { readCsv, writeCsv } from "@/formats";
+import { type TableRow, writeCsv } from "@/formats";
 import { attemptsOf } from "@/session";
 import { FELT, type Played, PRACTICE_KINDS, type Sitting, SITTING_VERSION } from "@/storage";
 import { KIND_TEXT } from "@/words";
+import { nextTurn } from "@/workers";
 import { piecesOf } from "./log";
 
 const COLUMNS = [
@@ -40,18 +41,26 @@ export interface ReadLog {
   readonly ear: number;
 }
 
+/** Rows that are gone through before the page is drawn again. */
+const A_STEP = 500;
+
 /** What one of two is told from the other by. */
 const keyOf = ({ at, title }: Pick<Played, "at" | "title">) => `${Math.floor(at / 60_000)} ${title}`;
 
 /**
- * Reads a log as a table: what was played becomes a sitting for each day. What is here already, by its minute and its title, is left
+ * Reads the rows of a log: what was played becomes a sitting for each day. What is here already, by its minute and its title, is left
  * out, so that the same file can come in twice.
  */
-export function readLog(text: string, here: readonly Sitting[], now: Date): ReadLog {
+export async function readLog(
+  rows: readonly TableRow[],
+  here: readonly Sitting[],
+  now: Date,
+): Promise<ReadLog> {
   const known = new Set(here.flatMap((each) => each.played).map(keyOf));
   const days = new Map<string, { words: string; played: Played[] }>();
   let [unread, ear] = [0, 0];
-  for (const row of readCsv(text)) {
+  for (const [at, row] of rows.entries()) {
+    if (at % A_STEP === A_STEP - 1) await nextTurn();
     if (row.kind === KIND_TEXT.ear) {
       ear += 1;
       continue;

@@ -3,6 +3,7 @@ import "fake-indexeddb/auto";
 import { describe, expect, it } from "vitest";
 import { daysInARow, halvesOf, isTimeToRest, secondsBy } from "@/core/training";
 import { DEMO_SITTINGS } from "@/demo";
+import { readCsv } from "@/formats";
 import { dayName, dayNumber } from "@/session";
 import { SITTINGS } from "@/storage";
 import { habitTrendText } from "@/words";
@@ -100,8 +101,8 @@ describe("a log file", () => {
   const practised = DEMO_SITTINGS.filter(({ played }) => played.length > 0);
   const pieces = (all: typeof DEMO_SITTINGS) => all.flatMap(({ played }) => played);
 
-  it("comes in elsewhere with all that was played", () => {
-    const { value, unread, ear } = readLog(writeLog(DEMO_SITTINGS), [], now);
+  it("comes in elsewhere with all that was played", async () => {
+    const { value, unread, ear } = await readLog(readCsv(writeLog(DEMO_SITTINGS)), [], now);
     const told = (all: typeof DEMO_SITTINGS) =>
       pieces(all)
         .map(({ at, title, kind, seconds, tempo, felt, mode, home }) => ({
@@ -114,11 +115,11 @@ describe("a log file", () => {
     for (const each of value) expect(SITTINGS.schema.safeParse(each).success).toBe(true);
   });
 
-  it("that is here already brings nothing", () => {
-    expect(readLog(writeLog(DEMO_SITTINGS), DEMO_SITTINGS, now).value).toEqual([]);
+  it("that is here already brings nothing", async () => {
+    expect((await readLog(readCsv(writeLog(DEMO_SITTINGS)), DEMO_SITTINGS, now)).value).toEqual([]);
   });
 
-  it("is read row by row: what makes no sense is counted, and the rest comes in", () => {
+  it("is read row by row: what makes no sense is counted, and the rest comes in", async () => {
     const text = [
       "Day;Time;Kind;What;Minutes;Tempo",
       "2026-11-20;18:05;modes;E Dorian;12.5;92",
@@ -127,7 +128,7 @@ describe("a log file", () => {
       "2026-11-21;07:00;modes;;4;",
       "2026-11-21;07:00;modes;Too long;5000;",
     ].join("\n");
-    const { value, unread } = readLog(text, [], now);
+    const { value, unread } = await readLog(readCsv(text), [], now);
     expect(unread).toBe(3);
     expect(value).toHaveLength(1);
     expect(value[0]!.played).toMatchObject([
@@ -135,7 +136,7 @@ describe("a log file", () => {
       { title: "Scales", kind: "free", seconds: 240 },
     ]);
     for (const broken of ["", "\u0000", "no table at all", "day,time\n1,2"])
-      expect(readLog(broken, [], now).value).toEqual([]);
+      expect((await readLog(readCsv(broken), [], now)).value).toEqual([]);
   });
 });
 

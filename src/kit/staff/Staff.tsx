@@ -75,7 +75,9 @@ export function Staff({
 
   useEffect(() => {
     let isCurrent = true;
-    void import("abcjs").then(({ default: abcjs }) => {
+    void import("abcjs").then(async ({ default: abcjs }) => {
+      // What has just been computed is drawn first, and then the staff.
+      await new Promise((go) => setTimeout(go));
       const node = paper.current;
       if (!isCurrent || !node) return;
       const [engraved] = abcjs.renderAbc(node, withoutTitle(text), {

@@ -1,6 +1,15 @@
 import { useStore } from "@nanostores/react";
 import { useRef, useState } from "react";
-import { $imported, exportAll, type FilePlan, importBy, planOf, SHELF_FILES, undoImport } from "@/session";
+import {
+  $imported,
+  exportAll,
+  type FilePlan,
+  importBy,
+  openFileAs,
+  planOf,
+  SHELF_FILES,
+  undoImport,
+} from "@/session";
 import { useIncoming } from "@/session/useIncoming";
 import { ARRIVALS, type BackupProblem, type ImportChoice, USUAL_CHOICE } from "@/storage";
 import { Button, Choice, FileButton, Toggle } from "@/kit/controls";
@@ -9,6 +18,7 @@ import {
   ARRIVAL_TEXT,
   backupProblemText,
   importedText,
+  problemText,
   BACKUP_TOO_LARGE,
   FILE_UNREADABLE,
   BRINGS_NOTHING,
@@ -41,7 +51,14 @@ export function Backup() {
       setSaid(BACKUP_TOO_LARGE);
       return;
     }
-    const found = await planOf(await file.text());
+    const read = await openFileAs("backup", file);
+    if ("stopped" in read) {
+      setPlan(undefined);
+      setProblems([]);
+      setSaid(problemText(read.stopped, ""));
+      return;
+    }
+    const found = await planOf(read.answer);
     setPlan(found.plan);
     setProblems(found.problems);
   };

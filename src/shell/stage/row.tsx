@@ -129,7 +129,7 @@ export function PlayButton() {
         kind="now"
         className={styles.play}
         aria-pressed={playing === MAIN}
-        disabled={isSilent(play.score) && playing === undefined}
+        disabled={(play.isSilent ?? isSilent(play.score)) && playing === undefined}
         onClick={playOrStop}
       >
         {sound.at === "starting"

@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { fileJobs } from "./read-files";
+
+expose(fileJobs);
