@@ -427,6 +427,17 @@ test("a piece in four voices: drawn with its clefs, each voice heard, pressed an
   const bar = "C4:0.5 E4 G4 E4 | D4 F4 A4 F4 | B3 D4 G4 D4 | C4:2 | ";
   await files(page).setInputFiles({ name: "long.txt", mimeType: "", buffer: Buffer.from(bar.repeat(260)) });
   await expect(answer(page, "C Ionian")).toBeVisible({ timeout: 60_000 });
+  // Sixteen bars of it are on the staff; the next are a press away, and chosen bars are turned to.
+  await expect(page.getByText("Bars 1 to 16 on the staff.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Earlier bars" })).toBeDisabled();
+  await page.getByRole("button", { name: "Later bars" }).click();
+  await expect(page.getByText("Bars 17 to 32 on the staff.")).toBeVisible();
+  await staff.focus();
+  await page.keyboard.press("ArrowRight");
+  await expect(page.getByText("C4 in bar 17")).toBeVisible();
+  await page.getByRole("spinbutton", { name: "From bar" }).fill("100");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Bars 97 to 112 on the staff.")).toBeVisible();
   expect(seen).toEqual([]);
 });
 

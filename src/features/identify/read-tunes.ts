@@ -55,11 +55,13 @@ export function readyTune(
   const most = mostEngraved(tune);
   const from = tune.bars.length > most ? Math.floor(bar / most) * most : undefined;
   const part = from === undefined ? undefined : excerptOf(tune, { from, to: from + most - 1 });
+  // A part of it that isn't the end has no closing bar line.
+  const isEnd = from === undefined || from + most >= tune.bars.length;
   const engraving = part ? writeAbc(part) : engravingOf(file);
   return {
     tune,
     saved: written ? { source: "abc", text: written.text } : { source, text },
-    abc: engraving.engraving,
+    abc: isEnd ? engraving.engraving : engraving.engraving.replaceAll("|]", "| "),
     engraved: engraving.tune,
     from,
   };
