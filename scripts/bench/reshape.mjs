@@ -23,14 +23,16 @@ async function whole(runs) {
   return times;
 }
 
-/** From a change of mode to the next frame with its sentence, on a tune of 64 bars. @param {number} runs */
-async function changed(runs) {
+/** From a change of mode to the next frame with its sentence, with new chords. @param {number} runs @param {number} bars */
+async function changed(runs, bars) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${address}/reshape`, { waitUntil: "networkidle" });
-  await page.getByLabel("The tune, as ABC or note names").fill(tuneOf(64));
+  await page.getByLabel("The tune, as ABC or note names").fill(tuneOf(bars));
   await page.getByRole("heading", { name: "D Phrygian" }).waitFor();
   const times = [];
   for (let run = 0; run < runs; run += 1) {
+    // The staff of the one before has been drawn.
+    await page.waitForTimeout(800);
     const [id, name] = run % 2 === 0 ? ["lydian", "Lydian"] : ["phrygian", "Phrygian"];
     times.push(
       await page.evaluate(
@@ -62,5 +64,6 @@ export async function reportReshaped(runs) {
     "A tune of 500 bars in another mode with new chords, read, made and written by the server",
     await whole(runs),
   );
-  report("Another mode for a tune of 64 bars, until it is said", await changed(runs));
+  report("Another mode for a tune of 64 bars, until it is said", await changed(runs, 64));
+  report("The same for one of 500 bars, made in the worker", await changed(runs, 500));
 }

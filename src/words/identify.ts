@@ -163,12 +163,15 @@ export function barRangeText({ bars }: Pick<Tune, "bars">, { from, to }: BarRang
 
 /** Which bars of a long tune are on the staff, as in "Bars 17 to 32 are on the staff". */
 export const shownBarsText = (tune: Pick<Tune, "bars">, { from, to }: BarRange): string =>
-  `${capital(barRangeText(tune, { from, to: Math.min(to, tune.bars.length - 1) }))} on the staff.`;
+  `${capital(barRangeText(tune, { from, to }))} on the staff.`;
 
 export const EXPORT_SAYS =
   "As it is read here: notes, chords, repeats. WAV is a recording of it at the tempo of the stage.";
 
 export const IDENTIFY_ASKS = "Which mode is this tune in?";
+
+/** While a long tune is worked on beside the page. */
+export const LISTENING = "Listening to a long piece…";
 
 export const ALL_LEFT_OUT = "Every note is left out.";
 

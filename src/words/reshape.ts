@@ -211,9 +211,24 @@ export function stepSentence(
   return `Bar ${barOf(tune, bar)}, ${chordText(chord)}: ${said.join("; ")}.`;
 }
 
-/** A harmony in a line: its chords. */
-export const harmonyText = ({ steps }: Harmony): string =>
-  steps.map(({ chord }) => chordText(chord)).join(" ");
+/** Chords of a harmony that are told in a line. */
+const MOST_IN_LINE = 16;
+
+/**
+ * A harmony in a line: its chords, or those from where it goes another way than the best.
+ *
+ * @example harmonyText(all[1], all[0], tune) // "from bar 5: Am Em D"
+ */
+export function harmonyText({ steps }: Harmony, best: Harmony, tune: Pick<Tune, "bars">): string {
+  const same = steps.findIndex(
+    ({ chord, onset }, at) =>
+      onset !== best.steps[at]?.onset || chordText(chord) !== chordText(best.steps[at].chord),
+  );
+  const from = Math.max(0, same);
+  const told = steps.slice(from, from + MOST_IN_LINE).map(({ chord }) => chordText(chord));
+  const where = from === 0 ? "" : `from bar ${barOf(tune, steps[from]?.bar ?? 0)}: `;
+  return `${where}${told.join(" ")}${steps.length > from + MOST_IN_LINE ? " …" : ""}`;
+}
 
 /** The selected note: what it was and is. */
 export function noteSentence(

@@ -1,8 +1,9 @@
 import { identify } from "@/core/identify";
+import { reshape } from "@/core/reshape";
 import type { Tune } from "@/core/tune";
 import { openTuneFile, readChartFile, readTunes } from "@/formats";
 import { withOwnModes } from "./own-modes";
-import { packFileTune, unpackTune } from "./packed-tune";
+import { packFileTune, packTune, unpackTune } from "./packed-tune";
 import type { CollectionJobs, IdentifyAsked, SentTune } from "./messages";
 
 function sent(tune: Tune, expects: IdentifyAsked["expects"]): Omit<SentTune, "problems"> {
@@ -51,6 +52,14 @@ export const collectionJobs: CollectionJobs = {
       { ...tune, keys: withOwnModes(tune.keys) },
       { ...choice, about: withOwnModes(choice.about) },
     );
+  },
+  reshape: (packed, recipes) => {
+    const tune = unpackTune(packed);
+    const own = { ...tune, keys: withOwnModes(tune.keys) };
+    return recipes.map((recipe) => {
+      const made = reshape(own, withOwnModes(recipe));
+      return { ...made, tune: packTune(made.tune) };
+    });
   },
   read: async (text) => {
     const { value, problems } = await readTunes(text);

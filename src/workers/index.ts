@@ -1,5 +1,6 @@
 import { proxy, transfer } from "comlink";
 import type { IdentifyChoice } from "@/core/identify";
+import type { Recipe, Reshaped } from "@/core/reshape";
 import type { Reading } from "@/core/problem";
 import type { Tune } from "@/core/tune";
 import type { FileTune, TuneText } from "@/formats";
@@ -17,11 +18,11 @@ import type {
   VoicingJobs,
 } from "./messages";
 import { withOwnModes } from "./own-modes";
-import { packTune, unpackFileTune } from "./packed-tune";
+import { packTune, unpackFileTune, unpackTune } from "./packed-tune";
 import { collectionPool as poolOf, MOST_WORKERS } from "./pool";
 import { received } from "./analyse-chart";
 
-export { $jobFailed, type Outcome } from "./client";
+export { $jobFailed, newestWins, type Outcome } from "./client";
 export type { AskedOf, FileJobs, ModesAnswer, AnsweringMode, SentTune } from "./messages";
 export type { CollectionPool } from "./pool";
 
@@ -55,6 +56,9 @@ const pitches = workerClient<PitchJobs>(
   () => new Worker(new URL("./pitch.worker.ts", import.meta.url), { type: "module" }),
 );
 
+/** A tune with the modes of the catalogue in its keys: the ones that crossed are copies. */
+const withOwnKeys = (tune: Tune): Tune => ({ ...tune, keys: withOwnModes(tune.keys) });
+
 /** Asks all modes; the newest question wins. */
 export const askAllModes = newestWins((question: AskedOf) => modes.ask((jobs) => jobs.ask(question)));
 
@@ -69,8 +73,8 @@ export interface TuneAsked {
   readonly choice: IdentifyChoice;
 }
 
-/** Identifies a tune that is too long for the page; the newest wins. */
-export const identifyLong = newestWins(({ tune, choice }: TuneAsked) =>
+/** Identifies a tune that is too long for the page. */
+export const identifyAway = ({ tune, choice }: TuneAsked) =>
   tunes.ask(async (jobs) => {
     await nextTurn();
     const found = await jobs.identifyLong(packTune(tune), choice);
@@ -78,19 +82,29 @@ export const identifyLong = newestWins(({ tune, choice }: TuneAsked) =>
     const own = withOwnModes(found);
     await nextTurn();
     return own;
-  }),
-);
+  });
+
+/** A tune by recipes, where it is too long for the page. */
+export const reshapeAway = (tune: Tune, recipes: readonly Recipe[]) =>
+  tunes.ask(async (jobs): Promise<readonly Reshaped[]> => {
+    const all = await jobs.reshape(packTune(tune), recipes);
+    await nextTurn();
+    return all.map(({ tune: packed, ...rest }) => ({
+      ...withOwnModes(rest),
+      tune: withOwnKeys(unpackTune(packed)),
+    }));
+  });
 
 /** Reads the tunes of a text that is too long to be read while a page is drawn. */
 export const readTunesAway = (text: TuneText, signal: AbortSignal) =>
   tunes.ask(async (jobs): Promise<Reading<readonly FileTune[]>> => {
     const { value, problems } = await jobs.read(text);
     await nextTurn();
-    const own = value.map(({ tune, ...rest }) => ({
-      ...rest,
-      tune: { ...tune, rest: { ...tune.rest, keys: withOwnModes(tune.rest.keys) } },
-    }));
-    const read = own.map(unpackFileTune);
+    const read = value.map((each) => {
+      const { tune, written } = unpackFileTune(each);
+      const own = withOwnKeys(tune);
+      return written ? { tune: own, written: { ...written, tune: own } } : { tune: own };
+    });
     await nextTurn();
     return { value: read, problems };
   }, signal);

@@ -1,6 +1,7 @@
 import type { Fifths, Interval } from "@/core/pitch";
 import type { Chord, Claim, Dropped } from "@/core/chord";
 import type { Identification, IdentifyChoice } from "@/core/identify";
+import type { Recipe, Reshaped } from "@/core/reshape";
 import type { Expectation } from "@/core/identify/expectation";
 import type { Tuning, Voicing, VoicingsAsked } from "@/core/instrument";
 import type { AnalysisKind, Segment } from "@/core/progression";
@@ -117,12 +118,19 @@ export interface SentTune {
   readonly problems: readonly Problem[];
 }
 
+/** A reshaped tune on its way: its notes are columns. */
+export interface PackedReshaped extends Omit<Reshaped, "tune"> {
+  readonly tune: PackedTune;
+}
+
 /** The jobs of the workers that go through collections. */
 export interface CollectionJobs {
   /** Everything in each text, in order: a text can hold several tunes, or none. */
   readonly identify: (texts: readonly IdentifyAsked[]) => Promise<readonly (readonly SentTune[])[]>;
   /** One tune that is too long to be identified while a page is drawn. Modes in it are copies. */
   readonly identifyLong: (tune: PackedTune, choice: IdentifyChoice) => Identification | undefined;
+  /** A long tune in other modes. Modes in the recipes and in the answer are copies. */
+  readonly reshape: (tune: PackedTune, recipes: readonly Recipe[]) => readonly PackedReshaped[];
   /** The tunes of a text. Modes in them are copies. */
   readonly read: (text: TuneText) => Promise<Reading<readonly PackedFileTune[]>>;
   /** What a file of tunes holds, by its content. */

@@ -1,9 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { identify } from "@/core/identify";
+import { type Recipe, reshape } from "@/core/reshape";
+import { mode } from "@/core/scale";
 import { type FileTune, readAbc, readNotes } from "@/formats";
 import { collectionJobs } from "./identify-tunes";
 import { withOwnModes } from "./own-modes";
-import { packFileTune, packTune, unpackFileTune } from "./packed-tune";
+import { packFileTune, packTune, unpackFileTune, unpackTune } from "./packed-tune";
 
 describe("what comes back from a worker", () => {
   const tune = readNotes("D4 F A | G F E | F A C5 | A:2 G | C5 A G | A F E | D4:3 ||").value;
@@ -23,6 +25,20 @@ describe("what comes back from a worker", () => {
     const about = identify(tune)!.candidates[1]!.homeMode;
     const found = collectionJobs.identifyLong(structuredClone(packTune(tune)), structuredClone({ about }));
     expect(found?.homeMode.mode).toBe(about.mode);
+  });
+
+  it("is reshaped there as it is here, whatever the recipe says", () => {
+    const from = identify(tune)!.homeMode;
+    const recipe: Recipe = {
+      ...{ from, to: { home: from.home, mode: mode("phrygian") }, missing: "nearest", chords: "rebuilt" },
+      ...{ which: 0, parts: "guitar", byHand: new Map([[2, { name: 0, octave: 5 }]]) },
+      harmony: { source: "mode", rhythm: "bar", hasPedal: true, seeksCharacteristic: true },
+    };
+    const [packed] = structuredClone(
+      collectionJobs.reshape(structuredClone(packTune(tune)), structuredClone([recipe])),
+    );
+    const { tune: moved, ...rest } = packed!;
+    expect({ ...withOwnModes(rest), tune: unpackTune(moved) }).toEqual(reshape(tune, recipe));
   });
 
   it("leaves everything else as it is", () => {

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { useEffect, useMemo, useState } from "react";
 import { printName, soundOf } from "@/core/pitch";
-import { allNotes, type BarRange } from "@/core/tune";
+import { allNotes } from "@/core/tune";
 import type { TuneText as TextOfTune } from "@/formats";
 import { alternating, swapped, tuneScore } from "@/audio";
 import {
@@ -19,14 +19,23 @@ import {
   readMusic,
 } from "@/session";
 import { useIncoming } from "@/session/useIncoming";
+import { barsFrom, fromStaff, onStaff } from "@/session/staff-part";
 import { useConventions } from "@/session/useConventions";
 import { HeightStrip } from "@/kit/pitch-strip";
 import { Button, Select } from "@/kit/controls";
 import { useKeys } from "@/session/useKeys";
 import { DocumentTools } from "@/shell/documents";
-import { ExportDialog } from "@/shell/tune";
+import { ExportDialog, ShownBars } from "@/shell/tune";
 import { Staff } from "@/kit/staff";
-import { countText, problemText, tuneCountText, IDENTIFY_ASKS, ALL_LEFT_OUT, engravedText } from "@/words";
+import {
+  countText,
+  problemText,
+  tuneCountText,
+  IDENTIFY_ASKS,
+  ALL_LEFT_OUT,
+  engravedText,
+  LISTENING,
+} from "@/words";
 import styles from "@/shell/frame/View.module.css";
 import { Candidates } from "./Candidates";
 import { bringBackCollection, openCollection, type Row, textOf } from "./collection";
@@ -35,7 +44,6 @@ import { isRecording, noTune, onlyTextIn } from "./files";
 import { heardSwap, placesBySound } from "./heard-tune";
 import own from "./IdentifyView.module.css";
 import { $identifyPart, $way, IDENTIFY, setWay, showPart } from "./route";
-import { ShownBars } from "./ShownBars";
 import { SelectedNote } from "./SelectedNote";
 import { Passages } from "./Passages";
 import { PlayIn } from "./PlayIn";
@@ -46,7 +54,7 @@ import { undecidedNotes } from "./selection";
 import { UNTOUCHED } from "./taken-in";
 import { TuneSheet } from "./TuneSheet";
 import { useRecording } from "./useRecording";
-import { $tunes, fromStaff, onStaff, typedTune } from "./read-tunes";
+import { $tunes, typedTune } from "./read-tunes";
 import {
   $answer,
   $byHand,
@@ -59,6 +67,7 @@ import {
   chooseTune,
   leaveOut,
   setBack,
+  turnTo,
 } from "./tune-answer";
 import { Voices } from "./Voices";
 
@@ -138,7 +147,7 @@ export function IdentifyView() {
     [shown, byHand.without],
   );
   const firstBar = shown?.from ?? 0;
-  const barsOnStaff = useMemo(() => byHand.bars && shifted(byHand.bars, -firstBar), [byHand.bars, firstBar]);
+  const barsOnStaff = useMemo(() => byHand.bars && barsFrom(byHand.bars, -firstBar), [byHand.bars, firstBar]);
   const chosenNote = tune && note !== undefined ? allNotes(tune)[note] : undefined;
   const swap = answer && heardSwap(answer.found, conventions);
   const hearSwap = () => {
@@ -247,7 +256,7 @@ export function IdentifyView() {
         />
         {isListening && (
           <p className={own.listening} role="status">
-            Listening to a long piece…
+            {LISTENING}
           </p>
         )}
         {isSilenced && (
@@ -261,9 +270,7 @@ export function IdentifyView() {
         {answer && homeMode && tune && read && (
           <>
             <div className={own.facts}>
-              {answer.shown.from !== undefined && (
-                <ShownBars tune={tune} from={answer.shown.from} count={answer.shown.engraved.bars.length} />
-              )}
+              <ShownBars shown={answer.shown} onTurn={turnTo} />
               {byHand.without.size > 0 && (
                 <span>
                   {`${countText(byHand.without.size, "note")} left out`}{" "}
@@ -295,7 +302,7 @@ export function IdentifyView() {
               bars={barsOnStaff}
               chosen={note === undefined ? undefined : onStaff(answer.shown, [note])[0]}
               onChoose={(at) => setNote(at === undefined ? undefined : fromStaff(answer.shown, at))}
-              onBars={(range) => chooseBars(range && shifted(range, answer.shown.from ?? 0))}
+              onBars={(range) => chooseBars(range && barsFrom(range, firstBar))}
               onLeaveOut={() => note !== undefined && leaveOut([note])}
               label={engravedText(title, allNotes(answer.shown.engraved).length, answer.ends.length)}
             />
@@ -340,6 +347,3 @@ export function IdentifyView() {
     </div>
   );
 }
-
-/** Bars by other places: the staff may begin later than the tune. */
-const shifted = ({ from, to }: BarRange, by: number): BarRange => ({ from: from + by, to: to + by });

@@ -1,11 +1,11 @@
 import { useMemo } from "react";
 import type { Identification } from "@/core/identify";
+import { printedText, type StaffPart } from "@/session/staff-part";
 import { MusicSheet } from "@/shell/tune";
 import { barRangeText, headlineText, TUNE_SHEET } from "@/words";
-import { printedText, type ReadTune } from "./read-tunes";
 
 interface TuneSheetProps {
-  readonly shown: ReadTune;
+  readonly shown: StaffPart;
   readonly title: string;
   readonly found: Identification;
   readonly open: boolean;

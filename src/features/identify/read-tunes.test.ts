@@ -1,7 +1,8 @@
 import { describe, expect, it, test } from "vitest";
 import { allNotes } from "@/core/tune";
 import { readNotes, readTunes } from "@/formats";
-import { typedTune, fromStaff, mostEngraved, onStaff, printedText, readyTune } from "./read-tunes";
+import { fromStaff, mostEngraved, onStaff, printedText } from "@/session/staff-part";
+import { readyTune, typedTune } from "./read-tunes";
 
 const ready = async (text: string, name = "") => {
   const typed = typedTune(text, name);

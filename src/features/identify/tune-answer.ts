@@ -6,8 +6,10 @@ import { allNotes, type BarRange, partOf, phraseEnds, type Tune, type TuneNote }
 import type { FileTune, TuneText } from "@/formats";
 import { $conventions, $settings, answering, tuneDocument, type TuneValue } from "@/session";
 import type { Conventions } from "@/words";
-import { identifyLong, type TuneAsked } from "@/workers";
-import { $tunes, onStaff, type ReadTune, readyTune } from "./read-tunes";
+import { newestWins, type TuneAsked } from "@/workers";
+import { identifyElsewhere, isLong } from "@/session/long-tunes";
+import { onStaff } from "@/session/staff-part";
+import { $tunes, type ReadTune, readyTune } from "./read-tunes";
 
 /** What was set by hand for one tune, as the document has it. */
 export interface ByHand {
@@ -70,29 +72,20 @@ const $asked = computed([$inFront, $byHand, $expects], (inFront, byHand, expects
   inFront ? { inFront, byHand, tune: inFront.file.tune, choice: { ...byHand, expects } } : undefined,
 );
 
-/** A tune of more notes takes longer than a drawing may: a worker identifies it. */
-const LONG = 200;
-
-const isLong = ({ tune }: TuneAsked) => allNotes(tune).length > LONG;
-
 /** What was found of a tune; none where every note is left out. */
 type Found = Identification | undefined;
 
-async function identifyElsewhere({ tune, choice }: Asked) {
-  const outcome = await identifyLong({ tune, choice });
-  // Where no worker can be had, the page waits.
-  return "none" in outcome && outcome.none === "failed" ? { answer: identify(tune, choice) } : outcome;
-}
+const identifyNewest = newestWins(identifyElsewhere);
 
 const $long = answering(
-  computed($asked, (asked) => (asked && isLong(asked) ? asked : undefined)),
-  identifyElsewhere,
+  computed($asked, (asked) => (asked && isLong(asked.tune) ? asked : undefined)),
+  identifyNewest,
 );
 
 /** The last that was found, and what it was asked of: until a long tune is identified it is about the one before. */
 const $found = computed([$asked, $long], (asked, long): { asked: Asked; found: Found } | undefined => {
   if (!asked) return undefined;
-  if (isLong(asked)) return long && { asked: long.asked, found: long.answer };
+  if (isLong(asked.tune)) return long && { asked: long.asked, found: long.answer };
   return { asked, found: identify(asked.tune, asked.choice) };
 });
 

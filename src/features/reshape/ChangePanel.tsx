@@ -1,9 +1,7 @@
 import { useStore } from "@nanostores/react";
-import { useMemo } from "react";
-import { identify } from "@/core/identify";
 import { carryChord, type Reshaped } from "@/core/reshape";
 import type { HomeMode } from "@/core/scale";
-import { allNotes, type Tune } from "@/core/tune";
+import { allNotes, type BarRange, type Tune } from "@/core/tune";
 import { $playing, playOrStop } from "@/session";
 import { useConventions } from "@/session/useConventions";
 import { Button } from "@/kit/controls";
@@ -25,7 +23,7 @@ import {
   whatItIs,
 } from "@/words";
 import { VERSIONS } from "./selection";
-import { $recipe, hasRelative } from "./reshaped";
+import { $heardAs, $recipe, hasRelative } from "./reshaped";
 import styles from "./Reshape.module.css";
 
 interface ChangePanelProps {
@@ -36,28 +34,23 @@ interface ChangePanelProps {
   readonly isOriginal: boolean;
   /** The note that is selected, by its place in the tune before: the chord under it is marked. */
   readonly chosen: number | undefined;
+  /** The bars on the staff where it isn’t all of them: their chords are listed. */
+  readonly shown: BarRange | undefined;
   readonly onSave: () => void;
 }
 
-/** Notes past which it isn't listened to while a version is drawn. */
-const MOST_HEARD = 400;
-
 /** What became of the tune, in words: what changed, what was kept, how it is heard, and why each chord stands where it does. */
-export function ChangePanel({ tune, worked, from, isOriginal, chosen, onSave }: ChangePanelProps) {
+export function ChangePanel({ tune, worked, from, isOriginal, chosen, shown, onSave }: ChangePanelProps) {
   const conventions = useConventions();
   const playing = useStore($playing);
   const recipe = useStore($recipe);
   const { to, changes, ranged, harmonies } = worked;
   const all = allNotes(tune);
   const barOf = (place: number) => tune.bars[all[place]?.bar ?? 0]?.number ?? 1;
-  const heard = useMemo(
-    () =>
-      worked.tune.notes.length > MOST_HEARD || worked.tune.notes.length === 0 || recipe.bars
-        ? undefined
-        : identify({ ...worked.tune, keys: [], chords: [], beneath: undefined, voices: undefined }, {}),
-    [worked, recipe.bars],
-  );
-  const steps = harmonies[Math.min(recipe.which, harmonies.length - 1)]?.steps ?? [];
+  const heard = useStore($heardAs);
+  const isShown = ({ bar }: { readonly bar: number }) => !shown || (bar >= shown.from && bar <= shown.to);
+  const steps = harmonies[Math.min(recipe.which, harmonies.length - 1)]?.steps.filter(isShown) ?? [];
+  const grips = worked.grips.filter(isShown);
   const onset = chosen === undefined ? undefined : all[chosen]?.onset;
   const isAbove = ({ onset: begins, duration }: Pick<(typeof steps)[number], "onset" | "duration">) =>
     onset !== undefined && onset >= begins - 1e-6 && onset < begins + duration - 1e-6;
@@ -78,7 +71,7 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, onSave }: 
       ? undefined
       : faultsSentence(worked.faults, tune, recipe.parts),
     restSentence(to),
-    heard && heardAsSentence(heard.homeMode, to),
+    heard && heardAsSentence(heard, to),
   ].filter((each) => each !== undefined);
   return (
     <Panel
@@ -97,11 +90,11 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, onSave }: 
     >
       <Saying>{whatItIs(isOriginal ? from : to, conventions)}</Saying>
       {!isOriginal && said.map((each) => <Saying key={each}>{each}</Saying>)}
-      {!isOriginal && worked.grips.length > 0 && (
+      {!isOriginal && grips.length > 0 && (
         <section>
           <h3 className={styles.heading}>Under the melody, from the lowest string</h3>
           <ol className={styles.steps}>
-            {worked.grips.map((grip) => (
+            {grips.map((grip) => (
               <li key={grip.onset} data-current={isAbove(grip) || undefined}>
                 {gripSentence(grip, tune)}
               </li>

@@ -4,7 +4,7 @@ import { DEMO_TUNES } from "@/demo";
 import { $ready, openFiles, openToReshape, reshapeDocument, shelf } from "@/session";
 import { Button, FileButton } from "@/kit/controls";
 import { DocumentTools } from "@/shell/documents";
-import { EMPTY_RESHAPE, RESHAPE_ASKS } from "@/words";
+import { EMPTY_RESHAPE, LISTENING, RESHAPE_ASKS } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import type { Typing } from "./TuneField";
 import { WriteTune } from "./WriteTune";
@@ -13,6 +13,8 @@ import styles from "./Reshape.module.css";
 interface EmptyShowProps extends Typing {
   readonly tabs: ReactNode;
   readonly refusal: string | undefined;
+  /** A long tune is on its way. */
+  readonly isListening: boolean;
 }
 
 /** Files that hold tunes. */
@@ -23,7 +25,7 @@ export const TUNE_ACCEPT =
 const MOST_OFFERED = 24;
 
 /** Before there is a tune: it is typed, opened from a file, or taken from the Shelf. */
-export function EmptyShow({ tabs, refusal, typing, onTyping }: EmptyShowProps) {
+export function EmptyShow({ tabs, refusal, isListening, typing, onTyping }: EmptyShowProps) {
   const saved = useStore(shelf.$saved);
   const isReady = useStore($ready);
   const own = saved.flatMap((each) => (each.kind === "tune" && each.deletedAt === undefined ? [each] : []));
@@ -41,6 +43,7 @@ export function EmptyShow({ tabs, refusal, typing, onTyping }: EmptyShowProps) {
           </FileButton>
         </div>
         {refusal !== undefined && <p role="alert">{refusal}</p>}
+        {isListening && <p role="status">{LISTENING}</p>}
         <WriteTune typing={typing} onTyping={onTyping} />
         <p className={styles.tries}>
           <span>{EMPTY_RESHAPE}</span>

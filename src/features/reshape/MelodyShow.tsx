@@ -1,16 +1,17 @@
 import { useStore } from "@nanostores/react";
-import { type ReactNode, useMemo, useState } from "react";
+import { type ReactNode, useCallback, useMemo, useState } from "react";
 import type { Identification } from "@/core/identify";
 import { fifthsOf, printName, staffPlace } from "@/core/pitch";
 import { characteristicOn, familyOf } from "@/core/scale";
 import { soundOf } from "@/core/pitch";
-import { allNotes, excerptOf, type Tune } from "@/core/tune";
+import { allNotes, type Tune } from "@/core/tune";
 import { writeAbc } from "@/formats";
 import { $instrument, $toSave, MOST_VERSIONS, openFiles, reshapeDocument } from "@/session";
+import { barsFrom, fromStaff, printedText, staffPart } from "@/session/staff-part";
 import { useConventions } from "@/session/useConventions";
 import { useKeys } from "@/session/useKeys";
 import { DocumentTools } from "@/shell/documents";
-import { ExportDialog, MusicSheet, type Tablature } from "@/shell/tune";
+import { ExportDialog, MusicSheet, ShownBars, type Tablature } from "@/shell/tune";
 import { Button, Choice, FileButton, HomeField, Select } from "@/kit/controls";
 import { Staff } from "@/kit/staff";
 import {
@@ -51,9 +52,6 @@ interface MelodyShowProps extends Typing {
   readonly found: Identification;
 }
 
-/** Bars that are engraved at once; a longer tune shows its beginning. */
-const MOST_ENGRAVED = 160;
-
 const NONE: readonly number[] = [];
 
 /** Instruments that the engraver writes tablature for, with their open strings as ABC. */
@@ -74,6 +72,7 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
   const [chosen, setChosen] = useState<number>();
   const [isExporting, setExporting] = useState(false);
   const [isPrinting, setPrinting] = useState(false);
+  const [turned, setTurned] = useState(0);
   const [hasSyllables, setSyllables] = useState(false);
   const instrument = useStore($instrument);
   const value = useStore(reshapeDocument.$value);
@@ -87,48 +86,40 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
         : worked.changes.filter(({ after }) => after !== undefined).map(({ place }) => place),
     [isOriginal, worked, tune],
   );
-  const engraved = useMemo(
-    () =>
+  const write = useCallback(
+    (part: Tune) =>
       writeAbc(
-        shown.bars.length > MOST_ENGRAVED ? excerptOf(shown, { from: 0, to: MOST_ENGRAVED - 1 }) : shown,
+        part,
         hasSyllables
           ? { words: ({ pitch }) => solfegeNote(pitch.name, homeMode, conventions.syllables) }
           : {},
       ),
-    [shown, hasSyllables, homeMode, conventions.syllables],
+    [hasSyllables, homeMode, conventions.syllables],
   );
-  // Of a long tune only the beginning is engraved: what lies beneath the melody stands so much further to the front.
-  const melody = engraved.tune.notes.length;
-  const cut = shown.notes.length - melody;
-  const changed = useMemo(
-    () =>
-      isOriginal || !worked
-        ? NONE
-        : places.flatMap((place, nth) =>
-            worked.changes[place]?.isMoved === true ? [nth < melody ? nth : nth - cut] : [],
-          ),
-    [isOriginal, worked, places, melody, cut],
-  );
-  // Where each changed note stood before, in places of the staff from where it stands now.
-  const outlines = useMemo(
-    () =>
-      new Map(
-        isOriginal || !worked
-          ? []
-          : places.flatMap((place, nth): [number, number][] => {
-              const change = worked.changes[place];
-              if (change?.after === undefined || !change.isMoved) return [];
-              return [[nth < melody ? nth : nth - cut, staffPlace(change.before) - staffPlace(change.after)]];
-            }),
-      ),
-    [isOriginal, worked, places, melody, cut],
-  );
+  const part = useMemo(() => staffPart(shown, turned, write), [shown, turned, write]);
+  const { engraved } = part;
+  const first = part.from ?? 0;
+  // Notes on the staff that have changed, and where each stood before in places of the staff from where it stands now.
+  const outlines = useMemo(() => {
+    const all = isOriginal || !worked ? [] : allNotes(engraved);
+    return new Map(
+      all.flatMap((_, there): [number, number][] => {
+        const change = worked?.changes[places[fromStaff(part, there)] ?? -1];
+        if (change?.after === undefined || !change.isMoved) return [];
+        return [[there, staffPlace(change.before) - staffPlace(change.after)]];
+      }),
+    );
+  }, [isOriginal, worked, engraved, part, places]);
+  const changed = useMemo(() => [...outlines.keys()], [outlines]);
   const lit = useMemo(() => {
     const sounds = new Set(characteristicOn(homeMode, conventions).map(soundOf));
-    return allNotes(engraved.tune).flatMap(({ pitch }, nth) =>
-      sounds.has(soundOf(pitch.name)) ? [nth] : [],
-    );
+    return allNotes(engraved).flatMap(({ pitch }, nth) => (sounds.has(soundOf(pitch.name)) ? [nth] : []));
   }, [homeMode, conventions, engraved]);
+  const bars = useMemo(() => recipe.bars && barsFrom(recipe.bars, -first), [recipe.bars, first]);
+  const printed = useMemo(
+    () => (isPrinting ? printedText(part, write) : { text: "" }),
+    [isPrinting, part, write],
+  );
   const title = tune.title || value.name;
   const show = (next: number) => reshapeDocument.change({ at: next }, "version");
   const add = () =>
@@ -164,7 +155,7 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
     { key: "P", says: "Print the tune", act: () => setPrinting(true) },
     { key: "x", says: "Export the tune", act: () => setExporting(true) },
   ]);
-  const chosenPlace = chosen === undefined ? undefined : places[chosen < melody ? chosen : chosen + cut];
+  const chosenPlace = chosen === undefined ? undefined : places[fromStaff(part, chosen)];
   return (
     <div className={view.view}>
       <div className={view.answer}>
@@ -264,19 +255,26 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
             <WriteTune typing={typing} onTyping={onTyping} />
           ) : (
             <Staff
-              tune={engraved.tune}
-              text={engraved.text}
+              tune={engraved}
+              text={part.abc}
               characteristic={lit}
               phraseEnds={NONE}
               pointed={changed}
               outlines={outlines}
-              bars={recipe.bars}
+              bars={bars}
               chosen={chosen}
               onChoose={setChosen}
-              onBars={(bars) => changeRecipe({ bars })}
-              label={reshapedStaffText(title, homeMode, allNotes(engraved.tune).length)}
+              onBars={(range) => changeRecipe({ bars: range && barsFrom(range, first) })}
+              label={reshapedStaffText(title, homeMode, allNotes(engraved).length)}
             />
           )}
+          <ShownBars
+            shown={part}
+            onTurn={(bar) => {
+              setTurned(bar);
+              setChosen(undefined);
+            }}
+          />
           <div className={styles.note} role="status">
             {chosenPlace !== undefined && worked && !isOriginal && worked.changes[chosenPlace] && (
               <SetNote change={worked.changes[chosenPlace]} tune={tune} from={from} to={worked.to} />
@@ -297,8 +295,10 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
           title={RESHAPE_SHEET}
           fileName="lead-sheet"
           name={title || "Tune"}
-          answer={homeModeText(homeMode)}
-          text={engraved.text}
+          answer={[homeModeText(homeMode), printed.bars && barRangeText(shown, printed.bars)]
+            .filter(Boolean)
+            .join(", ")}
+          text={printed.text}
           tablature={shown.beneath ? undefined : TABLATURE[instrument.id]}
           modes={[{ homeMode, where: familyText(familyOf(homeMode.mode)) }]}
           open={isPrinting}
@@ -312,6 +312,7 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
           from={from}
           isOriginal={isOriginal}
           chosen={chosenPlace}
+          shown={part.from === undefined ? undefined : { from: first, to: first + engraved.bars.length - 1 }}
           onSave={save}
         />
       )}

@@ -79,7 +79,7 @@ export function RecipeRows({ recipe, worked }: RecipeRowsProps) {
             value={String(Math.min(which, harmonies.length - 1))}
             options={harmonies.map((each, nth) => ({
               value: String(nth),
-              text: `${nth + 1}: ${harmonyText(each).slice(0, 90)}`,
+              text: `${nth + 1}: ${harmonyText(each, harmonies[0] ?? each, worked.tune)}`,
             }))}
             onChange={(nth) => changeRecipe({ which: Number(nth) })}
           />

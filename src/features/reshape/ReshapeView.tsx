@@ -41,7 +41,8 @@ export function ReshapeView() {
   );
   const shown = { tabs, refusal };
   const typing = { typing: where, onTyping: setWhere };
-  if (!tune || !found) return <EmptyShow {...shown} {...typing} />;
+  if (!tune || !found)
+    return <EmptyShow refusal={refusal} tabs={tabs} isListening={tune !== undefined} {...typing} />;
   return placeOf(RESHAPE, place).part === "modes" ? (
     <ModesShow {...shown} tune={tune} found={found} />
   ) : (

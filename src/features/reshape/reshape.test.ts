@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import "fake-indexeddb/auto";
-import { beforeEach, describe, expect, it } from "vitest";
+import { beforeEach, describe, expect, it, vi } from "vitest";
 import { printChord } from "@/core/chord";
 import { identify } from "@/core/identify";
 import { fifthsOf, maybePitch, midiOf, printName, printPitch } from "@/core/pitch";
@@ -96,6 +96,25 @@ describe("the tune in another mode", () => {
     expect([$at.get(), $homeMode.get()!.mode.id]).toEqual([0, "ionian"]);
     reshapeDocument.undo();
     expect($at.get()).toBe(-1);
+  });
+
+  it("of many bars is made beside the page, and the newest recipe wins", async () => {
+    const title = "Long";
+    openToReshape({
+      source: "abc",
+      name: title,
+      text: `T:Long\nL:1/8\nK:EDor\n${"E2GA B^cde|".repeat(120)}`,
+    });
+    const until = (is: () => boolean) => vi.waitFor(() => expect(is()).toBe(true), { timeout: 20_000 });
+    await until(() => $tune.get()?.title === title && $versions.get()[0]?.tune.notes.length === 120 * 7);
+    changeRecipe({ mode: "lydian" });
+    changeRecipe({ mode: "aeolian", chords: "rebuilt" });
+    await until(() => $worked.get()?.to.mode.id === "aeolian");
+    expect($worked.get()!.harmonies[0]!.steps.length).toBeGreaterThan(100);
+    const [before] = $versions.get();
+    reshapeDocument.change({ versions: [...reshapeDocument.$value.get().versions, BLANK_RECIPE], at: 1 });
+    await until(() => $versions.get().length === 2);
+    expect($versions.get()[0]).toBe(before);
   });
 
   it("is made again from a recipe of any age", () => {

@@ -6,7 +6,9 @@ import { type HomeMode, mode as modeById, type Mode } from "@/core/scale";
 import { allNotes, type Tune } from "@/core/tune";
 import { keyRange } from "@/audio";
 import { $lineSound, answering, readMusic, reshapeDocument } from "@/session";
+import { identifyElsewhere, isLong, isLongToReshape, reshapeElsewhere } from "@/session/long-tunes";
 import type { RecipeValue } from "@/storage";
+import { newestWins } from "@/workers";
 
 const { $value } = reshapeDocument;
 
@@ -26,8 +28,16 @@ export const $tune = computed($read, (read): Tune | undefined =>
   read?.answer.value.map(({ tune }) => tune).find((tune) => allNotes(tune).length > 0),
 );
 
-/** What the tune is in, as it is heard. */
-export const $found = computed($tune, (tune): Identification | undefined => tune && identify(tune, {}));
+const $longFound = answering(
+  computed($tune, (tune) => (tune && isLong(tune) ? { tune, choice: {} } : undefined)),
+  newestWins(identifyElsewhere),
+);
+
+/** What the tune is in, as it is heard. A long one is listened to in a worker: until then it is taken for what the one before was. */
+export const $found = computed([$tune, $longFound], (tune, long): Identification | undefined => {
+  if (!tune || !isLong(tune)) return tune && identify(tune, {});
+  return long?.answer;
+});
 
 /** From which mode the tune is taken: the one that is set, or the one that is heard. */
 export const fromOf = ({ from }: RecipeValue, found: Identification): HomeMode =>
@@ -73,31 +83,83 @@ interface Made {
   readonly reshaped: Reshaped;
 }
 
+/** What is to be made: every version of a tune. */
+interface ToMake {
+  readonly tune: Tune;
+  readonly found: Identification;
+  readonly values: readonly RecipeValue[];
+  /** The instrument whose range a version may keep to. */
+  readonly sound: ReturnType<typeof $lineSound.get>;
+}
+
+const $values = computed($value, ({ versions }) => versions);
+
+const $toMake = computed(
+  [$tune, $found, $values, $lineSound],
+  (tune, found, values, sound): ToMake | undefined =>
+    tune && found ? { tune, found, values, sound } : undefined,
+);
+
 let made: readonly Made[] = [];
 
-/** Every version of the tune; one whose recipe hasn't changed stays the same object. */
-export const $versions = computed(
-  [$tune, $found, $value, $lineSound],
-  (tune, found, { versions }, sound): readonly Reshaped[] => {
-    if (!tune || !found) return [];
-    const range = keyRange(sound);
-    made = versions.map((value) => {
-      const known = made.find(
-        (each) =>
-          each.tune === tune &&
-          each.range === (value.isInRange ? sound : "") &&
-          JSON.stringify(each.value) === JSON.stringify(value),
-      );
-      return (
-        known ?? {
-          ...{ value, tune, range: value.isInRange ? sound : "" },
-          reshaped: reshape(tune, recipeOf(value, found, range)),
-        }
-      );
-    });
-    return made.map(({ reshaped }) => reshaped);
-  },
+/** Those that are made already: their recipe hasn't changed. */
+const knownOf = ({ tune, values, sound }: ToMake): readonly (Made | undefined)[] =>
+  values.map((value) =>
+    made.find(
+      (each) =>
+        each.tune === tune &&
+        each.range === (value.isInRange ? sound : "") &&
+        JSON.stringify(each.value) === JSON.stringify(value),
+    ),
+  );
+
+/** The recipes of the others. */
+const recipesOf = ({ values, found, sound }: ToMake, known: readonly (Made | undefined)[]) =>
+  values.filter((_, at) => !known[at]).map((value) => recipeOf(value, found, keyRange(sound)));
+
+/** Every version in its order, those that were made anew among them. */
+function versionsOf(
+  { tune, values, sound }: ToMake,
+  known: readonly (Made | undefined)[],
+  fresh: readonly Reshaped[],
+): readonly Reshaped[] {
+  const next = fresh.values();
+  made = values.map(
+    (value, at) =>
+      known[at] ?? {
+        ...{ value, tune, range: value.isInRange ? sound : "" },
+        reshaped: next.next().value as Reshaped,
+      },
+  );
+  return made.map(({ reshaped }) => reshaped);
+}
+
+function makeHere(asked: ToMake): readonly Reshaped[] {
+  const known = knownOf(asked);
+  return versionsOf(
+    asked,
+    known,
+    recipesOf(asked, known).map((recipe) => reshape(asked.tune, recipe)),
+  );
+}
+
+const makeElsewhere = newestWins(async (asked: ToMake) => {
+  const known = knownOf(asked);
+  const outcome = await reshapeElsewhere(asked.tune, recipesOf(asked, known));
+  return "answer" in outcome ? { answer: versionsOf(asked, known, outcome.answer) } : outcome;
+});
+
+const $longMade = answering(
+  computed($toMake, (asked) => (asked && isLongToReshape(asked.tune) ? asked : undefined)),
+  makeElsewhere,
 );
+
+/** Every version of the tune; one whose recipe hasn't changed stays the same object. Those of a long tune come from a worker. */
+export const $versions = computed([$toMake, $longMade], (asked, long): readonly Reshaped[] => {
+  if (!asked) return [];
+  if (!isLongToReshape(asked.tune)) return makeHere(asked);
+  return long?.asked.tune === asked.tune ? long.answer : [];
+});
 
 /** Which version is in front, from 0; -1 for the original. */
 export const $at = computed($value, ({ at, versions }) => Math.min(at, versions.length - 1));
@@ -119,6 +181,24 @@ export const $homeMode = computed([$at, $worked, $found], (at, worked, found): H
 export const $recipe = computed(
   [$value, $at],
   ({ versions }, at): RecipeValue => versions[Math.max(0, at)] as RecipeValue,
+);
+
+/** The melody of the version that is worked on, to be listened to by itself: without its chords, and whatever its key says. */
+const $melody = computed([$worked, $recipe], (worked, { bars }) =>
+  worked && worked.tune.notes.length > 0 && !bars
+    ? {
+        tune: { ...worked.tune, keys: [], chords: [], beneath: undefined, voices: undefined },
+        worked,
+        choice: {},
+      }
+    : undefined,
+);
+
+const $heardMelody = answering($melody, newestWins(identifyElsewhere));
+
+/** What the version that is worked on is heard in, once it has been listened to; that comes after it is shown. */
+export const $heardAs = computed([$heardMelody, $worked], (heard, worked): HomeMode | undefined =>
+  heard?.asked.worked === worked ? heard?.answer?.homeMode : undefined,
 );
 
 /** Changes the recipe that is worked on; the version comes to the front. */

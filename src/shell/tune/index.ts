@@ -1,3 +1,4 @@
 export * from "./ExportDialog";
 export * from "./MusicSheet";
+export * from "./ShownBars";
 export * from "./TuneTextArea";
