@@ -63,6 +63,8 @@ const FAULT_TEXT = {
   "parallel-fifths": "parallel fifths",
   "parallel-octaves": "parallel octaves",
   "above-melody": "a part above the melody",
+  seventh: "a seventh that doesn’t fall",
+  "leading-tone": "a leading tone that doesn’t rise",
   "wide-stretch": "a wide stretch",
   "no-grip": "no grip that has the melody and its chord",
 } as const;
@@ -77,7 +79,7 @@ export function faultsSentence(
 ): string {
   if (faults.length === 0 && parts === "guitar") return "Every chord fits under the melody in one hand.";
   if (faults.length === 0)
-    return "The parts have no parallel fifths or octaves, and none goes above the melody.";
+    return "The parts have no parallel fifths or octaves, none goes above the melody, and sevenths and leading tones resolve.";
   const byCode = new Map<PartFault["code"], Set<number>>();
   for (const { code, bar } of faults) byCode.set(code, new Set(byCode.get(code)).add(barOf(tune, bar)));
   return capital(

@@ -41,7 +41,7 @@ const kept = (tone: Interval): number => {
 const SPACING = 12;
 
 /** What a way of laying out costs beside the half steps that its voices move. */
-const COST = { parallel: 16, low: 0.15, leap: 0.5, seventh: 8, crossing: 5 };
+const COST = { parallel: 90, low: 0.15, leap: 0.5, seventh: 20, leading: 16, crossing: 40, thinner: 12 };
 
 /**
  * Chords laid out for an ensemble: for each chord the pitches from the highest voice to the bass, each inside the range of
@@ -60,14 +60,16 @@ export const laidOut = (
  * The same for parts of one's own, the highest first.
  *
  * @param above a voice that is given, at each chord: none of the parts goes above it or moves in parallel with it where that can be helped
+ * @param telling notes that aren't left out where a chord has them: the characteristic notes of a mode
  */
 export function laidOutFor(
   chords: readonly (Chord | undefined)[],
   parts: readonly EnsemblePart[],
   above: readonly (Pitch | undefined)[] = [],
+  telling: ReadonlySet<Fifths> = NONE,
 ): readonly (readonly Pitch[] | undefined)[] {
   const sounding = chords.filter((chord) => chord !== undefined);
-  const choices = sounding.map((chord) => waysToLay(chord, parts));
+  const choices = sounding.map((chord) => waysToLay(chord, parts, telling));
   const given = above.filter((_, at) => chords[at] !== undefined);
   const taken = smoothest(choices, sounding, given);
   let next = 0;
@@ -79,13 +81,23 @@ export function laidOutFor(
   });
 }
 
+/** A way to lay a chord out, from the highest voice to the bass, and what it costs wherever it stands. */
+interface Way {
+  readonly pitches: readonly Pitch[];
+  readonly cost: number;
+}
+
 /**
  * The upper voices' tones. What the bass has is there already; over another bass the root comes first, then what is kept first. Where
  * there are too few, root and fifth are doubled before others, and what the bass has last.
  */
-function upperTones({ root, tones, bass }: Chord, voices: number): readonly Fifths[] {
+function upperTones(
+  { root, tones, bass }: Chord,
+  voices: number,
+  telling: ReadonlySet<Fifths>,
+): readonly Fifths[] {
   const isInBass = (tone: Interval) => soundOf(root + tone) === soundOf(bass ?? root);
-  const rank = (tone: Interval) => (tone === 0 ? -1 : kept(tone));
+  const rank = (tone: Interval) => (tone === 0 ? -2 : telling.has(root + tone) ? -1 : kept(tone));
   const chosen = tones
     .filter((tone) => !isInBass(tone))
     .sort((a, b) => rank(a) - rank(b))
@@ -98,19 +110,43 @@ function upperTones({ root, tones, bass }: Chord, voices: number): readonly Fift
   return chosen.map((tone) => root + tone);
 }
 
-/** Every way to lay a chord out in the ranges, from the highest voice to the bass. */
-function waysToLay(chord: Chord, parts: readonly EnsemblePart[]): readonly (readonly Pitch[])[] {
+/** The same with the plain fifth left out and another tone doubled in its place: less full, and free where the full chord is not. */
+function thinnerTones(
+  chord: Chord,
+  full: readonly Fifths[],
+  telling: ReadonlySet<Fifths>,
+): readonly Fifths[][] {
+  const { root, tones } = chord;
+  const fifth = full.findIndex((tone) => tone === root + 1);
+  if (fifth < 0 || telling.has(root + 1)) return [];
+  const third = tones.find((tone) => [4, -3].includes(tone));
+  return [root, ...(third === undefined ? [] : [root + third])].map((tone) => full.with(fifth, tone));
+}
+
+/** Every way to lay a chord out in the ranges. */
+function waysToLay(
+  chord: Chord,
+  parts: readonly EnsemblePart[],
+  telling: ReadonlySet<Fifths>,
+): readonly Way[] {
   const voices = parts
     .slice(0, -1)
     .flatMap(({ voices: count, low, high }) => Array.from({ length: count }, () => ({ low, high })));
   const bassPart = parts.at(-1) ?? { low: 36, high: 55 };
   const basses = pitchesIn(chord.bass ?? chord.root, bassPart.low, bassPart.high);
-  const tones = upperTones(chord, voices.length);
-  const uppers = permutations(tones).flatMap((order) => stacked(order, voices));
-  const ways = uppers.flatMap((upper) =>
-    basses.filter((bass) => midiOf(bass) < midiOf(upper.at(-1) ?? bass)).map((bass) => [...upper, bass]),
-  );
-  return ways;
+  const full = upperTones(chord, voices.length, telling);
+  const laid = (tones: readonly Fifths[], cost: number) =>
+    permutations(tones)
+      .flatMap((order) => stacked(order, voices))
+      .flatMap((upper): Way[] =>
+        basses
+          .filter((bass) => midiOf(bass) < midiOf(upper.at(-1) ?? bass))
+          .map((bass) => ({ pitches: [...upper, bass], cost })),
+      );
+  return [
+    ...laid(full, 0),
+    ...thinnerTones(chord, full, telling).flatMap((tones) => laid(tones, COST.thinner)),
+  ];
 }
 
 function pitchesIn(name: Fifths, low: number, high: number): readonly Pitch[] {
@@ -146,7 +182,7 @@ function stacked(
 
 /** The ways with the least movement over all chords: the cheapest path through them. */
 function smoothest(
-  choices: readonly (readonly (readonly Pitch[])[])[],
+  choices: readonly (readonly Way[])[],
   chords: readonly Chord[],
   above: readonly (Pitch | undefined)[],
 ): readonly (readonly Pitch[] | undefined)[] {
@@ -155,16 +191,18 @@ function smoothest(
     const before = choices[at - 1];
     const last = paths[at - 1];
     paths.push(
-      ways.map((way) => {
+      ways.map(({ pitches: way, cost: own }) => {
         let best = { cost: before && before.length > 0 ? Infinity : 0, from: -1 };
-        for (const [from, other] of (before ?? []).entries()) {
+        for (const [from, { pitches: other }] of (before ?? []).entries()) {
+          const sofar = last?.[from]?.cost ?? Infinity;
+          if (sofar >= best.cost) continue;
           const cost =
-            (last?.[from]?.cost ?? Infinity) +
-            movement(other, way, chords[at - 1]) +
+            sofar +
+            movement(other, way, chords[at - 1], chords[at]) +
             under(above[at - 1], above[at], other, way);
           if (cost < best.cost) best = { cost, from };
         }
-        return { ...best, cost: best.cost + placement(way) + crossing(above[at], way) };
+        return { ...best, cost: best.cost + own + placement(way) + crossing(above[at], way) };
       }),
     );
   }
@@ -174,7 +212,7 @@ function smoothest(
     const here = paths[at] ?? [];
     if (state < 0)
       state = here.reduce((best, { cost }, n) => (cost < (here[best]?.cost ?? Infinity) ? n : best), 0);
-    taken.push(choices[at]?.[state]);
+    taken.push(choices[at]?.[state]?.pitches);
     state = here[state]?.from ?? -1;
   }
   return taken.reverse();
@@ -184,18 +222,50 @@ function smoothest(
 const placement = (way: readonly Pitch[]) =>
   Math.abs(midiOf(way[0] ?? { name: 0, octave: 5 }) - 72) * COST.low;
 
-/** Steps in which a seventh resolves: it stays, or falls by a half or a whole step. */
-const RESOLVED: readonly number[] = [0, -1, -2];
+/** How many half steps a tone that pulls may go: a seventh stays or falls by step; a leading tone rises, and inside it may stay or fall. */
+const RESOLVED = {
+  seventh: [0, -1, -2],
+  "leading-tone": [1, 0, -1],
+  "inner-leading-tone": [1, 0, -1, -3, -4],
+} as const satisfies Readonly<Record<string, readonly number[]>>;
 
-/** The minor and the diminished seventh of a chord, which want to fall. */
-const isSeventh = ({ name }: Pitch, chord: Chord | undefined) =>
-  chord !== undefined && chord.tones.includes(name - chord.root) && [-2, -9].includes(name - chord.root);
+/**
+ * Which tone that pulls isn't led where it pulls: the minor or the diminished seventh of a chord, or the leading tone, that is the third
+ * of a major chord whose root falls a fifth to the next. Undefined where all is well.
+ *
+ * @param moved half steps from its place in one chord to the next
+ * @param isTop nothing sounds above it
+ */
+export function unresolved(
+  { name }: Pitch,
+  moved: number,
+  { root, tones }: Chord,
+  next: Chord,
+  isTop: boolean,
+): "seventh" | "leading-tone" | undefined {
+  const tone = name - root;
+  if ((tone === -2 || tone === -9) && tones.includes(tone))
+    return isOneOf(moved, RESOLVED.seventh) ? undefined : "seventh";
+  if (tone !== 4 || next.root !== root - 1 || !tones.includes(4) || !tones.includes(1)) return undefined;
+  const ways = RESOLVED[isTop ? "leading-tone" : "inner-leading-tone"];
+  return isOneOf(moved, ways) ? undefined : "leading-tone";
+}
 
-function movement(from: readonly Pitch[], to: readonly Pitch[], chord: Chord | undefined): number {
+const isOneOf = (moved: number, ways: readonly number[]): boolean => ways.includes(moved);
+
+function movement(
+  from: readonly Pitch[],
+  to: readonly Pitch[],
+  chord: Chord | undefined,
+  next: Chord | undefined,
+): number {
   const moves = to.map((pitch, voice) => midiOf(pitch) - midiOf(from[voice] ?? pitch));
   let cost = 0;
-  for (const [voice, pitch] of from.entries())
-    if (isSeventh(pitch, chord) && !RESOLVED.includes(moves[voice] ?? 0)) cost += COST.seventh;
+  if (chord && next)
+    for (const [voice, pitch] of from.entries()) {
+      const pull = unresolved(pitch, moves[voice] ?? 0, chord, next, voice === 0);
+      if (pull) cost += pull === "seventh" ? COST.seventh : COST.leading;
+    }
   for (const move of moves) cost += Math.abs(move) + (Math.abs(move) > 7 ? COST.leap * Math.abs(move) : 0);
   for (let high = 0; high < to.length; high += 1)
     for (let low = high + 1; low < to.length; low += 1) {
@@ -228,5 +298,7 @@ function under(
   }
   return cost;
 }
+
+const NONE: ReadonlySet<Fifths> = new Set();
 
 const C4: Pitch = { name: 0, octave: 4 };

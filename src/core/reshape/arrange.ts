@@ -1,5 +1,6 @@
-import { COMFORTABLE_STRETCH, ENSEMBLES, type EnsemblePart, laidOutFor } from "../instrument";
+import { COMFORTABLE_STRETCH, ENSEMBLES, type EnsemblePart, laidOutFor, unresolved } from "../instrument";
 import { midiOf, modulo, type Pitch } from "../pitch";
+import { characteristicOn, type HomeMode } from "../scale";
 import { soundingAt, type Tune, type TuneNote, type TuneVoice } from "../tune";
 
 import { type GuitarGrip, guitarGrips, underMelody } from "./guitar";
@@ -10,7 +11,14 @@ export type Arrangement = (typeof ARRANGEMENTS)[number];
 
 /** A rule of voice leading that was broken, from one chord to the next. */
 export interface PartFault {
-  readonly code: "parallel-fifths" | "parallel-octaves" | "above-melody" | "wide-stretch" | "no-grip";
+  readonly code:
+    | "parallel-fifths"
+    | "parallel-octaves"
+    | "above-melody"
+    | "seventh"
+    | "leading-tone"
+    | "wide-stretch"
+    | "no-grip";
   /** Place of the bar in which it happens. */
   readonly bar: number;
   /** The voices, from 0, the melody. */
@@ -28,24 +36,33 @@ export interface Arranged {
 /** Half steps that a part keeps at least between its lowest and highest note, however low the melody goes. */
 const LEAST_SPAN = 14;
 
+/** The same for the hand that plays chords: room for three notes to go their ways. */
+const HAND_SPAN = 21;
+
+/** Hands reach below where they usually play, under a low melody; as far as chords are clear (C3), as a MIDI number. */
+const LOWEST_HAND = 48;
+
 /** The parts under a melody, none of them above its lowest notes where they have room below. */
 function partsUnder(melody: readonly TuneNote[], arrangement: Exclude<Arrangement, "none" | "guitar">) {
   const lowest = melody.reduce((low, { pitch }) => Math.min(low, midiOf(pitch)), Infinity);
   const all: readonly EnsemblePart[] =
     arrangement === "keyboard" ? ENSEMBLES.keyboard : ENSEMBLES.strings.slice(1);
-  return all.map((part) => ({
-    ...part,
-    high: Math.max(part.low + LEAST_SPAN, Math.min(part.high, lowest - 1)),
-  }));
+  return all.map((part) => {
+    const high = Math.min(part.high, lowest - 1);
+    const low =
+      part.id === "right-hand" ? Math.min(part.low, Math.max(LOWEST_HAND, high - HAND_SPAN)) : part.low;
+    return { ...part, low, high: Math.max(low + LEAST_SPAN, high) };
+  });
 }
 
 /**
- * The chords of a tune written out under its melody, led from one to the next: no part leaves its range, sevenths fall, parallel fifths
- * and octaves are avoided. What could not be avoided is listed.
+ * The chords of a tune written out under its melody, led from one to the next: no part leaves its range, sevenths and leading
+ * tones resolve, there are no parallel fifths and octaves. What could not be avoided is listed.
  *
+ * @param homeMode its characteristic notes aren’t left out where a chord has them
  * @example arrange(tune, "strings").tune.voices // melody, violin 2, viola, cello
  */
-export function arrange(tune: Tune, arrangement: Arrangement): Arranged {
+export function arrange(tune: Tune, arrangement: Arrangement, homeMode?: HomeMode): Arranged {
   const { chords = [], notes } = tune;
   if (arrangement === "none" || chords.length === 0 || notes.length === 0) return { tune, faults: [] };
   if (arrangement === "guitar") return onGuitar(tune);
@@ -54,6 +71,7 @@ export function arrange(tune: Tune, arrangement: Arrangement): Arranged {
     chords.map(({ chord }) => chord),
     parts,
     chords.map(({ onset }) => soundingAt(notes, onset)?.pitch),
+    new Set(homeMode && characteristicOn(homeMode)),
   );
   const beneath = chords.flatMap(({ onset, duration, bar }, nth): readonly TuneNote[] => {
     const pitches = laid[nth] ?? [];
@@ -109,7 +127,7 @@ function faultsIn(
 ): readonly PartFault[] {
   const faults: PartFault[] = [];
   let before: readonly (number | undefined)[] = [];
-  for (const [nth, { onset, bar }] of chords.entries()) {
+  for (const [nth, { onset, bar, chord }] of chords.entries()) {
     const melody = soundingAt(notes, onset);
     const now = [melody && midiOf(melody.pitch), ...(laid[nth] ?? []).map(midiOf)];
     for (const [high, upper] of now.entries())
@@ -124,6 +142,13 @@ function faultsIn(
         if (apart === 7) faults.push({ code: "parallel-fifths", bar, voices: [high, low] });
         else if (apart === 0) faults.push({ code: "parallel-octaves", bar, voices: [high, low] });
       }
+    const was = chords[nth - 1];
+    for (const [part, pitch] of (laid[nth - 1] ?? []).entries()) {
+      const next = laid[nth]?.[part];
+      // The melody is above them all.
+      const pull = was && next && unresolved(pitch, midiOf(next) - midiOf(pitch), was.chord, chord, false);
+      if (pull) faults.push({ code: pull, bar, voices: [part + 1, part + 1] });
+    }
     before = now;
   }
   return faults;

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { chordNotes, printChord, readSymbol } from "../chord";
-import { fifthsOf, maybePitch, midiOf, type Pitch, soundOf } from "../pitch";
+import { unresolved } from "../instrument";
+import { fifthsOf, maybePitch, midiOf, type Pitch, printName, soundOf } from "../pitch";
 import { type HomeMode, holds, mode, notesOf, SEVEN, soundsOn, USUAL_MODES } from "../scale";
 import { evenTune, type Tune, type TuneNote } from "../tune";
 import {
@@ -295,6 +296,40 @@ describe("parts under a melody", () => {
       return from === to && [0, 7].includes(from!) && moved(a)[0] !== moved(a)[1];
     });
     expect(faults.filter(({ voices }) => voices[0] > 0)).toHaveLength(parallel.length);
+  });
+
+  it("hold the characteristic note of a chord over a pedal, where the chord has more tones than there are parts", () => {
+    const tune = line("G5 G5 G5 G5");
+    // B half-diminished over E: its fifth is F, which makes Phrygian what it is.
+    const chords = [{ chord: chord("Bm7b5/E"), onset: 0, duration: 4, bar: 0 }];
+    const heard = (homeMode?: HomeMode) =>
+      arrange({ ...tune, chords }, "strings", homeMode).tune.beneath!.map(({ pitch }) =>
+        printName(pitch.name),
+      );
+    expect(heard(on("E", "phrygian"))).toContain("F");
+    expect(heard()).not.toContain("F");
+  });
+
+  it("have sevenths that rise and leading tones that fall away said where there are some", () => {
+    const [dominant, home] = [chord("G7"), chord("C")];
+    const pull = (name: string, moved: number, isTop = false, next = home) =>
+      unresolved({ name: fifthsOf(name), octave: 4 }, moved, dominant, next, isTop);
+    expect([-1, 0, 2, -7].map((moved) => pull("F", moved))).toEqual([
+      undefined,
+      undefined,
+      "seventh",
+      "seventh",
+    ]);
+    expect([1, 0, -4, -7].map((moved) => pull("B", moved))).toEqual([
+      undefined,
+      undefined,
+      undefined,
+      "leading-tone",
+    ]);
+    expect(pull("B", -4, true)).toBe("leading-tone");
+    // To another chord than its home it pulls nowhere.
+    expect(pull("B", -7, true, chord("F"))).toBeUndefined();
+    expect([pull("G", 5), pull("D", 3)]).toEqual([undefined, undefined]);
   });
 
   it("are none where there are no chords, and none over a melody of nothing", () => {

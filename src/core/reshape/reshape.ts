@@ -64,7 +64,7 @@ export function reshape(tune: Tune, recipe: Recipe): Reshaped {
     tune: whole,
     faults,
     grips = [],
-  } = arrange(chorded, tune.beneath ? "none" : (recipe.parts ?? "none"));
+  } = arrange(chorded, tune.beneath ? "none" : (recipe.parts ?? "none"), recipe.to);
   return {
     tune: whole,
     faults,

@@ -52,6 +52,42 @@ const open = async ({ source, text, title }: (typeof DEMO_TUNES)[number]) => {
   await read();
 };
 
+describe("four bowed strings", () => {
+  it("play every tune of the demo in every mode without parallel fifths or octaves between the lower three", async () => {
+    const parallel: string[] = [];
+    let chords = 0;
+    for (const { source, text, title } of DEMO_TUNES) {
+      const [file] = (await readTunes({ source, text, name: title })).value;
+      const from = identify(file!.tune, {})!.homeMode;
+      for (const to of SEVEN) {
+        const { tune, harmonies } = reshape(file!.tune, {
+          ...{ from, to: { home: from.home, mode: to }, missing: "nearest", chords: "rebuilt", which: 0 },
+          ...{ parts: "strings", byHand: new Map() },
+          harmony: { source: "mode", rhythm: "bar", hasPedal: false, seeksCharacteristic: true },
+        });
+        const steps = harmonies[0]!.steps;
+        chords += steps.length;
+        const laid = steps.map(({ onset }) =>
+          tune.beneath!.filter((note) => note.onset === onset).map(({ pitch }) => midiOf(pitch)),
+        );
+        for (const [nth, now] of laid.entries())
+          for (const [high, low] of [
+            [0, 1],
+            [0, 2],
+            [1, 2],
+          ] as const) {
+            const before = laid[nth - 1];
+            if (!before || now[high] === before[high]) continue;
+            const [was, is] = [before[high]! - before[low]!, now[high]! - now[low]!];
+            if (was === is && [0, 7].includes(is % 12)) parallel.push(`${title} ${to.id} chord ${nth + 1}`);
+          }
+      }
+    }
+    expect(chords).toBeGreaterThan(800);
+    expect(parallel).toEqual([]);
+  });
+});
+
 describe("the tune in another mode", () => {
   beforeEach(() => open(gate));
 
