@@ -190,7 +190,7 @@ export const heardAsSentence = (heard: HomeMode, { home, mode }: HomeMode): stri
 
 /** Why a chord stands where it does. */
 export function stepSentence(
-  { chord, strong, outside, characteristic, isOther, bar }: HarmonyStep,
+  { chord, strong, outside, characteristic, isOther, cadenceFrom, bar }: HarmonyStep,
   tune: Pick<Tune, "bars">,
 ): string {
   const held =
@@ -208,6 +208,7 @@ export function stepSentence(
     ...(outside.length > 0
       ? [`${listText(outside.map(noteText))} ${outside.length === 1 ? "isn’t" : "aren’t"} in the chord`]
       : []),
+    ...(cadenceFrom ? [`cadence from ${chordText(cadenceFrom)}`] : []),
     ...(isOther ? ["none of the chords you chose fits"] : []),
   ];
   return `Bar ${barOf(tune, bar)}, ${chordText(chord)}: ${said.join("; ")}.`;

@@ -118,6 +118,46 @@ describe("a harmony for a melody", () => {
     expect(best!.steps.map((each) => printChord(each.chord)).join(" ")).toMatch(chords);
   });
 
+  it.each([
+    // Phrases of four bars, the last note of each on home: what leads there is what players of the mode take.
+    ["D", "dorian", /^(G|C|Em|Am)7?$/u],
+    ["E", "phrygian", /^(Fmaj7|F|Dm7?)$/u],
+    ["F", "lydian", /^(G|Em7?|C|Cmaj7|Dm7?)$/u],
+    ["G", "mixolydian", /^(F|Fmaj7|Dm7?|C|Am7?)$/u],
+    ["A", "aeolian", /^(G|F|Fmaj7|Dm7?|Em7?)$/u],
+    ["C", "ionian", /^(G7?|F|Fmaj7|Dm7?)$/u],
+    ["C#", "dorian", /^(F#|B|D#m|G#m)7?$/u],
+    ["Gb", "lydian", /^(Ab|Fm7?|Db|Dbmaj7|Ebm7?)$/u],
+  ])(
+    "closes phrases on home by a cadence of %s %s, never by a chord that leads elsewhere",
+    (home, id, before) => {
+      const scale = notesOf(on(home, id));
+      const at = (step: number): Pitch => ({ name: scale[step % 7]!, octave: step >= 7 ? 5 : 4 });
+      const tune = evenTune(
+        [0, 2, 4, 2, 3, 5, 4, 3, 1, 3, 0, 2, 1, 1, 0, 0].flatMap((step) => [at(step), at(step)]),
+        1,
+      );
+      const [best] = harmonise(tune, on(home, id), PLAIN);
+      const closed = best!.steps.filter(({ cadenceFrom }) => cadenceFrom);
+      expect(best!.steps.at(-1)).toMatchObject({ chord: { root: fifthsOf(home) } });
+      expect(closed.length).toBeGreaterThan(0);
+      for (const { cadenceFrom } of closed) expect(printChord(cadenceFrom!)).toMatch(before);
+    },
+  );
+
+  it("rests on plain home, also where the characteristic note of Mixolydian is sought", () => {
+    const tune = line("G4 B4 D5 B4 C5 A4 F4 A4 B4 D5 G4 B4 A4 F4 G4 G4");
+    const [best] = harmonise(tune, on("G", "mixolydian"), { ...PLAIN, seeksCharacteristic: true });
+    const homes = best!.steps.filter(({ chord: { root } }) => root === fifthsOf("G"));
+    expect(homes.map(({ chord: own }) => printChord(own))).toEqual(homes.map(() => "G"));
+  });
+
+  it.each(SEVEN.map(({ id }) => id))("of two chords that make %s has home for one of them", (id) => {
+    const tune = line("D4 D4 D4 D4 D4 D4 D4 D4");
+    const [best] = harmonise(tune, on("D", id), { ...PLAIN, source: "pair" });
+    expect(best!.steps.at(-1)).toMatchObject({ chord: { root: fifthsOf("D") }, isOther: false });
+  });
+
   it("comes from the vamp where that is asked for, and says where it can't", () => {
     const tune = line("D4 F4 A4 F4 G4 B4 D5 B4 E4 G4 E4 C5 D4 F4 A4 D4");
     const [best] = harmonise(tune, on("D", "dorian"), { ...PLAIN, source: "vamp" });

@@ -1,11 +1,12 @@
-import { type Chord, chordPairs, chordSounds, diatonicChords } from "../chord";
-import { type Fifths, soundOf } from "../pitch";
+import { type Chord, chordPairs, chordSounds, diatonicChords, dominantHome } from "../chord";
+import { type Fifths, type Interval, soundOf } from "../pitch";
 import { bestVamp } from "../progression";
 import { characteristicOn, type HomeMode, type PitchClassSet, pitchClassSet, soundsOn } from "../scale";
 import {
   EPSILON,
   feltBeat,
   firstPlace,
+  phraseEnds,
   type Tune,
   type TuneBar,
   type TuneChord,
@@ -40,6 +41,8 @@ export interface HarmonyStep extends TuneChord {
   readonly characteristic: readonly Fifths[];
   /** None of the chords that were asked for holds the melody here, so that another chord of the mode does. */
   readonly isOther: boolean;
+  /** Where a phrase closes on home: the chord that leads there. */
+  readonly cadenceFrom?: Chord | undefined;
 }
 
 /** A harmony for a melody; the least cost is the best. */
@@ -65,6 +68,8 @@ interface Candidate {
   readonly cost: number;
   readonly isHome: boolean;
   readonly isVamp: boolean;
+  /** What it is worth just before home where a phrase closes: nothing for home itself, and for a chord that leads elsewhere. */
+  readonly cadence: number;
   /** It is among the chords that were asked for. */
   readonly isAsked: boolean;
 }
@@ -117,8 +122,19 @@ const halved = (span: Span): readonly Span[] =>
     beats: [start],
   }));
 
-/** Extra cost of each kind of chord where a plain triad would do as well. */
-const [SEVENTH, DIMINISHED] = [0.5, 1.6];
+/** Extra cost of each kind of chord where a plain triad would do as well; a dominant seventh that isn't home's own leads elsewhere. */
+const [SEVENTH, DIMINISHED, LEADS_AWAY] = [0.5, 1.6, 0.7];
+
+/** The same for home's own chord: diminished it is home all the same, and with a minor seventh over a major third it wants to move. */
+const [DIMINISHED_HOME, DOMINANT_HOME] = [0.3, 0.9];
+
+/** What a chord is worth before home at the end of a phrase: of the vamp; a step or a fourth away with the characteristic note, and without. */
+const [BY_VAMP, BY_TELLING, BY_NEAR] = [0.8, 0.6, 0.3];
+
+/** Roots a fifth, a step or a half step from home, either way. */
+const NEAR: readonly Interval[] = [1, -1, 2, -2, 5, -5];
+
+const isDominant = ({ tones }: Chord) => tones.includes(4) && tones.includes(-2);
 
 /** What a characteristic note in a chord is worth, and what it is worth where it is sought; what home is worth anywhere. */
 const [TELLING, SOUGHT, HOME] = [0.25, 0.7, 0.2];
@@ -128,23 +144,36 @@ function candidatesOf(homeMode: HomeMode, { source, hasPedal, seeksCharacteristi
   const characteristic = characteristicOn(homeMode);
   const vamp = bestVamp(homeMode);
   const isVamp = (chord: Chord) => vamp?.chords.some((each) => each.root === chord.root) === true;
-  const asked =
-    source === "vamp" ? vamp?.chords : source === "pair" ? chordPairs(homeMode, 1)[0]?.chords : undefined;
+  const asked = source === "vamp" ? vamp?.chords : source === "pair" ? pairWithHome(homeMode) : undefined;
+  const isDominantMode = dominantHome(homeMode.mode) !== undefined;
   const made = (chord: Chord, cost: number, isAsked: boolean): Candidate => {
     const sounds = chordSounds(chord);
     const own = characteristic.filter((note) => ((sounds >> soundOf(note)) & 1) === 1);
     const isBroken = !chord.tones.some((tone) => soundOf(tone) === 7);
+    const isHome = chord.root === home;
+    const restless = isHome && isDominant(chord) && !isDominantMode;
+    const leads = !isHome && isDominant(chord) && chord.root !== home + 1;
+    const kindCost = isHome
+      ? (isBroken ? DIMINISHED_HOME : 0) + (restless ? DOMINANT_HOME : 0) - HOME
+      : (isBroken ? DIMINISHED : 0) + (leads ? LEADS_AWAY : 0);
+    const isTelling = own.length > 0 && !restless;
     return {
       chord: hasPedal && chord.root !== home ? { ...chord, bass: home } : chord,
       sounds,
       characteristic: own,
-      cost:
-        cost +
-        (isBroken ? DIMINISHED : 0) -
-        (own.length > 0 ? (seeksCharacteristic ? SOUGHT : TELLING) : 0) -
-        (chord.root === home ? HOME : 0),
-      isHome: chord.root === home,
+      cost: cost + kindCost - (isTelling ? (seeksCharacteristic ? SOUGHT : TELLING) : 0),
+      isHome,
       isVamp: isVamp(chord),
+      cadence:
+        isHome || isBroken || leads
+          ? 0
+          : isVamp(chord)
+            ? BY_VAMP
+            : NEAR.includes(chord.root - home)
+              ? own.length > 0
+                ? BY_TELLING
+                : BY_NEAR
+              : 0,
       isAsked,
     };
   };
@@ -156,6 +185,12 @@ function candidatesOf(homeMode: HomeMode, { source, hasPedal, seeksCharacteristi
   const isFirst = ({ chord, sounds }: Candidate) =>
     first.some((each) => each.chord.root === chord.root && each.sounds === sounds);
   return [...first, ...all.filter((each) => !isFirst(each))];
+}
+
+/** Two chords that make the mode between them, home one of them. */
+function pairWithHome(homeMode: HomeMode): readonly Chord[] | undefined {
+  const pairs = chordPairs(homeMode, Infinity);
+  return (pairs.find(({ chords }) => chords.some(({ root }) => root === homeMode.home)) ?? pairs[0])?.chords;
 }
 
 /** What of a melody sounds in a stretch: what must be in the chord, and how long each note sounds. */
@@ -233,7 +268,8 @@ interface Way {
 
 /**
  * Chords under a melody, out of the mode that it is in: every note on a strong beat is in its chord, the last chord is home where the
- * melody lets it, the one before it comes from the vamp of the mode. The best harmonies, the least cost first, found exactly: each
+ * melody lets it, and phrases close on home from a chord that the mode has for it: the other one of its vamp, or one with its
+ * characteristic note a step or a fourth away, never one that leads to another home. The best harmonies, the least cost first, found exactly: each
  * chord for itself and each change add up. Where no chord holds all strong beats of a stretch, it is parted at them;
  * a note that no chord of the mode has, as in a pentatonic, is told with those outside.
  *
@@ -256,6 +292,7 @@ export function harmonise(tune: Tune, homeMode: HomeMode, choice: HarmonyChoice)
     return (isHeld(whole) && mayStay) || span.beats.length === 1 ? [whole] : halved(span).map(heard);
   });
   if (stretches.length === 0) return [];
+  const closes = closings(tune, stretches);
   let ways: readonly Way[] = [];
   for (const [nth, each] of stretches.entries()) {
     const isLast = nth === stretches.length - 1;
@@ -267,15 +304,16 @@ export function harmonise(tune: Tune, homeMode: HomeMode, choice: HarmonyChoice)
         restingCost(each, candidate) +
         (nth === 0 && !candidate.isHome ? 1.5 : 0) +
         (isLast && !candidate.isHome ? 3 : 0) -
-        (candidate.isVamp ? (nth === stretches.length - 2 && !candidate.isHome ? 0.8 : 0.3) : 0);
+        (closes.has(nth) && candidate.isHome ? CLOSED : 0) -
+        (candidate.isVamp ? 0.3 : 0);
+      const led = (from: Candidate) => (closes.has(nth) && candidate.isHome ? from.cadence : 0);
       const reached: Way[] =
         nth === 0
           ? [{ cost: own, at, before: undefined }]
-          : ways.map((before) => ({
-              cost: before.cost + own + changeCost(candidates[before.at] ?? candidate, candidate),
-              at,
-              before,
-            }));
+          : ways.map((before) => {
+              const from = candidates[before.at] ?? candidate;
+              return { cost: before.cost + own + changeCost(from, candidate) - led(from), at, before };
+            });
       next.push(...reached.toSorted((a, b) => a.cost - b.cost).slice(0, MOST));
     }
     ways = next;
@@ -283,7 +321,19 @@ export function harmonise(tune: Tune, homeMode: HomeMode, choice: HarmonyChoice)
   return ways
     .toSorted((a, b) => a.cost - b.cost)
     .slice(0, MOST)
-    .map((way) => ({ cost: way.cost, steps: stepsOf(way, stretches, candidates, tune.bars) }));
+    .map((way) => ({ cost: way.cost, steps: stepsOf(way, stretches, candidates, tune.bars, closes) }));
+}
+
+/** What it is worth that a phrase ends on home. */
+const CLOSED = 0.4;
+
+/** The stretches in which a phrase ends, by their places; the last one always. */
+function closings(tune: Tune, stretches: readonly Heard[]): ReadonlySet<number> {
+  const ends = phraseEnds(tune).map((at) => {
+    const onset = tune.notes[at]?.onset ?? 0;
+    return firstPlace(stretches, ({ span }) => span.start > onset + EPSILON) - 1;
+  });
+  return new Set([...ends, stretches.length - 1]);
 }
 
 function stepsOf(
@@ -291,13 +341,17 @@ function stepsOf(
   stretches: readonly Heard[],
   candidates: readonly Candidate[],
   bars: Tune["bars"],
+  closes: ReadonlySet<number>,
 ): readonly HarmonyStep[] {
   const steps: HarmonyStep[] = [];
   let way: Way | undefined = last;
   let next = Infinity;
-  for (const { span, strong, outside } of stretches.toReversed()) {
+  for (let nth = stretches.length - 1; nth >= 0; nth -= 1) {
+    const { span, strong, outside } = stretches[nth] as Heard;
     const candidate = candidates[way?.at ?? 0];
     if (!candidate) break;
+    const from = candidates[way?.before?.at ?? -1];
+    const isCadence = closes.has(nth) && candidate.isHome && from !== undefined && from.cadence > 0;
     const isIn = (note: Fifths) => ((candidate.sounds >> soundOf(note)) & 1) === 1;
     steps.unshift({
       chord: candidate.chord,
@@ -310,6 +364,7 @@ function stepsOf(
       outside: [...outside, ...strong.filter((note) => !isIn(note))],
       characteristic: candidate.characteristic,
       isOther: !candidate.isAsked,
+      ...(isCadence ? { cadenceFrom: from.chord } : {}),
     });
     way = way?.before;
     next = span.start;

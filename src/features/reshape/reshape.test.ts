@@ -1,7 +1,8 @@
 // @vitest-environment jsdom
 import "fake-indexeddb/auto";
 import { beforeEach, describe, expect, it, vi } from "vitest";
-import { printChord } from "@/core/chord";
+import { printChord, readChart } from "@/core/chord";
+import { oneModeAnalyses } from "@/core/progression";
 import { identify } from "@/core/identify";
 import { fifthsOf, maybePitch, midiOf, printName, printPitch } from "@/core/pitch";
 import { reshape } from "@/core/reshape";
@@ -51,6 +52,31 @@ const open = async ({ source, text, title }: (typeof DEMO_TUNES)[number]) => {
     await new Promise((resolve) => setTimeout(resolve, 10));
   await read();
 };
+
+describe("new chords", () => {
+  it.each([false, true])(
+    "for the tunes of the demo are read by Match as the mode that was asked for (characteristic note sought: %s)",
+    async (seeksCharacteristic) => {
+      const otherwise: string[] = [];
+      for (const { source, text, title } of DEMO_TUNES) {
+        const [file] = (await readTunes({ source, text, name: title })).value;
+        const from = identify(file!.tune, {})!.homeMode;
+        for (const to of SEVEN) {
+          const { tune } = reshape(file!.tune, {
+            ...{ from, to: { home: from.home, mode: to }, missing: "nearest", chords: "rebuilt", which: 0 },
+            byHand: new Map(),
+            harmony: { source: "mode", rhythm: "bar", hasPedal: false, seeksCharacteristic },
+          });
+          const chart = readChart(tune.chords!.map((each) => printChord(each.chord)).join(" | ")).value;
+          const { homeMode } = oneModeAnalyses(chart)[0]!.segments[0]!;
+          if (homeMode.home !== from.home || homeMode.mode !== to) otherwise.push(`${title}, ${to.id}`);
+        }
+      }
+      // The melody of this one asks for the second degree's chord at nearly every strong beat.
+      expect(otherwise).toEqual(["The Clock Stair, lydian", "The Clock Stair, aeolian"]);
+    },
+  );
+});
 
 describe("four bowed strings", () => {
   it("play every tune of the demo in every mode without parallel fifths or octaves between the lower three", async () => {
