@@ -1,5 +1,6 @@
 import { atom, computed, onMount, type ReadableAtom } from "nanostores";
 import type { Chord } from "@/core/chord";
+import type { Voicing } from "@/core/instrument";
 import type { Fifths, Interval } from "@/core/pitch";
 import { mode as modeById, type HomeMode } from "@/core/scale";
 import type { Score } from "@/audio";
@@ -19,6 +20,8 @@ export interface Selection {
   readonly way?: { readonly from: readonly Fifths[]; readonly to: readonly Fifths[] } | undefined;
   /** The chord that is selected: its voicings are what the stage offers. */
   readonly chord?: Chord | undefined;
+  /** How the selected chord is held on the guitar, where the view in front says so. */
+  readonly fingered?: Voicing | undefined;
   /** The characteristic note and its ordinary neighbour, to be swapped while it sounds. */
   readonly swap?: { readonly from: Interval; readonly to: Interval } | undefined;
   readonly play: Playable;

@@ -200,6 +200,14 @@ export function takeVoicing(symbol: string, frets: Fingering, strings = ""): voi
   $takenVoicing.set({ chord: reading.chord, frets, over: $selection.get() });
 }
 
+/** Shows how the selected chord is held on a guitar in standard tuning. */
+export const showOnGuitar = (): void =>
+  changeSettings({
+    surface: "neck",
+    division: "voicing",
+    ...settingsFor(maybeTuning("guitar")?.strings ?? []),
+  });
+
 /** The chord that stands for a mode where none is selected: its seventh, or what of it four fingers hold. */
 export function homeChord(homeMode: HomeMode): Chord {
   const [first] = diatonicChords(homeMode);

@@ -5,10 +5,12 @@ import {
   inflectedVoicing,
   type Inflection,
   inflections,
+  maybeTuning,
   type Tuning,
   type Voicing,
   type VoicingKind,
 } from "@/core/instrument";
+import { midiOf } from "@/core/pitch";
 import { findVoicings } from "@/workers";
 import { answering } from "./answering";
 import { $selection } from "./selection";
@@ -26,6 +28,16 @@ interface Asked {
 }
 
 const $stretch = computed($settings, ({ stretch }) => stretch);
+
+/** The open strings of a guitar in standard tuning. */
+const GUITAR = maybeTuning("guitar")?.strings.map(midiOf).join(" ");
+
+const isGuitar = ({ strings }: Tuning): boolean => strings.map(midiOf).join(" ") === GUITAR;
+
+/** How the view in front says that the chord is held, on the guitar that this is said of. */
+const $fingered = computed([$selection, $tuning], ({ fingered }, tuning) =>
+  fingered && tuning && isGuitar(tuning) ? { fingered, tuning } : undefined,
+);
 
 /** What is looked for, while voicings are shown. */
 const $asked = computed(
@@ -99,9 +111,11 @@ const NONE: readonly never[] = [];
 const sameFrets = (one: Fingering, other: Fingering) => one.join(" ") === other.join(" ");
 
 const $taken = computed(
-  [$found, $asked, $cancelled, $step, $takenVoicing],
-  (answered, asked, cancelled, step, saved) => {
+  [$found, $asked, $cancelled, $step, $takenVoicing, $fingered],
+  (answered, asked, cancelled, step, saved, told) => {
     if (!asked) return undefined;
+    if (told)
+      return { chord: asked.chord, tuning: told.tuning, found: [told.fingered], at: 0, taken: told.fingered };
     if (cancelled === asked) return { ...asked, found: NONE, at: 0, taken: undefined };
     if (!answered) return undefined;
     const {

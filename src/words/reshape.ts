@@ -129,6 +129,9 @@ export function reshapedSentence(reshaped: Reshaped, from: HomeMode): string {
 /** The number of a bar as it is printed. */
 const barOf = ({ bars }: Pick<Tune, "bars">, at: number): number => bars[at]?.number ?? at + 1;
 
+/** Chromatic notes that are told, and bars of each. */
+const MOST_MOVES = 4;
+
 /** Chromatic notes that kept their distance, the first few with their bars. */
 export function chromaticSentence(
   changes: readonly NoteChange[],
@@ -136,13 +139,21 @@ export function chromaticSentence(
 ): string | undefined {
   const kept = changes.filter(({ isChromatic, isByHand }) => isChromatic && !isByHand);
   if (kept.length === 0) return undefined;
-  const named = kept
-    .slice(0, 4)
-    .map(
-      ({ before, after, place }) =>
-        `${noteText(before.name)} → ${after ? noteText(after.name) : "left out"} in bar ${barOfPlace(place)}`,
-    );
-  return `${capital(countText(kept.length, "chromatic note"))} kept ${kept.length === 1 ? "its" : "their"} distance: ${listText(named)}${kept.length > 4 ? " and more" : ""}. Press a note to set it by hand.`;
+  const byMove = new Map<string, Set<number>>();
+  for (const { before, after, place } of kept) {
+    const isSame = after?.name === before.name;
+    const moved = isSame
+      ? `${noteText(before.name)} stays`
+      : `${noteText(before.name)} → ${after ? noteText(after.name) : "left out"}`;
+    byMove.set(moved, new Set(byMove.get(moved)).add(barOfPlace(place)));
+  }
+  const named = [...byMove].slice(0, MOST_MOVES).map(([moved, bars]) => {
+    const told = [...bars].slice(0, MOST_MOVES).map(String);
+    const more = bars.size > told.length ? ["more"] : [];
+    return `${moved} in ${bars.size === 1 ? "bar" : "bars"} ${listText([...told, ...more])}`;
+  });
+  const rest = byMove.size > MOST_MOVES ? "; and others" : "";
+  return `${capital(countText(kept.length, "chromatic note"))} kept ${kept.length === 1 ? "its" : "their"} distance: ${named.join("; ")}${rest}. Press a note to set it by hand.`;
 }
 
 /** Notes whose degree the new mode lacks. */

@@ -4,7 +4,7 @@ import { COMFORTABLE_STRETCH, fingersFor, maybeTuning, printFingering } from "..
 import { maybePitch, midiOf, modulo, soundOf } from "../pitch";
 import { evenTune, type Tune } from "../tune";
 import { arrange } from "./arrange";
-import { guitarGrips, underMelody } from "./guitar";
+import { gripVoicing, guitarGrips, underMelody } from "./guitar";
 
 const OPENS = maybeTuning("guitar")!.strings.map(midiOf);
 
@@ -29,6 +29,17 @@ function tuneOf(notes: string, chords: string): Tune {
 }
 const grips = (notes: string, chords: string) =>
   guitarGrips(tuneOf(notes, chords)).map(({ frets }) => printFingering(frets));
+
+describe("a grip as a voicing", () => {
+  it("sounds what its strings sound, and says which tones of the chord it leaves out", () => {
+    const [em] = guitarGrips(tuneOf("E4 G4 B4 E4", "Em7"));
+    const voicing = gripVoicing({ ...em!, frets: [0, null, null, 0, 0, 0] });
+    expect(voicing.sounds).toEqual([40, 55, 59, 64]);
+    // E, G and B: the seventh, D, is left out.
+    expect(voicing.omitted).toEqual([-2]);
+    expect(gripVoicing({ ...em!, frets: [0, 2, 0, 0, 0, 0] })).toMatchObject({ omitted: [] });
+  });
+});
 
 describe("chords under a melody on one guitar", () => {
   it("are those that a player finds first", () => {

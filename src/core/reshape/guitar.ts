@@ -5,7 +5,9 @@ import {
   type Fingering,
   fingersFor,
   maybeTuning,
+  openSounds,
   type Tuning,
+  type Voicing,
 } from "../instrument";
 import { type Interval, midiOf, modulo, type Pitch, pitchAt, soundOf } from "../pitch";
 import { EPSILON, firstPlace, soundingAt, type Tune, type TuneNote } from "../tune";
@@ -27,6 +29,19 @@ export interface GuitarGrip {
   readonly melodyString: number | undefined;
 }
 
+/**
+ * A grip as any other voicing: what sounds, and which tones of the chord it leaves out.
+ *
+ * @example gripVoicing(grip).sounds // MIDI numbers, from the lowest string on
+ */
+export function gripVoicing({ chord, frets, fingers, stretchMm }: GuitarGrip): Voicing {
+  const opens = openSounds(GUITAR);
+  const sounds = frets.flatMap((fret, at) => (fret === null ? [] : [(opens[at] ?? 0) + fret]));
+  const heard = new Set(sounds.map((midi) => modulo(midi, 12)));
+  const omitted = chord.tones.filter((tone) => !heard.has(soundOf(chord.root + tone)));
+  return { frets, fingers, sounds, stretchMm, omitted, cost: 0 };
+}
+
 /** The guitar that is written for. */
 const GUITAR = maybeTuning("guitar") as Tuning;
 
@@ -37,6 +52,7 @@ const [HAND, HIGHEST] = [4, 15];
 const COST = {
   third: 1.2,
   seventh: 0.6,
+  fifth: 0.2,
   empty: 0.5,
   shift: 0.3,
   finger: 0.12,
@@ -73,6 +89,7 @@ function optionsFor(chord: Chord, melody: number | undefined, opens: readonly nu
   const sound = (tone: Interval | undefined) => (tone === undefined ? undefined : soundOf(chord.root + tone));
   const third = sound(chord.tones.find((tone) => [4, -3, -1, 2].includes(tone)));
   const seventh = sound(chord.tones.find((tone) => [-2, 5, -9].includes(tone)));
+  const fifth = sound(chord.tones.find((tone) => tone === 1));
   const found: Option[] = [];
   for (let position = 1; position <= HIGHEST - HAND + 1; position += 1) {
     let best: Option | undefined;
@@ -98,7 +115,7 @@ function optionsFor(chord: Chord, melody: number | undefined, opens: readonly nu
                   : (inner[between.indexOf(string)] ?? null),
             );
             const option = rated(frets, {
-              ...{ opens, position, melody, third, seventh },
+              ...{ opens, position, melody, third, fifth, seventh },
               top: top.fret === null ? undefined : top.string,
             });
             if (option && option.cost < (best?.cost ?? Infinity)) best = option;
@@ -131,6 +148,7 @@ interface Wanted {
   readonly position: number;
   readonly melody: number | undefined;
   readonly third: number | undefined;
+  readonly fifth: number | undefined;
   readonly seventh: number | undefined;
   readonly top: number | undefined;
 }
@@ -138,7 +156,7 @@ interface Wanted {
 /** A grip with its fingers and its cost; undefined where no hand can hold it, or something sounds above the melody. */
 function rated(
   frets: Fingering,
-  { opens, position, melody, third, seventh, top }: Wanted,
+  { opens, position, melody, third, fifth, seventh, top }: Wanted,
 ): Option | undefined {
   const sounds = frets.flatMap((fret, string) => (fret === null ? [] : [(opens[string] ?? 0) + fret]));
   if (melody !== undefined && sounds.some((each) => each > melody)) return undefined;
@@ -160,6 +178,7 @@ function rated(
     cost:
       (has(third) ? 0 : COST.third) +
       (has(seventh) ? 0 : COST.seventh) +
+      (has(fifth) ? 0 : COST.fifth) +
       (count === 1 ? COST.empty : 0) +
       hand.used * COST.finger +
       hand.barres * COST.barre +

@@ -2,7 +2,7 @@ import { useStore } from "@nanostores/react";
 import { carryChord, type Reshaped } from "@/core/reshape";
 import type { HomeMode } from "@/core/scale";
 import { allNotes, type BarRange, type Tune } from "@/core/tune";
-import { $playing, playOrStop } from "@/session";
+import { $playing, playOrStop, showOnGuitar } from "@/session";
 import { useConventions } from "@/session/useConventions";
 import { Button } from "@/kit/controls";
 import { Panel, Saying } from "@/kit/panel";
@@ -23,7 +23,7 @@ import {
   whatItIs,
 } from "@/words";
 import { VERSIONS } from "./selection";
-import { $heardAs, $recipe, hasRelative } from "./reshaped";
+import { $heardAs, $recipe, chooseAt, hasRelative } from "./reshaped";
 import styles from "./Reshape.module.css";
 
 interface ChangePanelProps {
@@ -96,7 +96,16 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, shown, onS
           <ol className={styles.steps}>
             {grips.map((grip) => (
               <li key={grip.onset} data-current={isAbove(grip) || undefined}>
-                {gripSentence(grip, tune)}
+                <button
+                  type="button"
+                  title="Show it on the neck"
+                  onClick={() => {
+                    chooseAt(grip.onset);
+                    showOnGuitar();
+                  }}
+                >
+                  {gripSentence(grip, tune)}
+                </button>
               </li>
             ))}
           </ol>
@@ -108,7 +117,13 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, shown, onS
           <ol className={styles.steps}>
             {steps.map((step) => (
               <li key={step.onset} data-current={isAbove(step) || undefined}>
-                {stepSentence(step, tune)}
+                <button
+                  type="button"
+                  title="Show it on the staff and the stage"
+                  onClick={() => chooseAt(step.onset)}
+                >
+                  {stepSentence(step, tune)}
+                </button>
               </li>
             ))}
           </ol>

@@ -7,7 +7,7 @@ import { soundOf } from "@/core/pitch";
 import { allNotes, type Tune } from "@/core/tune";
 import { writeAbc } from "@/formats";
 import { $instrument, $toSave, MOST_VERSIONS, openFiles, reshapeDocument } from "@/session";
-import { barsFrom, fromStaff, printedText, staffPart } from "@/session/staff-part";
+import { barsFrom, fromStaff, onStaff, printedText, staffPart } from "@/session/staff-part";
 import { useConventions } from "@/session/useConventions";
 import { useKeys } from "@/session/useKeys";
 import { DocumentTools } from "@/shell/documents";
@@ -31,12 +31,14 @@ import { TUNE_ACCEPT } from "./EmptyShow";
 import { RecipeRows } from "./RecipeRows";
 import {
   $at,
+  $chosen,
   $homeMode,
   $recipe,
   $shown,
   $versions,
   $worked,
   changeRecipe,
+  chooseNote,
   fromOf,
   fromValue,
 } from "./reshaped";
@@ -69,7 +71,7 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
   const recipe = useStore($recipe);
   const homeMode = useStore($homeMode) ?? found.homeMode;
   const at = useStore($at);
-  const [chosen, setChosen] = useState<number>();
+  const chosenPlace = useStore($chosen);
   const [isExporting, setExporting] = useState(false);
   const [isPrinting, setPrinting] = useState(false);
   const [turned, setTurned] = useState(0);
@@ -155,7 +157,7 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
     { key: "P", says: "Print the tune", act: () => setPrinting(true) },
     { key: "x", says: "Export the tune", act: () => setExporting(true) },
   ]);
-  const chosenPlace = chosen === undefined ? undefined : places[fromStaff(part, chosen)];
+  const chosen = chosenPlace === undefined ? undefined : onStaff(part, [places.indexOf(chosenPlace)])[0];
   return (
     <div className={view.view}>
       <div className={view.answer}>
@@ -263,18 +265,22 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
               outlines={outlines}
               bars={bars}
               chosen={chosen}
-              onChoose={setChosen}
+              onChoose={(there) =>
+                chooseNote(there === undefined ? undefined : places[fromStaff(part, there)])
+              }
               onBars={(range) => changeRecipe({ bars: range && barsFrom(range, first) })}
               label={reshapedStaffText(title, homeMode, allNotes(engraved).length)}
             />
           )}
-          <ShownBars
-            shown={part}
-            onTurn={(bar) => {
-              setTurned(bar);
-              setChosen(undefined);
-            }}
-          />
+          {!typing && (
+            <ShownBars
+              shown={part}
+              onTurn={(bar) => {
+                setTurned(bar);
+                chooseNote(undefined);
+              }}
+            />
+          )}
           <div className={styles.note} role="status">
             {chosenPlace !== undefined && worked && !isOriginal && worked.changes[chosenPlace] && (
               <SetNote change={worked.changes[chosenPlace]} tune={tune} from={from} to={worked.to} />

@@ -1,9 +1,9 @@
-import { computed } from "nanostores";
+import { atom, computed } from "nanostores";
 import { identify, type Identification } from "@/core/identify";
 import { fifthsOf, maybePitch, printName } from "@/core/pitch";
 import { type Recipe, relativeHome, reshape, type Reshaped } from "@/core/reshape";
 import { type HomeMode, mode as modeById, type Mode } from "@/core/scale";
-import { allNotes, type Tune } from "@/core/tune";
+import { allNotes, EPSILON, firstPlace, type Tune } from "@/core/tune";
 import { keyRange } from "@/audio";
 import { $lineSound, answering, readMusic, reshapeDocument } from "@/session";
 import { identifyElsewhere, isLong, isLongToReshape, reshapeElsewhere } from "@/session/long-tunes";
@@ -200,6 +200,28 @@ const $heardMelody = answering($melody, newestWins(identifyElsewhere));
 export const $heardAs = computed([$heardMelody, $worked], (heard, worked): HomeMode | undefined =>
   heard?.asked.worked === worked ? heard?.answer?.homeMode : undefined,
 );
+
+const $chosenNote = atom<{ readonly of: Tune; readonly place: number } | undefined>();
+
+/** The selected note, by its place in the tune before; none once that is another tune. */
+export const $chosen = computed([$chosenNote, $tune], (chosen, tune) =>
+  chosen?.of === tune ? chosen?.place : undefined,
+);
+
+/** Selects a note by its place in the tune before, or none. */
+export function chooseNote(place: number | undefined): void {
+  const of = $tune.get();
+  $chosenNote.set(of && place !== undefined ? { of, place } : undefined);
+}
+
+/** Selects the note that sounds at a time, or the next one: so a chord is selected. */
+export function chooseAt(onset: number): void {
+  const { notes = [] } = $tune.get() ?? {};
+  const next = firstPlace(notes, (note) => note.onset > onset + EPSILON);
+  const sounds = notes[next - 1];
+  const isOn = sounds !== undefined && sounds.onset + sounds.duration > onset + EPSILON;
+  chooseNote(isOn ? next - 1 : next < notes.length ? next : undefined);
+}
 
 /** Changes the recipe that is worked on; the version comes to the front. */
 export function changeRecipe(part: Partial<RecipeValue>): void {

@@ -1,11 +1,14 @@
 import { computed } from "nanostores";
+import { chordNotes } from "@/core/chord";
+import { gripVoicing } from "@/core/reshape";
 import { characteristicOn } from "@/core/scale";
+import { allNotes, EPSILON, type TuneChord } from "@/core/tune";
 import { wholeScore } from "@/audio";
-import { $placeMode, $settings, playBars, type Selection, selects } from "@/session";
+import { $mark, $placeMode, $playing, $settings, playBars, type Selection, selects } from "@/session";
 import { selectionOf } from "@/shell/selected";
 import { homeModeText } from "@/words";
 import { RESHAPE } from "./route";
-import { $homeMode, $shown } from "./reshaped";
+import { $at, $chosen, $homeMode, $shown, $tune, $worked } from "./reshaped";
 
 /** The name under which a tune and its versions are played. */
 export const VERSIONS = "reshape-versions";
@@ -16,18 +19,35 @@ const $score = computed($shown, (tune) => tune && wholeScore(tune));
 export const playVersions = (): void =>
   playBars(VERSIONS, () => $score.get() ?? { notes: [], beats: 0, loops: false });
 
+/** The time that is looked at: of the bar that plays, or of the selected note. */
+const $time = computed([$tune, $chosen, $playing, $mark], (tune, chosen, playing, mark) => {
+  if (playing === VERSIONS && mark !== undefined) return tune?.bars[mark]?.start;
+  return tune && chosen !== undefined ? allNotes(tune)[chosen]?.onset : undefined;
+});
+
+/** The chord that sounds at that time, and how it is held where one guitar plays it under the melody. */
+const $chordThen = computed([$shown, $worked, $at, $time], (tune, worked, at, time) => {
+  const sounds = ({ onset, duration }: Pick<TuneChord, "onset" | "duration">) =>
+    time !== undefined && onset <= time + EPSILON && onset + duration > time + EPSILON;
+  const chord = tune?.chords?.find(sounds)?.chord;
+  const grip = at < 0 ? undefined : worked?.grips.find(sounds);
+  return { chord, fingered: grip && gripVoicing(grip) };
+});
+
 selects(
   RESHAPE,
   computed(
-    [$shown, $homeMode, $score, $placeMode, $settings],
-    (tune, homeMode, score, placeMode, settings): Selection => {
+    [$shown, $homeMode, $score, $placeMode, $settings, $chordThen],
+    (tune, homeMode, score, placeMode, settings, { chord, fingered }): Selection => {
       if (!tune || !homeMode || !score)
         return { ...selectionOf(placeMode, undefined, settings, settings.drone), subject: "", said: [] };
       return {
         homeMode,
         lit: characteristicOn(homeMode, settings),
         unknown: [],
-        chordTones: [],
+        chordTones: chord ? chordNotes(chord) : [],
+        chord,
+        fingered,
         targetNotes: [],
         play: { code: "tune", score, start: playVersions },
         subject: tune.title === "" ? homeModeText(homeMode) : `${tune.title}, ${homeModeText(homeMode)}`,
