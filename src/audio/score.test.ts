@@ -7,6 +7,7 @@ import { readAbc, readNotes } from "@/formats";
 import {
   alternating,
   chartScore,
+  chordedScore,
   clickScore,
   countIn,
   modeScore,
@@ -19,6 +20,7 @@ import {
   swapped,
   type Score,
   swapScore,
+  toFollow,
   tuneScore,
   vampScore,
   withClick,
@@ -254,5 +256,29 @@ describe("where an instrument plays it", () => {
     expect(line(tune, 45, [28, 93])).toEqual([69, 71, 72, 69]);
     expect(line(tune, 33, [21, 70])).toEqual([57, 59, 60, 57]);
     expect(line(tune, 33, [21, 55])).toEqual([45, 47, 48, 45]);
+  });
+});
+
+describe("a tune to be followed", () => {
+  const tune = readNotes("D4 F:2 A | G:2 z E | D:4 ||").value;
+  const homes = [2, 4];
+  const rows = homes.map((home) => ({ tune, home }));
+
+  it("has a mark at each note of each row", () => {
+    const score = toFollow(rows, false);
+    const starts = score.notes.filter(({ part }) => part === "line").map(({ at }) => at);
+    expect(score.marks).toEqual(starts);
+    expect(starts).toHaveLength(2 * tune.notes.length);
+    expect(score.beats).toBe(2 * chordedScore(tune).beats);
+  });
+
+  it("to be sung has home held under each row, and only its first note", () => {
+    const { notes, chords, marks } = toFollow(rows, true);
+    expect(notes.map(({ part }) => part)).toEqual(["line", "drone", "line", "drone"]);
+    expect(notes.filter(({ part }) => part === "drone").map(({ midi }) => midi % 12)).toEqual(
+      homes.map((home) => (home * 7) % 12),
+    );
+    expect(chords).toEqual([]);
+    expect(marks).toEqual(toFollow(rows, false).marks);
   });
 });

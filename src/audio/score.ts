@@ -110,7 +110,7 @@ export const DRONE_LOWEST = 31;
 const droneUnder = (home: number): number => (home - 12 >= DRONE_LOWEST ? home - 12 : home);
 
 /** A held home note, an octave below the line, for as long as the score lasts. */
-function drone(home: Fifths, beats: number): ScoreNote {
+export function drone(home: Fifths, beats: number): ScoreNote {
   return { part: "drone", midi: atOrAbove(DRONE_FROM, soundOf(home)), at: 0, length: beats };
 }
 

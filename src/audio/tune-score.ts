@@ -1,7 +1,15 @@
 import { playOrder } from "@/core/chord";
-import { midiOf } from "@/core/pitch";
+import { type Fifths, midiOf } from "@/core/pitch";
 import { EPSILON, feltBeat, firstPlace, type Tune, type TuneBar, type TuneNote } from "@/core/tune";
-import { oneAfterAnother, type Part, type Pulse, type Score, type ScoreChord, type ScoreNote } from "./score";
+import {
+  drone,
+  oneAfterAnother,
+  type Part,
+  type Pulse,
+  type Score,
+  type ScoreChord,
+  type ScoreNote,
+} from "./score";
 
 /** Bars of a tune that are played at most, however many repeats there are. */
 const MOST_BARS = 20_000;
@@ -99,3 +107,24 @@ export function tuneScore(tune: Tune, repeats = false): Score {
 
 /** A tune with its chords, or with the parts that are written out in their place. */
 export const wholeScore = (tune: Tune): Score => chordedScore(tune.beneath ? { ...tune, chords: [] } : tune);
+
+/**
+ * A tune in several modes, one after another, with a mark at each note of the melody, so that it can be followed.
+ *
+ * @param isSung the melody is left to whoever sings: home is held under each, and its first note is given
+ * @example toFollow([{ tune, home: D }], true).notes // the first note of the melody, and D held
+ */
+export function toFollow(
+  all: readonly { readonly tune: Tune; readonly home: Fifths }[],
+  isSung: boolean,
+): Score {
+  const rows = all.map(({ tune, home }) => {
+    const score = chordedScore(tune);
+    const melody = score.notes.filter(({ part }) => part === "line");
+    const sung = { ...score, chords: [], notes: [...melody.slice(0, 1), drone(home, score.beats)] };
+    return { score: isSung ? sung : score, onsets: melody.map(({ at }) => at) };
+  });
+  const whole = oneAfterAnother(rows.map(({ score }) => score));
+  const marks = rows.flatMap(({ onsets }, nth) => onsets.map((at) => at + (whole.marks?.[nth] ?? 0)));
+  return { ...whole, marks, ...(all[0] ? { meter: all[0].tune.meter } : {}) };
+}

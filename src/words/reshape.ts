@@ -269,6 +269,9 @@ export const modelTuneText = (missing: readonly number[]): string =>
     ? "This tune has every degree, so it sounds different in each mode. It makes a good model tune: know it by heart, then sing it in each."
     : `This tune never has its ${listText(missing.map(String))}, so some modes sound the same in it. A model tune needs every degree.`;
 
+/** How one sings along. */
+export const SING_SAYS = "Home is held and the first note is given. Sing each syllable as it is marked.";
+
 export const LADDER_TEXT = {
   parallel: "bright to dark",
   fifths: "by fifths",

@@ -112,7 +112,11 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
       }),
     );
   }, [isOriginal, worked, engraved, part, places]);
-  const changed = useMemo(() => [...outlines.keys()], [outlines]);
+  // Where every note has moved, the outlines say so by themselves.
+  const changed = useMemo(
+    () => (outlines.size === allNotes(engraved).length ? NONE : [...outlines.keys()]),
+    [outlines, engraved],
+  );
   const lit = useMemo(() => {
     const sounds = new Set(characteristicOn(homeMode, conventions).map(soundOf));
     return allNotes(engraved).flatMap(({ pitch }, nth) => (sounds.has(soundOf(pitch.name)) ? [nth] : []));

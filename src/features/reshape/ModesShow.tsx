@@ -1,21 +1,29 @@
 import { useStore } from "@nanostores/react";
-import { type ReactNode, useMemo, useState } from "react";
+import { type ReactNode, useMemo } from "react";
 import type { Identification } from "@/core/identify";
-import { ladder, LADDERS, type LadderWay, missingDegrees } from "@/core/reshape";
+import { LADDERS, missingDegrees } from "@/core/reshape";
 import { brightness } from "@/core/scale";
-import { allNotes, excerptOf, type Tune } from "@/core/tune";
+import { allNotes, type Tune } from "@/core/tune";
 import { writeAbc } from "@/formats";
-import { chordedScore, oneAfterAnother } from "@/audio";
-import { $mark, $playing, $settings, changeSettings, reshapeDocument, toggle } from "@/session";
+import { $settings, changeSettings, reshapeDocument } from "@/session";
 import { useConventions } from "@/session/useConventions";
 import { useKeys } from "@/session/useKeys";
-import { Button, Choice, NumberField } from "@/kit/controls";
+import { Button, Choice, NumberField, Toggle } from "@/kit/controls";
 import { Panel, Saying } from "@/kit/panel";
 import { shadeOf } from "@/kit/shade";
 import { Staff } from "@/kit/staff";
-import { homeModeText, LADDER_TEXT, modelTuneText, reshapedStaffText, rungText, solfegeNote } from "@/words";
+import {
+  homeModeText,
+  LADDER_TEXT,
+  modelTuneText,
+  reshapedStaffText,
+  rungText,
+  SING_SAYS,
+  solfegeNote,
+} from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { $recipe, changeRecipe, fromOf } from "./reshaped";
+import { $bars, $current, $heardRows, $isSung, $rungs, $way, chooseRung, hearRows } from "./rows";
 import styles from "./Reshape.module.css";
 
 interface ModesShowProps {
@@ -25,32 +33,22 @@ interface ModesShowProps {
   readonly found: Identification;
 }
 
-/** The name under which the tune is played through all modes. */
-const LADDER = "reshape-ladder";
-
 const NONE: readonly number[] = [];
 
 /** The tune through all modes of its family, one under another, each with its syllables; played, the row follows. */
 export function ModesShow({ tabs, refusal, tune, found }: ModesShowProps) {
   const conventions = useConventions();
   const recipe = useStore($recipe);
-  const mark = useStore($mark);
-  const playing = useStore($playing);
-  const [way, setWay] = useState<LadderWay>("parallel");
-  const [bars, setBars] = useState(Math.min(4, tune.bars.length));
-  const [chosen, setChosen] = useState<string>();
+  const way = useStore($way);
+  const bars = useStore($bars);
+  const isSung = useStore($isSung);
+  const rungs = useStore($rungs);
+  const heard = useStore($heardRows);
+  const { rung: current, note } = useStore($current) ?? {};
   const from = fromOf(recipe, found);
-  const phrase = useMemo(
-    () => ({ ...excerptOf(tune, { from: 0, to: Math.max(0, bars - 1) }), chords: [] }),
-    [tune, bars],
-  );
-  const rungs = useMemo(() => ladder(phrase, from, way), [phrase, from, way]);
-  const isPlaying = playing === LADDER;
-  const nth =
-    isPlaying && mark !== undefined ? mark : rungs.findIndex(({ homeMode }) => homeMode.mode.id === chosen);
-  const current = rungs[nth] ?? rungs.find(({ homeMode }) => homeMode.mode === from.mode) ?? rungs[0];
   const engraved = useMemo(() => current && writeAbc(current.tune), [current]);
-  const play = () => toggle(LADDER, oneAfterAnother(rungs.map((each) => chordedScore(each.tune))));
+  const pointed = useMemo(() => (note === undefined ? NONE : [note]), [note]);
+  const play = () => hearRows("all");
   useKeys("Reshape", [{ key: "u", says: "Play the tune through all modes", act: play }]);
   const missing = missingDegrees(
     tune.notes.map(({ pitch }) => pitch.name - from.home),
@@ -70,11 +68,11 @@ export function ModesShow({ tabs, refusal, tune, found }: ModesShowProps) {
           <span>the first</span>
           <NumberField
             label="Bars"
-            value={bars}
+            value={Math.min(bars, tune.bars.length)}
             least={1}
             most={Math.min(32, tune.bars.length)}
             unit="bars"
-            onChange={setBars}
+            onChange={(next) => $bars.set(next)}
           />
           <Choice
             label="Order of the modes"
@@ -87,11 +85,14 @@ export function ModesShow({ tabs, refusal, tune, found }: ModesShowProps) {
                   ? `same home, ${LADDER_TEXT[value]}`
                   : `same notes, ${LADDER_TEXT[value]}`,
             }))}
-            onChange={setWay}
+            onChange={(next) => $way.set(next)}
           />
-          <Button keyName="u" aria-pressed={isPlaying} onClick={play}>
-            {isPlaying ? "Stop" : "Play all"}
+          <Button keyName="u" aria-pressed={heard === "all"} onClick={play}>
+            {heard === "all" ? "Stop" : "Play all"}
           </Button>
+          <Toggle isOn={isSung} onChange={(isOn) => $isSung.set(isOn)}>
+            Sing along
+          </Toggle>
         </div>
         {refusal !== undefined && <p role="alert">{refusal}</p>}
         <div className={styles.scroll}>
@@ -101,6 +102,7 @@ export function ModesShow({ tabs, refusal, tune, found }: ModesShowProps) {
               text={engraved.text}
               characteristic={NONE}
               phraseEnds={NONE}
+              pointed={pointed}
               label={reshapedStaffText(title, current.homeMode, allNotes(engraved.tune).length)}
             />
           )}
@@ -115,14 +117,16 @@ export function ModesShow({ tabs, refusal, tune, found }: ModesShowProps) {
                     className={styles.rung}
                     data-shade={shadeOf(brightness(mode.intervals))}
                     aria-pressed={rung === current}
-                    onClick={() => setChosen(mode.id)}
+                    onClick={() => chooseRung(rung)}
                   >
                     <strong>{homeModeText(homeMode)}</strong>
                     <small>{rungText(rung)}</small>
-                    <span>
-                      {rung.tune.notes
-                        .map(({ pitch }) => solfegeNote(pitch.name, homeMode, conventions.syllables))
-                        .join(" ")}
+                    <span className={styles.syllables}>
+                      {rung.tune.notes.map(({ pitch }, at) => (
+                        <span key={at} data-current={(rung === current && at === note) || undefined}>
+                          {solfegeNote(pitch.name, homeMode, conventions.syllables)}{" "}
+                        </span>
+                      ))}
                     </span>
                   </button>
                 </li>
@@ -136,11 +140,7 @@ export function ModesShow({ tabs, refusal, tune, found }: ModesShowProps) {
           title={homeModeText(current.homeMode)}
           acts={
             <>
-              <Button
-                kind="main"
-                aria-pressed={playing === `${LADDER} ${current.homeMode.mode.id}`}
-                onClick={() => toggle(`${LADDER} ${current.homeMode.mode.id}`, chordedScore(current.tune))}
-              >
+              <Button kind="main" aria-pressed={heard === "one"} onClick={() => hearRows(current)}>
                 Hear this one
               </Button>
               <Button
@@ -157,6 +157,7 @@ export function ModesShow({ tabs, refusal, tune, found }: ModesShowProps) {
             </>
           }
         >
+          {isSung && <Saying>{SING_SAYS}</Saying>}
           <Saying>{modelTuneText(missing)}</Saying>
           <div>
             <Button

@@ -9,6 +9,7 @@ import { selectionOf } from "@/shell/selected";
 import { homeModeText } from "@/words";
 import { RESHAPE } from "./route";
 import { $at, $chosen, $homeMode, $shown, $tune, $worked } from "./reshaped";
+import { $rowMode, hearRows } from "./rows";
 
 /** The name under which a tune and its versions are played. */
 export const VERSIONS = "reshape-versions";
@@ -37,10 +38,16 @@ const $chordThen = computed([$shown, $worked, $at, $time], (tune, worked, at, ti
 selects(
   RESHAPE,
   computed(
-    [$shown, $homeMode, $score, $placeMode, $settings, $chordThen],
-    (tune, homeMode, score, placeMode, settings, { chord, fingered }): Selection => {
+    [$shown, $homeMode, $score, $placeMode, $settings, $chordThen, $rowMode],
+    (tune, homeMode, score, placeMode, settings, { chord, fingered }, rowMode): Selection => {
       if (!tune || !homeMode || !score)
         return { ...selectionOf(placeMode, undefined, settings, settings.drone), subject: "", said: [] };
+      // While the rows are shown the stage is about the one in front, and plays them all.
+      if (rowMode)
+        return {
+          ...selectionOf(rowMode, undefined, settings, settings.drone),
+          play: { code: "tune", score, start: () => hearRows("all") },
+        };
       return {
         homeMode,
         lit: characteristicOn(homeMode, settings),

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { allNotes, type BarRange, noteAcross, noteBeside, type Tune } from "@/core/tune";
 import { barByBarText } from "@/words";
 import { adderTo, drawFrames, drawNotches, drawOutlines, headBox, staffBox } from "./drawn";
@@ -65,7 +65,8 @@ export function Staff({
   const paper = useRef<HTMLDivElement>(null);
   const frame = useRef<HTMLElement>(null);
   const [takes] = useState(takesFocus);
-  useEffect(() => {
+  // Before the page is drawn, so that no key that is pressed meanwhile is lost.
+  useLayoutEffect(() => {
     if (takes) frame.current?.focus({ preventScroll: true });
   }, [takes]);
   const [drawn, setDrawn] = useState<ReadonlyMap<number, SVGElement>>();
