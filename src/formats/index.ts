@@ -16,6 +16,7 @@ export * from "./scala";
 export * from "./tune-file";
 export * from "./tune-source";
 export * from "./wav";
+export * from "./rewrite-abc";
 export * from "./write-abc";
 export * from "./write-musicxml";
 export * from "./write-notes";

@@ -104,14 +104,25 @@ test("versions are exchanged while they play, and the tune goes through all mode
   await expect(rows).toHaveCount(7);
   await page.getByRole("spinbutton", { name: "Bars" }).fill("1");
   await page.getByRole("heading", { level: 2 }).first().click();
+  await page.getByRole("checkbox", { name: "Sing along" }).check({ force: true });
+  await expect(page.getByText(/^Home is held and the first note is given/u)).toBeVisible();
   await page.keyboard.press("u");
   await expect(rows.first()).toHaveAttribute("aria-pressed", "true");
+  // The syllable to be sung is marked, and the stage is about the row.
+  await expect(rows.first().locator("[data-current]")).toHaveCount(1);
   await expect(rows.nth(1)).toHaveAttribute("aria-pressed", "true");
   await page.keyboard.press("u");
   await rows.nth(4).click();
   await page.getByRole("button", { name: "Take this mode" }).click();
   await page.keyboard.press("m");
   await expect(page.getByRole("heading", { name: "E Aeolian" })).toBeVisible();
+
+  // One guitar plays the chords under it: a chord that is pressed is selected on the staff, and its grip stands on the neck.
+  await page.getByRole("combobox", { name: "Parts" }).selectOption("guitar");
+  const grip = page.getByRole("button", { name: /^Bar 2, Em: .*(?:finger|open)/u });
+  await grip.press("Enter");
+  await expect(page.getByText("1 of 1")).toBeVisible();
+  await expect(page.getByText(/^Bar 2: /u).first()).toBeVisible();
 });
 
 test("what holds no notes is refused, and what was worked on stays; a bad bar is said", async ({ page }) => {

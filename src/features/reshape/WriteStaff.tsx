@@ -15,7 +15,7 @@ import {
   type Written,
   writtenEnd,
 } from "@/core/tune";
-import { writeAbc } from "@/formats";
+import { rewriteAbc, writeAbc } from "@/formats";
 import { $noteInput, hearNote, reshapeDocument } from "@/session";
 import { SIMULATED, useKeyboards } from "@/session/useKeyboards";
 import { KeyboardSelect, SimulatedKeys } from "@/shell/played";
@@ -82,7 +82,7 @@ interface WriteStaffProps {
 
 /** The tune on a staff that is written on: by letters, by a keyboard, or by clicks on the stage below. The text beside it follows. */
 export function WriteStaff({ takesFocus, onWritten }: WriteStaffProps) {
-  const { text } = useStore(reshapeDocument.$value);
+  const { text, source } = useStore(reshapeDocument.$value);
   const read = useStore($read);
   const [drafts, setDrafts] = useState<readonly Draft[]>([]);
   const draft = drafts.findLast((each) => each.text === text);
@@ -105,9 +105,9 @@ export function WriteStaff({ takesFocus, onWritten }: WriteStaffProps) {
       setDraft({ text, ...next });
       return;
     }
-    const abc = writeAbc(next.tune);
-    setDraft({ text: abc.text, tune: abc.tune, time: next.time });
-    reshapeDocument.change({ text: abc.text, source: "abc" });
+    const anew = source === "abc" ? rewriteAbc(text, next.tune) : writeAbc(next.tune).text;
+    setDraft({ text: anew, tune: next.tune, time: next.time });
+    reshapeDocument.change({ text: anew, source: "abc" });
     onWritten();
   };
   const putNote = (pitch: Pitch) => {

@@ -1,0 +1,33 @@
+import type { Tune } from "@/core/tune";
+import { writeAbc } from "./write-abc";
+
+/** Fields of a head that say nothing of the notes (composer, origin, rhythm, tempo, notes and the like), and comments. */
+const BESIDE = /^(?:[ABCDFGHNOQRSZ]:|%(?!%))/u;
+
+/** Such lines that are taken over at most. */
+const MOST_LINES = 60;
+
+/**
+ * ABC with its first tune written anew: what its head says beside the notes stays, and so do the other tunes of the text. Comments,
+ * slurs and grace notes between the notes go, since a tune doesn't have them.
+ *
+ * @example rewriteAbc("X:1\nT:Gate\nC:Somebody\nK:D\nDEF|", changed) // X:1, T:Gate, C:Somebody, M:…
+ */
+export function rewriteAbc(before: string, tune: Tune): string {
+  const parts = before.split(/^(?=X:)/mu);
+  const at = Math.max(
+    0,
+    parts.findIndex((part) => /^K:/mu.test(part)),
+  );
+  const head = (parts[at] ?? "").split(/^K:.*$/mu, 1)[0] ?? "";
+  const beside = head
+    .split(/\r?\n/u)
+    .filter((line) => BESIDE.test(line))
+    .slice(0, MOST_LINES)
+    .map((line) => `${line}\n`)
+    .join("");
+  const rest = parts.slice(at + 1).join("");
+  const { text } = writeAbc(tune);
+  const own = text.replace(/^T:.*\n/mu, (title) => title + beside);
+  return `${parts.slice(0, at).join("")}${own}${rest === "" ? "" : `\n${rest}`}`;
+}
