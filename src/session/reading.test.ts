@@ -86,6 +86,12 @@ describe("what is read away from the page", () => {
     expect(await read("table", "a;b\n1;2")).toEqual([{ a: "1", b: "2" }]);
     expect(await read("json", '{"a": 1}')).toEqual({ a: 1 });
     expect(await read("json", "{")).toBeUndefined();
+    // A file that is gone from its disk.
+    const gone = new File(["{}"], "gone.json");
+    gone.text = () => Promise.reject(new Error("NotFoundError"));
+    const opened = openFileAs("json", gone);
+    worker.asked.at(-1)?.settle({ none: "failed" });
+    expect(await opened).toMatchObject({ stopped: { code: "file-unreadable", found: "gone.json" } });
     expect(await read("scala", "! d\nD\n 1\n2/1")).toMatchObject({ text: "! d\nD\n 1\n2/1" });
   });
 });

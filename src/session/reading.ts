@@ -99,8 +99,8 @@ export async function openChart(file: File): Promise<Reading<FileChart>> {
 }
 
 /**
- * Reads a file of anything but music by its kind: a backup, a table, a Scala scale, or JSON. What is stopped says why. Never throws on
- * what is in it; where the file itself can't be read, it does.
+ * Reads a file of anything but music by its kind: a backup, a table, a Scala scale, or JSON. What is stopped, or can't be read at all,
+ * says why. Never throws.
  */
 export async function openFileAs<K extends keyof FileJobs>(
   kind: K,
@@ -108,6 +108,10 @@ export async function openFileAs<K extends keyof FileJobs>(
 ): Promise<{ readonly answer: FileAnswer<K> } | { readonly stopped: Problem }> {
   const went = await away(file.name, (signal) => readFileAway(kind, file, signal));
   if (went) return went;
-  const { fileJobs } = await import("@/workers/read-files");
-  return { answer: (await fileJobs[kind](file)) as FileAnswer<K> };
+  try {
+    const { fileJobs } = await import("@/workers/read-files");
+    return { answer: (await fileJobs[kind](file)) as FileAnswer<K> };
+  } catch {
+    return { stopped: { code: "file-unreadable", offset: 0, length: 0, found: file.name } };
+  }
 }

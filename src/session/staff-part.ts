@@ -20,7 +20,7 @@ export function mostEngraved({ voices = [], bars }: Tune): number {
 }
 
 /**
- * A tune made ready for the staff: the part of a long one that has a bar in it.
+ * A tune made ready for the staff: the part of a long one that has a bar in it, or its end where it has no such bar.
  *
  * @param write how a tune, or a part of it, is written
  * @example staffPart(tune, 20, writeAbc).from // 16, where the tune has more than 160 bars
@@ -35,7 +35,7 @@ export function staffPart(
     const whole = write(tune, false);
     return { tune, abc: whole.engraving, engraved: whole.tune, from: undefined };
   }
-  const from = Math.floor(bar / most) * most;
+  const from = Math.floor(Math.min(bar, tune.bars.length - 1) / most) * most;
   const part = write(excerptOf(tune, { from, to: from + most - 1 }), true);
   // A part that isn't the end has no closing bar line.
   const isEnd = from + most >= tune.bars.length;

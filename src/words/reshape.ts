@@ -97,6 +97,7 @@ export const HARMONY_RHYTHM_TEXT = {
   "half-bar": "two a bar",
   bar: "one a bar",
   "two-bars": "every two bars",
+  phrase: "by phrase",
 } as const;
 
 /** "B → B♭ (6 → ♭6)": degrees that became others, each once. */

@@ -93,7 +93,9 @@ describe("a harmony for a melody", () => {
           const costs = found.map(({ cost }) => cost);
           expect(costs).toEqual(costs.toSorted((a, b) => a - b));
           expect(
-            new Set(found.map(({ steps }) => JSON.stringify(steps.map((each) => each.chord)))).size,
+            new Set(
+              found.map(({ steps }) => JSON.stringify(steps.map(({ chord: own, onset }) => [own, onset]))),
+            ).size,
           ).toBe(found.length);
         },
       ),
@@ -144,6 +146,19 @@ describe("a harmony for a melody", () => {
       for (const { cadenceFrom } of closed) expect(printChord(cadenceFrom!)).toMatch(before);
     },
   );
+
+  it("stays by phrase for as long as the melody lets it, and goes on anew with the next phrase", () => {
+    // Four bars over D minor, then four that G or Em hold, then home.
+    const text =
+      "D4 F4 A4 F4 D4 A4 F4 D4 A4 F4 D4 F4 A4 F4 D4 D4 G4 B4 E4 B4 E4 G4 B4 G4 G4 B4 E4 G4 D4 F4 D4 D4";
+    const chords = (rhythm: HarmonyChoice["rhythm"]) =>
+      harmonise(line(text), on("D", "dorian"), { ...PLAIN, rhythm })[0]!.steps;
+    const steps = chords("phrase");
+    expect(steps.length).toBeLessThan(chords("bar").length);
+    expect(steps[0]).toMatchObject({ onset: 0, duration: 16 });
+    expect(steps.map((each) => each.onset)).toContain(16);
+    expect(printChord(steps.at(-1)!.chord)).toBe("Dm");
+  });
 
   it("rests on plain home, also where the characteristic note of Mixolydian is sought", () => {
     const tune = line("G4 B4 D5 B4 C5 A4 F4 A4 B4 D5 G4 B4 A4 F4 G4 G4");

@@ -17,8 +17,8 @@ import {
 export const HARMONY_SOURCES = ["mode", "vamp", "pair"] as const;
 export type HarmonySource = (typeof HARMONY_SOURCES)[number];
 
-/** How often the chord changes. */
-export const HARMONY_RHYTHMS = ["half-bar", "bar", "two-bars"] as const;
+/** How often the chord changes; by phrase it stays for as long as the melody lets it, and changes freely where a phrase begins. */
+export const HARMONY_RHYTHMS = ["half-bar", "bar", "two-bars", "phrase"] as const;
 export type HarmonyRhythm = (typeof HARMONY_RHYTHMS)[number];
 
 /** How chords are found for a melody. */
@@ -95,7 +95,7 @@ function spansOf({ bars, meter }: Pick<Tune, "bars" | "meter">, rhythm: HarmonyR
         ],
   );
   if (rhythm === "half-bar") return whole.flatMap(halved);
-  if (rhythm === "bar") return whole;
+  if (rhythm === "bar" || rhythm === "phrase") return whole;
   const pairs: Span[] = [];
   for (const span of whole) {
     const last = pairs.at(-1);
@@ -246,8 +246,16 @@ function restingCost({ shares }: Heard, { sounds, cost, isAsked }: Candidate): n
 /** What it costs to leave the chords that were asked for. */
 const OTHER = 4;
 
-/** What a step from one chord to the next costs: the same again is dull, fifths and steps go well. */
-function changeCost(from: Candidate, to: Candidate): number {
+/** What it costs to leave a chord within a phrase, where it is to stay as long as it can. */
+const LEAVING = 2;
+
+/**
+ * What a step from one chord to the next costs: the same again is dull, fifths and steps go well.
+ *
+ * @param isHeld the chord stays for as long as the melody lets it
+ */
+function changeCost(from: Candidate, to: Candidate, isHeld: boolean): number {
+  if (isHeld) return from === to ? 0 : LEAVING + changeCost(from, to, false);
   if (from.chord.root === to.chord.root)
     return from.chord.tones.length === to.chord.tones.length ? 0.35 : 0.5;
   const by = Math.abs(to.chord.root - from.chord.root);
@@ -312,7 +320,12 @@ export function harmonise(tune: Tune, homeMode: HomeMode, choice: HarmonyChoice)
           ? [{ cost: own, at, before: undefined }]
           : ways.map((before) => {
               const from = candidates[before.at] ?? candidate;
-              return { cost: before.cost + own + changeCost(from, candidate) - led(from), at, before };
+              const isHeld = choice.rhythm === "phrase" && !closes.has(nth - 1);
+              return {
+                cost: before.cost + own + changeCost(from, candidate, isHeld) - led(from),
+                at,
+                before,
+              };
             });
       next.push(...reached.toSorted((a, b) => a.cost - b.cost).slice(0, MOST));
     }
@@ -321,7 +334,32 @@ export function harmonise(tune: Tune, homeMode: HomeMode, choice: HarmonyChoice)
   return ways
     .toSorted((a, b) => a.cost - b.cost)
     .slice(0, MOST)
-    .map((way) => ({ cost: way.cost, steps: stepsOf(way, stretches, candidates, tune.bars, closes) }));
+    .map((way) => {
+      const steps = stepsOf(way, stretches, candidates, tune.bars, closes);
+      return { cost: way.cost, steps: choice.rhythm === "phrase" ? joined(steps, stretches, closes) : steps };
+    });
+}
+
+/** A chord that stays within a phrase is one step, for all of its bars. */
+function joined(
+  steps: readonly HarmonyStep[],
+  stretches: readonly Heard[],
+  closes: ReadonlySet<number>,
+): readonly HarmonyStep[] {
+  const firsts = new Set([...closes].map((nth) => stretches[nth + 1]?.span.start));
+  const all: HarmonyStep[] = [];
+  for (const step of steps) {
+    const last = all.at(-1);
+    if (last?.chord !== step.chord || firsts.has(step.onset)) all.push(step);
+    else
+      all[all.length - 1] = {
+        ...last,
+        duration: last.duration + step.duration,
+        strong: [...new Set([...last.strong, ...step.strong])],
+        outside: [...new Set([...last.outside, ...step.outside])],
+      };
+  }
+  return all;
 }
 
 /** What it is worth that a phrase ends on home. */
