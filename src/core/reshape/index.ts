@@ -2,6 +2,7 @@ export * from "./arrange";
 export * from "./chords";
 export * from "./guitar";
 export * from "./harmony";
+export * from "./harmony-choice";
 export * from "./ladder";
 export * from "./melody";
 export * from "./move";

@@ -3,7 +3,8 @@ import type { Tune } from "../tune";
 import { type Arrangement, arrange, type PartFault } from "./arrange";
 import { carryChords } from "./chords";
 import type { GuitarGrip } from "./guitar";
-import { type Harmony, type HarmonyChoice, harmonise } from "./harmony";
+import { type Harmony, harmonise } from "./harmony";
+import type { HarmonyChoice } from "./harmony-choice";
 import { type MelodyChange, type MovedMelody, moveMelody } from "./melody";
 import { type Range, type Ranged, withinRange } from "./range";
 

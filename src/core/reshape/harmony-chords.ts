@@ -1,0 +1,91 @@
+import { type Chord, chordPairs, chordSounds, diatonicChords, dominantHome } from "../chord";
+import { type Fifths, type Interval, soundOf } from "../pitch";
+import { bestVamp } from "../progression";
+import { characteristicOn, type HomeMode, type PitchClassSet } from "../scale";
+import type { HarmonyChoice } from "./harmony-choice";
+
+/** A chord that may be chosen, with what it costs wherever it stands. */
+export interface Candidate {
+  readonly chord: Chord;
+  readonly sounds: PitchClassSet;
+  readonly characteristic: readonly Fifths[];
+  readonly cost: number;
+  readonly isHome: boolean;
+  readonly isVamp: boolean;
+  /** What it is worth just before home where a phrase closes: nothing for home itself, and for a chord that leads elsewhere. */
+  readonly cadence: number;
+  /** It is among the chords that were asked for. */
+  readonly isAsked: boolean;
+}
+
+/** Extra cost of each kind of chord where a plain triad would do as well; a dominant seventh that isn't home's own leads elsewhere. */
+const [SEVENTH, DIMINISHED, LEADS_AWAY] = [0.5, 1.6, 0.7];
+
+/** The same for home's own chord: diminished it is home all the same, and with a minor seventh over a major third it wants to move. */
+const [DIMINISHED_HOME, DOMINANT_HOME] = [0.3, 0.9];
+
+/** What a chord is worth before home at the end of a phrase: of the vamp; a step or a fourth away with the characteristic note, and without. */
+const [BY_VAMP, BY_TELLING, BY_NEAR] = [0.8, 0.6, 0.3];
+
+/** Roots a fifth, a step or a half step from home, either way. */
+const NEAR: readonly Interval[] = [1, -1, 2, -2, 5, -5];
+
+const isDominant = ({ tones }: Chord) => tones.includes(4) && tones.includes(-2);
+
+/** What a characteristic note in a chord is worth, and what it is worth where it is sought; what home is worth anywhere. */
+const [TELLING, SOUGHT, HOME] = [0.25, 0.7, 0.2];
+
+/** The chords that may stand under a melody, those that were asked for first. */
+export function candidatesOf(homeMode: HomeMode, { source, hasPedal, seeksCharacteristic }: HarmonyChoice) {
+  const { home } = homeMode;
+  const characteristic = characteristicOn(homeMode);
+  const vamp = bestVamp(homeMode);
+  const isVamp = (chord: Chord) => vamp?.chords.some((each) => each.root === chord.root) === true;
+  const asked = source === "vamp" ? vamp?.chords : source === "pair" ? pairWithHome(homeMode) : undefined;
+  const isDominantMode = dominantHome(homeMode.mode) !== undefined;
+  const made = (chord: Chord, cost: number, isAsked: boolean): Candidate => {
+    const sounds = chordSounds(chord);
+    const own = characteristic.filter((note) => ((sounds >> soundOf(note)) & 1) === 1);
+    const isBroken = !chord.tones.some((tone) => soundOf(tone) === 7);
+    const isHome = chord.root === home;
+    const restless = isHome && isDominant(chord) && !isDominantMode;
+    const leads = !isHome && isDominant(chord) && chord.root !== home + 1;
+    const kindCost = isHome
+      ? (isBroken ? DIMINISHED_HOME : 0) + (restless ? DOMINANT_HOME : 0) - HOME
+      : (isBroken ? DIMINISHED : 0) + (leads ? LEADS_AWAY : 0);
+    const isTelling = own.length > 0 && !restless;
+    return {
+      chord: hasPedal && chord.root !== home ? { ...chord, bass: home } : chord,
+      sounds,
+      characteristic: own,
+      cost: cost + kindCost - (isTelling ? (seeksCharacteristic ? SOUGHT : TELLING) : 0),
+      isHome,
+      isVamp: isVamp(chord),
+      cadence:
+        isHome || isBroken || leads
+          ? 0
+          : isVamp(chord)
+            ? BY_VAMP
+            : NEAR.includes(chord.root - home)
+              ? own.length > 0
+                ? BY_TELLING
+                : BY_NEAR
+              : 0,
+      isAsked,
+    };
+  };
+  const all = diatonicChords(homeMode).flatMap(({ chords: { triad, seventh } }) => [
+    ...(triad ? [made(triad, 0, asked === undefined)] : []),
+    ...(seventh ? [made(seventh, SEVENTH, asked === undefined)] : []),
+  ]);
+  const first = (asked ?? []).map((chord) => made(chord, 0, true));
+  const isFirst = ({ chord, sounds }: Candidate) =>
+    first.some((each) => each.chord.root === chord.root && each.sounds === sounds);
+  return [...first, ...all.filter((each) => !isFirst(each))];
+}
+
+/** Two chords that make the mode between them, home one of them. */
+function pairWithHome(homeMode: HomeMode): readonly Chord[] | undefined {
+  const pairs = chordPairs(homeMode, Infinity);
+  return (pairs.find(({ chords }) => chords.some(({ root }) => root === homeMode.home)) ?? pairs[0])?.chords;
+}
