@@ -59,6 +59,23 @@ export interface Reading<T> {
   readonly problems: readonly Problem[];
 }
 
+/**
+ * A problem with the whole of what was read, and not with a place in it.
+ *
+ * @example wholeProblem("file-empty", "gate.abc") // { code: "file-empty", offset: 0, length: 0, found: "gate.abc" }
+ */
+export const wholeProblem = <C extends ProblemCode>(
+  code: C,
+  found: string,
+  expected?: string,
+): Problem & { readonly code: C } => ({
+  code,
+  offset: 0,
+  length: 0,
+  found,
+  ...(expected === undefined ? {} : { expected }),
+});
+
 /** Line and column, from 1, of an offset in a text. */
 export function placeOf(text: string, offset: number): { readonly line: number; readonly column: number } {
   const before = text.slice(0, offset).split(/\r\n|\r|\n/);

@@ -1,4 +1,4 @@
-import type { Problem, Reading } from "@/core/problem";
+import { type Problem, type Reading, wholeProblem } from "@/core/problem";
 import type { Tune } from "@/core/tune";
 import { type ParsedTune, tuneOf } from "./abc-tune";
 import { MOST_NOTES } from "./notes";
@@ -41,7 +41,7 @@ export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>
     else problems.push({ code: "no-notes", offset: start, length: 1, found: tune.title });
   }
   if (value.length === 0 && problems.length === 0) {
-    problems.push({ code: "no-tune", offset: 0, length: 0, found: text.slice(0, 40) });
+    problems.push(wholeProblem("no-tune", text.slice(0, 40)));
   }
   return { value, problems };
 }

@@ -1,4 +1,4 @@
-import type { Problem, Reading } from "@/core/problem";
+import { type Problem, type Reading, wholeProblem } from "@/core/problem";
 import type { FileChart } from "./chart-text";
 import { readChordPro, readPlainChart } from "./chordpro";
 import { decoded } from "./decode";
@@ -23,7 +23,7 @@ export async function readChartFile(bytes: Uint8Array, name: string): Promise<Re
     case "midi":
       return readMidiChords(bytes);
     default: {
-      const problem: Problem = { code: "kind-of-file", offset: 0, length: 0, found: name };
+      const problem: Problem = wholeProblem("kind-of-file", name);
       return { value: { title: "", text: "" }, problems: [problem] };
     }
   }

@@ -1,5 +1,5 @@
 import { chartTokens, type Chart, plainestInterval, readSymbol, transposeChart } from "@/core/chord";
-import type { Problem, Reading } from "@/core/problem";
+import { type Problem, type Reading, wholeProblem } from "@/core/problem";
 import { withoutNumerals } from "./numerals";
 import { barLines, type FileChart, lineText, linesOfBars } from "./chart-text";
 
@@ -62,7 +62,7 @@ export function readChordPro(text: string): Reading<FileChart> {
   const untransposed = lines.join("\n");
   const chart = by === 0 ? untransposed : transposeChart(untransposed, plainestInterval(untransposed, by));
   const hasChords = chartTokens(chart).some(({ kind }) => kind === "other");
-  if (!hasChords) problems.push({ code: "no-chords", offset: 0, length: 0, found: title });
+  if (!hasChords) problems.push(wholeProblem("no-chords", title));
   return { value: { title, text: chart }, problems };
 }
 
@@ -207,8 +207,6 @@ export function readPlainChart(text: string): Reading<FileChart> {
   const hasChords = chartTokens(chart).some(({ kind }) => kind === "other");
   return {
     value: { title: "", text: chart },
-    problems: hasChords
-      ? problems
-      : [{ code: "no-chords", offset: 0, length: 0, found: text.trim().slice(0, 40) }],
+    problems: hasChords ? problems : [wholeProblem("no-chords", text.trim().slice(0, 40))],
   };
 }

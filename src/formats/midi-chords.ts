@@ -1,6 +1,6 @@
 import { chordNames, printChord } from "@/core/chord";
 import { type Fifths, modulo, spellSound } from "@/core/pitch";
-import type { Reading } from "@/core/problem";
+import { type Reading, wholeProblem } from "@/core/problem";
 import { namesAround } from "@/core/tune";
 import { middleOf, type MidiRead, midiVoices } from "./midi-voices";
 import { barTokens, type FileChart, lineText, linesOfBars } from "./chart-text";
@@ -36,7 +36,7 @@ const MOST_HELD = 32;
 export async function readMidiChords(bytes: Uint8Array): Promise<Reading<FileChart>> {
   const none = (code: "midi-unread" | "no-notes", found: string): Reading<FileChart> => ({
     value: { title: "", text: "" },
-    problems: [{ code, offset: 0, length: 0, found }],
+    problems: [wholeProblem(code, found)],
   });
   try {
     const { title, meters, key, voices, problems } = await midiVoices(bytes);
@@ -66,10 +66,7 @@ export async function readMidiChords(bytes: Uint8Array): Promise<Reading<FileCha
     const isCut = count > MOST_BARS;
     return {
       value: { title, text: lines.join("\n") },
-      problems: [
-        ...problems,
-        ...(isCut ? [{ code: "too-long" as const, offset: 0, length: 0, found: String(count) }] : []),
-      ],
+      problems: [...problems, ...(isCut ? [wholeProblem("too-long", String(count))] : [])],
     };
   } catch {
     return none("midi-unread", "");

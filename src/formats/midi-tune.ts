@@ -1,5 +1,5 @@
 import { midiOf } from "@/core/pitch";
-import type { Problem, Reading } from "@/core/problem";
+import { type Problem, type Reading, wholeProblem } from "@/core/problem";
 import { mode } from "@/core/scale";
 import {
   barsFor,
@@ -26,7 +26,7 @@ const MOST_BARS = 20_000;
 export async function readMidiTune(bytes: Uint8Array, title = ""): Promise<Reading<Tune | undefined>> {
   const none = (code: Problem["code"], found = ""): Reading<undefined> => ({
     value: undefined,
-    problems: [{ code, offset: 0, length: 0, found }],
+    problems: [wholeProblem(code, found)],
   });
   try {
     const { title: named, meters: marks, key, voices, drums, problems } = await midiVoices(bytes);
@@ -61,10 +61,7 @@ export async function readMidiTune(bytes: Uint8Array, title = ""): Promise<Readi
         meter,
         keys: declaredKeys(key),
       },
-      problems: [
-        ...problems,
-        ...(cutAt ? [{ code: "too-long" as const, offset: 0, length: 0, found: String(count) }] : []),
-      ],
+      problems: [...problems, ...(cutAt ? [wholeProblem("too-long", String(count))] : [])],
     };
   } catch {
     return none("midi-unread", magic(bytes));

@@ -1,6 +1,6 @@
 import type { MidiEvent } from "midi-file";
 import type { Fifths } from "@/core/pitch";
-import type { Problem } from "@/core/problem";
+import { type Problem, wholeProblem } from "@/core/problem";
 import { decoded } from "./decode";
 import { wholeMidi } from "./midi-bytes";
 
@@ -78,10 +78,8 @@ export async function midiVoices(bytes: Uint8Array): Promise<MidiRead> {
       .filter(({ channel }) => channel === PERCUSSION)
       .reduce((sum, { notes }) => sum + notes.length, 0),
     problems: [
-      ...(isFilm ? [{ code: "film-time" as const, offset: 0, length: 0, found: "" }] : []),
-      ...(whole.torn === 0
-        ? []
-        : [{ code: "tracks-torn" as const, offset: 0, length: 0, found: String(whole.torn) }]),
+      ...(isFilm ? [wholeProblem("film-time", "")] : []),
+      ...(whole.torn === 0 ? [] : [wholeProblem("tracks-torn", String(whole.torn))]),
     ],
   };
 }

@@ -1,6 +1,6 @@
 import { type Chord, readSymbol } from "@/core/chord";
 import { type Fifths, fifthsFrom, midiOf, modulo, type Pitch, pitchAt } from "@/core/pitch";
-import type { Problem } from "@/core/problem";
+import { type Problem, wholeProblem } from "@/core/problem";
 import { mode } from "@/core/scale";
 import {
   barLength,
@@ -206,8 +206,7 @@ function readNote(reader: Reader, children: readonly XmlNode[], duration: number
   if (!Number.isInteger(Number(alter)))
     nameInBar(part.problems, "quarter-tones", `${textOf(inside(children, "pitch"), "step")} ${alter}`, bar);
   reader.count += 1;
-  if (reader.count === MOST_NOTES + 1)
-    part.problems.push({ code: "too-long", offset: 0, length: 0, found: String(MOST_NOTES) });
+  if (reader.count === MOST_NOTES + 1) part.problems.push(wholeProblem("too-long", String(MOST_NOTES)));
   const sign = phraseSign(children);
   if (sign) part.phraseMarks.push({ onset, sign });
   const voice = textOf(children, "voice") || "1";

@@ -1,4 +1,4 @@
-import type { Problem, Reading } from "@/core/problem";
+import { type Problem, type Reading, wholeProblem } from "@/core/problem";
 import {
   clefOf,
   joinedMarks,
@@ -25,7 +25,7 @@ export async function readMusicXmlTune(
 ): Promise<Reading<Tune | undefined>> {
   const none = (code: Problem["code"], found = ""): Reading<undefined> => ({
     value: undefined,
-    problems: [{ code, offset: 0, length: 0, found }],
+    problems: [wholeProblem(code, found)],
   });
   try {
     const score = await scoreIn(file);

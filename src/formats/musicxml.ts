@@ -1,5 +1,5 @@
 import { type BarMeter, quartersOf } from "@/core/chord";
-import type { Problem, Reading } from "@/core/problem";
+import { type Problem, type Reading, wholeProblem } from "@/core/problem";
 import { barTokens, type FileChart, lineText, linesOfBars } from "./chart-text";
 import {
   attribute,
@@ -26,7 +26,7 @@ import { type Harmony, type HarmonyDegree, symbolOf } from "./musicxml-harmony";
 export async function readMusicXml(file: string | Uint8Array): Promise<Reading<FileChart>> {
   const none = (code: Problem["code"], found = ""): Reading<FileChart> => ({
     value: { title: "", text: "" },
-    problems: [{ code, offset: 0, length: 0, found }],
+    problems: [wholeProblem(code, found)],
   });
   try {
     const score = await scoreIn(file);

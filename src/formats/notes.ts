@@ -1,5 +1,5 @@
 import { maybeFifths, nearestOctave, type Pitch } from "@/core/pitch";
-import type { Problem, Reading } from "@/core/problem";
+import { type Problem, type Reading, wholeProblem } from "@/core/problem";
 import { barLength, type FoundBar, type Meter, numberBars, type Tune, type TuneNote } from "@/core/tune";
 
 /** Notes past this are not read, and a problem says so. */
@@ -93,7 +93,7 @@ export function readNotes(text: string, title = ""): Reading<Tune> {
     };
   }
   if (notes.length === 0 && problems.length === 0) {
-    problems.push({ code: "no-notes", offset: 0, length: 0, found: text.slice(0, 40) });
+    problems.push(wholeProblem("no-notes", text.slice(0, 40)));
   }
   const meter = meterOf(bars.map((bar) => bar.length));
   return {

@@ -1,4 +1,4 @@
-import type { Problem, Reading } from "@/core/problem";
+import { type Problem, type Reading, wholeProblem } from "@/core/problem";
 import type { Tune } from "@/core/tune";
 import { type AbcTune, readAbc } from "./abc";
 import { decoded } from "./decode";
@@ -51,7 +51,7 @@ export async function openTuneFile(bytes: Uint8Array, name: string): Promise<Rea
   });
   const none = (code: Problem["code"]): Reading<undefined> => ({
     value: undefined,
-    problems: [{ code, offset: 0, length: 0, found: name }],
+    problems: [wholeProblem(code, name)],
   });
   const lettersAt = (at: number) => String.fromCharCode(...bytes.subarray(at, at + 4));
   const begins = lettersAt(0);
@@ -118,7 +118,7 @@ async function midiIn(text: string, name: string): Promise<Reading<Tune | undefi
   try {
     return await readMidiTune(bytesOf(text), name);
   } catch {
-    return { value: undefined, problems: [{ code: "midi-unread", offset: 0, length: 0, found: "" }] };
+    return { value: undefined, problems: [wholeProblem("midi-unread", "")] };
   }
 }
 

@@ -1,5 +1,5 @@
 import { atom } from "nanostores";
-import type { Problem, Reading } from "@/core/problem";
+import { type Problem, type Reading, wholeProblem } from "@/core/problem";
 import type { FileChart, FileTune, TuneText } from "@/formats";
 import {
   type FileAnswer,
@@ -41,7 +41,7 @@ async function away<R>(
   if ("answer" in outcome) return { answer: outcome.answer };
   if (outcome.none === "failed") return undefined;
   const code = stopping.signal.reason as "reading-stopped" | "reading-too-long";
-  return { stopped: { code, offset: 0, length: 0, found: name } };
+  return { stopped: wholeProblem(code, name) };
 }
 
 /** The same of music: what was stopped has come to nothing, and says why. */
@@ -112,6 +112,6 @@ export async function openFileAs<K extends keyof FileJobs>(
     const { fileJobs } = await import("@/workers/read-files");
     return { answer: (await fileJobs[kind](file)) as FileAnswer<K> };
   } catch {
-    return { stopped: { code: "file-unreadable", offset: 0, length: 0, found: file.name } };
+    return { stopped: wholeProblem("file-unreadable", file.name) };
   }
 }

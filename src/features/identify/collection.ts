@@ -1,5 +1,5 @@
 import { atom } from "nanostores";
-import type { Problem } from "@/core/problem";
+import { type Problem, wholeProblem } from "@/core/problem";
 import type { TuneText } from "@/formats";
 import { $settings } from "@/session";
 import { type CollectionPool, collectionPool, type SentTune } from "@/workers";
@@ -187,7 +187,7 @@ const notIdentified = (title: string, found: string): SentTune => ({
   title,
   notes: 0,
   bars: 0,
-  problems: [{ code: "not-identified", offset: 0, length: 0, found }],
+  problems: [wholeProblem("not-identified", found)],
 });
 
 /** The text of a row's tune, read again from its file. */

@@ -1,4 +1,4 @@
-import type { Problem } from "@/core/problem";
+import { type Problem, wholeProblem } from "@/core/problem";
 import { type AbcPart, abcParts, decoded, type TuneText } from "@/formats";
 import { openTune } from "@/session";
 
@@ -29,16 +29,8 @@ export interface TextInFile {
   readonly to: number;
 }
 
-const fault = (code: Problem["code"], found: string, expected?: string): Problem => ({
-  code,
-  offset: 0,
-  length: 0,
-  found,
-  ...(expected === undefined ? {} : { expected }),
-});
-
 /** A file that holds no tune. */
-export const noTune = (name: string): Problem => fault("no-tune", name);
+export const noTune = (name: string): Problem => wholeProblem("no-tune", name);
 
 /** The chunks of a file as they are read. */
 async function* chunksOf(file: Blob): AsyncGenerator<Uint8Array> {
@@ -63,7 +55,7 @@ export async function* textsIn(file: File): AsyncGenerator<TextInFile | Problem>
   try {
     yield* textsRead(file);
   } catch {
-    yield fault("file-unreadable", file.name);
+    yield wholeProblem("file-unreadable", file.name);
   }
 }
 
@@ -84,16 +76,18 @@ async function* textsRead(file: File): AsyncGenerator<TextInFile | Problem> {
   if (isBook(head)) {
     for await (const part of abcParts(chunksOf(file))) {
       yield bookText(part, name);
-      if (part.isCut) yield fault("tune-cut", file.name, String(part.to - part.from));
+      if (part.isCut) yield wholeProblem("tune-cut", file.name, String(part.to - part.from));
     }
     return;
   }
   if (file.size > MOST_SCORE_BYTES) {
-    yield fault("file-too-large", file.name, MOST_SCORE_TEXT);
+    yield wholeProblem("file-too-large", file.name, MOST_SCORE_TEXT);
     return;
   }
   const { value, problems } = await openTune(file);
-  yield value ? { text: value, from: 0, to: file.size } : (problems[0] ?? fault("kind-of-file", file.name));
+  yield value
+    ? { text: value, from: 0, to: file.size }
+    : (problems[0] ?? wholeProblem("kind-of-file", file.name));
 }
 
 const bookText = ({ text, from, to }: AbcPart, name: string): TextInFile => ({

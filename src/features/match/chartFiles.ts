@@ -9,7 +9,7 @@ import {
   writeMusicXml,
   type WrittenPart,
 } from "@/formats";
-import type { Reading } from "@/core/problem";
+import { type Reading, wholeProblem } from "@/core/problem";
 import { beatOf, chartScore, MIDI_PROGRAMS, partInQuarters } from "@/audio";
 import { $partSounds, arranged } from "@/session";
 import { MOST_CHART_TEXT } from "@/storage";
@@ -24,7 +24,7 @@ export const fitting = (read: Reading<FileChart>, name: string): Reading<FileCha
     ? read
     : {
         value: { title: "", text: "" },
-        problems: [{ code: "file-too-large", offset: 0, length: 0, found: name }],
+        problems: [wholeProblem("file-too-large", name)],
       };
 
 /** What a chart is saved as. */

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Problem } from "@/core/problem";
+import { type Problem, wholeProblem } from "@/core/problem";
 import { MOST_FILE_BYTES } from "@/kit/files";
 import { chartDocument, openChart, openIn } from "@/session";
 import { fitting } from "./chartFiles";
@@ -18,7 +18,7 @@ export function useChartFile(onRead: (isRead: boolean) => void) {
       file.size > MOST_FILE_BYTES
         ? {
             value: { title: "", text: "" },
-            problems: [{ code: "file-too-large", offset: 0, length: 0, found: file.name } as const],
+            problems: [wholeProblem("file-too-large", file.name)],
           }
         : fitting(await openChart(file), file.name);
     setProblems(read.problems);
