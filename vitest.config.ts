@@ -6,6 +6,7 @@ export default defineConfig({
   test: {
     include: ["src/**/*.test.{ts,tsx}", "tests/{accuracy,wording,fuzz}/*.test.ts"],
     environment: "node",
+    setupFiles: ["tests/setup.ts"],
     // A busy machine may be ten times slower: no test is told by the clock.
     testTimeout: 60_000,
     coverage: { include: ["src/**/*.{ts,tsx}"] },
