@@ -86,6 +86,7 @@ test("the panel says what makes the mode, in odd keys too", async ({ page }) => 
 test("find goes to a mode by any of its names", async ({ page }) => {
   await open(page, "/derive");
   await page.keyboard.press("/");
+  await expect(page.getByLabel("What to find")).toBeFocused();
   await page.keyboard.type("f# natural minor");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: "F♯ Aeolian" })).toBeVisible();
