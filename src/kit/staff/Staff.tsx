@@ -3,6 +3,7 @@ import { allNotes, type BarRange, noteAcross, noteBeside, type Tune } from "@/co
 import { barByBarText } from "@/words";
 import { adderTo, drawFrames, drawNotches, drawOutlines, headBox, staffBox } from "./drawn";
 import { drawnNotes, nearestNote, type PlacedNote } from "./marks";
+import { toEngrave } from "./to-engrave";
 import styles from "./Staff.module.css";
 
 interface StaffProps {
@@ -81,7 +82,7 @@ export function Staff({
       await new Promise((go) => setTimeout(go));
       const node = paper.current;
       if (!isCurrent || !node) return;
-      const [engraved] = abcjs.renderAbc(node, withoutTitle(text), {
+      const [engraved] = abcjs.renderAbc(node, toEngrave(text), {
         add_classes: true,
         responsive: "resize",
         staffwidth: staffWidth(node.clientWidth),
@@ -192,10 +193,6 @@ function placesOf(drawn: ReadonlyMap<number, SVGElement>): readonly PlacedNote[]
 
 /** Wide enough for eight bars on a wide sheet, and legible on a narrow one. */
 const staffWidth = (room: number): number => Math.round(Math.max(420, Math.min(1000, room * 1.25)));
-
-/** The title stands in the sentence above; its field is blanked without moving anything that follows. */
-const withoutTitle = (text: string): string =>
-  text.replaceAll(/^[TQ]:.*$/gm, (field) => `%${" ".repeat(Math.max(0, field.length - 1))}`);
 
 /** Notches at characteristic notes, bars under the ends of phrases and frames round what is pointed at, drawn into the picture. */
 function drawMarks(

@@ -1,2 +1,3 @@
+export * from "./to-engrave";
 export * from "./Staff";
 export * from "./LineStaff";

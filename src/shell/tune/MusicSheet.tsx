@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import { INK, INNER, MARGIN } from "@/kit/sheet";
+import { toEngrave } from "@/kit/staff";
 import { ModesSheet, type ModesSheetProps } from "@/shell/print";
 
 /** Tablature under the staff: which of the engraver's instruments, and its open strings as ABC, the lowest first. */
@@ -38,7 +39,7 @@ function useEngraved(
       // Measured where it is laid out, and seen by nobody.
       room.style.cssText = "position:absolute;visibility:hidden;width:900px";
       document.body.append(room);
-      abcjs.renderAbc(room, text.replaceAll(/^[TQ]:.*$/gm, "%"), {
+      abcjs.renderAbc(room, toEngrave(text), {
         oneSvgPerLine: true,
         staffwidth: INNER - 10,
         paddingleft: 0,
