@@ -70,7 +70,7 @@ export function laidOutFor(
 ): readonly (readonly Pitch[] | undefined)[] {
   const sounding = chords.filter((chord) => chord !== undefined);
   const choices = sounding.map((chord) => waysToLay(chord, parts, telling));
-  const given = above.filter((_, at) => chords[at] !== undefined);
+  const given = above.filter((_, at) => chords[at] !== undefined).map((pitch) => pitch && midiOf(pitch));
   const taken = smoothest(choices, sounding, given);
   let next = 0;
   return chords.map((chord) => {
@@ -84,6 +84,8 @@ export function laidOutFor(
 /** A way to lay a chord out, from the highest voice to the bass, and what it costs wherever it stands. */
 interface Way {
   readonly pitches: readonly Pitch[];
+  /** The same as MIDI numbers. */
+  readonly midis: readonly number[];
   readonly cost: number;
 }
 
@@ -141,7 +143,8 @@ function waysToLay(
       .flatMap((upper): Way[] =>
         basses
           .filter((bass) => midiOf(bass) < midiOf(upper.at(-1) ?? bass))
-          .map((bass) => ({ pitches: [...upper, bass], cost })),
+          .map((bass) => [...upper, bass])
+          .map((pitches) => ({ pitches, midis: pitches.map(midiOf), cost })),
       );
   return [
     ...laid(full, 0),
@@ -184,25 +187,22 @@ function stacked(
 function smoothest(
   choices: readonly (readonly Way[])[],
   chords: readonly Chord[],
-  above: readonly (Pitch | undefined)[],
+  above: readonly (number | undefined)[],
 ): readonly (readonly Pitch[] | undefined)[] {
   const paths: { cost: number; from: number }[][] = [];
   for (const [at, ways] of choices.entries()) {
     const before = choices[at - 1];
     const last = paths[at - 1];
     paths.push(
-      ways.map(({ pitches: way, cost: own }) => {
+      ways.map((way) => {
         let best = { cost: before && before.length > 0 ? Infinity : 0, from: -1 };
-        for (const [from, { pitches: other }] of (before ?? []).entries()) {
+        for (const [from, other] of (before ?? []).entries()) {
           const sofar = last?.[from]?.cost ?? Infinity;
           if (sofar >= best.cost) continue;
-          const cost =
-            sofar +
-            movement(other, way, chords[at - 1], chords[at]) +
-            under(above[at - 1], above[at], other, way);
+          const cost = sofar + movement(other, way, [chords[at - 1], chords[at]], [above[at - 1], above[at]]);
           if (cost < best.cost) best = { cost, from };
         }
-        return { ...best, cost: best.cost + own + placement(way) + crossing(above[at], way) };
+        return { ...best, cost: best.cost + way.cost + placement(way) + crossing(above[at], way) };
       }),
     );
   }
@@ -219,15 +219,14 @@ function smoothest(
 }
 
 /** Close to the middle of the hand or the staff is best: half steps of the top voice from C5. */
-const placement = (way: readonly Pitch[]) =>
-  Math.abs(midiOf(way[0] ?? { name: 0, octave: 5 }) - 72) * COST.low;
+const placement = ({ midis: [top = 72] }: Way): number => Math.abs(top - 72) * COST.low;
 
-/** How many half steps a tone that pulls may go: a seventh stays or falls by step; a leading tone rises, and inside it may stay or fall. */
-const RESOLVED = {
-  seventh: [0, -1, -2],
-  "leading-tone": [1, 0, -1],
-  "inner-leading-tone": [1, 0, -1, -3, -4],
-} as const satisfies Readonly<Record<string, readonly number[]>>;
+/** Half steps that a seventh may go: it stays or falls by step. */
+const SEVENTH_GOES: readonly number[] = [0, -1, -2];
+
+/** Half steps that a leading tone may go: it rises or stays, and below the top it may fall to the fifth. */
+const LEADING_GOES: readonly number[] = [1, 0, -1];
+const INNER_LEADING_GOES: readonly number[] = [...LEADING_GOES, -3, -4];
 
 /**
  * Which tone that pulls isn't led where it pulls: the minor or the diminished seventh of a chord, or the leading tone, that is the third
@@ -245,60 +244,51 @@ export function unresolved(
 ): "seventh" | "leading-tone" | undefined {
   const tone = name - root;
   if ((tone === -2 || tone === -9) && tones.includes(tone))
-    return isOneOf(moved, RESOLVED.seventh) ? undefined : "seventh";
+    return SEVENTH_GOES.includes(moved) ? undefined : "seventh";
   if (tone !== 4 || next.root !== root - 1 || !tones.includes(4) || !tones.includes(1)) return undefined;
-  const ways = RESOLVED[isTop ? "leading-tone" : "inner-leading-tone"];
-  return isOneOf(moved, ways) ? undefined : "leading-tone";
+  return (isTop ? LEADING_GOES : INNER_LEADING_GOES).includes(moved) ? undefined : "leading-tone";
 }
 
-const isOneOf = (moved: number, ways: readonly number[]): boolean => ways.includes(moved);
+/**
+ * Whether two voices move in parallel fifths or octaves, or neither.
+ *
+ * @param from MIDI numbers of the higher and the lower voice before, and after
+ * @example parallel([67, 60], [69, 62]) // "fifths"
+ */
+export function parallel(
+  [wasHigh, wasLow]: readonly [number, number],
+  [high, low]: readonly [number, number],
+): "fifths" | "octaves" | undefined {
+  if (high === wasHigh || high - wasHigh !== low - wasLow) return undefined;
+  const apart = modulo(high - low, 12);
+  return apart === 7 ? "fifths" : apart === 0 ? "octaves" : undefined;
+}
 
+/** What it costs to go from one way to the next, under a voice that is given at both where there is one. */
 function movement(
-  from: readonly Pitch[],
-  to: readonly Pitch[],
-  chord: Chord | undefined,
-  next: Chord | undefined,
+  from: Way,
+  to: Way,
+  [chord, next]: readonly [Chord | undefined, Chord | undefined],
+  [was, is]: readonly [number | undefined, number | undefined],
 ): number {
-  const moves = to.map((pitch, voice) => midiOf(pitch) - midiOf(from[voice] ?? pitch));
+  const hasAbove = was !== undefined && is !== undefined;
   let cost = 0;
-  if (chord && next)
-    for (const [voice, pitch] of from.entries()) {
-      const pull = unresolved(pitch, moves[voice] ?? 0, chord, next, voice === 0);
-      if (pull) cost += pull === "seventh" ? COST.seventh : COST.leading;
-    }
-  for (const move of moves) cost += Math.abs(move) + (Math.abs(move) > 7 ? COST.leap * Math.abs(move) : 0);
-  for (let high = 0; high < to.length; high += 1)
-    for (let low = high + 1; low < to.length; low += 1) {
-      const apart = (all: readonly Pitch[]) => modulo(midiOf(all[high] ?? C4) - midiOf(all[low] ?? C4), 12);
-      const isParallel = moves[high] === moves[low] && moves[high] !== 0 && apart(from) === apart(to);
-      if (isParallel && (apart(to) === 7 || apart(to) === 0)) cost += COST.parallel;
-    }
-  return cost;
-}
-
-/** What it costs to go above the voice that is given. */
-const crossing = (above: Pitch | undefined, way: readonly Pitch[]): number =>
-  above && way[0] && midiOf(way[0]) > midiOf(above) ? COST.crossing : 0;
-
-/** Parallel fifths and octaves with the voice that is given. */
-function under(
-  was: Pitch | undefined,
-  is: Pitch | undefined,
-  from: readonly Pitch[],
-  to: readonly Pitch[],
-): number {
-  if (!was || !is) return 0;
-  const moved = midiOf(is) - midiOf(was);
-  if (moved === 0) return 0;
-  let cost = 0;
-  for (const [voice, pitch] of to.entries()) {
-    const before = from[voice];
-    if (!before || midiOf(pitch) - midiOf(before) !== moved) continue;
-    if ([0, 7].includes(modulo(midiOf(is) - midiOf(pitch), 12))) cost += COST.parallel;
+  for (const [high, midi] of to.midis.entries()) {
+    const before = from.midis[high] ?? midi;
+    const move = midi - before;
+    cost += Math.abs(move) + (Math.abs(move) > 7 ? COST.leap * Math.abs(move) : 0);
+    if (hasAbove && parallel([was, before], [is, midi])) cost += COST.parallel;
+    for (let low = high + 1; low < to.midis.length; low += 1)
+      if (parallel([before, from.midis[low] ?? 0], [midi, to.midis[low] ?? 0])) cost += COST.parallel;
+    const pitch = from.pitches[high];
+    const pull = chord && next && pitch && unresolved(pitch, move, chord, next, high === 0 && !hasAbove);
+    if (pull) cost += pull === "seventh" ? COST.seventh : COST.leading;
   }
   return cost;
 }
 
-const NONE: ReadonlySet<Fifths> = new Set();
+/** What it costs to go above the voice that is given. */
+const crossing = (above: number | undefined, { midis: [top = 0] }: Way): number =>
+  above !== undefined && top > above ? COST.crossing : 0;
 
-const C4: Pitch = { name: 0, octave: 4 };
+const NONE: ReadonlySet<Fifths> = new Set();

@@ -2,6 +2,7 @@ export * from "./decide";
 export * from "./fit";
 export * from "./guide-tones";
 export * from "./home";
+export { kindOf } from "./home-rows";
 export * from "./outside";
 export * from "./analyses";
 export * from "./simple-scale";

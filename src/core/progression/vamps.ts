@@ -96,10 +96,10 @@ export const bestVamp = (homeMode: HomeMode): Vamp | undefined => vamps(homeMode
 const isPlain = (tones: readonly Interval[]) => tones.length === 3 && tones.includes(1);
 
 /** Root motion by step or fourth, either way. */
-const isNear = (interval: Interval) => [1, 2, 5, 7, 10, 11].includes(soundOf(interval));
+export const isNear = (interval: Interval) => [1, 2, 5, 7, 10, 11].includes(soundOf(interval));
 
-/** A dominant seventh that is not home's own, or a diminished chord, wants to go elsewhere. */
-const leadsAway = (chord: Chord, degree: Interval) => {
+/** Whether a chord on a degree wants to go elsewhere than home: a dominant seventh that is not home's own, or a diminished chord. */
+export const leadsAway = (chord: Chord, degree: Interval): boolean => {
   const kind = kindOf(chord);
   return (kind === "7" && degree !== 1) || kind === "d" || kind === "o";
 };

@@ -1,5 +1,12 @@
-import { COMFORTABLE_STRETCH, ENSEMBLES, type EnsemblePart, laidOutFor, unresolved } from "../instrument";
-import { midiOf, modulo, type Pitch } from "../pitch";
+import {
+  COMFORTABLE_STRETCH,
+  ENSEMBLES,
+  type EnsemblePart,
+  laidOutFor,
+  parallel,
+  unresolved,
+} from "../instrument";
+import { midiOf, type Pitch } from "../pitch";
 import { characteristicOn, type HomeMode } from "../scale";
 import { soundingAt, type Tune, type TuneNote, type TuneVoice } from "../tune";
 
@@ -136,11 +143,8 @@ function faultsIn(
         if (high === 0 && lower > upper) faults.push({ code: "above-melody", bar, voices: [high, low] });
         const [was, wasLow] = [before[high], before[low]];
         if (was === undefined || wasLow === undefined) continue;
-        const moved = upper - was;
-        const apart = modulo(upper - lower, 12);
-        if (moved === 0 || moved !== lower - wasLow || modulo(was - wasLow, 12) !== apart) continue;
-        if (apart === 7) faults.push({ code: "parallel-fifths", bar, voices: [high, low] });
-        else if (apart === 0) faults.push({ code: "parallel-octaves", bar, voices: [high, low] });
+        const found = parallel([was, wasLow], [upper, lower]);
+        if (found) faults.push({ code: `parallel-${found}`, bar, voices: [high, low] });
       }
     const was = chords[nth - 1];
     for (const [part, pitch] of (laid[nth - 1] ?? []).entries()) {

@@ -1,6 +1,6 @@
 import { type Chord, chordPairs, chordSounds, diatonicChords, dominantHome } from "../chord";
 import { type Fifths, type Interval, soundOf } from "../pitch";
-import { bestVamp } from "../progression";
+import { bestVamp, isNear, kindOf, leadsAway } from "../progression";
 import { characteristicOn, type HomeMode, type PitchClassSet } from "../scale";
 import type { HarmonyChoice } from "./harmony-choice";
 
@@ -27,11 +27,6 @@ const [DIMINISHED_HOME, DOMINANT_HOME] = [0.3, 0.9];
 /** What a chord is worth before home at the end of a phrase: of the vamp; a step or a fourth away with the characteristic note, and without. */
 const [BY_VAMP, BY_TELLING, BY_NEAR] = [0.8, 0.6, 0.3];
 
-/** Roots a fifth, a step or a half step from home, either way. */
-const NEAR: readonly Interval[] = [1, -1, 2, -2, 5, -5];
-
-const isDominant = ({ tones }: Chord) => tones.includes(4) && tones.includes(-2);
-
 /** What a characteristic note in a chord is worth, and what it is worth where it is sought; what home is worth anywhere. */
 const [TELLING, SOUGHT, HOME] = [0.25, 0.7, 0.2];
 
@@ -48,12 +43,15 @@ export function candidatesOf(homeMode: HomeMode, { source, hasPedal, seeksCharac
     const own = characteristic.filter((note) => ((sounds >> soundOf(note)) & 1) === 1);
     const isBroken = !chord.tones.some((tone) => soundOf(tone) === 7);
     const isHome = chord.root === home;
-    const restless = isHome && isDominant(chord) && !isDominantMode;
-    const leads = !isHome && isDominant(chord) && chord.root !== home + 1;
+    const isRestless = isHome && kindOf(chord) === "7" && !isDominantMode;
     const kindCost = isHome
-      ? (isBroken ? DIMINISHED_HOME : 0) + (restless ? DOMINANT_HOME : 0) - HOME
-      : (isBroken ? DIMINISHED : 0) + (leads ? LEADS_AWAY : 0);
-    const isTelling = own.length > 0 && !restless;
+      ? (isBroken ? DIMINISHED_HOME : 0) + (isRestless ? DOMINANT_HOME : 0) - HOME
+      : isBroken
+        ? DIMINISHED
+        : leadsAway(chord, chord.root - home)
+          ? LEADS_AWAY
+          : 0;
+    const isTelling = own.length > 0 && !isRestless;
     return {
       chord: hasPedal && chord.root !== home ? { ...chord, bass: home } : chord,
       sounds,
@@ -61,16 +59,7 @@ export function candidatesOf(homeMode: HomeMode, { source, hasPedal, seeksCharac
       cost: cost + kindCost - (isTelling ? (seeksCharacteristic ? SOUGHT : TELLING) : 0),
       isHome,
       isVamp: isVamp(chord),
-      cadence:
-        isHome || isBroken || leads
-          ? 0
-          : isVamp(chord)
-            ? BY_VAMP
-            : NEAR.includes(chord.root - home)
-              ? own.length > 0
-                ? BY_TELLING
-                : BY_NEAR
-              : 0,
+      cadence: cadenceWorth(chord, chord.root - home, isVamp(chord), own.length > 0),
       isAsked,
     };
   };
@@ -82,6 +71,14 @@ export function candidatesOf(homeMode: HomeMode, { source, hasPedal, seeksCharac
   const isFirst = ({ chord, sounds }: Candidate) =>
     first.some((each) => each.chord.root === chord.root && each.sounds === sounds);
   return [...first, ...all.filter((each) => !isFirst(each))];
+}
+
+/** What a chord on a degree is worth just before home. */
+function cadenceWorth(chord: Chord, degree: Interval, isVamp: boolean, isTelling: boolean): number {
+  if (degree === 0 || leadsAway(chord, degree)) return 0;
+  if (isVamp) return BY_VAMP;
+  if (!isNear(degree)) return 0;
+  return isTelling ? BY_TELLING : BY_NEAR;
 }
 
 /** Two chords that make the mode between them, home one of them. */

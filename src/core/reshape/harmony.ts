@@ -1,5 +1,6 @@
 import type { Chord } from "../chord";
 import { type Fifths, soundOf } from "../pitch";
+import { kindOf } from "../progression";
 import { type HomeMode, soundsOn } from "../scale";
 import { EPSILON, firstPlace, phraseEnds, type Tune, type TuneChord } from "../tune";
 import { type Candidate, candidatesOf } from "./harmony-chords";
@@ -48,16 +49,15 @@ const LEAVING = 2;
 /**
  * What a step from one chord to the next costs: the same again is dull, fifths and steps go well.
  *
- * @param isHeld the chord stays for as long as the melody lets it
+ * @param stays the chord is to stay for as long as the melody lets it
  */
-function changeCost(from: Candidate, to: Candidate, isHeld: boolean): number {
-  if (isHeld) return from === to ? 0 : LEAVING + changeCost(from, to, false);
+function changeCost(from: Candidate, to: Candidate, stays: boolean): number {
+  if (stays) return from === to ? 0 : LEAVING + changeCost(from, to, false);
   if (from.chord.root === to.chord.root)
     return from.chord.tones.length === to.chord.tones.length ? 0.35 : 0.5;
   const by = Math.abs(to.chord.root - from.chord.root);
-  const pulls =
-    // A dominant seventh that goes where it pulls makes that chord the home.
-    from.chord.tones.includes(4) && from.chord.tones.includes(-2) && to.chord.root === from.chord.root - 1;
+  // A dominant seventh that goes where it pulls makes that chord the home.
+  const pulls = kindOf(from.chord) === "7" && to.chord.root === from.chord.root - 1;
   return (by === 1 ? 0 : by === 2 ? 0.1 : 0.25) + (pulls && !to.isHome ? 1.5 : 0);
 }
 
@@ -73,8 +73,8 @@ interface Way {
 /**
  * Chords under a melody, out of the mode that it is in: every note on a strong beat is in its chord, the last chord is home where the
  * melody lets it, and phrases close on home from a chord that the mode has for it: the other one of its vamp, or one with its
- * characteristic note a step or a fourth away, never one that leads to another home. The best harmonies, the least cost first, found exactly: each
- * chord for itself and each change add up. Where no chord holds all strong beats of a stretch, it is parted at them;
+ * characteristic note a step or a fourth away, never one that leads to another home. The best
+ * harmonies, the least cost first, found exactly: each chord for itself and each change add up. Where no chord holds all strong beats of a stretch, it is parted at them;
  * a note that no chord of the mode has, as in a pentatonic, is told with those outside.
  *
  * @returns none where the tune has no whole bar
@@ -101,6 +101,7 @@ export function harmonise(tune: Tune, homeMode: HomeMode, choice: HarmonyChoice)
   for (const [nth, each] of stretches.entries()) {
     const isLast = nth === stretches.length - 1;
     const mustHold = isHeld(each);
+    const stays = choice.rhythm === "phrase" && !closes.has(nth - 1);
     const next: Way[] = [];
     for (const [at, candidate] of candidates.entries()) {
       if (mustHold && !fits(each, candidate)) continue;
@@ -116,9 +117,8 @@ export function harmonise(tune: Tune, homeMode: HomeMode, choice: HarmonyChoice)
           ? [{ cost: own, at, before: undefined }]
           : ways.map((before) => {
               const from = candidates[before.at] ?? candidate;
-              const isHeld = choice.rhythm === "phrase" && !closes.has(nth - 1);
               return {
-                cost: before.cost + own + changeCost(from, candidate, isHeld) - led(from),
+                cost: before.cost + own + changeCost(from, candidate, stays) - led(from),
                 at,
                 before,
               };
