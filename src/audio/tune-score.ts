@@ -1,6 +1,15 @@
 import { playOrder } from "@/core/chord";
 import { type Fifths, midiOf } from "@/core/pitch";
-import { EPSILON, feltBeat, firstPlace, type Tune, type TuneBar, type TuneNote } from "@/core/tune";
+import {
+  EPSILON,
+  feltBeat,
+  firstPlace,
+  type Meter,
+  type Tune,
+  type TuneBar,
+  type TuneChord,
+  type TuneNote,
+} from "@/core/tune";
 import {
   drone,
   oneAfterAnother,
@@ -15,37 +24,44 @@ import {
 const MOST_BARS = 20_000;
 const ONCE = { opens: false, times: 1, endings: [] };
 
+/** A bar of a tune with what is in it: the notes that begin in it, and the chords that sound in it. */
+interface WholeBar {
+  readonly bar: TuneBar;
+  readonly notes: readonly ScoreNote[];
+  readonly chords: readonly TuneChord[];
+}
+
+/** The bars of a tune, each with its notes and chords, found in one pass. Times are in beats from the start of the bar. */
+function wholeBars({ bars, notes, beneath = [], chords = [], meter }: Tune): readonly WholeBar[] {
+  const beat = feltBeat(meter);
+  const all = bars.map((bar) => ({ bar, notes: [] as ScoreNote[], chords: [] as TuneChord[] }));
+  const put = (some: readonly TuneNote[], part: Part) => {
+    for (const { pitch, onset, duration, bar } of some)
+      all[bar]?.notes.push({
+        part,
+        midi: midiOf(pitch),
+        at: (onset - (bars[bar]?.start ?? 0)) / beat,
+        length: duration / beat,
+      });
+  };
+  put(notes, "line");
+  put(beneath, "chord");
+  for (const chord of chords) {
+    const end = chord.onset + chord.duration;
+    const first = firstPlace(bars, ({ start, length }) => start + length > chord.onset + EPSILON);
+    for (let at = first; (bars[at]?.start ?? Infinity) < end - EPSILON; at += 1) all[at]?.chords.push(chord);
+  }
+  return all;
+}
+
 /** A bar of a tune with its chords. */
-function barScore(tune: Tune, bar: TuneBar, place: number): Score {
-  const beat = feltBeat(tune.meter);
+function barScore({ bar, notes, chords }: WholeBar, meter: Meter): Score {
+  const beat = feltBeat(meter);
   const end = bar.start + bar.length;
-  // Looked for where they can be, so that a tune takes time by its length and not by its square.
-  const inBar = (all: readonly TuneNote[]) =>
-    all
-      .slice(
-        firstPlace(all, (each) => each.bar >= place - 1),
-        firstPlace(all, (each) => each.bar > place + 1),
-      )
-      .filter(({ onset }) => onset >= bar.start - EPSILON && onset < end - EPSILON);
-  const { chords = [] } = tune;
-  const sounding = chords.slice(
-    firstPlace(chords, ({ onset, duration }) => onset + duration > bar.start + EPSILON),
-    firstPlace(chords, ({ onset }) => onset >= end - EPSILON),
-  );
-  const beats = bar.length / beat;
-  const struck = (part: Part, { pitch, onset, duration }: TuneNote): ScoreNote => ({
-    part,
-    midi: midiOf(pitch),
-    at: (onset - bar.start) / beat,
-    length: duration / beat,
-  });
   return {
-    notes: [
-      ...inBar(tune.notes).map((note) => struck("line", note)),
-      ...inBar(tune.beneath ?? []).map((note) => struck("chord", note)),
-    ],
+    notes,
     // A chord that goes on over the barline is struck again on it.
-    chords: sounding.map(({ chord, onset, duration }): ScoreChord => {
+    chords: chords.map(({ chord, onset, duration }): ScoreChord => {
       const from = Math.max(onset, bar.start);
       const until = Math.min(onset + duration, end);
       return {
@@ -56,15 +72,15 @@ function barScore(tune: Tune, bar: TuneBar, place: number): Score {
         parts: beat === 1.5 ? 3 : 2,
       };
     }),
-    beats,
+    beats: bar.length / beat,
     loops: false,
-    meter: tune.meter,
+    meter,
   };
 }
 
 /** Every bar of a tune with its chords, one after another, each once, with a mark at each. */
 export const chordedScore = (tune: Tune): Score => ({
-  ...oneAfterAnother(tune.bars.map((bar, place) => barScore(tune, bar, place))),
+  ...oneAfterAnother(wholeBars(tune).map((bar) => barScore(bar, tune.meter))),
   meter: tune.meter,
 });
 
@@ -77,23 +93,12 @@ export function tuneScore(tune: Tune, repeats = false): Score {
   const beat = feltBeat(tune.meter);
   const signs = tune.bars.map((bar) => bar.signs ?? ONCE);
   const order = repeats ? playOrder(signs, MOST_BARS) : tune.bars.map((_, at) => at);
-  const byBar = tune.bars.map((): ScoreNote[] => []);
-  const put = (notes: readonly TuneNote[], part: Part) => {
-    for (const { pitch, onset, duration, bar } of notes)
-      byBar[bar]?.push({
-        part,
-        midi: midiOf(pitch),
-        at: (onset - (tune.bars[bar]?.start ?? 0)) / beat,
-        length: duration / beat,
-      });
-  };
-  put(tune.notes, "line");
-  put(tune.beneath ?? [], "chord");
+  const byBar = wholeBars(tune);
   let start = 0;
   const notes: ScoreNote[] = [];
   const pulses: Pulse[] = [];
   for (const at of order) {
-    for (const note of byBar[at] ?? []) notes.push({ ...note, at: note.at + start });
+    for (const note of byBar[at]?.notes ?? []) notes.push({ ...note, at: note.at + start });
     const { length = 0, lead = 0 } = tune.bars[at] ?? {};
     const beats = length / beat;
     // A pickup stands at the end of its bar: its beats are counted back from the barline.
