@@ -49,6 +49,15 @@ describe("ABC whose first tune is written anew", () => {
     expect(rewriteAbc(anew, first!)).toBe(anew);
   });
 
+  it("passes over a tune without notes", async () => {
+    const text = `X:1\nT:Nothing yet\nK:C\nz4|\n\n${book}`;
+    const [gate] = await tunesOf(text);
+    expect(gate!.title).toBe("Gate");
+    const anew = rewriteAbc(text, gate!);
+    expect(anew).toContain("T:Nothing yet\nK:C\nz4|");
+    expect((await tunesOf(anew)).map(({ title }) => title)).toEqual(["Gate", "Stair"]);
+  });
+
   it("of text without a head is the tune alone", async () => {
     const [tune] = await tunesOf("K:D\nDEF|");
     expect(rewriteAbc("", tune!)).toBe(rewriteAbc("K:D\nDEF|", tune!));

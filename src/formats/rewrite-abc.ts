@@ -7,6 +7,15 @@ const BESIDE = /^(?:[ABCDFGHNOQRSZ]:|%(?!%))/u;
 /** Such lines that are taken over at most. */
 const MOST_LINES = 60;
 
+/** Whether a part of a text has notes after its key. */
+function hasNotes(part: string): boolean {
+  const lines = part.split(/\r?\n/u);
+  const key = lines.findIndex((line) => line.startsWith("K:"));
+  return (
+    key >= 0 && lines.slice(key + 1).some((line) => !/^(?:[A-Za-z]:|%)/u.test(line) && /[A-Ga-g]/u.test(line))
+  );
+}
+
 /**
  * ABC with its first tune written anew: what its head says beside the notes stays, and so do the other tunes of the text. Comments,
  * slurs and grace notes between the notes go, since a tune doesn't have them.
@@ -15,10 +24,7 @@ const MOST_LINES = 60;
  */
 export function rewriteAbc(before: string, tune: Tune): string {
   const parts = before.split(/^(?=X:)/mu);
-  const at = Math.max(
-    0,
-    parts.findIndex((part) => /^K:/mu.test(part)),
-  );
+  const at = Math.max(0, parts.findIndex(hasNotes));
   const head = (parts[at] ?? "").split(/^K:.*$/mu, 1)[0] ?? "";
   const beside = head
     .split(/\r?\n/u)

@@ -34,16 +34,18 @@ const GUITAR = maybeTuning("guitar")?.strings.map(midiOf).join(" ");
 
 const isGuitar = ({ strings }: Tuning): boolean => strings.map(midiOf).join(" ") === GUITAR;
 
-/** How the view in front says that the chord is held, on the guitar that this is said of. */
-const $fingered = computed([$selection, $tuning], ({ fingered }, tuning) =>
-  fingered && tuning && isGuitar(tuning) ? { fingered, tuning } : undefined,
+/** How the view in front says that the chord is held, while voicings are shown on the guitar that this is said of. */
+const $told = computed([$selection, $division, $tuning, $chord], ({ fingered }, division, tuning, chord) =>
+  fingered && division === "voicing" && tuning && isGuitar(tuning)
+    ? { chord, tuning, found: [fingered], at: 0, taken: fingered }
+    : undefined,
 );
 
-/** What is looked for, while voicings are shown. */
+/** What is looked for, while voicings are shown and none is told. */
 const $asked = computed(
-  [$division, $tuning, $chord, $stretch, $voicingKind],
-  (division, tuning, chord, limit, kind): Asked | undefined =>
-    division === "voicing" && tuning ? { tuning, chord, limit, kind } : undefined,
+  [$division, $tuning, $chord, $stretch, $voicingKind, $told],
+  (division, tuning, chord, limit, kind, told): Asked | undefined =>
+    division === "voicing" && tuning && !told ? { tuning, chord, limit, kind } : undefined,
 );
 
 /** A search that was called off. */
@@ -111,11 +113,10 @@ const NONE: readonly never[] = [];
 const sameFrets = (one: Fingering, other: Fingering) => one.join(" ") === other.join(" ");
 
 const $taken = computed(
-  [$found, $asked, $cancelled, $step, $takenVoicing, $fingered],
+  [$found, $asked, $cancelled, $step, $takenVoicing, $told],
   (answered, asked, cancelled, step, saved, told) => {
+    if (told) return told;
     if (!asked) return undefined;
-    if (told)
-      return { chord: asked.chord, tuning: told.tuning, found: [told.fingered], at: 0, taken: told.fingered };
     if (cancelled === asked) return { ...asked, found: NONE, at: 0, taken: undefined };
     if (!answered) return undefined;
     const {

@@ -126,6 +126,7 @@ export const readFileAway = <K extends keyof FileJobs>(
   file: Blob,
   signal: AbortSignal,
 ): Promise<Outcome<FileAnswer<K>>> =>
+  // The library’s type of a remote job is lost where the job is chosen by its name.
   files.ask((jobs) => (jobs as unknown as FileJobs)[kind](file) as Promise<FileAnswer<K>>, signal);
 
 /** Several workers that go through a collection. */

@@ -1,6 +1,5 @@
-import { useMemo } from "react";
 import type { Identification } from "@/core/identify";
-import { printedText, type StaffPart } from "@/session/staff-part";
+import type { StaffPart } from "@/session/staff-part";
 import { MusicSheet } from "@/shell/tune";
 import { barRangeText, headlineText, TUNE_SHEET } from "@/words";
 
@@ -15,7 +14,6 @@ interface TuneSheetProps {
 /** A tune as it is printed: its music, then each mode with the bars where it holds. */
 export function TuneSheet({ shown, title, found, open, onClose }: TuneSheetProps) {
   const { tune } = shown;
-  const printed = useMemo(() => (open ? printedText(shown) : { text: "" }), [open, shown]);
   const whole = { bars: { from: 0, to: tune.bars.length - 1 }, homeMode: found.homeMode };
   const passages = found.passages.length > 1 && !found.isByHand ? found.passages : [whole];
   return (
@@ -23,10 +21,8 @@ export function TuneSheet({ shown, title, found, open, onClose }: TuneSheetProps
       title={TUNE_SHEET}
       fileName="tune"
       name={title || tune.title || TUNE_SHEET}
-      answer={[headlineText(found), printed.bars && barRangeText(tune, printed.bars)]
-        .filter(Boolean)
-        .join(", ")}
-      text={printed.text}
+      answer={headlineText(found)}
+      shown={shown}
       modes={passages.map(({ bars, homeMode }) => ({ homeMode, where: barRangeText(tune, bars) }))}
       open={open}
       onClose={onClose}

@@ -7,7 +7,7 @@ import { soundOf } from "@/core/pitch";
 import { allNotes, type Tune } from "@/core/tune";
 import { writeAbc } from "@/formats";
 import { $instrument, $toSave, MOST_VERSIONS, openFiles, reshapeDocument } from "@/session";
-import { barsFrom, fromStaff, onStaff, printedText, staffPart } from "@/session/staff-part";
+import { barsFrom, fromStaff, onStaff, staffPart } from "@/session/staff-part";
 import { useConventions } from "@/session/useConventions";
 import { useKeys } from "@/session/useKeys";
 import { DocumentTools } from "@/shell/documents";
@@ -122,10 +122,6 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
     return allNotes(engraved).flatMap(({ pitch }, nth) => (sounds.has(soundOf(pitch.name)) ? [nth] : []));
   }, [homeMode, conventions, engraved]);
   const bars = useMemo(() => recipe.bars && barsFrom(recipe.bars, -first), [recipe.bars, first]);
-  const printed = useMemo(
-    () => (isPrinting ? printedText(part, write) : { text: "" }),
-    [isPrinting, part, write],
-  );
   const title = tune.title || value.name;
   const show = (next: number) => reshapeDocument.change({ at: next }, "version");
   const add = () =>
@@ -305,10 +301,9 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
           title={RESHAPE_SHEET}
           fileName="lead-sheet"
           name={title || "Tune"}
-          answer={[homeModeText(homeMode), printed.bars && barRangeText(shown, printed.bars)]
-            .filter(Boolean)
-            .join(", ")}
-          text={printed.text}
+          answer={homeModeText(homeMode)}
+          shown={part}
+          write={write}
           tablature={shown.beneath ? undefined : TABLATURE[instrument.id]}
           modes={[{ homeMode, where: familyText(familyOf(homeMode.mode)) }]}
           open={isPrinting}

@@ -28,15 +28,21 @@ export const $tune = computed($read, (read): Tune | undefined =>
   read?.answer.value.map(({ tune }) => tune).find((tune) => allNotes(tune).length > 0),
 );
 
+/** What a long tune is in is asked with the document that it is the tune of: there a tune changes while it is written. */
 const $longFound = answering(
-  computed($tune, (tune) => (tune && isLong(tune) ? { tune, choice: {} } : undefined)),
+  computed($tune, (tune) =>
+    tune && isLong(tune) ? { tune, choice: {}, of: reshapeDocument.$id.get() } : undefined,
+  ),
   newestWins(identifyElsewhere),
 );
 
-/** What the tune is in, as it is heard. A long one is listened to in a worker: until then it is taken for what the one before was. */
+/**
+ * What the tune is in, as it is heard. A long one is listened to in a worker: until then there is no answer, or while it is written that
+ * of the tune as it was.
+ */
 export const $found = computed([$tune, $longFound], (tune, long): Identification | undefined => {
   if (!tune || !isLong(tune)) return tune && identify(tune, {});
-  return long?.answer;
+  return long?.asked.of === reshapeDocument.$id.get() ? long.answer : undefined;
 });
 
 /** From which mode the tune is taken: the one that is set, or the one that is heard. */

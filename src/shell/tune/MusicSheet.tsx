@@ -1,7 +1,11 @@
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
+import type { Tune } from "@/core/tune";
+import type { AbcTune } from "@/formats";
+import { printedText, type StaffPart } from "@/session/staff-part";
 import { INK, INNER, MARGIN } from "@/kit/sheet";
 import { toEngrave } from "@/kit/staff";
 import { ModesSheet, type ModesSheetProps } from "@/shell/print";
+import { barRangeText } from "@/words";
 
 /** Tablature under the staff: which of the engraver's instruments, and its open strings as ABC, the lowest first. */
 export interface Tablature {
@@ -13,8 +17,10 @@ interface MusicSheetProps extends Pick<
   ModesSheetProps,
   "title" | "name" | "answer" | "modes" | "open" | "onClose" | "fileName"
 > {
-  /** The ABC that it is engraved from. */
-  readonly text: string;
+  /** The tune as it stands on the staff; all of it is printed where that isn't a book. */
+  readonly shown: StaffPart;
+  /** How it is written; as it is read where nothing is said. */
+  readonly write?: ((tune: Tune) => AbcTune) | undefined;
   readonly tablature?: Tablature | undefined;
 }
 
@@ -68,11 +74,17 @@ function useEngraved(
 }
 
 /** Music as it is printed: its staves, chord symbols over them and tablature under them, then each of its modes. */
-export function MusicSheet({ text, tablature, ...sheet }: MusicSheetProps) {
-  const lines = useEngraved(text, sheet.open, tablature);
+export function MusicSheet({ shown, write, tablature, answer, ...sheet }: MusicSheetProps) {
+  const { open } = sheet;
+  const { text, bars } = useMemo(
+    () => (open ? printedText(shown, write) : { text: "", bars: undefined }),
+    [open, shown, write],
+  );
+  const lines = useEngraved(text, open, tablature);
   return (
     <ModesSheet
       {...sheet}
+      answer={bars ? `${answer}, ${barRangeText(shown.tune, bars)}` : answer}
       parts={() =>
         (lines ?? []).map(({ markup, height }) => ({
           height,
