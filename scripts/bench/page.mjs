@@ -18,8 +18,9 @@ export async function voicings({ tuning, chord }) {
       waitUntil: "networkidle",
     });
     if (tuning !== "guitar") {
-      await page.getByRole("button", { name: /^Guitar,/ }).click();
-      await page.getByLabel("Instrument", { exact: true }).last().selectOption(tuning);
+      await page.getByRole("button", { name: /^Instrument: / }).click();
+      const sheet = page.getByRole("dialog", { name: "Instrument" });
+      await sheet.getByLabel("Instrument", { exact: true }).selectOption(tuning);
       await page.keyboard.press("Escape");
     }
     // Without a chord there are no voicings to step to.

@@ -115,12 +115,12 @@ function whole(
       name: printName(home) + fullChordSuffix(mode, "ascii"),
       notes: named(full.tones),
       fifths: full.fifths.map(printFifth),
-      held: named(reducedChord(mode)),
+      reduced: named(reducedChord(mode)),
     },
     vamps: vamps(homeMode)
       .slice(0, VAMPS)
       .map(({ chords }) => chords.map((chord) => printChord(chord))),
-    shared: chordPairs(homeMode).map(({ chords, missing }) => ({
+    chordPairs: chordPairs(homeMode).map(({ chords, missing }) => ({
       chords: chords.map((chord) => printChord(chord)),
       missing: degrees(missing),
     })),

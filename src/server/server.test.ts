@@ -74,9 +74,9 @@ describe("GET derive", () => {
       sus4: "Dsus4",
       sixth: "Dm6",
     });
-    expect(part(answer, "full.held")).toEqual(["D", "F", "C", "E", "G", "B"]);
+    expect(part(answer, "full.reduced")).toEqual(["D", "F", "C", "E", "G", "B"]);
     expect(part(answer, "fourths.0")).toEqual({ degree: "1", notes: ["D", "G", "C"], perfect: true });
-    expect(part(answer, "shared.0.missing")).toEqual([]);
+    expect(part(answer, "chordPairs.0.missing")).toEqual([]);
   });
 
   test.each([

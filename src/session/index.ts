@@ -24,6 +24,8 @@ export * from "./selection";
 export * from "./settings";
 export * from "./shelf";
 export * from "./sittings";
+export * from "./arranged";
+export * from "./play";
 export * from "./sound";
 export * from "./stage";
 export * from "./start";

@@ -10,7 +10,8 @@ import { newId } from "./records";
 import { $selection } from "./selection";
 import { $settings, changeSettings } from "./settings";
 import { sittings } from "./sittings";
-import { $playing, $round, $tempo, playOrStop, stop } from "./sound";
+import { playOrStop } from "./play";
+import { $playing, $round, $tempo, stop } from "./sound";
 
 /** A routine that is being practised. Times are milliseconds since 1970. */
 export interface Practising {

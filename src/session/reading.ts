@@ -20,7 +20,7 @@ interface UnderWay {
 /** What is being read for longer than a moment. */
 export const $reading = atom<UnderWay | undefined>();
 
-/** Text of so many letters, or a file of so many bytes, is read in less than a frame. */
+/** Text of so many letters is read in less than a frame. */
 const SHORT = 12_000;
 /** A reading that takes longer is told, and one that takes much longer is stopped. In milliseconds. */
 const [A_MOMENT, TOO_LONG] = [400, 60_000];
@@ -78,14 +78,11 @@ async function readAnew({ source, text, name }: TuneText) {
   return read ?? (await import("@/formats")).readTunes(asked);
 }
 
-/** Opens a file of tunes by what it holds. Never throws on what is in it. */
+/** Opens a file of tunes by what it holds: a small one may unpack to much, so each goes to a worker. Never throws on what is in it. */
 export async function openTune(file: File): Promise<Reading<TuneText | undefined>> {
   const bytes = async () => new Uint8Array(await file.arrayBuffer());
   const own = await bytes();
-  const opened =
-    own.length > SHORT
-      ? await musicAway(file.name, undefined, (signal) => openTuneAway(own, file.name, signal))
-      : undefined;
+  const opened = await musicAway(file.name, undefined, (signal) => openTuneAway(own, file.name, signal));
   return opened ?? (await import("@/formats")).openTuneFile(await bytes(), file.name);
 }
 

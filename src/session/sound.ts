@@ -1,23 +1,7 @@
 import { atom, computed } from "nanostores";
-import { bestVamp } from "@/core/progression";
-import { type Chord, printChord } from "@/core/chord";
-import { heardOf, openSounds, playingOrder, type Tuning, voicings } from "@/core/instrument";
-import { midiOf, type Pitch } from "@/core/pitch";
 import {
-  accompanied,
   betweenMarks,
-  clickScore,
   countIn,
-  droneScore,
-  keyRange,
-  type Layout,
-  lineScore,
-  modeScore,
-  onBowedStrings,
-  onKeyboard,
-  type PartSounds,
-  pedalScore,
-  placed,
   type Playing,
   type Score,
   type Sound,
@@ -25,17 +9,11 @@ import {
   type SoundState,
   swapped,
   type Swapping,
-  USUAL_SOUNDS,
-  vampScore,
-  voicingScore,
   withClick,
-  withoutDrone,
 } from "@/audio";
 import type { Settings } from "@/storage";
-import { $front, $selection } from "./selection";
+import { $partSounds, arranged, octavesApart } from "./arranged";
 import { $settings } from "./settings";
-import { $chord, $division, $instrument, $line, $position, $tuning, fingeredNotes } from "./stage";
-import { $voicing } from "./voicings";
 
 /** What the engine is doing. */
 export const $sound = atom<SoundState>({ at: "silent" });
@@ -97,107 +75,10 @@ const engine = soundEngine({
   onMissing: (sounds) => $missingSounds.set(sounds),
 });
 
-/** What each instrument of the stage sounds like; a guitar as the settings say. */
-const SOUND_OF: Readonly<Record<string, Sound>> = {
-  bass: "bass",
-  "bass-5": "bass",
-  "bass-6": "bass",
-  ukulele: "ukulele",
-  mandolin: "mandolin",
-  fiddle: "fiddle",
-  "tenor-banjo": "banjo",
-  keyboard: "piano",
-};
-
-export const $lineSound = computed(
-  [$instrument, $settings],
-  ({ id }, { guitarSound }): Sound => SOUND_OF[id] ?? guitarSound,
-);
-
-/** Strings on which chords are taken. */
-const CHORD_STRINGS = 4;
-
-/** Whether the instrument of the stage plays chords: it has frets and strings enough, and is no bass. */
-const playsChords = (tuning: Tuning | undefined, line: Sound): tuning is Tuning =>
-  tuning !== undefined && tuning.isFretted && tuning.strings.length >= CHORD_STRINGS && line !== "bass";
-
-/** Who plays the chords: the stage's instrument where it can, otherwise a keyboard. */
-const $chordTuning = computed([$tuning, $lineSound, $settings], (tuning, line, { chordsOn }) =>
-  chordsOn === "instrument" && playsChords(tuning, line) ? tuning : undefined,
-);
-
-/** Which instrument plays each part. */
-export const $partSounds = computed(
-  [$lineSound, $chordTuning, $settings],
-  (line, tuning, { backing, chordsOn }): PartSounds => ({
-    ...USUAL_SOUNDS,
-    line,
-    chord: chordsOn === "strings" ? "strings" : backing === "pad" ? "harmonium" : tuning ? line : "piano",
-  }),
-);
 $partSounds.subscribe((sounds) => engine.setSounds(sounds));
-
-/** Frets above the capo up to which chords are looked for when they are played. */
-const CHORD_FRETS = 9;
-
-const grips = new Map<string, readonly number[]>();
-let gripsOf: Tuning | undefined;
-
-/** The keys of a chord as it is first taken on a neck; none where there is no room for it. */
-function gripOf(tuning: Tuning, chord: Chord): readonly number[] {
-  if (gripsOf !== tuning) grips.clear();
-  gripsOf = tuning;
-  const name = printChord(chord);
-  const known = grips.get(name);
-  if (known) return known;
-  const [first] = voicings(tuning, { chord, toFret: tuning.capo + CHORD_FRETS });
-  const keys = first ? heardOf(tuning, first) : [];
-  grips.set(name, keys);
-  return keys;
-}
-
-/** More different chords than these take too long to look for while somebody waits to hear them: they are laid out as on a keyboard. */
-const MOST_GRIPS = 24;
-
-/** Chords on the strings of the stage: the one that is shown as it is shown there, others as they are first taken. */
-const onStrings =
-  (tuning: Tuning): Layout =>
-  (chords) => {
-    if (new Set(chords.map((chord) => printChord(chord))).size > MOST_GRIPS) return onKeyboard(chords);
-    const shown = $division.get() === "voicing" ? $voicing.get() : undefined;
-    const shownChord = shown && printChord($chord.get());
-    return chords.map((chord) =>
-      shown && printChord(chord) === shownChord ? heardOf(tuning, shown) : gripOf(tuning, chord),
-    );
-  };
 
 /** Octaves by which what is heard was moved to lie on the instrument: below 0 downwards. */
 export const $movedOctaves = atom(0);
-
-/** What a score is arranged by: where none of it has changed the arrangement is the same. */
-type Arranging = readonly [Score, ...unknown[]];
-let lastArranged: { readonly by: Arranging; readonly score: Score } | undefined;
-
-/** A score as it is played here: on the instrument of the stage, in its register, with chords as they are set. */
-export function arranged(score: Score): Score {
-  const tuning = $tuning.get();
-  const chordTuning = $chordTuning.get();
-  const { backing, chordsOn } = $settings.get();
-  const { home } = $selection.get().homeMode;
-  const sound = $lineSound.get();
-  const shown = $division.get() === "voicing" ? $voicing.get() : undefined;
-  const by: Arranging = [score, tuning, chordTuning, backing, chordsOn, home, sound, shown];
-  if (lastArranged && by.every((each, at) => each === lastArranged?.by[at])) return lastArranged.score;
-  const low = tuning ? Math.min(...openSounds(tuning)) : LOW_KEY;
-  const own = placed(score, low < SMALL ? low + ABOVE_LOWEST : low, keyRange(sound));
-  const layout = chordsOn === "strings" ? onBowedStrings : chordTuning ? onStrings(chordTuning) : onKeyboard;
-  const made = accompanied(own, { layout, backing, home });
-  lastArranged = { by, score: made };
-  return made;
-}
-
-/** Where free lines begin: on a small instrument its lowest string, on a large one a fourth above; on keys about G3. */
-const [SMALL, ABOVE_LOWEST, LOW_KEY] = [55, 5, 55];
 
 /** The tempo of a round: the one that is set, or as far as it has climbed. */
 export function tempoOf({ tempo, climb }: Pick<Settings, "tempo" | "climb">, round: number): number {
@@ -221,7 +102,7 @@ export interface Heard {
 }
 
 /** A performance of what a function gives for each round: with the metronome, count-in and swap that are set then. */
-function playingOf(heard: () => Heard, onSwapped?: (round: number) => void): Playing {
+export function playingOf(heard: () => Heard, onSwapped?: (round: number) => void): Playing {
   return {
     tempo: (round) => tempoOf($settings.get(), round),
     before: $settings.get().countIn > 0 ? countIn($settings.get().countIn, heard().score) : undefined,
@@ -239,17 +120,12 @@ function playingOf(heard: () => Heard, onSwapped?: (round: number) => void): Pla
   };
 }
 
-/** Octaves from the line of one score to that of another. */
-const octavesApart = (one: Score, other: Score): number => {
-  const [from, to] = [one, other].map(({ notes }) => notes.find(({ part }) => part === "line")?.midi);
-  return from === undefined || to === undefined ? 0 : Math.round((to - from) / 12);
-};
-
 /** Whether a score is the metronome by itself. */
 const isClickAlone = ({ notes, chords = [] }: Score): boolean =>
   chords.length === 0 && notes.every(({ part }) => part === "click");
 
-const begin = (name: string, heard: () => Heard): void =>
+/** Starts what a function gives for each round under a name. */
+export const begin = (name: string, heard: () => Heard): void =>
   perform(
     name,
     playingOf(heard, (round) => swappedRounds.add(round)),
@@ -309,100 +185,6 @@ export function hearNote(midi: number): void {
 const NOTE_TEMPO = 60;
 
 export const stop = (): void => engine.stop();
-
-/** What the stage shows, as it is played; undefined where it shows the whole of the mode, or nothing that has room. */
-function shownScore(): Score | undefined {
-  const { homeMode } = $selection.get();
-  const { rhythm, order, easier } = $settings.get();
-  const inLine = (pitches: readonly Pitch[]) => lineScore(pitches.map(midiOf), rhythm, homeMode.home);
-  switch ($division.get()) {
-    case "whole":
-      return undefined;
-    case "position": {
-      const position = $position.get();
-      if (!position) return undefined;
-      const notes = fingeredNotes(position, easier);
-      return inLine(playingOrder(notes, order).flatMap((at) => notes[at]?.pitch ?? []));
-    }
-    case "line": {
-      const line = $line.get();
-      return line && inLine(line.map(({ pitch }) => pitch));
-    }
-    case "voicing": {
-      const voicing = $voicing.get();
-      const tuning = $tuning.get();
-      return voicing && tuning && voicingScore(heardOf(tuning, voicing));
-    }
-  }
-}
-
-/** What Play plays now: what the view has chosen, which of a mode is what the stage shows, or the texture that is set. */
-export function mainScore(): Score {
-  const { homeMode, play } = $selection.get();
-  const { texture, drone } = $settings.get();
-  const shown = () => {
-    const score = shownScore() ?? modeScore(homeMode, true);
-    return drone ? score : withoutDrone(score);
-  };
-  switch (texture) {
-    case "chosen":
-      return play.code === "mode" ? shown() : play.score;
-    case "shown":
-      return shown();
-    case "mode":
-      return modeScore(homeMode, drone);
-    case "drone":
-      return droneScore(homeMode.home);
-    case "click":
-      return clickScore(play.score, $settings.get().clickParts);
-    case "pedal":
-    case "vamp": {
-      const vamp = bestVamp(homeMode);
-      if (!vamp) return droneScore(homeMode.home);
-      return texture === "vamp" ? vampScore(vamp) : pedalScore(homeMode.home, vamp);
-    }
-  }
-}
-
-/**
- * What Play plays, asked for again and again: it follows every change in the view where it was begun, and stays as it is
- * when another view comes to the front.
- */
-export function followedScore(): () => Heard {
-  const view = $front.get();
-  let last = mainHeard();
-  return () => {
-    if ($front.get() === view) last = mainHeard();
-    return last;
-  };
-}
-
-/** What Play plays, with the note that may be swapped in it: the one of the view where it is played. */
-function mainHeard(): Heard {
-  const { homeMode, swap } = $selection.get();
-  return { score: mainScore(), swapping: swap && { home: homeMode.home, ...swap } };
-}
-
-/** Plays what the stage shows; where anything sounds already, stops it. */
-export function playOrStop(): void {
-  const { start } = $selection.get().play;
-  if ($playing.get() !== undefined) stop();
-  else if (start) start();
-  else begin(MAIN, followedScore());
-}
-
-/**
- * While what the stage shows is heard, swaps the characteristic note in it, from the next round on, or puts it back; then true. False
- * where something else or nothing is heard, or there is no note to swap.
- */
-export function swapLive(): boolean {
-  if ($playing.get() !== MAIN || !$selection.get().swap) return false;
-  $isSwapped.set(!$isSwapped.get());
-  return true;
-}
-
-/** What would be heard from the start, for files. */
-export const mainPlaying = (): Playing => playingOf(mainHeard);
 
 /** Loudness of what sounds now, in decibels. */
 export const level = (): number => engine.level();

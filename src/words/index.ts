@@ -1,4 +1,6 @@
+export * from "./analyses";
 export * from "./ask";
+export * from "./characteristic";
 export * from "./chords";
 export * from "./derive";
 export * from "./ear";

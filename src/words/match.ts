@@ -3,108 +3,22 @@ import { type Chart, type ChartChord, type Chord, chordNotes, chordSounds } from
 import type { EnsemblePart } from "@/core/instrument";
 import {
   chordBefore,
-  type ChartAnalysis,
-  type Decision,
   type Fit,
   type GuideTone,
   type OutsideReason,
-  outsideOf,
-  type AnalysisKind,
   type SimpleScale,
   type StandIn,
-  type Change,
   type Writing,
 } from "@/core/progression";
-import { type HomeMode, holds, notesOf, soundsOn, thirdOf } from "@/core/scale";
-import {
-  capital,
-  chordText,
-  countText,
-  degreeText,
-  homeModeText,
-  inTitle,
-  modeText,
-  listText,
-  noteText,
-  type Phrase,
-} from "./names";
+import { type HomeMode, holds, notesOf, soundsOn } from "@/core/scale";
+import { chordText, degreeText, homeModeText, modeText, listText, noteText, type Phrase } from "./names";
 
-const notesText = (notes: readonly Fifths[]) => listText(notes.map(noteText));
-
-const unique = (notes: readonly Fifths[]) => [
-  ...new Map(notes.map((note) => [soundOf(note), note])).values(),
-];
-
-/** What the three analyses are called. */
-export const ANALYSIS_TEXT: Readonly<Record<AnalysisKind, string>> = {
-  "fewest-changes": "Fewest changes",
-  "one-mode": "One mode",
-  "chord-by-chord": "Chord by chord",
-};
-
-/** "Fewest changes", "Fewest changes and one mode". */
-export const kindsText = (kinds: readonly AnalysisKind[]): string =>
-  capital(listText(kinds.map((kind) => ANALYSIS_TEXT[kind].toLowerCase())));
-
-/** Segments that are named in the answer to a whole chart. */
-const MOST_SEGMENTS = 3;
-
-/**
- * The answer to a chart as a whole: "E Dorian throughout.", "E Dorian, then E Aeolian from bar 5."
- *
- * @example chartAnswerText(analysis, chart) // "E Dorian, then E Aeolian from bar 5."
- */
-export function chartAnswerText({ segments }: ChartAnalysis, { chords }: Pick<Chart, "chords">): string {
-  const [first, ...later] = segments;
-  if (!first) return "";
-  const name = homeModeText(first.homeMode);
-  if (later.length === 0) return `${name} throughout.`;
-  const then = later
-    .slice(0, MOST_SEGMENTS - 1)
-    .map(({ homeMode, from }) => `then ${homeModeText(homeMode)} from bar ${chords[from]?.bar ?? 0}`);
-  const rest = later.length - then.length;
-  return `${[name, ...then].join(", ")}${rest === 0 ? "" : `, and ${countText(rest, "more change")}`}.`;
-}
+/** "C♯ and F♯". */
+export const listedNotes = (notes: readonly Fifths[]) => listText(notes.map(noteText));
 
 /** "A13 in bar 2, E Dorian." */
 export const chordPlaceText = (place: ChartChord | undefined, homeMode: HomeMode): string =>
   `${symbolText(place?.symbol ?? "")} in bar ${place?.bar ?? 0}, ${homeModeText(homeMode)}.`;
-
-/** "nothing outside", "C is outside in one chord". */
-function outsideSummary(analysis: ChartAnalysis): string {
-  const outside = outsideOf(analysis);
-  if (outside.length === 0) return "nothing outside";
-  const chords = new Set(outside.map(({ at }) => at)).size;
-  const notes = unique(outside.map(({ note }) => note));
-  const said = notes.length > 4 ? countText(notes.length, "note") : notesText(notes);
-  return `${said} ${notes.length === 1 ? "is" : "are"} outside in ${countText(chords, "chord")}`;
-}
-
-/** "E Dorian throughout; C is outside in one chord.", "one change; nothing outside". */
-export function analysisText(analysis: ChartAnalysis): string {
-  const { segments, kind } = analysis;
-  const [first] = segments;
-  const isOne = segments.length === 1 && first !== undefined;
-  const how = isOne
-    ? `${homeModeText(first.homeMode)} throughout`
-    : kind === "chord-by-chord"
-      ? "every chord its own home"
-      : countText(segments.length - 1, "change");
-  return `${how}; ${outsideSummary(analysis)}`;
-}
-
-/** The modes of an analysis in order: "E Dorian, E Aeolian". */
-export const modesText = ({ segments }: ChartAnalysis): string => {
-  const names = segments.map(({ homeMode }) => homeModeText(homeMode));
-  return names.length > 5 ? `${names.slice(0, 4).join(", ")} and ${names.length - 4} more` : names.join(", ");
-};
-
-/** The note that changes at a change: "C♯ → C"; only how many where there are more than two; undefined where the home alone does. */
-export function changeText({ leaves, takes }: Change): string | undefined {
-  if (leaves.length + takes.length === 0) return undefined;
-  if (Math.max(leaves.length, takes.length) > 2) return `${Math.max(leaves.length, takes.length)} notes`;
-  return `${leaves.map(noteText).join(" ")} → ${takes.map(noteText).join(" ")}`;
-}
 
 const ROLES: Readonly<Record<string, string>> = {
   "1": "root",
@@ -170,70 +84,9 @@ function whereToUse(target: Fifths, homeMode: HomeMode): string {
   return `Save it for here: ${name} ${instead === undefined ? "doesn’t have it" : `has ${noteText(instead)} instead`}.`;
 }
 
-/** "A Aeolian or C Ionian: both fit equally well. They have the same notes; a dominant would decide: E7 to Am, or G7 to C." */
-export function openText(decision: Decision, chart: readonly ChartChord[]): string {
-  const [one, other] = decision.between;
-  const both = `${homeModeText(one)} or ${homeModeText(other)}: both fit equally well`;
-  if (decision.by === "home") {
-    const cadence = ({ home, mode }: HomeMode) =>
-      `${noteText(home + 1)}7 to ${noteText(home)}${thirdOf(mode) === 4 ? "" : "m"}`;
-    return soundOf(one.home) === soundOf(other.home)
-      ? both
-      : `${both}. They have the same notes, so only a cadence would decide: ${cadence(one)}, or ${cadence(other)}.`;
-  }
-  if (decision.by === "open")
-    return `${both}. No chord has ${listText([...decision.differ[0], ...decision.differ[1]].map(noteText), "or")}, the notes that would decide.`;
-  return `${both}. ${capital(decisionText(decision, chart))}`;
-}
-
 /** Chord symbols as typed, with real accidentals. */
 export const symbolText = (symbol: string): string =>
   symbol.replaceAll("#", "♯").replaceAll(/(?<=[A-Ga-g])b|b(?=\d)/g, "♭");
-
-/** Chords whose tone is told; the bars of more are only counted up. */
-const MOST_ROLES = 2;
-
-/** "C♯, the third of A13 in bars 2 and 4, makes it Dorian; C in bar 5 would make it Aeolian." */
-export function decisionText(
-  { between, by, first, second, differ }: Decision,
-  chart: readonly ChartChord[],
-): string {
-  const [one, other] = between;
-  // On one home the modes alone tell them apart.
-  const isOneHome = soundOf(one.home) === soundOf(other.home);
-  const nameOf = (homeMode: HomeMode) =>
-    isOneHome ? inTitle(modeText(homeMode.mode)) : homeModeText(homeMode);
-  if (by === "home") {
-    return `${homeModeText(other)} has the same notes; only the home tells them apart`;
-  }
-  const told = (notes: readonly Fifths[]) => notesText(notes);
-  if (by === "open") {
-    return `Nothing here decides against ${homeModeText(other)}: ${told(differ[0])} would make it ${nameOf(one)}, ${told(differ[1])} ${nameOf(other)}`;
-  }
-  const holders = first.length > 0 ? first : second;
-  // By the name that the mode has for it, however a chord spells it.
-  const own = (held: typeof holders, names: readonly Fifths[]) =>
-    names.filter((name) => held.some(({ note }) => soundOf(note) === soundOf(name)));
-  const notes = own(holders, differ[first.length > 0 ? 0 : 1]);
-  const verb = (all: readonly Fifths[], one: string) => (all.length > 1 ? one.slice(0, -1) : one);
-  const barsOf = (held: typeof holders) => barsText(held.map(({ at }) => chart[at]?.bar ?? 0));
-  const symbolOf = ({ at }: (typeof holders)[number]) => chart[at]?.symbol ?? "";
-  const roles = [...new Set(holders.map(symbolOf))].map((symbol) => {
-    const held = holders.filter((holder) => symbolOf(holder) === symbol);
-    return `the ${roleText(held[0]?.role ?? 0)} of ${symbolText(symbol)} in ${barsOf(held)}`;
-  });
-  const where =
-    notes.length === 1 && roles.length <= MOST_ROLES ? `, ${listText(roles)},` : ` in ${barsOf(holders)}`;
-  if (first.length === 0) {
-    return `${capital(told(notes))}${where} ${verb(notes, "leans")} towards ${homeModeText(other)}`;
-  }
-  const others = own(second, differ[1]);
-  const against =
-    second.length === 0
-      ? `${told(differ[1])} would make it ${nameOf(other)}`
-      : `${told(others)} in ${barsOf(second)} ${verb(others, "leans")} towards ${nameOf(other)}`;
-  return `${told(notes)}${where} ${verb(notes, "makes")} it ${nameOf(one)}; ${against}`;
-}
 
 /** "bar 2", "bars 2 and 4", "5 bars". */
 export function barsText(bars: readonly number[]): string {
@@ -247,7 +100,7 @@ export function tonesText(chord: NonNullable<ChartChord["chord"]>): string {
   const notes = chordNotes(chord);
   const seventh = notes.slice(0, 4).map(noteText).join(" ");
   const above = notes.slice(4);
-  return above.length === 0 ? seventh : `${seventh}, with ${notesText(above)} above`;
+  return above.length === 0 ? seventh : `${seventh}, with ${listedNotes(above)} above`;
 }
 
 /** "D, a half step over the third". */
@@ -261,7 +114,8 @@ export function avoidNotesText({ avoidNotes }: Fit, chord: NonNullable<ChartChor
     .join("; ");
 }
 
-export const outsideText = ({ outside }: Fit): string => (outside.length === 0 ? "none" : notesText(outside));
+export const outsideText = ({ outside }: Fit): string =>
+  outside.length === 0 ? "none" : listedNotes(outside);
 
 /** What a chord with notes outside might be: "the dominant of Am, and goes there", "borrowed from C Aeolian". */
 export function outsideReasonText(reason: OutsideReason, { home }: HomeMode): string {
@@ -303,12 +157,12 @@ export function simpleScaleText(
   const name = homeModeText(scale);
   if (isBlues)
     return `${name} or ${noteText(scale.home)} blues, ${where}, against the major third of the chords`;
-  return `${name}, ${where}${add.length === 0 ? "" : `; add ${notesText(add)} here for all of ${homeModeText(within)}`}`;
+  return `${name}, ${where}${add.length === 0 ? "" : `; add ${listedNotes(add)} here for all of ${homeModeText(within)}`}`;
 }
 
 /** "Am7, adds G": an arpeggio that stands in for a chord. */
 export const standInText = ({ chord, added }: StandIn): string =>
-  `${chordText(chord)}${added.length === 0 ? "" : `, adds ${notesText(added)}`}`;
+  `${chordText(chord)}${added.length === 0 ? "" : `, adds ${listedNotes(added)}`}`;
 
 /** A place of a chart for those who cannot see it: "Bar 2, A13, IV, in E Dorian". */
 export function placeInChartText(
@@ -339,7 +193,7 @@ export const WRITING_TEXT: Readonly<Record<Writing, string>> = {
 
 /** "all of the mode", "without E and C". */
 export const missingText = (missing: readonly Fifths[]): string =>
-  missing.length === 0 ? "all of the mode" : `without ${notesText(missing)}`;
+  missing.length === 0 ? "all of the mode" : `without ${listedNotes(missing)}`;
 
 /** "D at fret 5: 5 5 5": a chord and the frets it is taken at, unplayed strings left out. */
 export function fretsText({ root }: Chord, frets: readonly (number | null)[]): string {

@@ -177,8 +177,10 @@ const NUMBERS = [
   "twelve",
 ];
 
-/** "three" for 3; figures past twelve. */
-export const numberText = (count: number): string => NUMBERS[count] ?? String(count);
+/** "three" for 3; figures past twelve: "14", "81,250". */
+export const numberText = (count: number): string => NUMBERS[count] ?? COUNTED.format(count);
+
+const COUNTED = new Intl.NumberFormat("en");
 
 /** "one bar", "three bars", "14 bars". */
 export const countText = (count: number, one: string, many = `${one}s`): string =>

@@ -3,7 +3,7 @@ import { describe, expect, it, test } from "vitest";
 import { chordNotes, readChart } from "../chord";
 import { midiOf, type Pitch, printName, printPitch, soundOf } from "../pitch";
 import { guideLines } from "../progression";
-import { ENSEMBLES, type Ensemble, type EnsemblePart, laidOut } from ".";
+import { ENSEMBLES, type Ensemble, type EnsemblePart, laidOut, parallel } from ".";
 
 const chords = (text: string) => readChart(text).value.chords.map(({ chord }) => chord);
 const said = (text: string, ensemble: Ensemble) =>
@@ -125,19 +125,33 @@ describe("chords laid out for others", () => {
   });
 
   it("have no parallel fifths where there is another way", () => {
-    const ways = laidOut(chords("C F G C Am Dm G7 C"), "strings");
-    let parallels = 0;
-    for (const [at, way] of ways.entries()) {
-      const before = ways[at - 1];
-      if (!way || !before) continue;
-      for (let high = 0; high < 4; high += 1)
-        for (let low = high + 1; low < 4; low += 1) {
-          const apart = (all: readonly Pitch[]) => (midiOf(all[high]!) - midiOf(all[low]!)) % 12;
-          const moved = (voice: number) => midiOf(way[voice]!) - midiOf(before[voice]!);
-          if (apart(way) === 7 && apart(before) === 7 && moved(high) === moved(low) && moved(high) !== 0)
-            parallels += 1;
-        }
-    }
-    expect(parallels).toBe(0);
+    const ways = laidOut(chords("C F G C Am Dm G7 C"), "strings").map((way) => way?.map(midiOf) ?? []);
+    const voices = [0, 1, 2, 3];
+    const pair = (way: readonly number[] = [], high: number, low: number) =>
+      [way[high] ?? 0, way[low] ?? 0] as const;
+    const parallels = ways
+      .slice(1)
+      .flatMap((way, at) =>
+        voices.flatMap((high) =>
+          voices
+            .slice(high + 1)
+            .filter((low) => parallel(pair(ways[at], high, low), pair(way, high, low)) === "fifths"),
+        ),
+      );
+    expect(parallels).toEqual([]);
+  });
+
+  it.each([
+    ["G over C to A over D", [67, 60], [69, 62], "fifths"],
+    ["C over C to D over D", [72, 60], [74, 62], "octaves"],
+    ["a twelfth, moved", [79, 60], [77, 58], "fifths"],
+    ["two notes in unison, moved", [60, 60], [62, 62], "octaves"],
+    ["G over C, held", [67, 60], [67, 60], undefined],
+    ["a fifth that opens to a sixth", [67, 60], [69, 60], undefined],
+    ["a fifth that is left in contrary motion", [67, 60], [65, 62], undefined],
+    ["G flat over C to G over D flat, both diminished", [66, 60], [67, 61], undefined],
+    ["thirds, moved", [64, 60], [65, 61], undefined],
+  ] as const)("are parallel or not: %s", (_, before, after, expected) => {
+    expect(parallel(before, after)).toBe(expected);
   });
 });

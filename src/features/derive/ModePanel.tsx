@@ -22,6 +22,7 @@ import {
   backwardsText,
   capital,
   countSentence,
+  easierText,
   everySetText,
   homeChordText,
   homeModeText,
@@ -113,7 +114,7 @@ const Says = memo(function Says({ homeMode }: { readonly homeMode: HomeMode }) {
       {easier !== undefined && (
         <p>
           <button type="button" className={styles.link} onClick={() => setPlace({ home: easier })}>
-            {`Easier from ${noteText(easier)}`}
+            {easierText(easier)}
           </button>
         </p>
       )}

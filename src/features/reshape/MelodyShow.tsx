@@ -1,9 +1,8 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useCallback, useMemo, useState } from "react";
 import type { Identification } from "@/core/identify";
-import { fifthsOf, printName, staffPlace } from "@/core/pitch";
-import { characteristicOn, familyOf } from "@/core/scale";
-import { soundOf } from "@/core/pitch";
+import { type Fifths, fifthsOf, printName, soundOf, staffPlace } from "@/core/pitch";
+import { characteristicOn, enharmonicHome, familyOf } from "@/core/scale";
 import { allNotes, type Tune } from "@/core/tune";
 import { writeAbc } from "@/formats";
 import { $instrument, $toSave, MOST_VERSIONS, openFiles, reshapeDocument } from "@/session";
@@ -15,6 +14,7 @@ import { ExportDialog, MusicSheet, ShownBars, type Tablature } from "@/shell/tun
 import { Button, Choice, FileButton, HomeField, Select } from "@/kit/controls";
 import { Staff } from "@/kit/staff";
 import {
+  easierText,
   familyText,
   homeModeText,
   barRangeText,
@@ -123,6 +123,9 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
   }, [homeMode, conventions, engraved]);
   const bars = useMemo(() => recipe.bars && barsFrom(recipe.bars, -first), [recipe.bars, first]);
   const title = tune.title || value.name;
+  const setHome = (home: Fifths) => changeRecipe({ home: home === from.home ? undefined : printName(home) });
+  // Where the parent's notes stay they keep their names.
+  const easier = recipe.way === "parallel" && worked ? enharmonicHome(worked.to) : undefined;
   const show = (next: number) => reshapeDocument.change({ at: next }, "version");
   const add = () =>
     value.versions.length < MOST_VERSIONS &&
@@ -186,7 +189,7 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
             <HomeField
               label="New home"
               value={recipe.home === undefined ? from.home : fifthsOf(recipe.home)}
-              onChange={(home) => changeRecipe({ home: home === from.home ? undefined : printName(home) })}
+              onChange={setHome}
             />
           )}
           {recipe.way === "relative" && <strong>{noteText(worked?.to.home ?? from.home)}</strong>}
@@ -196,6 +199,11 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
             options={modeOptions(worked?.to.mode ?? from.mode)}
             onChange={(mode) => changeRecipe({ mode })}
           />
+          {easier !== undefined && (
+            <Button kind="quiet" onClick={() => setHome(easier)}>
+              {easierText(easier)}
+            </Button>
+          )}
           <Choice
             label="What stays"
             size="small"
