@@ -11,6 +11,8 @@ export interface WorkLimits {
   readonly megabytes: number;
   /** Requests that may wait or be computed at once. */
   readonly requests: number;
+  /** How far its workers stand back while the machine is busy, from 0 to 19 as the system counts; nothing unless set. */
+  readonly niceness?: number;
 }
 
 /** Why a task has no result. */
@@ -48,11 +50,12 @@ export interface Numbered<T> {
 }
 
 /** Workers that run a file whose exports are the tasks by name. */
-export function workerPool(file: URL, { threads, seconds, megabytes, requests }: WorkLimits): WorkerPool {
+export function workerPool(file: URL, { threads, seconds, megabytes, requests, niceness = 0 }: WorkLimits): WorkerPool {
   const pool = new Piscina({
     filename: file.href,
     minThreads: threads,
     maxThreads: threads,
+    niceIncrement: niceness,
     resourceLimits: { maxOldGenerationSizeMb: megabytes },
   });
   /** What to do when a task begins, by its number. */

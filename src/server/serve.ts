@@ -87,9 +87,9 @@ async function serve() {
     requests: limits.SHADE_WAITING,
   };
   const pools = {
-    small: workerPool(file, { ...within, threads: limits.SHADE_WORKERS }),
-    // Large bodies never have every core.
-    large: workerPool(file, { ...within, threads: Math.max(1, limits.SHADE_WORKERS - 1) }),
+    small: workerPool(file, { ...within, threads: limits.SHADE_WORKERS, niceness: 1 }),
+    // Large bodies never have every core, and give way where there are few.
+    large: workerPool(file, { ...within, threads: Math.max(1, limits.SHADE_WORKERS - 1), niceness: 4 }),
   };
   computeIn(pools);
   let isClosing = false;
