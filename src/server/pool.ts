@@ -50,7 +50,10 @@ export interface Numbered<T> {
 }
 
 /** Workers that run a file whose exports are the tasks by name. */
-export function workerPool(file: URL, { threads, seconds, megabytes, requests, niceness = 0 }: WorkLimits): WorkerPool {
+export function workerPool(
+  file: URL,
+  { threads, seconds, megabytes, requests, niceness = 0 }: WorkLimits,
+): WorkerPool {
   const pool = new Piscina({
     filename: file.href,
     minThreads: threads,
