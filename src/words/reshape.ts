@@ -1,4 +1,4 @@
-import { midiOf } from "@/core/pitch";
+import { midiOf, soundOf } from "@/core/pitch";
 import { COMFORTABLE_STRETCH, printFingering } from "@/core/instrument";
 import {
   type Arrangement,
@@ -11,7 +11,7 @@ import {
   type Reshaped,
   type Rung,
 } from "@/core/reshape";
-import { type HomeMode, thirdOf } from "@/core/scale";
+import { type HomeMode, holdsAll, soundsOn, thirdOf } from "@/core/scale";
 import type { Meter, OddBar, Tune, TuneChord } from "@/core/tune";
 import { pitchText } from "./identify";
 import {
@@ -23,6 +23,7 @@ import {
   listText,
   modeText,
   noteText,
+  numberText,
 } from "./names";
 
 /** What Reshape says. */
@@ -157,12 +158,22 @@ export function chromaticSentence(
   return `${capital(countText(kept.length, "chromatic note"))} kept ${kept.length === 1 ? "its" : "their"} distance: ${named.join("; ")}${rest}. Press a note to set it by hand.`;
 }
 
-/** Notes whose degree the new mode lacks. */
+/** Notes whose degree the new mode lacks: "Minor pentatonic has no degree for three notes. Each goes to the nearest note it has." */
 export function missingSentence(changes: readonly NoteChange[], { mode }: HomeMode): string | undefined {
-  const missing = changes.filter(({ isMissing }) => isMissing).length;
-  return missing === 0
-    ? undefined
-    : `${capital(modeText(mode))} lacks the degree of ${countText(missing, "note")}.`;
+  const missing = changes.filter(({ isMissing }) => isMissing);
+  if (missing.length === 0) return undefined;
+  const stay = missing.filter(({ after }) => after !== undefined).length;
+  const fate =
+    missing.length === 1
+      ? stay === 1
+        ? "It goes to the nearest note it has."
+        : "It’s left out."
+      : stay === missing.length
+        ? "Each goes to the nearest note it has."
+        : stay === 0
+          ? "They’re left out."
+          : `${capital(numberText(stay))} of them ${stay === 1 ? "goes" : "go"} to the nearest note it has, the rest are left out.`;
+  return `${capital(modeText(mode))} has no degree for ${countText(missing.length, "note")}. ${fate}`;
 }
 
 /** What was done to keep it within the instrument. */
@@ -194,11 +205,17 @@ export function restSentence({ home, mode }: HomeMode): string | undefined {
     : undefined;
 }
 
-/** How the result is heard by itself, where that isn't the mode that was asked for. */
-export const heardAsSentence = (heard: HomeMode, { home, mode }: HomeMode): string | undefined =>
-  heard.home === home && heard.mode === mode
-    ? undefined
-    : `By itself the melody is heard as ${homeModeText(heard)}; the chords have to say that it’s ${homeModeText({ home, mode })}.`;
+/**
+ * What the new melody is heard as by itself, where that isn't the mode that was asked for. A mode that was thinned to fewer notes is
+ * heard as any that has them all: that says nothing against it.
+ */
+export function heardAsSentence(heard: HomeMode, to: HomeMode, hasChords: boolean): string | undefined {
+  if (soundOf(heard.home) === soundOf(to.home) && holdsAll(soundsOn(heard), soundsOn(to))) return undefined;
+  const first = `By itself the melody is heard as ${homeModeText(heard)}`;
+  return hasChords
+    ? `${first}; the chords have to say that it’s ${homeModeText(to)}.`
+    : `${first}, not as ${homeModeText(to)}.`;
+}
 
 /** Why a chord stands where it does. */
 export function stepSentence(
@@ -335,13 +352,28 @@ export function gripSentence(
   return `Bar ${barOf(tune, bar)}, ${chordText(chord)}: ${printFingering(frets)}, ${held}${wide}.`;
 }
 
+/** "E7 in bar 7", "E7 in bar 7 and F in bar 8", at most four of them. */
+function placedChords(chords: readonly Pick<TuneChord, "chord" | "bar">[], tune: Pick<Tune, "bars">): string {
+  const places = chords.slice(0, 4).map(({ chord, bar }) => `${chordText(chord)} in bar ${barOf(tune, bar)}`);
+  const more = chords.length > places.length ? [`${chords.length - places.length} more`] : [];
+  return capital(listText([...places, ...more]));
+}
+
 /** Chords that couldn't go along. */
 export function stayedSentence(
   chords: readonly Pick<TuneChord, "chord" | "bar">[],
   tune: Pick<Tune, "bars">,
 ): string | undefined {
   if (chords.length === 0) return undefined;
-  const places = chords.slice(0, 4).map(({ chord, bar }) => `${chordText(chord)} in bar ${barOf(tune, bar)}`);
-  const more = chords.length > places.length ? [`${chords.length - places.length} more`] : [];
-  return `${capital(listText([...places, ...more]))} ${chords.length === 1 ? "stays as it is: its root has" : "stay as they are: their roots have"} no place in the new mode.`;
+  return `${placedChords(chords, tune)} ${chords.length === 1 ? "stays as it is: its root has" : "stay as they are: their roots have"} no place in the new mode.`;
+}
+
+/** Chords that went along with their root alone, by the names they had: "E7 in bar 7 has notes outside A Dorian: only its root moves." */
+export function borrowedSentence(
+  chords: readonly Pick<TuneChord, "chord" | "bar">[],
+  tune: Pick<Tune, "bars">,
+  from: HomeMode,
+): string | undefined {
+  if (chords.length === 0) return undefined;
+  return `${placedChords(chords, tune)} ${chords.length === 1 ? "has" : "have"} notes outside ${homeModeText(from)}: only ${chords.length === 1 ? "its root moves" : "their roots move"}.`;
 }

@@ -1,12 +1,13 @@
 import { useStore } from "@nanostores/react";
 import { carryChord, type Reshaped } from "@/core/reshape";
 import type { HomeMode } from "@/core/scale";
-import { allNotes, type BarRange, type Tune } from "@/core/tune";
+import { allNotes, type BarRange, type Tune, type TuneChord } from "@/core/tune";
 import { $playing, playOrStop, showOnGuitar } from "@/session";
 import { useConventions } from "@/session/useConventions";
 import { Button } from "@/kit/controls";
 import { Panel, Saying } from "@/kit/panel";
 import {
+  borrowedSentence,
   chromaticSentence,
   faultsSentence,
   gripSentence,
@@ -54,24 +55,29 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, shown, onS
   const onset = chosen === undefined ? undefined : all[chosen]?.onset;
   const isAbove = ({ onset: begins, duration }: Pick<(typeof steps)[number], "onset" | "duration">) =>
     onset !== undefined && onset >= begins - 1e-6 && onset < begins + duration - 1e-6;
+  const isMoved = ({ bar }: TuneChord) => !recipe.bars || (bar >= recipe.bars.from && bar <= recipe.bars.to);
+  const carried = recipe.chords === "carried" ? (tune.chords ?? []).filter(isMoved) : [];
   const said = [
     reshapedSentence(worked, from),
     recipe.way === "relative" && !hasRelative(from, to.mode) ? noRelativeText(from, to) : undefined,
     chromaticSentence(changes, barOf),
     recipe.chords === "rebuilt" && harmonies.length === 0 ? NO_CHORDS_FOUND : undefined,
-    recipe.chords === "carried"
-      ? stayedSentence(
-          (tune.chords ?? []).filter(({ chord }) => carryChord(chord, { from, to }).isKept),
-          tune,
-        )
-      : undefined,
+    stayedSentence(
+      carried.filter(({ chord }) => carryChord(chord, { from, to }).isKept),
+      tune,
+    ),
+    borrowedSentence(
+      carried.filter(({ chord }) => carryChord(chord, { from, to }).isBorrowed),
+      tune,
+      from,
+    ),
     missingSentence(changes, to),
     rangeSentence(ranged),
     recipe.parts === "none" || recipe.chords === "none"
       ? undefined
       : faultsSentence(worked.faults, tune, recipe.parts),
     restSentence(to),
-    heard && heardAsSentence(heard, to),
+    heard && heardAsSentence(heard, to, (worked.tune.chords ?? []).length > 0),
   ].filter((each) => each !== undefined);
   return (
     <Panel

@@ -12,9 +12,11 @@ import { readAbc, readTunes, writeAbc, writeTuneMidi, writeTuneXml } from "@/for
 import { BLANK_RECIPE, openToReshape, reshapeDocument } from "@/session";
 import { recipeValue } from "@/storage";
 import {
+  borrowedSentence,
   changedText,
   faultsSentence,
   heardAsSentence,
+  missingSentence,
   modelTuneText,
   oddBarText,
   stayedSentence,
@@ -277,9 +279,24 @@ describe("what is said", () => {
     const [from, to] = [on("D", "dorian"), on("D", "aeolian")];
     expect(noteSentence(change, 3, from, to)).toBe("Bar 3: B4 (6) → B♭4 (♭6).");
     expect(noteSentence({ ...change, after: undefined }, 3, from, to)).toBe("Bar 3: B4 (6) is left out.");
-    expect(heardAsSentence(to, to)).toBeUndefined();
-    expect(heardAsSentence(from, to)).toMatch(
+    expect(heardAsSentence(to, to, true)).toBeUndefined();
+    expect(heardAsSentence(from, to, true)).toMatch(
       /heard as D Dorian; the chords have to say that it’s D Aeolian/u,
+    );
+    expect(heardAsSentence(from, to, false)).toMatch(/heard as D Dorian, not as D Aeolian/u);
+    // Whatever is in the pentatonic is in Aeolian too; on another home it isn't the same tune.
+    expect(heardAsSentence(to, on("D", "minor-pentatonic"), true)).toBeUndefined();
+    expect(heardAsSentence(on("F", "major-pentatonic"), on("D", "minor-pentatonic"), true)).toMatch(
+      /F major/u,
+    );
+    const lost = { ...change, isMissing: true };
+    const thin = on("D", "minor-pentatonic");
+    expect(missingSentence([change], thin)).toBeUndefined();
+    expect(missingSentence([lost], thin)).toBe(
+      "Minor pentatonic has no degree for one note. It goes to the nearest note it has.",
+    );
+    expect(missingSentence([lost, { ...lost, after: undefined }, lost], thin)).toBe(
+      "Minor pentatonic has no degree for three notes. Two of them go to the nearest note it has, the rest are left out.",
     );
     const bars = [1, 2].map((number) => ({ number, start: 0, length: 4, lead: 0, endsSection: false }));
     const step = {
@@ -303,6 +320,14 @@ describe("what is said", () => {
     expect(stayedSentence([], { bars })).toBeUndefined();
     expect(stayedSentence([{ chord: { root: 6, tones: [0, -3, 1], optional: [] }, bar: 1 }], { bars })).toBe(
       "F♯m in bar 2 stays as it is: its root has no place in the new mode.",
+    );
+    const borrowed = { chord: { root: 4, tones: [0, 4, 1, -2], optional: [] }, bar: 0 };
+    expect(borrowedSentence([], { bars }, from)).toBeUndefined();
+    expect(borrowedSentence([borrowed], { bars }, from)).toBe(
+      "E7 in bar 1 has notes outside D Dorian: only its root moves.",
+    );
+    expect(borrowedSentence([borrowed, { ...borrowed, bar: 1 }], { bars }, from)).toBe(
+      "E7 in bar 1 and E7 in bar 2 have notes outside D Dorian: only their roots move.",
     );
     expect(faultsSentence([], { bars }, "guitar")).toMatch(/in one hand/u);
     expect(oddBarText({ number: 3, length: 2.5, whole: 3 }, { beats: 6, unit: 8 })).toBe(
