@@ -42,9 +42,27 @@ export function passedLevels(attempts: readonly Attempt[]): ReadonlySet<Level> {
   return passed;
 }
 
-/** The level that comes next: the first that isn't passed; after all of them the last. */
+/** How often something may be heard. */
+const hearings = ({ times }: Level["exam"]): number => (times === 0 ? Infinity : times);
+
+/** Whether one level asks all that another does: who names the mode has heard its third. */
+function holdsLevel({ exam: harder }: Level, { exam: easier }: Level): boolean {
+  const asked: readonly string[] = harder.questions.includes("mode")
+    ? [...harder.questions, "third"]
+    : harder.questions;
+  return (
+    easier.questions.every((question) => asked.includes(question)) &&
+    easier.modes.every((mode) => harder.modes.includes(mode)) &&
+    easier.textures.every((texture) => harder.textures.includes(texture)) &&
+    easier.octaves <= harder.octaves &&
+    hearings(easier) >= hearings(harder)
+  );
+}
+
+/** The level that comes next: the first that isn't passed, nor held in one that is; after all of them the last. */
 export const levelReached = (passed: ReadonlySet<Level>): Level =>
-  LEVELS.find((level) => !passed.has(level)) ?? (LEVELS.at(-1) as Level);
+  LEVELS.find((level) => !passed.has(level) && ![...passed].some((other) => holdsLevel(other, level))) ??
+  (LEVELS.at(-1) as Level);
 
 /**
  * How many questions fit into some minutes, by how long the last answers took.

@@ -354,6 +354,13 @@ describe("a day's session", () => {
     expect(reached(right)).toBe("third");
     expect(reached([false, false, ...right])).toBe("two");
     expect(reached([false, false, false, ...right.slice(1)])).toBe("third");
+    // Who knows six modes over a drone knows four of them, and their thirds.
+    const level = (id: string) => LEVELS.find((each) => each.id === id)!;
+    expect(levelReached(new Set([level("six")])).id).toBe("seven");
+    expect(levelReached(new Set([level("two")])).id).toBe("third");
+    expect(levelReached(new Set([level("minors")])).id).toBe("third");
+    expect(levelReached(new Set([level("third"), level("seven"), level("once")])).id).toBe("phrases");
+    expect(levelReached(new Set(LEVELS)).id).toBe("dominants");
     // What is passed stays passed.
     expect(reached([...right, true, true, ...right.map(() => false)])).toBe("two");
   });
