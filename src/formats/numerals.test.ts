@@ -1,6 +1,7 @@
 import { describe, expect, it, test } from "vitest";
 import { readChordPro, readPlainChart } from ".";
-import { keyLine, withoutNumerals } from "./numerals";
+import { chordsOfNumerals, keyLine, withoutNumerals } from "./numerals";
+import { fifthsOf } from "@/core/pitch";
 
 /** The last line of a chart in a key. */
 const inKey = (key: string, line: string) => withoutNumerals(`Key: ${key}\n${line}`).value.at(-1);
@@ -52,6 +53,20 @@ describe("chords in numerals", () => {
     ["a vi among words", "vi is the sixth"],
   ])("leaves %s as they are where no key is named", (_, line) =>
     expect(withoutNumerals(line)).toEqual({ value: [line], problems: [] }),
+  );
+
+  it.each([
+    ["1 6m 4 5", "G", "G Em C D"],
+    ["| I | vi | IV V |", "Gb", "| Gb | Ebm | Cb Db |"],
+    ["i VII VI V7", "D#", "D#m C# B A#7"],
+    ["| i7 | IV7 |", "D", "| Dm7 | G7 |"],
+    ["I iv bVII", "C", "C Fm Bb"],
+    ["Key: A\n1 4 5", "G", "# Key: A\nA D E"],
+    ["Em9 A13", "E", undefined],
+    ["| Am | F | foo |", "A", undefined],
+    ["", "C", undefined],
+  ])("of a whole chart, %s from %s, are %s", (text, home, chords) =>
+    expect(chordsOfNumerals(text, fifthsOf(home))).toBe(chords),
   );
 
   it("leaves words and symbols alone where a key is named", () => {

@@ -153,6 +153,22 @@ export function withoutNumerals(text: string): Reading<readonly string[]> {
   return { value: written, problems };
 }
 
+/** A small numeral of home by itself: the key is minor. */
+const MINOR_HOME = /(?:^|[\s|([])i(?:m?7|6|m|9|-)?(?=[\s|)\]]|$)/u;
+
+/**
+ * A chart that is written in numerals, in chord symbols; undefined where it is in symbols already. The key is minor where the home chord is
+ * a small numeral.
+ *
+ * @param tonic the home that they count from, where no line names a key
+ * @example chordsOfNumerals("1 6m 4 5", 1) // "G Em C D"
+ */
+export function chordsOfNumerals(text: string, tonic: Fifths): string | undefined {
+  const key = `Key: ${printName(tonic, "ascii")}${MINOR_HOME.test(text) ? "m" : ""}`;
+  const chords = withoutNumerals(`${key}\n${text}`).value.slice(1).join("\n");
+  return chords === text ? undefined : chords;
+}
+
 /** The symbols of a line in numerals, with all that stands between them; undefined where it holds anything else. */
 function chordsOfLine(line: string, key: NumeralKey, isNamed: boolean, isPlain: boolean): string | undefined {
   if (line.length > MOST_LINE) return undefined;

@@ -253,3 +253,7 @@ export const bassStaysText = (home: Fifths): string =>
 
 /** While two modes alternate: the one that sounds. */
 export const nowHeardText = (homeMode: HomeMode): string => `Now ${homeModeText(homeMode)}`;
+
+/** Of a chart in numerals. */
+export const NUMERALS_ASK = "These are numerals. They count from";
+export const NUMERALS_TAKE = "Write them as chords";

@@ -1,9 +1,11 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useMemo, useState } from "react";
-import { type Lock, withLock } from "@/core/chord";
+import { type Lock, readChart, withLock } from "@/core/chord";
 import { type Fifths, soundOf } from "@/core/pitch";
 import { chordBefore, decisions, guideLines, openBetween, segmentAt } from "@/core/progression";
+import type { Problem } from "@/core/problem";
 import { modesOfFamilies, notesOf } from "@/core/scale";
+import { chordsOfNumerals } from "@/formats/numerals";
 import { alternating, chartScore, modeScore, targetScore } from "@/audio";
 import {
   $heardPlaces,
@@ -30,6 +32,7 @@ import { ChordPanel } from "./ChordPanel";
 import { EmptyChart } from "./EmptyChart";
 import { FilesDialog } from "./FilesDialog";
 import { LeadSheet } from "./LeadSheet";
+import { NumeralsOffer } from "./NumeralsOffer";
 import { AnalysisDialog } from "./AnalysisDialog";
 import { $selected, choose, chooseIn, mark, nextKind, rank, rankKind, setKind, step } from "./selected";
 import { $analysed, $typed, storedAs } from "./analysed";
@@ -41,6 +44,13 @@ import { useChartFile } from "./useChartFile";
 import { useFollowing } from "./useFollowing";
 
 const NONE: readonly Fifths[] = [];
+const NO_PROBLEMS: readonly Problem[] = [];
+
+/** Whether nothing in a chart is left to be said once its numerals are chords. */
+function isAllNumerals(text: string): boolean {
+  const chords = chordsOfNumerals(text, 0);
+  return chords !== undefined && readChart(chords).problems.length === 0;
+}
 
 /** From so many bars on the whole has a map. */
 const LONG = 17;
@@ -79,6 +89,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
     );
     return [...new Map(roots).values()];
   }, [chart]);
+  const isNumerals = useMemo(() => problems.length > 0 && isAllNumerals(text), [problems, text]);
   useFollowing(follow, chart, choose);
 
   const put = (chords: string, as?: string) => chartDocument.change({ chords }, as);
@@ -168,7 +179,8 @@ export function ChartShow({ tabs }: ChartShowProps) {
             />
           )}
         </div>
-        <Problems problems={problems} text={shownText} />
+        <Problems problems={isNumerals ? NO_PROBLEMS : problems} text={shownText} />
+        {problems.length > 0 && <NumeralsOffer text={text} onTake={(chords) => put(chords)} />}
         {isEmpty && isReady ? (
           <EmptyChart onTake={file.take} />
         ) : (

@@ -10,6 +10,7 @@ import { Chart } from "./Chart";
 import { ChartMap } from "./ChartMap";
 import { ChordPanel } from "./ChordPanel";
 import { KindHead } from "./KindHead";
+import { NumeralsOffer } from "./NumeralsOffer";
 import { SetByHand } from "./SetByHand";
 
 beforeAll(() => {
@@ -51,6 +52,21 @@ const shownChart = (text: string, at = 0, guides?: ReturnType<typeof guideLines>
   );
   return { chart, shown, choose, band, container };
 };
+
+describe("a chart in numerals", () => {
+  it("is offered as chords in a key that can be set", () => {
+    const take = vi.fn();
+    const { rerender } = render(<NumeralsOffer text="| 1 | 6m | 4 | 5 |" onTake={take} />);
+    const key = screen.getByLabelText("Key of the numerals");
+    fireEvent.change(key, { target: { value: "Gb" } });
+    fireEvent.keyDown(key, { key: "Enter" });
+    fireEvent.blur(key);
+    fireEvent.click(screen.getByRole("button", { name: "Write them as chords" }));
+    expect(take).toHaveBeenLastCalledWith("| Gb | Ebm | Cb | Db |");
+    rerender(<NumeralsOffer text="| Em9 | Axq |" onTake={take} />);
+    expect(screen.queryByRole("button")).toBeNull();
+  });
+});
 
 describe("the chart", () => {
   it("has a cell a chord with its numeral and mode, and marks what was not read", () => {

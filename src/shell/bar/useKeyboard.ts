@@ -5,13 +5,25 @@ import { $bindings, $playing, $settings, bindingFor, type Focused, stop } from "
 export function useKeyboard(): void {
   useReleased();
   useLayoutEffect(() => {
+    /** The button that was pressed with the pointer, for as long as it has the focus. */
+    let pressed: EventTarget | null = null;
+    const press = ({ target, detail }: MouseEvent) => {
+      // A key that presses a button counts no clicks.
+      pressed = detail > 0 && target instanceof Element ? target.closest("button") : null;
+    };
+    const leave = ({ target }: FocusEvent) => {
+      if (target === pressed) pressed = null;
+    };
     const listen = (event: KeyboardEvent) => {
       // An editor stands in a shadow tree: what was pressed in is the first of the path.
       const [first] = event.composedPath();
       const target = first instanceof HTMLElement ? first : document.body;
       // Escape closes a sheet first.
       if (event.key === "Escape" && document.querySelector("[popover][data-open]")) return;
-      const focused = focusOn(target);
+      // Who pressed a button with the pointer has let go of it: space plays, as ever. Enter presses it again.
+      const isLetGo = event.key === " " && target === pressed && target.closest("dialog, [popover]") === null;
+      if (isLetGo) target.blur();
+      const focused = focusOn(isLetGo ? document.body : target);
       // A sheet that takes a key itself has had it.
       if (focused.isInDialog && event.defaultPrevented) return;
       const { shortcuts } = $settings.get();
@@ -22,9 +34,13 @@ export function useKeyboard(): void {
     };
     document.addEventListener("keydown", quieten, true);
     document.addEventListener("keydown", listen);
+    document.addEventListener("click", press, true);
+    document.addEventListener("focusout", leave);
     return () => {
       document.removeEventListener("keydown", quieten, true);
       document.removeEventListener("keydown", listen);
+      document.removeEventListener("click", press, true);
+      document.removeEventListener("focusout", leave);
     };
   }, []);
 }
