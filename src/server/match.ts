@@ -12,6 +12,7 @@ import {
   targetNotes,
 } from "@/core/progression";
 import type { HomeMode } from "@/core/scale";
+import { chordsOfNumerals } from "@/formats/numerals";
 import { names } from "./names";
 import { jsonResponse, located, problemResponse } from "./problem";
 import { askJson, mediaType } from "./request";
@@ -55,7 +56,8 @@ export async function match(request: Request): Promise<Response> {
   }
   const asked = await askJson(matchBody, request);
   if ("refused" in asked) return asked.refused;
-  const { chords: text, naming, home, scales, most } = asked.value;
+  const { chords, naming, home, scales, most } = asked.value;
+  const text = (home === undefined ? undefined : chordsOfNumerals(chords, home)) ?? chords;
   const { value: chart, problems } = readChart(text, naming);
   if (chart.chords.length > MOST_CHORDS)
     return problemResponse(422, [

@@ -364,6 +364,16 @@ describe("POST match", () => {
     });
   });
 
+  it("reads numerals from the home that is named", async () => {
+    const symbols = async (chords: string, home?: string) =>
+      (part(await json(ask({ chords, home })), "chords") as { symbol: string }[]).map(({ symbol }) => symbol);
+    expect(await symbols("1 6m 4 5", "Gb")).toEqual(["Gb", "Ebm", "Cb", "Db"]);
+    expect(await symbols("| i | bVII |", "D#")).toEqual(["D#m", "C#"]);
+    // As symbols they stay what they are.
+    expect(await symbols("| Em9 | A13 |", "E")).toEqual(["Em9", "A13"]);
+    expect((await ask({ chords: "1 6m 4 5" })).status).toBe(422);
+  });
+
   it("has the analyses of all three kinds, the chart as it is played, and what is set by hand", async () => {
     const answer = await json(ask({ chords: "|: Em9 | A13 :| {D lydian} D/E | {} Em9 |", most: 1 }));
     expect(part(answer, "order")).toEqual([0, 1, 0, 1, 2, 3]);

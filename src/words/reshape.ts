@@ -5,6 +5,7 @@ import {
   type GuitarGrip,
   type Harmony,
   type HarmonyStep,
+  type MissingRule,
   type NoteChange,
   type PartFault,
   relativeHome,
@@ -23,7 +24,6 @@ import {
   listText,
   modeText,
   noteText,
-  numberText,
 } from "./names";
 
 /** What Reshape says. */
@@ -158,22 +158,22 @@ export function chromaticSentence(
   return `${capital(countText(kept.length, "chromatic note"))} kept ${kept.length === 1 ? "its" : "their"} distance: ${named.join("; ")}${rest}. Press a note to set it by hand.`;
 }
 
+/** What becomes of one note, or of several, whose degree the new mode lacks. */
+const FATE: Readonly<Record<MissingRule, readonly [one: string, several: string]>> = {
+  nearest: ["It goes to the nearest note it has.", "Each goes to the nearest note it has."],
+  drop: ["It’s left out.", "They’re left out."],
+  hold: ["The note before is held instead.", "The notes before them are held instead."],
+};
+
 /** Notes whose degree the new mode lacks: "Minor pentatonic has no degree for three notes. Each goes to the nearest note it has." */
-export function missingSentence(changes: readonly NoteChange[], { mode }: HomeMode): string | undefined {
-  const missing = changes.filter(({ isMissing }) => isMissing);
-  if (missing.length === 0) return undefined;
-  const stay = missing.filter(({ after }) => after !== undefined).length;
-  const fate =
-    missing.length === 1
-      ? stay === 1
-        ? "It goes to the nearest note it has."
-        : "It’s left out."
-      : stay === missing.length
-        ? "Each goes to the nearest note it has."
-        : stay === 0
-          ? "They’re left out."
-          : `${capital(numberText(stay))} of them ${stay === 1 ? "goes" : "go"} to the nearest note it has, the rest are left out.`;
-  return `${capital(modeText(mode))} has no degree for ${countText(missing.length, "note")}. ${fate}`;
+export function missingSentence(
+  changes: readonly NoteChange[],
+  { mode }: HomeMode,
+  rule: MissingRule,
+): string | undefined {
+  const missing = changes.filter(({ isMissing }) => isMissing).length;
+  if (missing === 0) return undefined;
+  return `${capital(modeText(mode))} has no degree for ${countText(missing, "note")}. ${FATE[rule][missing === 1 ? 0 : 1]}`;
 }
 
 /** What was done to keep it within the instrument. */

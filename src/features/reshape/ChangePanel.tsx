@@ -71,7 +71,7 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, shown, onS
       tune,
       from,
     ),
-    missingSentence(changes, to),
+    missingSentence(changes, to, recipe.missing),
     rangeSentence(ranged),
     recipe.parts === "none" || recipe.chords === "none"
       ? undefined

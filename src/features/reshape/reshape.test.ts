@@ -291,12 +291,12 @@ describe("what is said", () => {
     );
     const lost = { ...change, isMissing: true };
     const thin = on("D", "minor-pentatonic");
-    expect(missingSentence([change], thin)).toBeUndefined();
-    expect(missingSentence([lost], thin)).toBe(
+    expect(missingSentence([change], thin, "nearest")).toBeUndefined();
+    expect(missingSentence([lost], thin, "nearest")).toBe(
       "Minor pentatonic has no degree for one note. It goes to the nearest note it has.",
     );
-    expect(missingSentence([lost, { ...lost, after: undefined }, lost], thin)).toBe(
-      "Minor pentatonic has no degree for three notes. Two of them go to the nearest note it has, the rest are left out.",
+    expect(missingSentence([lost, change, lost], thin, "hold")).toBe(
+      "Minor pentatonic has no degree for two notes. The notes before them are held instead.",
     );
     const bars = [1, 2].map((number) => ({ number, start: 0, length: 4, lead: 0, endsSection: false }));
     const step = {

@@ -10,7 +10,7 @@ export const matchBody = z.strictObject({
     .meta({ description: "How notes are called in the chords: German reads H, and B as B flat" }),
   chords: z.string().max(20_000).meta({
     description:
-      "A chart: bars, repeats, endings, slash beats, % and sections; {E Dorian} sets what is read from there on",
+      "A chart: bars, repeats, endings, slash beats, % and sections; {E Dorian} sets what is read from there on. Numerals (1 6m 4 5, I vi IV V) count from `home`",
     example: "| Em9 | A13 |",
   }),
   home: noteName.optional().meta({ description: "The home, where it is known" }),
