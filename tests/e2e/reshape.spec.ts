@@ -150,7 +150,7 @@ test("what holds no notes is refused, and what was worked on stays; a bad bar is
   await page.getByRole("combobox", { name: "New mode" }).selectOption("locrian");
   await expect(page.getByText(/no perfect fifth above F/)).toBeVisible();
   await page.getByRole("combobox", { name: "New mode" }).selectOption("minor-pentatonic");
-  await expect(page.getByText(/lacks the degree of/)).toBeVisible();
+  await expect(page.getByText(/has no degree for/)).toBeVisible();
   await page.getByRole("combobox", { name: "Notes that the mode lacks" }).selectOption("hold");
   // The text is still open.
   await page.getByLabel("The tune, as ABC or note names").fill("X:1\nM:3/4\nL:1/4\nK:FLyd\nF A $ c|F3|");
