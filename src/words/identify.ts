@@ -3,7 +3,16 @@ import type { Expectation, KeyCheck } from "@/core/identify";
 import { type HomeMode, parentOf } from "@/core/scale";
 import { type BarRange, type Tune, type TuneNote, type TuneVoice, voiceNotes } from "@/core/tune";
 import type { TuneOrigin, TuneSource } from "@/formats";
-import { capital, countText, homeModeText, listText, noteText, parentText, shortName } from "./names";
+import {
+  capital,
+  countText,
+  figureText,
+  homeModeText,
+  listText,
+  noteText,
+  parentText,
+  shortName,
+} from "./names";
 
 /** What the key field says beside what is heard: "D major: the same notes with another home". */
 export function keyText({ declared, agrees, against }: KeyCheck): string {
@@ -28,7 +37,7 @@ export const SOURCE_TEXT: Readonly<Record<TuneSource, string>> = {
 export function tuneCountText(tune: Tune, source: TuneSource, origin?: TuneOrigin): string {
   const bars = tune.bars.filter(({ lead }) => lead === 0).length;
   const voices = tune.voices?.length ?? 1;
-  const counted = (count: number, one: string) => `${count} ${one}${count === 1 ? "" : "s"}`;
+  const counted = (count: number, one: string) => `${figureText(count)} ${one}${count === 1 ? "" : "s"}`;
   if (voices > 1) return `${counted(bars, "bar")}, ${counted(voices, "voice")}`;
   const came = origin ? ORIGIN_TEXT[origin] : SOURCE_TEXT[source];
   return [counted(bars, "bar"), counted(tune.notes.length, "note"), came].join(", ");

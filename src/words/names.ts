@@ -178,9 +178,12 @@ const NUMBERS = [
 ];
 
 /** "three" for 3; figures past twelve: "14", "81,250". */
-export const numberText = (count: number): string => NUMBERS[count] ?? COUNTED.format(count);
+export const numberText = (count: number): string => NUMBERS[count] ?? figureText(count);
 
-const COUNTED = new Intl.NumberFormat("en");
+/** A count in figures: "7", "81,250". */
+export const figureText = (count: number): string => FIGURES.format(count);
+
+const FIGURES = new Intl.NumberFormat("en");
 
 /** "one bar", "three bars", "14 bars". */
 export const countText = (count: number, one: string, many = `${one}s`): string =>

@@ -1,7 +1,7 @@
 import { placeOf, type Problem } from "@/core/problem";
 import { maybeFifths } from "@/core/pitch";
 import { mode } from "@/core/scale";
-import { capital, countText, modeText, noteText } from "./names";
+import { capital, countText, figureText, modeText, noteText } from "./names";
 
 /** Something in an address that there is not, and what was taken instead. */
 export interface AddressNotice {
@@ -109,7 +109,7 @@ export function problemText(problem: Problem, text: string): string {
     case "more-songs":
       return `${where}: another song begins. ${problem.found === "" ? "The first one" : `“${problem.found}”`} was read; open the others one by one.`;
     case "line-too-long":
-      return `${where}: a line of ${problem.found} characters was left out; Shade reads lines of up to ${problem.expected ?? ""}.`;
+      return `${where}: a line of ${figureText(Number(problem.found))} characters was left out; Shade reads lines of up to ${figureText(Number(problem.expected))}.`;
     case "too-long":
       return `${where}: this is longer than Shade reads. Everything before it was read.`;
   }

@@ -1,5 +1,5 @@
 import type { Saved, ShelfOrder } from "@/storage";
-import { capital, countText, inTitle } from "./names";
+import { capital, figureText, countText, inTitle } from "./names";
 
 /** What the Shelf says. */
 
@@ -35,7 +35,7 @@ export const chosenText = (count: number): string => `${capital(countText(count,
 
 /** What a folder is called on its button: "Scenes 4". */
 export const folderText = (name: string, count: number): string =>
-  `${name === "" ? "No folder" : name} ${count}`;
+  `${name === "" ? "No folder" : name} ${figureText(count)}`;
 
 export const inFolderText = (folder: string): string => `in ${folder}`;
 

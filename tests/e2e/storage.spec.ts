@@ -264,7 +264,7 @@ test("50,000 things come in without a frozen page, and are there after a reload"
   const dialog = page.getByRole("dialog", { name: "Shelf" });
   await dialog.getByLabel("Backup file").setInputFiles(file(50_000));
   const preview = dialog.getByRole("group", { name: "What the file brings" });
-  await expect(preview.getByText("50000", { exact: true })).toBeVisible({ timeout: 60_000 });
+  await expect(preview.getByText("50,000", { exact: true })).toBeVisible({ timeout: 60_000 });
   // How often the page gets to do something else while it imports.
   await page.evaluate(() => {
     const turns = { count: 0 };
@@ -272,14 +272,14 @@ test("50,000 things come in without a frozen page, and are there after a reload"
     Object.assign(globalThis, { turns });
   });
   await preview.getByRole("button", { name: "Import", exact: true }).click();
-  await expect(dialog.getByText("Imported 50000 items.")).toBeVisible({ timeout: 180_000 });
+  await expect(dialog.getByText("Imported 50,000 items.")).toBeVisible({ timeout: 180_000 });
   expect(
     await page.evaluate(() => (globalThis as unknown as { turns: { count: number } }).turns.count),
   ).toBeGreaterThan(40);
   await dialog.getByRole("button", { name: "Close" }).click();
-  await expect(page.getByRole("button", { name: "Shelf 50000" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Shelf 50,000" })).toBeVisible();
   await page.reload();
-  await expect(page.getByRole("button", { name: "Shelf 50000" })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole("button", { name: "Shelf 50,000" })).toBeVisible({ timeout: 60_000 });
 });
 
 test("a link opens beside what is here, Back comes back, and a reload keeps the hand", async ({

@@ -3,7 +3,15 @@ import { Button } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { Facts, Panel } from "@/kit/panel";
 import { shadeOf } from "@/kit/shade";
-import { capital, collectionText, countText, modeText, problemText, TABLE_UNSAVED } from "@/words";
+import {
+  capital,
+  collectionText,
+  countText,
+  figureText,
+  modeText,
+  problemText,
+  TABLE_UNSAVED,
+} from "@/words";
 import { cancelCollection, closeCollection, type Collection, type Row } from "./collection";
 import styles from "./CollectionShow.module.css";
 import { countByMode, passes, resultsCsv, resultsJson } from "./results";
@@ -68,7 +76,7 @@ export function CollectionPanel({ collection, shown, isReading }: CollectionPane
               data-shade={shadeOf(brightness(mode.intervals))}
               style={{ width: `${(count / most) * 100}%` }}
             />
-            <span>{count}</span>
+            <span>{figureText(count)}</span>
           </li>
         ))}
       </ul>

@@ -22,6 +22,7 @@ import {
   weightText,
   COLLECTION_ASKS,
   NO_TUNE_LIKE_THAT,
+  figureText,
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { useWording } from "@/session/useConventions";
@@ -124,7 +125,10 @@ export function CollectionShow({ collection, onOpen, onBack }: CollectionShowPro
             value={filter.mode ?? ANY}
             options={[
               { value: ANY, text: "any mode" },
-              ...modes.map(({ mode, count }) => ({ value: mode.id, text: `${modeText(mode)}, ${count}` })),
+              ...modes.map(({ mode, count }) => ({
+                value: mode.id,
+                text: `${modeText(mode)}, ${figureText(count)}`,
+              })),
             ]}
             onChange={(id) => set({ mode: id === ANY ? undefined : id })}
           />
@@ -151,7 +155,7 @@ export function CollectionShow({ collection, onOpen, onBack }: CollectionShowPro
           <span className={styles.count} role="status">
             {shown.length === rows.length
               ? countText(rows.length, "tune")
-              : `${shown.length} of ${rows.length} tunes`}
+              : `${figureText(shown.length)} of ${figureText(rows.length)} tunes`}
           </span>
         </div>
         <Rows rows={shown} onOpen={onOpen} />

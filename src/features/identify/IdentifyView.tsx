@@ -35,6 +35,7 @@ import {
   ALL_LEFT_OUT,
   engravedText,
   LISTENING,
+  figureText,
 } from "@/words";
 import styles from "@/shell/frame/View.module.css";
 import { Candidates } from "./Candidates";
@@ -239,7 +240,7 @@ export function IdentifyView() {
           )}
           {collection && (
             <Button kind="quiet" keyName="o" onClick={() => showPart("collection")}>
-              {`All ${collection.rows.length} tunes`}
+              {`All ${figureText(collection.rows.length)} tunes`}
             </Button>
           )}
         </div>

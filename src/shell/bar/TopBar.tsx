@@ -20,6 +20,7 @@ import { useKeys } from "@/session/useKeys";
 import { Popover } from "@/kit/popover";
 import { useAfterPaint } from "@/kit/useAfterPaint";
 import { useNarrow } from "@/kit/useNarrow";
+import { figureText } from "@/words";
 import { SaveDialog, ShelfDialog } from "@/shell/shelf";
 import { Announcer } from "./Announcer";
 import { FindDialog } from "./FindDialog";
@@ -119,7 +120,7 @@ export function TopBar() {
         </nav>
         <div className={styles.tools}>
           <button type="button" onClick={() => setOpen("shelf")}>
-            Shelf <span className={styles.count}>{count}</span>
+            Shelf <span className={styles.count}>{figureText(count)}</span>
           </button>
           <button type="button" onClick={() => setOpen("find")}>
             Find <kbd>/</kbd>

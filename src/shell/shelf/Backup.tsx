@@ -22,6 +22,7 @@ import {
   BACKUP_TOO_LARGE,
   FILE_UNREADABLE,
   BRINGS_NOTHING,
+  figureText,
 } from "@/words";
 import styles from "./Shelf.module.css";
 
@@ -157,7 +158,7 @@ function Preview({ plan, onDone, onCancel }: PreviewProps) {
         {counts.map(([arrival, n]) => (
           <div key={arrival}>
             <dt>{ARRIVAL_TEXT[arrival]}</dt>
-            <dd>{n}</dd>
+            <dd>{figureText(n)}</dd>
           </div>
         ))}
         {settings > 0 && (
@@ -169,19 +170,19 @@ function Preview({ plan, onDone, onCancel }: PreviewProps) {
         {plan.documents.length > 0 && (
           <div>
             <dt>charts, tunes and sheets, unsaved</dt>
-            <dd>{plan.documents.length}</dd>
+            <dd>{figureText(plan.documents.length)}</dd>
           </div>
         )}
         {plan.sittings.length > 0 && (
           <div>
             <dt>sittings of training and practice</dt>
-            <dd>{plan.sittings.length}</dd>
+            <dd>{figureText(plan.sittings.length)}</dd>
           </div>
         )}
         {plan.aside.length > 0 && (
           <div>
             <dt>unreadable, will be set aside</dt>
-            <dd>{plan.aside.length}</dd>
+            <dd>{figureText(plan.aside.length)}</dd>
           </div>
         )}
         {isEmpty && <p>{BRINGS_NOTHING}</p>}
