@@ -64,7 +64,9 @@ export async function openedWith(count, runs) {
   const times = [];
   for (let run = 0; run < runs; run += 1) {
     await page.goto(`${address}/derive`);
-    await page.getByRole("button", { name: `Shelf ${count}` }).waitFor({ timeout: 60_000 });
+    await page
+      .getByRole("button", { name: `Shelf ${count.toLocaleString("en")}` })
+      .waitFor({ timeout: 60_000 });
     times.push(await page.evaluate(() => performance.now()));
   }
   await context.close();
