@@ -13,23 +13,26 @@ function tap() {
     if (this.context instanceof AudioContext) kept.starts.push([when, this.context.currentTime]);
     return start.call(this, when, offset);
   };
+  const taps = /** @type {Map<BaseAudioContext, AnalyserNode>} */ (new Map());
   const connect = AudioNode.prototype.connect;
   AudioNode.prototype.connect = /** @type {any} */ (
     /** @this {AudioNode} @param {[any]} to */
     function (...to) {
-      // The synthesis library opens a context of its own and closes it again: the latest one is the one that sounds.
+      // The synthesis library opens a context of its own and closes it again: each context is tapped.
       if (to[0] instanceof AudioDestinationNode && this.context instanceof AudioContext) {
-        if (kept.tap?.context !== this.context) kept.tap = new AnalyserNode(this.context, { fftSize: 256 });
-        connect.call(this, kept.tap);
+        if (!taps.has(this.context)) taps.set(this.context, new AnalyserNode(this.context, { fftSize: 256 }));
+        connect.call(this, taps.get(this.context));
       }
       return connect.apply(this, to);
     }
   );
   const samples = new Float32Array(256);
   setInterval(() => {
-    if (kept.tap === undefined || kept.pressed === undefined || kept.heard !== undefined) return;
-    kept.tap.getFloatTimeDomainData(samples);
-    if (samples.some((sample) => Math.abs(sample) > 1e-4)) kept.heard = performance.now() - kept.pressed;
+    if (kept.pressed === undefined || kept.heard !== undefined) return;
+    for (const tap of taps.values()) {
+      tap.getFloatTimeDomainData(samples);
+      if (samples.some((sample) => Math.abs(sample) > 1e-4)) kept.heard = performance.now() - kept.pressed;
+    }
   }, 4);
   document.addEventListener(
     "keydown",
@@ -42,11 +45,15 @@ function tap() {
   );
 }
 
+/** The button of the stage that starts sound; while it sounds it has another name. @param {import("@playwright/test").Page} page */
+const playButton = (page) => page.getByLabel("Stage").getByRole("button", { name: /^Play/ });
+
 /** A page with the tap, ready to be played. @param {string} path */
 async function tapped(path) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.addInitScript(tap);
   await page.goto(`${address}${path}`, { waitUntil: "networkidle" });
+  await playButton(page).waitFor();
   await page.locator("main").click({ position: { x: 4, y: 4 } });
   return page;
 }
@@ -67,6 +74,7 @@ export async function pressedToHeard(runs) {
       const heard = await page.evaluate(() => /** @type {number} */ (/** @type {any} */ (window).heard));
       (press === 0 ? first : again).push(heard);
       await page.keyboard.press("Escape");
+      await playButton(page).waitFor();
       await page.waitForTimeout(400);
     }
     await page.close();
