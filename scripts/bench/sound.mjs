@@ -20,8 +20,9 @@ function tap() {
     function (...to) {
       // The synthesis library opens a context of its own and closes it again: each context is tapped.
       if (to[0] instanceof AudioDestinationNode && this.context instanceof AudioContext) {
-        if (!taps.has(this.context)) taps.set(this.context, new AnalyserNode(this.context, { fftSize: 256 }));
-        connect.call(this, taps.get(this.context));
+        const tap = taps.get(this.context) ?? new AnalyserNode(this.context, { fftSize: 256 });
+        taps.set(this.context, tap);
+        connect.call(this, tap);
       }
       return connect.apply(this, to);
     }
