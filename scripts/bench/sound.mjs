@@ -22,7 +22,7 @@ function tap() {
       if (to[0] instanceof AudioDestinationNode && this.context instanceof AudioContext) {
         const tap = taps.get(this.context) ?? new AnalyserNode(this.context, { fftSize: 256 });
         taps.set(this.context, tap);
-        connect.call(this, tap);
+        /** @type {(to: AudioNode) => void} */ (connect).call(this, tap);
       }
       return connect.apply(this, to);
     }
