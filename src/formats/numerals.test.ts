@@ -1,7 +1,7 @@
 import { describe, expect, it, test } from "vitest";
+import { fifthsOf } from "@/core/pitch";
 import { readChordPro, readPlainChart } from ".";
 import { chordsOfNumerals, keyLine, withoutNumerals } from "./numerals";
-import { fifthsOf } from "@/core/pitch";
 
 /** The last line of a chart in a key. */
 const inKey = (key: string, line: string) => withoutNumerals(`Key: ${key}\n${line}`).value.at(-1);
@@ -42,6 +42,8 @@ describe("chords in numerals", () => {
     ["F#m", "1 6 7", "F#m D E"],
     ["C", "1 4 (x2)", "C F (x2)"],
     ["C", "Bridge: IV V", "Bridge: F G"],
+    ["C", "3/4 | 1 | 4 |", "3/4 | C | F |"],
+    ["C", "3/4", "3/4"],
   ])("in %s: %s is %s", (key, line, chords) => expect(inKey(key, line)).toBe(chords));
 
   test.each([
@@ -62,6 +64,13 @@ describe("chords in numerals", () => {
     ["| i7 | IV7 |", "D", "| Dm7 | G7 |"],
     ["I iv bVII", "C", "C Fm Bb"],
     ["Key: A\n1 4 5", "G", "# Key: A\nA D E"],
+    ["1 b7 4 1", "A", "A G D A"],
+    ["3/4 | 1 | 5/7 | 1 |", "A", "3/4 | A | E/G# | A |"],
+    ["6/8\n| i | iv |", "B", "6/8\n| Bm | Em |"],
+    // In symbols, with a meter, a key or a slip: nothing of it is a numeral.
+    ["3/4\n| Em | A | foo |", "E", undefined],
+    ["Key: G\nG Em C", "G", undefined],
+    ["1 4 foo", "G", undefined],
     ["Em9 A13", "E", undefined],
     ["| Am | F | foo |", "A", undefined],
     ["", "C", undefined],

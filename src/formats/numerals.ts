@@ -1,4 +1,4 @@
-import { readSymbol } from "@/core/chord";
+import { readChart, readSymbol } from "@/core/chord";
 import { type Fifths, maybeFifths, printName } from "@/core/pitch";
 import type { Problem, Reading } from "@/core/problem";
 
@@ -157,21 +157,31 @@ export function withoutNumerals(text: string): Reading<readonly string[]> {
 const MINOR_HOME = /(?:^|[\s|([])i(?:m?7|6|m|9|-)?(?=[\s|)\]]|$)/u;
 
 /**
- * A chart that is written in numerals, in chord symbols; undefined where it is in symbols already. The key is minor where the home chord is
- * a small numeral.
+ * A chart that is written in numerals, in chord symbols; undefined where most of it is in symbols already, or something else is left that
+ * isn't a chord. The key is minor where the home chord is a small numeral.
  *
  * @param tonic the home that they count from, where no line names a key
  * @example chordsOfNumerals("1 6m 4 5", 1) // "G Em C D"
  */
 export function chordsOfNumerals(text: string, tonic: Fifths): string | undefined {
+  const { chords: symbols } = readChart(text).value;
+  // A few numerals are symbols too: b7 is the dominant on B.
+  if (symbols.filter(({ chord }) => chord).length * 2 >= symbols.length) return undefined;
   const key = `Key: ${printName(tonic, "ascii")}${MINOR_HOME.test(text) ? "m" : ""}`;
   const chords = withoutNumerals(`${key}\n${text}`).value.slice(1).join("\n");
-  return chords === text ? undefined : chords;
+  return readChart(chords).problems.length > 0 ? undefined : chords;
 }
 
 /** The symbols of a line in numerals, with all that stands between them; undefined where it holds anything else. */
-function chordsOfLine(line: string, key: NumeralKey, isNamed: boolean, isPlain: boolean): string | undefined {
-  if (line.length > MOST_LINE) return undefined;
+function chordsOfLine(
+  whole: string,
+  key: NumeralKey,
+  isNamed: boolean,
+  isPlain: boolean,
+): string | undefined {
+  if (whole.length > MOST_LINE) return undefined;
+  const meter = METER.exec(whole)?.[0] ?? "";
+  const line = whole.slice(meter.length);
   const symbolOf = (word: string) => {
     const symbol = romanChord(word, key) ?? (isNamed ? numberChord(word, key, isPlain) : undefined);
     return symbol !== undefined && "chord" in readSymbol(symbol) ? symbol : undefined;
@@ -181,14 +191,18 @@ function chordsOfLine(line: string, key: NumeralKey, isNamed: boolean, isPlain: 
   const isWhole = words.every((word) => symbolOf(bare(word)) !== undefined || BETWEEN.test(word));
   const brackets = [...line.matchAll(INLINE)].map(([, inside = ""]) => inside.trim());
   if (!isWhole && isNamed && brackets.length > 0 && brackets.every((each) => symbolOf(each) !== undefined))
-    return line.replaceAll(INLINE, (_, inside: string) => `[${symbolOf(inside.trim()) ?? inside}]`);
+    return meter + line.replaceAll(INLINE, (_, inside: string) => `[${symbolOf(inside.trim()) ?? inside}]`);
   // "I" alone is a word.
   if (!isWhole || count < (isNamed ? 1 : 2)) return undefined;
-  return line.replaceAll(/[^\s|]+/gu, (word) => {
+  const symbols = line.replaceAll(/[^\s|]+/gu, (word) => {
     const inside = bare(word);
     return word.replace(inside, symbolOf(inside) ?? inside);
   });
+  return meter + symbols;
 }
+
+/** A meter alone on its line or before the first bar line: not the third degree over the fourth. */
+const METER = /^\s*\d{1,2}\/(?:2|4|8|16)\s*(?=\||$)/u;
 
 /** A chord over words. */
 const INLINE = /\[([^[\]]+)\]/gu;

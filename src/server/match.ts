@@ -57,8 +57,10 @@ export async function match(request: Request): Promise<Response> {
   const asked = await askJson(matchBody, request);
   if ("refused" in asked) return asked.refused;
   const { chords, naming, home, scales, most } = asked.value;
-  const text = (home === undefined ? undefined : chordsOfNumerals(chords, home)) ?? chords;
-  const { value: chart, problems } = readChart(text, naming);
+  const counted = home === undefined ? undefined : chordsOfNumerals(chords, home);
+  const text = counted ?? chords;
+  // Numerals are written out with English names.
+  const { value: chart, problems } = readChart(text, counted === undefined ? naming : "english");
   if (chart.chords.length > MOST_CHORDS)
     return problemResponse(422, [
       { code: "too-long", found: String(chart.chords.length), expected: `at most ${MOST_CHORDS} chords` },

@@ -11,7 +11,7 @@ export interface WorkLimits {
   readonly megabytes: number;
   /** Requests that may wait or be computed at once. */
   readonly requests: number;
-  /** How far its workers stand back while the machine is busy, from 0 to 19 as the system counts; nothing unless set. */
+  /** How far its workers stand back while the machine is busy, from 0 to 19 as the system counts, where it lets them; 0 unless set. */
   readonly niceness?: number;
 }
 

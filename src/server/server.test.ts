@@ -365,11 +365,16 @@ describe("POST match", () => {
   });
 
   it("reads numerals from the home that is named", async () => {
+    const asked = async (chords: string, home?: string, naming?: string) =>
+      part(await json(ask({ chords, home, naming })), "chords") as { symbol: string; tones: string[] }[];
     const symbols = async (chords: string, home?: string) =>
-      (part(await json(ask({ chords, home })), "chords") as { symbol: string }[]).map(({ symbol }) => symbol);
+      (await asked(chords, home)).map(({ symbol }) => symbol);
     expect(await symbols("1 6m 4 5", "Gb")).toEqual(["Gb", "Ebm", "Cb", "Db"]);
     expect(await symbols("| i | bVII |", "D#")).toEqual(["D#m", "C#"]);
-    // As symbols they stay what they are.
+    // The B of numerals is no B flat, whatever names the rest of a chart has.
+    expect((await asked("1 4 5", "E", "german")).map(({ tones }) => tones[0])).toEqual(["E", "A", "B"]);
+    // As symbols they stay what they are, and a meter is no chord.
+    expect(await symbols("3/4\n| Em | A |", "E")).toEqual(["Em", "A"]);
     expect(await symbols("| Em9 | A13 |", "E")).toEqual(["Em9", "A13"]);
     expect((await ask({ chords: "1 6m 4 5" })).status).toBe(422);
   });

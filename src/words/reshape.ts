@@ -206,8 +206,8 @@ export function restSentence({ home, mode }: HomeMode): string | undefined {
 }
 
 /**
- * What the new melody is heard as by itself, where that isn't the mode that was asked for. A mode that was thinned to fewer notes is
- * heard as any that has them all: that says nothing against it.
+ * What the new melody is heard as by itself, where that isn't the mode that was asked for. Nothing where what is heard has every note of
+ * that mode, as Aeolian has every note of the minor pentatonic.
  */
 export function heardAsSentence(heard: HomeMode, to: HomeMode, hasChords: boolean): string | undefined {
   if (soundOf(heard.home) === soundOf(to.home) && holdsAll(soundsOn(heard), soundsOn(to))) return undefined;

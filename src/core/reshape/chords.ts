@@ -1,7 +1,6 @@
 import type { Chord } from "../chord";
 import { type Fifths, soundOf } from "../pitch";
 import { holds, soundsOn } from "../scale";
-import type { TuneChord } from "../tune";
 import { type ModeChange, movedInterval } from "./move";
 
 /** A chord that went along with its melody. */
@@ -55,7 +54,3 @@ export function carryChord(chord: Chord, { from, to }: ModeChange): CarriedChord
     isBorrowed: false,
   };
 }
-
-/** The chords over a tune, carried along. */
-export const carryChords = (chords: readonly TuneChord[], change: ModeChange): readonly TuneChord[] =>
-  chords.map((each) => ({ ...each, chord: carryChord(each.chord, change).chord }));

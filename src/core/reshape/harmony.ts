@@ -73,8 +73,8 @@ interface Way {
 /**
  * Chords under a melody, out of the mode that it is in: every note on a strong beat is in its chord, the last chord is home where the
  * melody lets it, and phrases close on home from a chord that the mode has for it: the other one of its vamp, or one with its
- * characteristic note a step or a fourth away, never one that leads to another home. The best
- * harmonies, the least cost first, found exactly: each chord for itself and each change add up. Where no chord holds all strong beats of a stretch, it is parted at them;
+ * characteristic note a step or a fourth away, never one that leads to another home. The best harmonies, the least cost first, found
+ * exactly: each chord for itself and each change add up. Where no chord holds all strong beats of a stretch, it is parted at them;
  * a note that no chord of the mode has, as in a pentatonic, is told with those outside.
  *
  * @returns none where the tune has no whole bar

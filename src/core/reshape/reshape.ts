@@ -1,7 +1,7 @@
 import type { HomeMode } from "../scale";
-import type { Tune } from "../tune";
+import type { Tune, TuneChord } from "../tune";
 import { type Arrangement, arrange, type PartFault } from "./arrange";
-import { carryChords } from "./chords";
+import { carryChord } from "./chords";
 import type { GuitarGrip } from "./guitar";
 import { type Harmony, harmonise } from "./harmony";
 import type { HarmonyChoice } from "./harmony-choice";
@@ -27,6 +27,10 @@ export interface Reshaped extends Pick<MovedMelody, "changes"> {
   readonly to: HomeMode;
   /** What was done to keep it in its range; undefined where none was asked for. */
   readonly ranged?: Omit<Ranged, "notes"> | undefined;
+  /** Chords as they were that didn't go along: their root has no place in the new mode. */
+  readonly kept: readonly TuneChord[];
+  /** Chords as they were that went along by their root alone: they have notes outside the mode that they come from. */
+  readonly borrowed: readonly TuneChord[];
   /** The harmonies that were found, the best first; none where they weren't looked for. */
   readonly harmonies: readonly Harmony[];
   /** Where the parts under the melody break a rule of voice leading. */
@@ -49,14 +53,17 @@ export function reshape(tune: Tune, recipe: Recipe): Reshaped {
   const inBars = ({ bar }: { readonly bar: number }) =>
     !recipe.bars || (bar >= recipe.bars.from && bar <= recipe.bars.to);
   const before = tune.chords ?? [];
+  const carried = (recipe.chords === "carried" ? before.filter(inBars) : []).map((was) => ({
+    was,
+    ...carryChord(was.chord, recipe),
+  }));
   const chords =
     recipe.chords === "none"
       ? []
       : [
           ...before.filter((each) => !inBars(each)),
-          ...(recipe.chords === "carried"
-            ? carryChords(before.filter(inBars), recipe)
-            : (found?.steps.filter(inBars) ?? [])),
+          ...carried.map(({ was, chord }) => ({ ...was, chord })),
+          ...(found?.steps.filter(inBars) ?? []),
         ];
   const { octaves = 0, folded = [], outside = [] } = ranged ?? {};
   const chorded = { ...melody, chords: chords.toSorted((a, b) => a.onset - b.onset) };
@@ -72,6 +79,8 @@ export function reshape(tune: Tune, recipe: Recipe): Reshaped {
     grips,
     to: recipe.to,
     changes,
+    kept: carried.filter(({ isKept }) => isKept).map(({ was }) => was),
+    borrowed: carried.filter(({ isBorrowed }) => isBorrowed).map(({ was }) => was),
     harmonies,
     ...(ranged ? { ranged: { octaves, folded, outside } } : {}),
   };

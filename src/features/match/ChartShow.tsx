@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useMemo, useState } from "react";
-import { type Lock, readChart, withLock } from "@/core/chord";
+import { type Lock, withLock } from "@/core/chord";
 import { type Fifths, soundOf } from "@/core/pitch";
 import { chordBefore, decisions, guideLines, openBetween, segmentAt } from "@/core/progression";
 import type { Problem } from "@/core/problem";
@@ -46,12 +46,6 @@ import { useFollowing } from "./useFollowing";
 const NONE: readonly Fifths[] = [];
 const NO_PROBLEMS: readonly Problem[] = [];
 
-/** Whether nothing in a chart is left to be said once its numerals are chords. */
-function isAllNumerals(text: string): boolean {
-  const chords = chordsOfNumerals(text, 0);
-  return chords !== undefined && readChart(chords).problems.length === 0;
-}
-
 /** From so many bars on the whole has a map. */
 const LONG = 17;
 
@@ -89,7 +83,10 @@ export function ChartShow({ tabs }: ChartShowProps) {
     );
     return [...new Map(roots).values()];
   }, [chart]);
-  const isNumerals = useMemo(() => problems.length > 0 && isAllNumerals(text), [problems, text]);
+  const isNumerals = useMemo(
+    () => problems.length > 0 && chordsOfNumerals(text, 0) !== undefined,
+    [problems, text],
+  );
   useFollowing(follow, chart, choose);
 
   const put = (chords: string, as?: string) => chartDocument.change({ chords }, as);
@@ -180,7 +177,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
           )}
         </div>
         <Problems problems={isNumerals ? NO_PROBLEMS : problems} text={shownText} />
-        {problems.length > 0 && <NumeralsOffer text={text} onTake={(chords) => put(chords)} />}
+        {isNumerals && <NumeralsOffer text={text} onTake={(chords) => put(chords)} />}
         {isEmpty && isReady ? (
           <EmptyChart onTake={file.take} />
         ) : (

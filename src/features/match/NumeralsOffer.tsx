@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import type { Fifths } from "@/core/pitch";
 import { chordsOfNumerals } from "@/formats/numerals";
 import { $selection } from "@/session";
@@ -8,24 +8,22 @@ import { NUMERALS_ASK, NUMERALS_TAKE } from "@/words";
 import own from "./ChartShow.module.css";
 
 interface NumeralsOfferProps {
-  /** The chart as it is written. */
+  /** The chart as it is written, in numerals. */
   readonly text: string;
   /** The same in chord symbols. */
   readonly onTake: (chords: string) => void;
 }
 
-/** Of a chart in numerals: the key that they count from, and the way to have them as chords. Nothing where it has none. */
+/** Of a chart in numerals: the key that they count from, and the way to have them as chords. */
 export function NumeralsOffer({ text, onTake }: NumeralsOfferProps) {
   const { homeMode } = useStore($selection);
   const [home, setHome] = useState<Fifths>();
   const from = home ?? homeMode.home;
-  const chords = useMemo(() => chordsOfNumerals(text, from), [text, from]);
-  if (chords === undefined) return null;
   return (
     <p className={own.offer}>
       {NUMERALS_ASK}
       <HomeField label="Key of the numerals" size="small" value={from} onChange={setHome} />
-      <Button onClick={() => onTake(chords)}>{NUMERALS_TAKE}</Button>
+      <Button onClick={() => onTake(chordsOfNumerals(text, from) ?? text)}>{NUMERALS_TAKE}</Button>
     </p>
   );
 }

@@ -56,15 +56,13 @@ const shownChart = (text: string, at = 0, guides?: ReturnType<typeof guideLines>
 describe("a chart in numerals", () => {
   it("is offered as chords in a key that can be set", () => {
     const take = vi.fn();
-    const { rerender } = render(<NumeralsOffer text="| 1 | 6m | 4 | 5 |" onTake={take} />);
+    render(<NumeralsOffer text="| 1 | 6m | 4 | 5 |" onTake={take} />);
     const key = screen.getByLabelText("Key of the numerals");
     fireEvent.change(key, { target: { value: "Gb" } });
     fireEvent.keyDown(key, { key: "Enter" });
     fireEvent.blur(key);
     fireEvent.click(screen.getByRole("button", { name: "Write them as chords" }));
     expect(take).toHaveBeenLastCalledWith("| Gb | Ebm | Cb | Db |");
-    rerender(<NumeralsOffer text="| Em9 | Axq |" onTake={take} />);
-    expect(screen.queryByRole("button")).toBeNull();
   });
 });
 

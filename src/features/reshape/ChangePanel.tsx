@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
-import { carryChord, type Reshaped } from "@/core/reshape";
+import type { Reshaped } from "@/core/reshape";
 import type { HomeMode } from "@/core/scale";
-import { allNotes, type BarRange, type Tune, type TuneChord } from "@/core/tune";
+import { allNotes, type BarRange, type Tune } from "@/core/tune";
 import { $playing, playOrStop, showOnGuitar } from "@/session";
 import { useConventions } from "@/session/useConventions";
 import { Button } from "@/kit/controls";
@@ -55,22 +55,13 @@ export function ChangePanel({ tune, worked, from, isOriginal, chosen, shown, onS
   const onset = chosen === undefined ? undefined : all[chosen]?.onset;
   const isAbove = ({ onset: begins, duration }: Pick<(typeof steps)[number], "onset" | "duration">) =>
     onset !== undefined && onset >= begins - 1e-6 && onset < begins + duration - 1e-6;
-  const isMoved = ({ bar }: TuneChord) => !recipe.bars || (bar >= recipe.bars.from && bar <= recipe.bars.to);
-  const carried = recipe.chords === "carried" ? (tune.chords ?? []).filter(isMoved) : [];
   const said = [
     reshapedSentence(worked, from),
     recipe.way === "relative" && !hasRelative(from, to.mode) ? noRelativeText(from, to) : undefined,
     chromaticSentence(changes, barOf),
     recipe.chords === "rebuilt" && harmonies.length === 0 ? NO_CHORDS_FOUND : undefined,
-    stayedSentence(
-      carried.filter(({ chord }) => carryChord(chord, { from, to }).isKept),
-      tune,
-    ),
-    borrowedSentence(
-      carried.filter(({ chord }) => carryChord(chord, { from, to }).isBorrowed),
-      tune,
-      from,
-    ),
+    stayedSentence(worked.kept, tune),
+    borrowedSentence(worked.borrowed, tune, from),
     missingSentence(changes, to, recipe.missing),
     rangeSentence(ranged),
     recipe.parts === "none" || recipe.chords === "none"
