@@ -1,6 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { allNotes, type BarRange, noteAcross, noteBeside, type Tune } from "@/core/tune";
-import { barByBarText } from "@/words";
+import { barByBarText, wording } from "@/words";
 import { adderTo, drawFrames, drawNotches, drawOutlines, headBox, staffBox } from "./drawn";
 import { drawnNotes, nearestNote, type PlacedNote } from "./marks";
 import { toEngrave } from "./to-engrave";
@@ -70,6 +70,7 @@ export function Staff({
   useLayoutEffect(() => {
     if (takes) frame.current?.focus({ preventScroll: true });
   }, [takes]);
+  const { noteNames } = wording();
   const [drawn, setDrawn] = useState<ReadonlyMap<number, SVGElement>>();
   const dragged = useRef<{ readonly x: number; readonly y: number; readonly at: number | undefined }>(
     undefined,
@@ -82,7 +83,7 @@ export function Staff({
       await new Promise((go) => setTimeout(go));
       const node = paper.current;
       if (!isCurrent || !node) return;
-      const [engraved] = abcjs.renderAbc(node, toEngrave(text), {
+      const [engraved] = abcjs.renderAbc(node, toEngrave(text, noteNames), {
         add_classes: true,
         responsive: "resize",
         staffwidth: staffWidth(node.clientWidth),
@@ -97,7 +98,7 @@ export function Staff({
     return () => {
       isCurrent = false;
     };
-  }, [tune, text]);
+  }, [tune, text, noteNames]);
 
   useEffect(() => {
     if (!drawn) return;

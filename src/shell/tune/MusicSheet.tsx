@@ -5,7 +5,7 @@ import { printedText, type StaffPart } from "@/session/staff-part";
 import { INK, INNER, MARGIN } from "@/kit/sheet";
 import { toEngrave } from "@/kit/staff";
 import { ModesSheet, type ModesSheetProps } from "@/shell/print";
-import { barRangeText } from "@/words";
+import { barRangeText, wording } from "@/words";
 
 /** Tablature under the staff: which of the engraver's instruments, and its open strings as ABC, the lowest first. */
 export interface Tablature {
@@ -45,7 +45,7 @@ function useEngraved(
       // Measured where it is laid out, and seen by nobody.
       room.style.cssText = "position:absolute;visibility:hidden;width:900px";
       document.body.append(room);
-      abcjs.renderAbc(room, toEngrave(text), {
+      abcjs.renderAbc(room, toEngrave(text, wording().noteNames), {
         oneSvgPerLine: true,
         staffwidth: INNER - 10,
         paddingleft: 0,
