@@ -12,7 +12,8 @@ import {
 } from "./instruments";
 import { type Plan, plan, type Playing, type Timed } from "./plan";
 import { type Part, PARTS } from "./score";
-import { loadedSound, loadSound, type Sound } from "./sounds";
+import type { Sound } from "@/core/instrument";
+import { loadedSound, loadSound } from "./sounds";
 
 /**
  * What the engine is doing. `held`: the browser holds the sound back until the page is pressed. `unavailable`: the browser

@@ -18,4 +18,3 @@ export type { Playing } from "./plan";
 export * from "./render";
 export * from "./score";
 export * from "./tune-score";
-export { keyRange, MIDI_PROGRAMS, type Sound, SOUNDS } from "./sounds";

@@ -1,7 +1,8 @@
 import { describe, expect, it, vi } from "vitest";
 import { ceilingCurve, CEILING_REACH, underCeiling } from "./ceiling";
 import { makeParts, partLevel, USUAL_SOUNDS } from "./instruments";
-import { keyOn, recordingFor, SOUNDS, VOICES } from "./sounds";
+import { SOUNDS, soundRow } from "@/core/instrument";
+import { keyOn, recordingFor, VOICES } from "./sounds";
 
 /** Voices as the synthesis library would make them, each writing down when it is struck. */
 function fakeVoices() {
@@ -67,7 +68,7 @@ describe("the parts, while recordings are not here", () => {
 describe("recordings", () => {
   it("cover every key that an instrument has, the middle of its range from close by", () => {
     for (const sound of SOUNDS) {
-      const [low, high] = VOICES[sound].range;
+      const [low, high] = soundRow(sound).range;
       for (let midi = low; midi <= high; midi += 1) {
         const { rate } = recordingFor(sound, midi);
         const halfSteps = Math.abs(12 * Math.log2(rate)) - VOICES[sound].raised;

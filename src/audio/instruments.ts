@@ -1,7 +1,8 @@
 import type * as ToneModule from "tone";
 import { sampled, type Strike, type Striker } from "./sampled";
 import { type Part, PARTS } from "./score";
-import { keyOn, loadedSound, type Sound } from "./sounds";
+import type { Sound } from "@/core/instrument";
+import { keyOn, loadedSound } from "./sounds";
 import { synthesized } from "./synthesized";
 
 /** Which instrument plays each part. */

@@ -1,5 +1,6 @@
 import type * as ToneModule from "tone";
-import { type Decoded, recordingFor, type Sound, VOICES } from "./sounds";
+import type { Sound } from "@/core/instrument";
+import { type Decoded, recordingFor, VOICES } from "./sounds";
 import { USUAL } from "./score";
 
 /** A note to be struck: its key, how long it is held, when it begins on the audio clock, how hard. */

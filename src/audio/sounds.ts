@@ -9,23 +9,7 @@ import piano from "./sounds/piano.bin?url";
 import steel from "./sounds/steel.bin?url";
 import strings from "./sounds/strings.bin?url";
 import table from "./sounds/recordings.json";
-
-/** What a part can sound like. */
-export const SOUNDS = [
-  "nylon",
-  "steel",
-  "clean",
-  "bass",
-  "ukulele",
-  "mandolin",
-  "fiddle",
-  "banjo",
-  "piano",
-  "harmonium",
-  "strings",
-  "click",
-] as const;
-export type Sound = (typeof SOUNDS)[number];
+import { type Sound, soundRow } from "@/core/instrument";
 
 const FILES = { nylon, steel, clean, bass, fiddle, banjo, piano, harmonium, strings, click } as const;
 type Recorded = keyof typeof FILES;
@@ -66,11 +50,9 @@ export interface Voice {
   readonly release: number;
   /** Decibels above the others, where the ear hears it as softer. */
   readonly trim: number;
-  /** The lowest and the highest key that the instrument has. */
-  readonly range: readonly [number, number];
 }
 
-const PLUCKED: Omit<Voice, "of" | "range"> = {
+const PLUCKED: Omit<Voice, "of"> = {
   raised: 0,
   damped: 0,
   paired: 0,
@@ -85,11 +67,11 @@ const PLUCKED: Omit<Voice, "of" | "range"> = {
  * sustains has a slow attack and goes on as long as it is held.
  */
 export const VOICES: Readonly<Record<Sound, Voice>> = {
-  nylon: { ...PLUCKED, of: "nylon", range: [28, 93] },
-  steel: { ...PLUCKED, of: "steel", release: 0.16, range: [28, 93] },
-  clean: { ...PLUCKED, of: "clean", release: 0.1, range: [28, 93] },
-  bass: { ...PLUCKED, of: "bass", release: 0.09, range: [21, 72] },
-  ukulele: { ...PLUCKED, of: "nylon", raised: 6, damped: 8, release: 0.08, trim: 4, range: [48, 96] },
+  nylon: { ...PLUCKED, of: "nylon" },
+  steel: { ...PLUCKED, of: "steel", release: 0.16 },
+  clean: { ...PLUCKED, of: "clean", release: 0.1 },
+  bass: { ...PLUCKED, of: "bass", release: 0.09 },
+  ukulele: { ...PLUCKED, of: "nylon", raised: 6, damped: 8, release: 0.08, trim: 4 },
   mandolin: {
     ...PLUCKED,
     of: "steel",
@@ -98,40 +80,20 @@ export const VOICES: Readonly<Record<Sound, Voice>> = {
     paired: 5,
     release: 0.08,
     trim: 5,
-    range: [48, 100],
   },
-  banjo: { ...PLUCKED, of: "banjo", damped: 4, release: 0.06, trim: 2.5, range: [40, 93] },
-  fiddle: { ...PLUCKED, of: "fiddle", isBowed: true, attack: 0.03, release: 0.09, range: [48, 103] },
-  piano: { ...PLUCKED, of: "piano", release: 0.2, range: [21, 108] },
-  harmonium: { ...PLUCKED, of: "harmonium", attack: 0.06, release: 0.12, range: [31, 96] },
-  strings: { ...PLUCKED, of: "strings", attack: 0.05, release: 0.15, range: [36, 96] },
-  click: { ...PLUCKED, of: "click", attack: 0, release: 0.05, range: [75, 77] },
-};
-
-/** Programs of General MIDI, counted from 0; percussion has none. */
-export const MIDI_PROGRAMS: Readonly<Record<Sound, number | undefined>> = {
-  nylon: 24,
-  steel: 25,
-  clean: 27,
-  bass: 33,
-  ukulele: 24,
-  mandolin: 25,
-  fiddle: 110,
-  banjo: 105,
-  piano: 0,
-  harmonium: 20,
-  strings: 48,
-  click: undefined,
+  banjo: { ...PLUCKED, of: "banjo", damped: 4, release: 0.06, trim: 2.5 },
+  fiddle: { ...PLUCKED, of: "fiddle", isBowed: true, attack: 0.03, release: 0.09 },
+  piano: { ...PLUCKED, of: "piano", release: 0.2 },
+  harmonium: { ...PLUCKED, of: "harmonium", attack: 0.06, release: 0.12 },
+  strings: { ...PLUCKED, of: "strings", attack: 0.05, release: 0.15 },
+  click: { ...PLUCKED, of: "click", attack: 0, release: 0.05 },
 };
 
 const recordingsOf = (sound: Sound): readonly Recording[] => table[VOICES[sound].of];
 
-/** The lowest and the highest key of an instrument. */
-export const keyRange = (sound: Sound): readonly [number, number] => VOICES[sound].range;
-
 /** A key within what an instrument has: an octave or more away where it has not. */
 export function keyOn(sound: Sound, midi: number): number {
-  const [low, high] = VOICES[sound].range;
+  const [low, high] = soundRow(sound).range;
   let key = midi;
   while (key < low) key += 12;
   while (key > high) key -= 12;

@@ -257,6 +257,16 @@ function written(
   const sign =
     (inBar.get(place) ?? signature.get(letter) ?? 0) === accidentals ? "" : (SIGNS[accidentals] ?? "");
   inBar.set(place, accidentals);
-  const body = octave >= 5 ? letter.toLowerCase() + "'".repeat(octave - 5) : letter + ",".repeat(4 - octave);
-  return sign + body;
+  return sign + abcLetter(letter, octave);
 }
+
+const abcLetter = (letter: string, octave: number): string =>
+  octave >= 5 ? letter.toLowerCase() + "'".repeat(octave - 5) : letter + ",".repeat(4 - octave);
+
+/**
+ * A pitch by itself, with its accidental.
+ *
+ * @example writeAbcPitch({ name: 6, octave: 3 }) // "^F,"
+ */
+export const writeAbcPitch = ({ name, octave }: Pitch): string =>
+  (accidentalsOf(name) === 0 ? "" : (SIGNS[accidentalsOf(name)] ?? "")) + abcLetter(letterOf(name), octave);

@@ -1,16 +1,14 @@
 import { computed } from "nanostores";
 import { type Chord, printChord } from "@/core/chord";
-import { heardOf, openSounds, type Tuning, voicings } from "@/core/instrument";
+import { heardOf, openSounds, type Sound, soundRow, type Tuning, voicings } from "@/core/instrument";
 import {
   accompanied,
-  keyRange,
   type Layout,
   onBowedStrings,
   onKeyboard,
   type PartSounds,
   placed,
   type Score,
-  type Sound,
   USUAL_SOUNDS,
 } from "@/audio";
 import { $selection } from "./selection";
@@ -18,21 +16,9 @@ import { $settings } from "./settings";
 import { $chord, $division, $instrument, $tuning } from "./stage";
 import { $voicing } from "./voicings";
 
-/** What each instrument of the stage sounds like; a guitar as the settings say. */
-const SOUND_OF: Readonly<Record<string, Sound>> = {
-  bass: "bass",
-  "bass-5": "bass",
-  "bass-6": "bass",
-  ukulele: "ukulele",
-  mandolin: "mandolin",
-  fiddle: "fiddle",
-  "tenor-banjo": "banjo",
-  keyboard: "piano",
-};
-
-export const $lineSound = computed(
-  [$instrument, $settings],
-  ({ id }, { guitarSound }): Sound => SOUND_OF[id] ?? guitarSound,
+/** What the instrument of the stage sounds like; a guitar as the settings say. */
+export const $lineSound = computed([$instrument, $settings], ({ sound }, { guitarSound }): Sound =>
+  sound === "guitar" ? guitarSound : sound,
 );
 
 /** Strings on which chords are taken. */
@@ -105,7 +91,7 @@ export function arranged(score: Score): Score {
   const by: Arranging = [score, tuning, chordTuning, backing, chordsOn, home, sound, shown];
   if (lastArranged && by.every((each, at) => each === lastArranged?.by[at])) return lastArranged.score;
   const low = tuning ? Math.min(...openSounds(tuning)) : LOW_KEY;
-  const own = placed(score, low < SMALL ? low + ABOVE_LOWEST : low, keyRange(sound));
+  const own = placed(score, low < SMALL ? low + ABOVE_LOWEST : low, soundRow(sound).range);
   const layout = chordsOn === "strings" ? onBowedStrings : chordTuning ? onStrings(chordTuning) : onKeyboard;
   const made = accompanied(own, { layout, backing, home });
   lastArranged = { by, score: made };

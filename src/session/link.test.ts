@@ -25,7 +25,7 @@ describe("a link", () => {
   it("carries the chart, the stage and the place, and opens beside what is here", () => {
     const own = {
       name: "Low",
-      instrument: "guitar",
+      instrument: "guitar" as const,
       strings: "C2 G2 D3 G3 B3 E4",
       frets: 22,
       scaleLength: 648,

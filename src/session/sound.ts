@@ -4,13 +4,13 @@ import {
   countIn,
   type Playing,
   type Score,
-  type Sound,
   soundEngine,
   type SoundState,
   swapped,
   type Swapping,
   withClick,
 } from "@/audio";
+import type { Sound } from "@/core/instrument";
 import type { Settings } from "@/storage";
 import { $partSounds, arranged, octavesApart } from "./arranged";
 import { $settings } from "./settings";

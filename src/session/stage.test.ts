@@ -1,6 +1,7 @@
 import "fake-indexeddb/auto";
 import { beforeEach, describe, expect, it } from "vitest";
 import { printChord } from "@/core/chord";
+import type { InstrumentId } from "@/core/instrument";
 import { fifthsOf, midiOf } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import { modeScore } from "@/audio";
@@ -234,16 +235,15 @@ describe("what is played", () => {
 
   it("is played in the register of the instrument, its drone below", () => {
     changeSettings({ texture: "mode" });
-    const lowest = (instrument: string) => {
+    const lowest = (instrument: InstrumentId) => {
       changeSettings({ instrument, tuning: `${instrument}/standard` });
       const notes = mainPlaying().round(0)?.notes ?? [];
       const of = (part: string) => notes.filter((note) => note.part === part).map(({ midi }) => midi);
       expect(Math.min(...of("drone"))).toBeLessThanOrEqual(Math.min(...of("line")));
       return Math.min(...of("line"));
     };
-    expect(["guitar", "bass", "ukulele", "mandolin", "fiddle", "keyboard"].map(lowest)).toEqual([
-      50, 38, 62, 62, 62, 62,
-    ]);
+    const instruments = ["guitar", "bass", "ukulele", "mandolin", "fiddle", "keyboard"] as const;
+    expect(instruments.map(lowest)).toEqual([50, 38, 62, 62, 62, 62]);
   });
 
   it("a tune that an instrument hasn’t the octave for is moved whole, and that is said", () => {
@@ -280,7 +280,7 @@ describe("what is played", () => {
     expect($partSounds.get().chord).toBe("piano");
     // A fiddle and a bass leave chords to the keyboard.
     changeSettings({ chordsOn: "instrument" });
-    for (const instrument of ["fiddle", "bass"]) {
+    for (const instrument of ["fiddle", "bass"] as const) {
       changeSettings({ instrument, tuning: `${instrument}/standard` });
       expect($partSounds.get().chord).toBe("piano");
     }

@@ -4,11 +4,11 @@ import { type Chord, diatonicChords, printChord, readSymbol, reducedChord } from
 import {
   type Fingering,
   type Instrument,
+  instrumentOf,
   INSTRUMENTS,
   type LineNote,
   lineOn,
   lineOnKeys,
-  maybeInstrument,
   maybeTuning,
   ownTuning,
   type Position,
@@ -38,7 +38,11 @@ export function tuningFor({ instrument, tuning, ownTunings, capo }: NeckSettings
   if (!usual) return undefined;
   const made = ownTunings.find((own) => own.instrument === instrument && ownTuningId(own.name) === tuning);
   const base = made
-    ? { ...ownTuning(readStrings(made.strings).value, { ...made, capo: 0 }, usual), id: tuning }
+    ? {
+        ...ownTuning(readStrings(made.strings).value, { ...made, capo: 0 }, usual),
+        id: tuning,
+        name: made.name,
+      }
     : tuning.startsWith(`${instrument}/`)
       ? (maybeTuning(tuning) ?? usual)
       : usual;
@@ -46,11 +50,8 @@ export function tuningFor({ instrument, tuning, ownTunings, capo }: NeckSettings
 }
 
 /** The selected instrument. */
-export const $instrument = computed(
-  $settings,
-  ({ instrument }): Instrument => maybeInstrument(instrument) ?? FIRST,
-);
-const FIRST: Instrument = { id: "guitar", clef: "treble", octavesUp: 1, tunings: [tuningOf("guitar")] };
+export const $instrument = computed($settings, ({ instrument }): Instrument => instrumentOf(instrument));
+const FIRST = instrumentOf("guitar");
 
 let lastNeck: { key: string; tuning: Tuning | undefined } | undefined;
 

@@ -3,8 +3,8 @@ import { EXPECTATIONS } from "@/core/identify/expectation";
 import {
   badMeasures,
   COMFORTABLE_STRETCH,
+  INSTRUMENT_IDS,
   LINE_FIGURES,
-  maybeInstrument,
   ORDERS,
   SYSTEMS,
 } from "@/core/instrument";
@@ -26,7 +26,7 @@ export const SETTINGS_VERSION = 3;
 export const ownTuningRecord = z
   .strictObject({
     name: z.string().min(1).max(60),
-    instrument: z.string().refine((id) => maybeInstrument(id) !== undefined),
+    instrument: z.enum(INSTRUMENT_IDS),
     strings,
     frets: z.number(),
     scaleLength: z.number(),
@@ -62,10 +62,7 @@ const decibels = z.number().min(-40).max(6).catch(0);
 
 /** The stage: instrument, neck, what is shown and what is played. */
 const stage = {
-  instrument: z
-    .string()
-    .refine((id) => maybeInstrument(id) !== undefined)
-    .catch("guitar"),
+  instrument: z.enum(INSTRUMENT_IDS).catch("guitar"),
   /** "guitar/drop-d", or "own/" and the name of one made by hand; the instrument's usual one where there is none such. */
   tuning: z.string().max(80).catch("guitar/standard"),
   ownTunings: z.array(ownTuningRecord).max(50).catch([]),

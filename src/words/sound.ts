@@ -1,4 +1,4 @@
-import type { Sound } from "@/audio";
+import { type Sound, soundRow } from "@/core/instrument";
 import { listText } from "./names";
 
 /** What is said beside the controls of sound. */
@@ -15,21 +15,6 @@ export const tempoReachedText = (tempo: number): string => `The tempo is ${tempo
 export const soundFileFailedText = (reason: string): string =>
   `The file couldn’t be made: ${reason}. Try a shorter one.`;
 
-export const SOUND_TEXT: Readonly<Record<Sound, string>> = {
-  nylon: "nylon-string guitar",
-  steel: "steel-string guitar",
-  clean: "electric guitar",
-  bass: "bass",
-  ukulele: "ukulele",
-  mandolin: "mandolin",
-  fiddle: "fiddle",
-  banjo: "banjo",
-  piano: "piano",
-  strings: "bowed strings",
-  harmonium: "harmonium",
-  click: "metronome",
-};
-
 /** Where recordings could not be had. */
 export const missingSoundsText = (sounds: readonly Sound[]): string =>
-  `The recordings of ${listText(sounds.map((sound) => SOUND_TEXT[sound]))} can’t be loaded. A plain tone plays instead.`;
+  `The recordings of ${listText(sounds.map((sound) => soundRow(sound).name))} can’t be loaded. A plain tone plays instead.`;

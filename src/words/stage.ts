@@ -12,7 +12,7 @@ import type {
   Tuning,
   Voicing,
 } from "@/core/instrument";
-import { touchingFingers, TUNING_LIMITS } from "@/core/instrument";
+import { maybeInstrument, touchingFingers, TUNING_LIMITS } from "@/core/instrument";
 import type { Chord } from "@/core/chord";
 import type { Fifths } from "@/core/pitch";
 import type { HomeMode } from "@/core/scale";
@@ -28,39 +28,6 @@ import {
   ordinalText,
 } from "./names";
 import { RHYTHM_TEXT } from "./playing";
-
-export const INSTRUMENT_TEXT: Readonly<Record<string, string>> = {
-  guitar: "Guitar",
-  "guitar-7": "Guitar, 7 strings",
-  "guitar-8": "Guitar, 8 strings",
-  "guitar-12": "Guitar, 12 strings",
-  bass: "Bass",
-  "bass-5": "Bass, 5 strings",
-  "bass-6": "Bass, 6 strings",
-  ukulele: "Ukulele",
-  mandolin: "Mandolin",
-  fiddle: "Fiddle",
-  "tenor-banjo": "Tenor banjo",
-  keyboard: "Keyboard",
-};
-
-const TUNING_TEXT: Readonly<Record<string, string>> = {
-  standard: "standard tuning",
-  dadgad: "DADGAD",
-  "low-g": "low G",
-  "in-d": "in D",
-  "cross-a": "crossed, A E A E",
-  "high-d": "A D A E",
-};
-
-/** "drop D", "half step down", the user's own name. */
-export function tuningText(id: string): string {
-  const slash = id.indexOf("/");
-  const name = id.slice(slash + 1);
-  if (id.startsWith("own/")) return name;
-  const plain = name.replaceAll("-", " ");
-  return TUNING_TEXT[name] ?? plain.replace(/ ([a-g])$/u, (_, letter: string) => ` ${letter.toUpperCase()}`);
-}
 
 /** "E A D G B E". */
 export const stringsText = ({ strings }: Tuning): string =>
@@ -292,10 +259,10 @@ export function standText({
 }
 
 /** "Guitar, drop D, capo 2": what a sheet is for. */
-export function playedOnText(instrument: string, tuning: Pick<Tuning, "id" | "capo"> | undefined): string {
-  const strings = tuning ? [tuningText(tuning.id)] : [];
+export function playedOnText(instrument: string, tuning: Pick<Tuning, "name" | "capo"> | undefined): string {
+  const strings = tuning ? [tuning.name] : [];
   return [
-    INSTRUMENT_TEXT[instrument] ?? instrument,
+    maybeInstrument(instrument)?.name ?? instrument,
     ...strings,
     ...(tuning && tuning.capo > 0 ? [`capo ${tuning.capo}`] : []),
   ].join(", ");

@@ -83,6 +83,7 @@ export function ownTuning(
   const doubles = from?.doubles.length === strings.length ? from.doubles : [];
   return {
     id: "own",
+    name: "",
     strings,
     frets,
     scaleLength,

@@ -9,6 +9,7 @@ import {
   ownTuning,
   readStrings,
   runStrings,
+  soundRow,
   tuningOf,
 } from ".";
 
@@ -39,6 +40,27 @@ describe("instruments", () => {
     expect(() => tuningOf("lute")).toThrow(RangeError);
     expect(tuningOf("guitar-12").doubles).toEqual([12, 12, 12, 12, 0, 0]);
     expect([tuningOf("fiddle").isFretted, tuningOf("fiddle").hand]).toEqual([false, 7]);
+  });
+
+  it("say all that the rest asks of them", () => {
+    for (const { name, tunings, sound, range } of INSTRUMENTS) {
+      expect(name).toMatch(/^[A-Z]/u);
+      const names = tunings.map((tuning) => tuning.name);
+      expect(new Set(names).size).toBe(names.length);
+      const [low, high] = range;
+      const opens = tunings.flatMap(openSounds);
+      if (opens.length > 0) expect(low).toBe(Math.min(...opens));
+      // Its sound has the keys in the middle of it.
+      const [lowest, highest] = soundRow(sound === "guitar" ? "steel" : sound).range;
+      const middle = (low + high) / 2;
+      expect(middle > lowest && middle < highest).toBe(true);
+    }
+    const named = (id: string) => tuningOf(id).name;
+    expect(["fiddle/high-d", "guitar/drop-d", "guitar"].map(named)).toEqual([
+      "A D A E",
+      "drop D",
+      "standard tuning",
+    ]);
   });
 
   it("run over the strings that rise", () => {

@@ -1,5 +1,5 @@
 import { type Chart, quartersOf } from "@/core/chord";
-import { type Ensemble, ENSEMBLES, laidOut } from "@/core/instrument";
+import { type Ensemble, ENSEMBLES, laidOut, soundRow } from "@/core/instrument";
 import { midiOf } from "@/core/pitch";
 import {
   type FileChart,
@@ -10,7 +10,7 @@ import {
   type WrittenPart,
 } from "@/formats";
 import { type Reading, wholeProblem } from "@/core/problem";
-import { beatOf, chartScore, MIDI_PROGRAMS, partInQuarters } from "@/audio";
+import { beatOf, chartScore, partInQuarters } from "@/audio";
 import { $partSounds, arranged } from "@/session";
 import { MOST_CHART_TEXT } from "@/storage";
 import { ENSEMBLE_PART_TEXT, PART_TEXT } from "@/words";
@@ -161,7 +161,7 @@ function heardParts(chart: Chart): readonly MidiPart[] {
   const sounds = $partSounds.get();
   return (["chord", "bass"] as const).map((part) => ({
     name: PART_TEXT[part],
-    program: MIDI_PROGRAMS[sounds[part]],
+    program: soundRow(sounds[part]).program,
     notes: partInQuarters(notes, part, beat),
   }));
 }

@@ -5,12 +5,12 @@ import { type Fifths, fifthsOf, printName, soundOf, staffPlace } from "@/core/pi
 import { characteristicOn, enharmonicHome, familyOf } from "@/core/scale";
 import { allNotes, type Tune } from "@/core/tune";
 import { writeAbc } from "@/formats";
-import { $instrument, $toSave, MOST_VERSIONS, openFiles, reshapeDocument } from "@/session";
+import { $instrument, $toSave, $tuning, MOST_VERSIONS, openFiles, reshapeDocument } from "@/session";
 import { barsFrom, fromStaff, onStaff, staffPart } from "@/session/staff-part";
 import { useConventions } from "@/session/useConventions";
 import { useKeys } from "@/session/useKeys";
 import { DocumentTools } from "@/shell/documents";
-import { ExportDialog, MusicSheet, ShownBars, type Tablature } from "@/shell/tune";
+import { ExportDialog, MusicSheet, ShownBars } from "@/shell/tune";
 import { Button, Choice, FileButton, HomeField, Select } from "@/kit/controls";
 import { Staff } from "@/kit/staff";
 import {
@@ -43,6 +43,7 @@ import {
   fromValue,
 } from "./reshaped";
 import { SetNote } from "./SetNote";
+import { tablatureOf } from "./tablature";
 import type { Typing } from "./TuneField";
 import { WriteTune } from "./WriteTune";
 import styles from "./Reshape.module.css";
@@ -55,12 +56,6 @@ interface MelodyShowProps extends Typing {
 }
 
 const NONE: readonly number[] = [];
-
-/** Instruments that the engraver writes tablature for, with their open strings as ABC. */
-const TABLATURE: Readonly<Record<string, Tablature>> = {
-  guitar: { instrument: "guitar", tuning: ["E,", "A,", "D", "G", "B", "e"] },
-  mandolin: { instrument: "mandolin", tuning: ["G,", "D", "A", "e"] },
-};
 
 /** A tune in another mode: on its staff, with what changed, its chords and its versions. */
 export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: MelodyShowProps) {
@@ -77,6 +72,8 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
   const [turned, setTurned] = useState(0);
   const [hasSyllables, setSyllables] = useState(false);
   const instrument = useStore($instrument);
+  const tuning = useStore($tuning);
+  const tablature = useMemo(() => tablatureOf(instrument, tuning), [instrument, tuning]);
   const value = useStore(reshapeDocument.$value);
   const from = fromOf(recipe, found);
   const isOriginal = at < 0;
@@ -312,7 +309,7 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
           answer={homeModeText(homeMode)}
           shown={part}
           write={write}
-          tablature={shown.beneath ? undefined : TABLATURE[instrument.id]}
+          tablature={shown.beneath ? undefined : tablature}
           modes={[{ homeMode, where: familyText(familyOf(homeMode.mode)) }]}
           open={isPrinting}
           onClose={() => setPrinting(false)}

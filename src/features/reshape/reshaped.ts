@@ -4,7 +4,7 @@ import { fifthsOf, maybePitch, printName } from "@/core/pitch";
 import { type Recipe, relativeHome, reshape, type Reshaped } from "@/core/reshape";
 import { type HomeMode, mode as modeById, type Mode } from "@/core/scale";
 import { allNotes, EPSILON, firstPlace, type Tune } from "@/core/tune";
-import { keyRange } from "@/audio";
+import { soundRow } from "@/core/instrument";
 import { $lineSound, answering, readMusic, reshapeDocument } from "@/session";
 import { identifyElsewhere, isLong, isLongToReshape, reshapeElsewhere } from "@/session/long-tunes";
 import type { RecipeValue } from "@/storage";
@@ -121,7 +121,7 @@ const knownOf = ({ tune, values, sound }: ToMake): readonly (Made | undefined)[]
 
 /** The recipes of the others. */
 const recipesOf = ({ values, found, sound }: ToMake, known: readonly (Made | undefined)[]) =>
-  values.filter((_, at) => !known[at]).map((value) => recipeOf(value, found, keyRange(sound)));
+  values.filter((_, at) => !known[at]).map((value) => recipeOf(value, found, soundRow(sound).range));
 
 /** Every version in its order, those that were made anew among them. */
 function versionsOf(

@@ -5,6 +5,7 @@ import {
   badMeasures,
   betweenFrets,
   INSTRUMENTS,
+  maybeTuning,
   readStrings,
   type Tuning,
 } from "@/core/instrument";
@@ -13,10 +14,8 @@ import type { OwnTuning } from "@/storage";
 import { Button, NumberField, Select, Toggle } from "@/kit/controls";
 import { Dialog, Setting } from "@/kit/dialog";
 import {
-  INSTRUMENT_TEXT,
   MEASURE_TEXT,
   problemText,
-  tuningText,
   typedStrings,
   INSTRUMENT_SAYS,
   DRAWN_SAYS,
@@ -48,8 +47,8 @@ export function InstrumentSelect({ size = "word" }: { readonly size?: "word" | "
       label="Instrument"
       size={size}
       value={instrument.id}
-      options={INSTRUMENTS.map(({ id }) => ({ value: id, text: INSTRUMENT_TEXT[id] ?? id }))}
-      onChange={(id) => changeSettings({ instrument: id, tuning: `${id}/standard`, capo: 0 })}
+      options={INSTRUMENTS.map(({ id, name }) => ({ value: id, text: name }))}
+      onChange={(id) => changeSettings({ instrument: id, tuning: maybeTuning(id)?.id ?? "", capo: 0 })}
     />
   );
 }
@@ -64,7 +63,7 @@ export function TuningSelect({ tuning }: { readonly tuning: Tuning }) {
       size="small"
       value={tuning.id}
       options={[
-        ...instrument.tunings.map(({ id }) => ({ value: id, text: tuningText(id) })),
+        ...instrument.tunings.map(({ id, name }) => ({ value: id, text: name })),
         ...ownTunings
           .filter((own) => own.instrument === instrument.id)
           .map(({ name }) => ({ value: ownTuningId(name), text: name, under: "Made by hand" })),

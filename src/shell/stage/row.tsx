@@ -17,15 +17,7 @@ import {
 import { DIVISIONS, type Texture, TEXTURES } from "@/storage";
 import { Button, Choice, Labelled, NumberField, Select } from "@/kit/controls";
 import { useNarrow } from "@/kit/useNarrow";
-import {
-  CHOSEN_TEXT,
-  DIVISION_TEXT,
-  INSTRUMENT_TEXT,
-  PLAY_TEXT,
-  SHOWN_TEXT,
-  TEXTURE_TEXT,
-  tuningText,
-} from "@/words";
+import { CHOSEN_TEXT, DIVISION_TEXT, PLAY_TEXT, SHOWN_TEXT, TEXTURE_TEXT } from "@/words";
 import styles from "./Stage.module.css";
 
 /** The instrument with its tuning: its button opens all that can be set about it. */
@@ -38,12 +30,12 @@ export function InstrumentButton({ onOpen }: { readonly onOpen: () => void }) {
       <button
         type="button"
         className={styles.instrument}
-        aria-label={`Instrument: ${INSTRUMENT_TEXT[instrument.id]}${tuning ? `, ${tuningText(tuning.id)}` : ""}${capo}`}
+        aria-label={`Instrument: ${instrument.name}${tuning ? `, ${tuning.name}` : ""}${capo}`}
         aria-haspopup="dialog"
         onClick={onOpen}
       >
-        <b>{INSTRUMENT_TEXT[instrument.id]}</b>
-        {tuning && <span>{`${tuningText(tuning.id)}${capo}`}</span>}
+        <b>{instrument.name}</b>
+        {tuning && <span>{`${tuning.name}${capo}`}</span>}
       </button>
     </Labelled>
   );

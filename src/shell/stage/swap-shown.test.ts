@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { GUITAR, openSounds, positions, tuningOf } from "@/core/instrument";
+import { GUITAR, instrumentOf, openSounds, positions, tuningOf } from "@/core/instrument";
 import { fifthsOf, midiOf, printPitch } from "@/core/pitch";
 import { characteristicSwap, mode } from "@/core/scale";
 import { nearView, type Shown, type ShownNote, withSwapShown } from "./shown";
@@ -11,7 +11,7 @@ function shownOf(home: string, id: string, tuning = GUITAR, at = 0): Shown {
   const notes = (position?.notes ?? []).map((note): ShownNote => ({ ...note, place: note }));
   return {
     title: "",
-    instrument: { id: "guitar", clef: "treble", octavesUp: 1, tunings: [tuning] },
+    instrument: instrumentOf("guitar"),
     tuning,
     homeMode,
     notes,

@@ -1,9 +1,9 @@
+import { soundRow } from "@/core/instrument";
 import { signedKey } from "@/core/scale";
 import { printName } from "@/core/pitch";
 import { feltBeat, type Meter } from "@/core/tune";
 import { writeMidi, writeWav } from "@/formats";
 import {
-  MIDI_PROGRAMS,
   PART_SILENT,
   type Part,
   partInQuarters,
@@ -86,7 +86,7 @@ export async function saveMidi(seconds: number): Promise<void> {
   const beat = feltBeat(meter);
   const parts = PARTS.filter((part) => volumes[part] > PART_SILENT).map((part) => ({
     name: PART_TEXT[part],
-    program: MIDI_PROGRAMS[sounds[part]],
+    program: soundRow(sounds[part]).program,
     level: partLevel(part, volumes[part]),
     notes: partInQuarters(notes, part, beat),
   }));

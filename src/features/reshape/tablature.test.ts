@@ -1,0 +1,25 @@
+import { describe, expect, test } from "vitest";
+import { maybeInstrument, tuningOf } from "@/core/instrument";
+import { tablatureOf } from "./tablature";
+
+describe("tablature", () => {
+  test.each([
+    ["guitar", "guitar: E, A, D G B e"],
+    ["guitar/drop-d", "guitar: D, A, D G B e"],
+    ["guitar/half-step-down", "guitar: _E, _A, _D _G _B _e"],
+    ["guitar-12", "guitar: E, A, D G B e"],
+    ["mandolin", "mandolin: G, D A e"],
+    // Strings that go back up, bows, low clefs and other numbers of strings have none.
+    ["ukulele", undefined],
+    ["ukulele/low-g", "mandolin: G, C E A"],
+    ["fiddle", undefined],
+    ["bass", undefined],
+    ["guitar-7", undefined],
+  ])("of %s: %s", (id, wanted) => {
+    const [instrument = ""] = id.split("/");
+    const found = tablatureOf(maybeInstrument(instrument)!, tuningOf(id));
+    expect(found && `${found.instrument}: ${found.tuning.join(" ")}`).toBe(wanted);
+  });
+
+  test("of keys: none", () => expect(tablatureOf(maybeInstrument("keyboard")!, undefined)).toBeUndefined());
+});
