@@ -150,6 +150,22 @@ const ROWS = {
     scaleLength: 580,
     tunings: { standard: "C3 G3 D4 A4", "octave-mandolin": "G2 D3 A3 E4" },
   },
+  "tenor-guitar": {
+    name: "Tenor guitar",
+    sound: "guitar",
+    ...treble8,
+    frets: 19,
+    scaleLength: 584,
+    tunings: { standard: "C3 G3 D4 A4", dgbe: ["D3 G3 B3 E4", "D G B E"], "octave-mandolin": "G2 D3 A3 E4" },
+  },
+  "baritone-ukulele": {
+    name: "Baritone ukulele",
+    sound: "ukulele",
+    ...treble8,
+    frets: 18,
+    scaleLength: 510,
+    tunings: { standard: "D3 G3 B3 E4", "high-d": "D4 G3 B3 E4", "in-c": "C3 G3 B3 E4" },
+  },
   keyboard: {
     name: "Keyboard",
     sound: "piano",

@@ -27,11 +27,14 @@ describe("instruments", () => {
     ["mandolin", "55 62 69 76"],
     ["fiddle", "55 62 69 76"],
     ["tenor-banjo", "48 55 62 69"],
+    ["tenor-guitar", "48 55 62 69"],
+    ["tenor-guitar/dgbe", "50 55 59 64"],
+    ["baritone-ukulele", "50 55 59 64"],
   ])("%s is tuned %s", (id, midis) => expect(openSounds(tuningOf(id)).join(" ")).toBe(midis));
 
   it("all stand, the keyboard without strings, and no other", () => {
     expect(INSTRUMENTS.map(({ id }) => id)).toEqual(
-      "guitar guitar-7 guitar-8 guitar-12 bass bass-5 bass-6 ukulele mandolin fiddle tenor-banjo keyboard".split(
+      "guitar guitar-7 guitar-8 guitar-12 bass bass-5 bass-6 ukulele mandolin fiddle tenor-banjo tenor-guitar baritone-ukulele keyboard".split(
         " ",
       ),
     );
@@ -56,8 +59,9 @@ describe("instruments", () => {
       expect(middle > lowest && middle < highest).toBe(true);
     }
     const named = (id: string) => tuningOf(id).name;
-    expect(["fiddle/high-d", "guitar/drop-d", "guitar"].map(named)).toEqual([
+    expect(["fiddle/high-d", "baritone-ukulele/high-d", "guitar/drop-d", "guitar"].map(named)).toEqual([
       "A D A E",
+      "high D",
       "drop D",
       "standard tuning",
     ]);

@@ -9,6 +9,8 @@ describe("tablature", () => {
     ["guitar/half-step-down", "guitar: _E, _A, _D _G _B _e"],
     ["guitar-12", "guitar: E, A, D G B e"],
     ["mandolin", "mandolin: G, D A e"],
+    ["tenor-guitar", "mandolin: C G d a"],
+    ["baritone-ukulele", "mandolin: D G B e"],
     // Strings that go back up, bows, low clefs and other numbers of strings have none.
     ["ukulele", undefined],
     ["ukulele/low-g", "mandolin: G, C E A"],
