@@ -5,35 +5,7 @@ import a11y from "eslint-plugin-jsx-a11y-x";
 import hooks from "eslint-plugin-react-hooks";
 import globals from "globals";
 import ts from "typescript-eslint";
-
-/**
- * The rooms of the house from the ground up. A room imports only from rooms before it in this list;
- * inside the core the same holds among its own rooms.
- */
-const rooms = [
-  "core/pitch",
-  "core/scale",
-  "core/chord",
-  "core/progression",
-  "core/tune",
-  "core/identify",
-  "core/instrument",
-  "core/reshape",
-  "core/training",
-  "formats",
-  "server",
-  "devices",
-  "storage",
-  "demo",
-  "audio",
-  "workers",
-  "words",
-  "kit",
-  "session",
-  "shell",
-  "features",
-  "pages",
-];
+import { rooms } from "./scripts/rooms.mjs";
 
 const ownName = "Reach another room through its @/ name.";
 

@@ -4,7 +4,7 @@ import { defineConfig } from "vitest/config";
 export default defineConfig({
   resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
   test: {
-    include: ["src/**/*.test.{ts,tsx}", "tests/{accuracy,wording,fuzz}/*.test.ts"],
+    include: ["src/**/*.test.{ts,tsx}", "tests/{accuracy,house,wording,fuzz}/*.test.ts"],
     environment: "node",
     setupFiles: ["tests/setup.ts"],
     // A busy machine may be ten times slower: no test is told by the clock.

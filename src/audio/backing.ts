@@ -19,7 +19,7 @@ export const onKeyboard: Layout = (chords) =>
 const BASS_LOWEST = 28;
 
 /** The bass of a chord where a bass plays it. */
-export const bassKey = ({ root, bass }: Chord): number => {
+const bassKey = ({ root, bass }: Chord): number => {
   const sound = soundOf(bass ?? root);
   return BASS_LOWEST + ((sound - BASS_LOWEST + 120) % 12);
 };

@@ -8,7 +8,6 @@ export {
   partLevel,
   PART_SILENT,
   type PartSounds,
-  type PartVolumes,
   SAFE_VOLUME,
   USUAL_SOUNDS,
 } from "./instruments";

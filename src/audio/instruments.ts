@@ -18,7 +18,7 @@ export const USUAL_SOUNDS: PartSounds = {
 };
 
 /** One part, with its own volume in decibels. */
-export interface PartInstrument extends Striker {
+interface PartInstrument extends Striker {
   readonly volume: { value: number };
 }
 export type PartInstruments = Readonly<Record<Part, PartInstrument>>;

@@ -7,6 +7,6 @@ import { match } from "./match";
 import { reshape } from "./reshape";
 
 /** The views in the order of the work. Another one is its folder and a line here. */
-export const FEATURES: readonly Feature[] = [derive, match, identify, reshape, ear, log];
+const FEATURES: readonly Feature[] = [derive, match, identify, reshape, ear, log];
 
 installFeatures(FEATURES);

@@ -21,7 +21,7 @@ export interface MidiVoice {
 export const PERCUSSION = 9;
 
 /** A meter and the quarter that it begins at. */
-export interface MidiMeterMark {
+interface MidiMeterMark {
   readonly at: number;
   readonly beats: number;
   readonly unit: number;

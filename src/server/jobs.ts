@@ -5,7 +5,7 @@ import { problemResponse } from "./problem";
 import { reshape } from "./reshape";
 
 /** The endpoints whose work depends on what is asked, so that it is done in workers. */
-export const HEAVY = {
+const HEAVY = {
   match,
   identify,
   reshape,
@@ -26,7 +26,7 @@ export interface SentRequest {
 }
 
 /** An answer as it crosses back. */
-export interface SentAnswer {
+interface SentAnswer {
   readonly status: number;
   readonly headers: readonly (readonly [string, string])[];
   readonly body: Uint8Array<ArrayBuffer>;

@@ -19,7 +19,7 @@ export interface WorkLimits {
 export type Stopped = "busy" | "too-slow" | "too-much-memory" | "left" | "broken";
 
 /** The result of a task, or why there is none. */
-export type Worked<R> = { readonly result: R } | { readonly stopped: Stopped };
+type Worked<R> = { readonly result: R } | { readonly stopped: Stopped };
 
 /** Worker threads that compute tasks, each within its limits. */
 export interface WorkerPool {

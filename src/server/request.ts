@@ -101,7 +101,7 @@ export const openStrings = z.string().transform((text, context) => {
 });
 
 /** Checks a value against a schema; what does not fit is refused with 400 and a list of what was found and expected. */
-export function ask<T>(schema: z.ZodType<T>, value: unknown): Asked<T> {
+function ask<T>(schema: z.ZodType<T>, value: unknown): Asked<T> {
   const result = schema.safeParse(value);
   if (result.success) return { value: result.data };
   return { refused: problemResponse(400, result.error.issues.map(apiError)) };
@@ -165,7 +165,7 @@ export async function askBytes(request: Request): Promise<Asked<Uint8Array<Array
 }
 
 /** The body as text. */
-export async function askText(request: Request): Promise<Asked<string>> {
+async function askText(request: Request): Promise<Asked<string>> {
   const bytes = await askBytes(request);
   return "refused" in bytes ? bytes : { value: decoded(bytes.value) };
 }

@@ -15,7 +15,7 @@ export interface SavedOpener<K extends SavedKind = SavedKind> {
 }
 
 /** Files that a view opens. */
-export interface FilesOpened {
+interface FilesOpened {
   /** Those that are its own before those that others open as well. */
   readonly kinds: readonly FileKind[];
   /** The part of it that takes them, where not every part does. */
@@ -34,7 +34,7 @@ export interface Finding {
 }
 
 /** One thing to try, for those who are here for the first time. */
-export interface FirstStep {
+interface FirstStep {
   readonly text: string;
   readonly go: () => void;
 }

@@ -33,7 +33,7 @@ export interface Practising {
 export const $practising = atom<Practising | undefined>();
 
 /** The time, as often as the bar must show another second. */
-export const $now = atom(0);
+const $now = atom(0);
 
 const TICK = 1000;
 

@@ -24,7 +24,7 @@ export const routineDocument = documentOf<RoutineValue>(
 );
 
 /** Things that a routine has at most. */
-export const MOST_ITEMS = 60;
+const MOST_ITEMS = 60;
 
 /** Minutes of a thing that was just added. */
 const USUAL_MINUTES = 5;

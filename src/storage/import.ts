@@ -13,7 +13,7 @@ export const ARRIVALS = [
 ] as const;
 export type Arrival = (typeof ARRIVALS)[number];
 
-export interface ImportItem {
+interface ImportItem {
   readonly arrival: Arrival;
   readonly theirs: Saved;
   /** The same thing here, where there is one. */

@@ -53,13 +53,13 @@ const common = {
 };
 
 /** A mode on its home. */
-export const savedMode = z.strictObject({ ...common, kind: z.literal("mode"), home: noteName, mode: modeId });
+const savedMode = z.strictObject({ ...common, kind: z.literal("mode"), home: noteName, mode: modeId });
 
 /** Characters that a chart may have; the editor takes no more, so that nothing typed is lost. */
 export const MOST_CHART_TEXT = 200_000;
 
 /** A progression as it was typed. */
-export const savedProgression = z.strictObject({
+const savedProgression = z.strictObject({
   ...common,
   kind: z.literal("progression"),
   chords: z.string().min(1).max(MOST_CHART_TEXT),
@@ -69,7 +69,7 @@ export const savedProgression = z.strictObject({
 export const MOST_TUNE_TEXT = 16_000_000;
 
 /** A tune as it was read: text, or the bytes of a MIDI file as base 64. */
-export const savedTune = z.strictObject({
+const savedTune = z.strictObject({
   ...common,
   kind: z.literal("tune"),
   source: z.enum(TUNE_SOURCES),
@@ -77,7 +77,7 @@ export const savedTune = z.strictObject({
 });
 
 /** The user's own words and model tune for a mode, on whatever home. There is one for each mode at most. */
-export const ownWords = z.strictObject({
+const ownWords = z.strictObject({
   ...common,
   kind: z.literal("words"),
   mode: modeId,
@@ -95,7 +95,7 @@ export const strings = z
 const MOST_ROUTINE_LINK = 20_000;
 
 /** One way to take a chord, on the strings that it was found on. */
-export const savedVoicing = z.strictObject({
+const savedVoicing = z.strictObject({
   ...common,
   kind: z.literal("voicing"),
   chord: z
@@ -108,7 +108,7 @@ export const savedVoicing = z.strictObject({
 });
 
 /** Questions that were put together: to be taken again, or by others. */
-export const savedExam = z.strictObject({ ...common, kind: z.literal("exam"), exam: examValue });
+const savedExam = z.strictObject({ ...common, kind: z.literal("exam"), exam: examValue });
 
 /** One thing to practise: where it is in the application, and for how long. */
 export const routineItem = z.object({
@@ -143,10 +143,10 @@ export const routineValue = z.object({
 });
 export type RoutineValue = z.infer<typeof routineValue>;
 
-export const savedRoutine = z.strictObject({ ...common, kind: z.literal("routine"), routine: routineValue });
+const savedRoutine = z.strictObject({ ...common, kind: z.literal("routine"), routine: routineValue });
 
 /** A tune with the recipe that puts it into another mode, so that it can be made again. */
-export const savedReshaping = z.strictObject({
+const savedReshaping = z.strictObject({
   ...common,
   kind: z.literal("reshaping"),
   source: z.enum(TUNE_SOURCES),

@@ -1,7 +1,7 @@
 import { atom, type ReadableAtom } from "nanostores";
 
 /** What has yet to be written. */
-export interface SavingState {
+interface SavingState {
   /** Keys that storage hasn't answered for. */
   readonly waiting: ReadonlySet<string>;
   /** Those of them that storage refused, or let wait too long; they are tried again. */

@@ -23,7 +23,7 @@ const MOST_MODEL_TEXT = 20_000;
 export const SETTINGS_VERSION = 3;
 
 /** A tuning made by hand. */
-export const ownTuningRecord = z
+const ownTuningRecord = z
   .strictObject({
     name: z.string().min(1).max(60),
     instrument: z.enum(INSTRUMENT_IDS),

@@ -18,7 +18,7 @@ export const CLAIM_TEXT: Readonly<Record<Claim, string>> = {
 };
 
 /** "F♯, G and A": sounding notes by their plainest names. */
-export const soundsText = (sounds: PitchClassSet): string =>
+const soundsText = (sounds: PitchClassSet): string =>
   listText(members(sounds).map((sound) => noteText(spellSound(sound))));
 
 /** "1 of 462 modes." */
@@ -58,7 +58,7 @@ export const NOTHING_TO_DROP = "Take out several of these conditions, or search 
  *
  * @example unreadText("Q", "a note", "Try C F♯ B♭") // "“Q” isn’t a note. Try C F♯ B♭."
  */
-export const unreadText = (typed: string, what: string, instead: string): string =>
+const unreadText = (typed: string, what: string, instead: string): string =>
   `“${typed.length > 30 ? `${typed.slice(0, 30)}…` : typed}” isn’t ${what}. ${instead}.`;
 
 const HOME_EXAMPLE: Readonly<Record<Settings["noteNames"], string>> = {

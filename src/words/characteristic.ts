@@ -19,7 +19,6 @@ import {
   shownCharacteristic,
   thirdOf,
 } from "@/core/scale";
-import type { Settings } from "@/storage";
 import {
   capital,
   degreeText,
@@ -33,10 +32,8 @@ import {
   ordinalText,
   type Phrase,
 } from "./names";
-import { nearNamedText } from "./derive";
-
-/** The conventions that decide how a mode is told. */
-export type Conventions = Pick<Settings, "reference" | "comparison" | "syllables">;
+import { nearNamedText } from "./near";
+import type { Conventions } from "./conventions";
 
 /** What a reference is called in a sentence. */
 function referenceText({ mode }: { readonly mode: Mode }): string {

@@ -2,7 +2,7 @@ import { type Fifths, soundOf } from "@/core/pitch";
 import { type Chord, type ChordKind, chordNotes, chordSounds, type ShapePlace } from "@/core/chord";
 import { characteristicOn, holdsAll, type HomeMode, notesOf, pitchClassSet } from "@/core/scale";
 import { chordText, degreeText, homeModeText, listText, noteText, type Phrase } from "./names";
-import type { Conventions } from "./characteristic";
+import type { Conventions } from "./conventions";
 
 /** What the kinds of chord are called at the head of their column. */
 export const CHORD_KIND_TEXT: Readonly<Record<ChordKind, string>> = {

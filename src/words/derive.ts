@@ -1,11 +1,10 @@
-import { type Fifths, halfSteps, type Interval, soundOf } from "@/core/pitch";
+import { type Fifths, halfSteps, soundOf } from "@/core/pitch";
 import { diatonicChords, fullChord, fullChordSuffix } from "@/core/chord";
 import { bestVamp } from "@/core/progression";
 import {
   familyOf,
   type HomeMode,
   type Mode,
-  type Near,
   nearestNamed,
   notesOf,
   parentOf,
@@ -33,21 +32,8 @@ import {
   ordinalText,
   parentText,
 } from "./names";
-import type { Conventions } from "./characteristic";
-
-/** "D Lydian dominant with E♭ for E", "D minor blues without A♭". */
-export function nearNamedText(home: number, { mode, difference }: Near): string {
-  const { moved, dropped, added } = difference;
-  const note = (interval: Interval) => noteText(home + interval);
-  return [
-    homeModeText({ home, mode }),
-    moved.length > 0 ? `with ${listText(moved.map(({ from, to }) => `${note(to)} for ${note(from)}`))}` : "",
-    dropped.length > 0 ? `without ${listText(dropped.map(note))}` : "",
-    added.length > 0 ? `with ${listText(added.map(note))} besides` : "",
-  ]
-    .filter((part) => part !== "")
-    .join(" ");
-}
+import type { Conventions } from "./conventions";
+import { nearNamedText } from "./near";
 
 /** Why a scale has fewer modes than notes; empty for most. */
 export function symmetryText({ mode }: HomeMode): string {

@@ -1,6 +1,7 @@
 export * from "./analyses";
 export * from "./ask";
 export * from "./characteristic";
+export * from "./conventions";
 export * from "./chords";
 export * from "./derive";
 export * from "./ear";

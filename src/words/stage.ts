@@ -29,10 +29,6 @@ import {
 } from "./names";
 import { RHYTHM_TEXT } from "./playing";
 
-/** "E A D G B E". */
-export const stringsText = ({ strings }: Tuning): string =>
-  strings.map(({ name }) => noteText(name)).join(" ");
-
 /** "E2 A2 D3 G3 B3 E4", as it can be typed. */
 export const typedStrings = ({ strings }: Pick<Tuning, "strings">): string =>
   strings.map((pitch) => printPitch(pitch)).join(" ");
@@ -110,7 +106,7 @@ export const noVoicingText = (chord: Chord, kind: VoicingKind | undefined): stri
     : `There’s no ${VOICING_KIND_TEXT[kind]} voicing of ${chordText(chord)} here. Try any voicing.`;
 
 /** Where on the string: frets, or half steps where there are none. */
-export const placeWord = ({ isFretted }: Tuning): string => (isFretted ? "fret" : "half step");
+const placeWord = ({ isFretted }: Tuning): string => (isFretted ? "fret" : "half step");
 
 /** "at fret 5", "at the nut", "at the capo": where the hand stands. */
 export function handText({ hand }: Position, tuning: Tuning): string {

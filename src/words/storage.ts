@@ -42,7 +42,7 @@ export const unsavedText = (count: number): string =>
   `This browser hasn’t saved ${count === 1 ? "your last change" : `your last ${countText(count, "change")}`} yet. Shade keeps trying. Export a file to be safe.`;
 
 /** Bytes as people say them. */
-export function roomText(bytes: number): string {
+function roomText(bytes: number): string {
   if (bytes < 1_000_000) return `${Math.max(1, Math.round(bytes / 1000))} kB`;
   return bytes < 1_000_000_000
     ? `${(bytes / 1_000_000).toFixed(1)} MB`

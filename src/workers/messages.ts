@@ -119,7 +119,7 @@ export interface SentTune {
 }
 
 /** A reshaped tune on its way: its notes are columns. */
-export interface PackedReshaped extends Omit<Reshaped, "tune"> {
+interface PackedReshaped extends Omit<Reshaped, "tune"> {
   readonly tune: PackedTune;
 }
 

@@ -32,7 +32,7 @@ const score = (inside: string) =>
 const four = (value: number) => [24, 16, 8, 0].map((shift) => (value >>> shift) & 0xff);
 
 /** A MIDI file of one track with some events. */
-export const midiFile = (events: readonly number[], division = 480, format = 0): Uint8Array<ArrayBuffer> =>
+const midiFile = (events: readonly number[], division = 480, format = 0): Uint8Array<ArrayBuffer> =>
   Uint8Array.from([
     ...strToU8("MThd"),
     ...four(6),

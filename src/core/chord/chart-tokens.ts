@@ -2,7 +2,7 @@ import type { NoteNaming } from "../pitch";
 import { readSymbol } from "./read";
 
 /** What stands in a chart's text. `other` is taken for a chord and may turn out not to be one. */
-export type ChartTokenKind =
+type ChartTokenKind =
   | "bar-line"
   | "ending"
   | "times"

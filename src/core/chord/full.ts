@@ -1,6 +1,6 @@
 import type { Interval, NameForm } from "../pitch";
 import { members, type Mode, shownCharacteristic, thirdOf } from "../scale";
-import { chordSuffix } from "./chord";
+import { chordSuffix } from "./symbol";
 import { dominantHome } from "./dominant-home";
 import { tonesFromSounds } from "./name";
 import { stackOfThirds } from "./of-mode";

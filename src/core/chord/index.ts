@@ -13,5 +13,6 @@ export * from "./play-order";
 export * from "./read";
 export * from "./shapes";
 export * from "./spoken";
+export * from "./symbol";
 export * from "./chord-pairs";
 export * from "./transpose";

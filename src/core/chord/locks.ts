@@ -8,7 +8,7 @@ import { chartTokens } from "./chart-tokens";
  *
  * @example printLock({ home: 4 }) // "{E}"
  */
-export function printLock({ home, mode }: Lock): string {
+function printLock({ home, mode }: Lock): string {
   const name = mode && (isNamed(mode) ? mode.name : mode.id);
   return `{${[home === undefined ? undefined : printName(home), name].filter((part) => part !== undefined).join(" ")}}`;
 }

@@ -1,6 +1,7 @@
 import { type Interval, soundOf } from "../pitch";
 import { type HomeMode, holdsAll, type Mode, soundsOf, transpose } from "../scale";
-import { type Chord, romanNumeral } from "./chord";
+import type { Chord } from "./chord";
+import { romanNumeral } from "./symbol";
 import { dominantHome } from "./dominant-home";
 
 /** The chords that stand on a degree, from three notes to seven. */

@@ -11,7 +11,7 @@ import {
 import type { Chord } from "./chord";
 
 /** Why a symbol was not read: the part that stopped the reader and what would have done there. */
-export interface UnreadSymbol {
+interface UnreadSymbol {
   readonly code: "chord-unread" | "bass-unread";
   /** Offset within the symbol. */
   readonly offset: number;

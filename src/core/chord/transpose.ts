@@ -23,7 +23,7 @@ function writtenLike(name: Fifths, before: string, form: NameForm): string {
 }
 
 /** A symbol moved by an interval, its quality as it was written; what cannot be read stays as it is. */
-export function transposeSymbol(symbol: string, by: Interval, form = formOf(symbol)): string {
+function transposeSymbol(symbol: string, by: Interval, form = formOf(symbol)): string {
   const parts = partsOfSymbol(symbol);
   if (!parts) return symbol;
   const { root, quality, bass } = parts;

@@ -30,7 +30,7 @@ export interface KeyCheck {
 }
 
 /** An answer nearly as likely as the first. */
-export interface Rival extends Candidate {
+interface Rival extends Candidate {
   /** Notes of the rival that the answer has not, and the other way round: what would decide. Both empty where only home does. */
   readonly its: readonly Fifths[];
   readonly ours: readonly Fifths[];

@@ -1,7 +1,6 @@
-export { belongs, type Candidate, countUp } from "./candidates";
+export { countUp } from "./candidates";
 export * from "./evidence";
 export * from "./expectation";
-export type { Hearing } from "./hearing";
 export * from "./identify";
 export * from "./passages";
 export * from "./passing";

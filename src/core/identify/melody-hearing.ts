@@ -17,7 +17,7 @@ export interface Ending {
 }
 
 /** A triad that a bar outlines. */
-export interface OutlinedTriad {
+interface OutlinedTriad {
   /** Sounding pitch class of its root. */
   readonly root: number;
   readonly sounds: PitchClassSet;
@@ -114,7 +114,7 @@ export function hearMelody(tune: Tune): MelodyHearing | undefined {
 }
 
 /** A whole tune that is one run: the note that it leaves and comes back to, and whether it reaches the octave by step. */
-export interface Run {
+interface Run {
   /** Sounding pitch class. */
   readonly home: number;
   readonly isScale: boolean;

@@ -11,7 +11,7 @@ import { expectedSounding } from "./voices-score";
  * What a passage is to the one before: another mode; a neighbouring key in the same mode, or the relative, which is harmony and no
  * change of mode; a part of a piece that is written in a key of its own.
  */
-export type PassageKind = "mode" | "key" | "relative" | "own-key";
+type PassageKind = "mode" | "key" | "relative" | "own-key";
 
 /** A run of bars in one home and mode. Bars are numbered as the tune numbers them, both ends counted. */
 export interface Passage {

@@ -11,7 +11,7 @@ import { bassAt } from "./voices-hearing";
  * voice; it is the seventh of minor, raised; the third of a chord on which a phrase ends, raised; the third of the dominant of the
  * chord that comes next; it leans on the note above from below; it is over at once.
  */
-export type PassingRole = "leading" | "raised-seventh" | "raised-third" | "dominant" | "neighbour" | "brief";
+type PassingRole = "leading" | "raised-seventh" | "raised-third" | "dominant" | "neighbour" | "brief";
 
 /** A heard note that the mode does not have. */
 export interface OutsideNote {

@@ -30,7 +30,7 @@ const COMMON_RARE: Readonly<Record<string, number>> = {
 };
 
 /** What a mode has in its favour before a note is heard. */
-export function biasOf({ id }: Mode, expects: Expectation = "mixed"): number {
+function biasOf({ id }: Mode, expects: Expectation = "mixed"): number {
   const counted = MODE_BIAS[id];
   if (counted === undefined) return COMMON_RARE[id] ?? RARE_BIAS;
   return counted - PRIOR_POWER[expects] * Math.log((COUNTED_TUNES[id] ?? 0) + UNCOUNTED);

@@ -14,7 +14,7 @@ import {
 } from "../scale";
 
 /** A mode that is still possible, with the form that it has of each degree that is not decided. */
-export interface PossibleMode {
+interface PossibleMode {
   readonly mode: Mode;
   readonly intervals: readonly Interval[];
 }

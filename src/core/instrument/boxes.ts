@@ -1,10 +1,10 @@
 import { modulo, soundOf } from "../pitch";
 import type { HomeMode } from "../scale";
-import { soundsBetween } from "./five-positions";
+import { soundsBetween } from "./layout";
 import { layOut } from "./layout";
 import { type Place, soundAt } from "./neck";
-import type { PositionName } from "./positions";
-import type { Laid } from "./runs";
+import type { PositionName } from "./position";
+import type { Laid } from "./position";
 import { runStrings, type RunString, type Tuning } from "./tuning";
 
 /** The open-chord shapes in the order in which they lie up the neck from the one on E. */

@@ -2,40 +2,10 @@ import { compareRanks, type HomeMode, size, type PitchClassSet, pitchClassSet, t
 import { soundOf } from "../pitch";
 import { boxes } from "./boxes";
 import { letterPositions } from "./letter-positions";
-import { type Ground, layOut, type Layout } from "./layout";
+import { groundOf, handAt, soundsBetween } from "./layout";
 import type { Place } from "./neck";
-import type { Laid } from "./runs";
+import type { Laid } from "./position";
 import { runStrings, type Tuning } from "./tuning";
-
-/** The sounds of a mode from one MIDI number to another, both counted, rising. */
-export function soundsBetween({ home, mode }: HomeMode, low: number, high: number): readonly number[] {
-  const set = transpose(mode.sounds, soundOf(home));
-  return Array.from({ length: Math.max(0, high - low + 1) }, (_, at) => low + at).filter(
-    (midi) => (set >> (midi % 12)) & 1,
-  );
-}
-
-/** A hand at a fret: from the first note on the lowest string that it covers to the last one on the highest. */
-export function handAt(ground: Ground, homeMode: HomeMode): Layout | undefined {
-  const { strings, lowest, highest, hand, reach } = ground;
-  const [first, last] = [strings[0], strings.at(-1)];
-  if (!first || !last) return undefined;
-  const low = first.open + Math.max(hand, lowest) - lowest;
-  const high = last.open + Math.min(hand + reach - 1, highest) - lowest;
-  const sounds = soundsBetween(homeMode, low, high);
-  return sounds.length === 0 ? undefined : layOut(ground, sounds);
-}
-
-/** The neck of a tuning with the hand at a fret. */
-export function groundOf(tuning: Tuning, hand: number): Ground {
-  return {
-    strings: runStrings(tuning),
-    lowest: tuning.capo,
-    highest: tuning.frets,
-    hand,
-    reach: tuning.hand,
-  };
-}
 
 const OCTAVE = 12;
 const POSITIONS = 5;

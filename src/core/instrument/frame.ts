@@ -1,10 +1,11 @@
 import { halfSteps, type Interval, modulo } from "../pitch";
 import { type HomeMode, intervalAt, type Mode, modeOf, soundsOf, thirdOf } from "../scale";
 import { shapeRound } from "./boxes";
-import { groundOf, soundsBetween } from "./five-positions";
+import { groundOf } from "./layout";
+import { soundsBetween } from "./layout";
 import { layOut, type Layout } from "./layout";
 import type { Place } from "./neck";
-import type { Laid } from "./runs";
+import type { Laid } from "./position";
 import { runStrings, type Tuning } from "./tuning";
 
 /** Degrees of the five-note frame under a minor third and under a major one: those of the two pentatonics. */

@@ -11,6 +11,7 @@ export * from "./line";
 export * from "./moves";
 export * from "./neck";
 export * from "./parts";
+export * from "./position";
 export * from "./positions";
 export * from "./read-tuning";
 export * from "./sounds";

@@ -1,7 +1,7 @@
 import { type Fifths, midiOf, type Pitch, staffPlace } from "../pitch";
 import { type HomeMode, notesOf } from "../scale";
 import type { Place } from "./neck";
-import type { Laid } from "./runs";
+import type { Laid } from "./position";
 import { LETTERS } from "./taught-fingers";
 import { runStrings, type Tuning } from "./tuning";
 

@@ -1,21 +1,11 @@
 import { type HomeMode } from "../scale";
-import { soundsBetween, handAt, groundOf } from "./five-positions";
+import { groundOf } from "./layout";
+import { handAt } from "./layout";
+import { soundsBetween } from "./layout";
 import { firstPosition } from "./letter-positions";
 import type { Place } from "./neck";
-import type { PositionName } from "./positions";
+import type { Laid } from "./position";
 import { openSounds, runStrings, type RunString, type Tuning } from "./tuning";
-
-/** Where the notes of a position lie, before fingers are put to them. */
-export interface Laid {
-  readonly places: readonly Place[];
-  /** The index finger's fret at the start. */
-  readonly hand: number;
-  /** The hand does not move. */
-  readonly stays: boolean;
-  readonly name?: PositionName;
-  /** Octave pairs: notes on the lower and on the upper string of each. */
-  readonly division?: readonly [onLow: number, onHigh: number];
-}
 
 /** Frets from the capo on at which a mode's notes lie on a string. */
 function fretsOn(tuning: Tuning, homeMode: HomeMode, { open }: RunString): readonly number[] {

@@ -10,14 +10,14 @@ import {
   lockAt,
   ownHome,
   rarityOf,
-  type ReadableChart,
   type AnalysisChoice,
-  type Sounding,
-  soundingChords,
   type State,
   type States,
   statesOf,
 } from "./states";
+import { soundingChords } from "./sounding";
+import { type Sounding } from "./sounding";
+import { type ReadableChart } from "./sounding";
 
 /** The three ways to read a chart. */
 export const ANALYSIS_KINDS = ["fewest-changes", "one-mode", "chord-by-chord"] as const;

@@ -15,7 +15,7 @@ import { type ChartAnalysis, oneModeAnalyses, type Segment } from "./analyses";
 import { rarityOf, type AnalysisChoice } from "./states";
 
 /** A chord that holds a note in which two modes differ, and what the note is in that chord. */
-export interface Holder {
+interface Holder {
   readonly at: number;
   readonly note: Fifths;
   readonly role: Interval;

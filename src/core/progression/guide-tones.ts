@@ -27,7 +27,7 @@ export function guideTonesOf({ root, tones }: Chord): readonly [Fifths, Fifths] 
 }
 
 /** The smallest way from one sound to another: -5 to 6 half steps. */
-export function smallestMove(from: Fifths, to: Fifths): number {
+function smallestMove(from: Fifths, to: Fifths): number {
   const up = modulo(soundOf(to) - soundOf(from), 12);
   return up > 6 ? up - 12 : up;
 }

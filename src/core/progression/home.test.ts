@@ -4,7 +4,7 @@ import { readChart } from "../chord";
 import { mode } from "../scale";
 import { behaviour, chartHomes, type ChartAnalysis, heardAs, openBetween, analyses, turnings } from ".";
 import { kindOf, rowFor } from "./home-rows";
-import { soundingChords } from "./states";
+import { soundingChords } from "./sounding";
 
 const chart = (text: string) => readChart(text).value;
 const heard = (text: string) => chart(text).chords.flatMap(({ chord }) => (chord ? [heardAs(chord)] : []));

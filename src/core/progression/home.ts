@@ -1,7 +1,7 @@
 import { modulo, soundOf } from "../pitch";
 import type { Chord } from "../chord";
 import { CHORD_KINDS, type HomeRow, isCountedMinor, kindOf, type KindOfChord, tokenOf } from "./home-rows";
-import type { Sounding } from "./states";
+import type { Sounding } from "./sounding";
 
 /**
  * How a chord is heard: by its root, or by a bass that is no tone of it, as one chord over that bass. F/G is a suspended G, Cmaj7/A
@@ -210,7 +210,7 @@ function story({ chord, next, third }: Turning, above: number, row: HomeRow): St
 }
 
 /** What speaks for a home in a chart. */
-export type ChartEvidence =
+type ChartEvidence =
   | { readonly code: "first-chord"; readonly at: number }
   | { readonly code: "last-chord"; readonly at: number }
   | { readonly code: "cadence"; readonly at: number }

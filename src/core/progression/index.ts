@@ -7,7 +7,6 @@ export * from "./outside";
 export * from "./analyses";
 export * from "./simple-scale";
 export * from "./stand-ins";
-export type { ReadableChart, AnalysisChoice } from "./states";
 export * from "./changes";
 export * from "./vamps";
 export * from "./written";

@@ -1,5 +1,5 @@
 import { type Fifths, soundOf } from "../pitch";
-import { type Chart, type ChartBar, type ChartChord, type Chord, chordSounds } from "../chord";
+import { type Chart, type ChartChord, type Chord } from "../chord";
 import {
   bestHome,
   type HomeMode,
@@ -11,45 +11,13 @@ import {
 } from "../scale";
 import { type Behaviour, behaviour, chartHomes, heardAs, isTwoChords, turnings } from "./home";
 import { type HomeRow, rowFor } from "./home-rows";
-
-/** A chart as far as it is read: without an order its chords are played as they are written. */
-export interface ReadableChart extends Pick<Chart, "chords">, Partial<Pick<Chart, "order">> {
-  readonly bars: readonly Pick<ChartBar, "from" | "section">[];
-}
+import { soundingChords, type ReadableChart, type Sounding } from "./sounding";
 
 /** What may be set by hand: the home, the scales to choose from, how many analyses of each kind. */
 export interface AnalysisChoice {
   readonly home?: Fifths | undefined;
   readonly scales?: readonly Mode[] | undefined;
   readonly most?: number | undefined;
-}
-
-/** A chord that sounds, with what the analyses weigh it by. */
-export interface Sounding {
-  /** Its place in the chart. */
-  readonly at: number;
-  readonly chord: Chord;
-  readonly sounds: PitchClassSet;
-  /** Bars that it is heard for, repeats among them. */
-  readonly bars: number;
-  readonly place: ChartChord;
-}
-
-/** The chords of a chart that could be read and sound. */
-export function soundingChords({ chords }: Pick<Chart, "chords">): readonly Sounding[] {
-  return chords.flatMap((place, at) =>
-    place.chord
-      ? [
-          {
-            at,
-            place,
-            chord: place.chord,
-            sounds: chordSounds(place.chord),
-            bars: place.length * place.times,
-          },
-        ]
-      : [],
-  );
 }
 
 /** A mode on a sounding home, as the path finder goes through it. */
@@ -175,7 +143,7 @@ export function allowedStates(
 }
 
 /** What a chord costs in each state beside its notes outside, and what one of those notes costs there, both for its length. */
-export interface HomeCosts {
+interface HomeCosts {
   readonly home: Float64Array;
   /** Of the triad, with the seventh of a dominant, and of what stands above it. */
   readonly outside: Float64Array;

@@ -1,6 +1,6 @@
 /** Where chords are taken from: all those of the mode, its vamp, or two chords that make the mode between them. */
 export const HARMONY_SOURCES = ["mode", "vamp", "pair"] as const;
-export type HarmonySource = (typeof HARMONY_SOURCES)[number];
+type HarmonySource = (typeof HARMONY_SOURCES)[number];
 
 /** How often the chord changes; by phrase it stays for as long as the melody lets it, and changes freely where a phrase begins. */
 export const HARMONY_RHYTHMS = ["half-bar", "bar", "two-bars", "phrase"] as const;

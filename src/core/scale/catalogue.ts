@@ -55,7 +55,7 @@ export interface Mode {
  *
  * @example rotate(major, 2) // Dorian: 0, 2, -3, -1, 1, 3, -2
  */
-export function rotate(intervals: readonly Interval[], degree: number): readonly Interval[] {
+function rotate(intervals: readonly Interval[], degree: number): readonly Interval[] {
   const from = intervals[degree - 1] ?? 0;
   return [...intervals.slice(degree - 1), ...intervals.slice(0, degree - 1)].map(
     (interval) => interval - from,

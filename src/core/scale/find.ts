@@ -148,7 +148,7 @@ export function readSounds(text: string, naming: NoteNaming = "english"): Listed
 }
 
 /** The named modes that hold a set, the smallest first; the set itself leads, named or not. */
-export function modesHolding(sounds: PitchClassSet): readonly Mode[] {
+function modesHolding(sounds: PitchClassSet): readonly Mode[] {
   const itself = modeOf(sounds);
   const larger = CATALOGUE.filter((mode) => mode !== itself && holdsAll(mode.sounds, sounds));
   return [itself, ...larger.toSorted((a, b) => size(a.sounds) - size(b.sounds))];

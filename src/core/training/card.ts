@@ -51,7 +51,7 @@ export function cardId(card: Card): string {
   return id;
 }
 
-export const isByEar = (question: QuestionKind): boolean => EAR_QUESTIONS.some((each) => each === question);
+const isByEar = (question: QuestionKind): boolean => EAR_QUESTIONS.some((each) => each === question);
 
 /** Questions that are always heard in one way, whatever texture is chosen. */
 const OWN_TEXTURE: Partial<Readonly<Record<QuestionKind, Texture>>> = {

@@ -9,5 +9,6 @@ export * from "./question";
 export * from "./random";
 export * from "./schedule";
 export * from "./session";
+export * from "./set-exam";
 export * from "./statistics";
 export * from "./tune-texture";

@@ -104,7 +104,7 @@ const KNOWN = ["ionian", "aeolian", "mixolydian", "dorian", "phrygian", "lydian"
  *
  * @example knownNeighbour(mode("dorian")) // Aeolian, ♭6 to 6
  */
-export function knownNeighbour(mode: Mode): Neighbour | undefined {
+function knownNeighbour(mode: Mode): Neighbour | undefined {
   const near = [...oneNoteAway(mode, "brighter"), ...oneNoteAway(mode, "darker")];
   for (const id of KNOWN) {
     const found = near.find((each) => each.mode.id === id);
@@ -126,7 +126,7 @@ function targetChord(homeMode: HomeMode): { readonly vamp: Vamp; readonly at: 0 
   return first === second ? undefined : { vamp, at: first ? 0 : 1 };
 }
 
-export const vampText = ({ chords }: Vamp): string => chords.map((chord) => printChord(chord)).join(" ");
+const vampText = ({ chords }: Vamp): string => chords.map((chord) => printChord(chord)).join(" ");
 
 /**
  * A question made from how it is set: the same every time, so that a row of them can be gone on with later.

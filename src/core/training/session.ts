@@ -1,13 +1,14 @@
 import type { Attempt } from "./attempt";
 import { type Card, cardId } from "./card";
-import { cardsOf, type Level, LEVELS } from "./exam";
+import { type Level, LEVELS } from "./exam";
+import { cardsOf } from "./set-exam";
 import { dueCards, type Schedule } from "./schedule";
 
 /** A level is passed when so many of its last answers were right. */
-export const PASSED = { of: 12, right: 10 } as const;
+const PASSED = { of: 12, right: 10 } as const;
 
 /** New cards in one session at most. */
-export const MOST_NEW = 6;
+const MOST_NEW = 6;
 
 /** Milliseconds that a question takes where nothing is known yet, with hearing it and reading the answer. */
 const USUAL_TAKES = 20_000;

@@ -53,7 +53,7 @@ export function confusions(attempts: readonly Attempt[]): readonly Confusion[] {
 }
 
 /** Questions about a mode below which nothing is said of it. */
-export const ENOUGH = 10;
+const ENOUGH = 10;
 
 /** The least share, at its lower bound, that counts as a habit. */
 const HABIT = 0.1;

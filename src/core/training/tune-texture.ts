@@ -13,7 +13,7 @@ import { EPSILON, type Tune, type TuneNote } from "../tune";
 import type { HeardNote } from "./phrase";
 
 /** A note of a tune on any home: its degree, half steps above home, beat and length in quarters. */
-export type ExamNote = readonly [interval: Interval, step: number, at: number, length: number];
+type ExamNote = readonly [interval: Interval, step: number, at: number, length: number];
 
 /** Some bars of a tune that questions are heard in, each time in another mode. */
 export interface ExamTune {

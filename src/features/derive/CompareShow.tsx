@@ -21,7 +21,7 @@ import view from "@/shell/frame/View.module.css";
 import styles from "./CompareShow.module.css";
 
 /** The modes that stand beside the selected one: those chosen, or its neighbours one note brighter and darker. */
-export function modesBeside(mode: Mode, chosen: readonly Mode[] | undefined): readonly Mode[] {
+function modesBeside(mode: Mode, chosen: readonly Mode[] | undefined): readonly Mode[] {
   if (chosen) return chosen.filter((each) => each !== mode);
   return (["brighter", "darker"] as const).flatMap((way) => oneNoteAway(mode, way)[0]?.mode ?? []);
 }

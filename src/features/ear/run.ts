@@ -97,7 +97,7 @@ function begin(title: string, exam: ExamValue, first: readonly Card[] = []): voi
 export const beginExam = (exam: ExamValue): void => begin(exam.title, exam);
 
 /** What a level's questions are made of, on a home. */
-export const examOfLevel = (level: Level, home: number, count: number): ExamValue => ({
+const examOfLevel = (level: Level, home: number, count: number): ExamValue => ({
   ...BLANK_EXAM,
   home,
   moves: true,

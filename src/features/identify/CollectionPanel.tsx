@@ -12,7 +12,9 @@ import {
   problemText,
   TABLE_UNSAVED,
 } from "@/words";
-import { cancelCollection, closeCollection, type Collection, type Row } from "./collection";
+import { cancelCollection, closeCollection } from "./collection";
+import { type Collection } from "./collection-rows";
+import { type Row } from "./collection-rows";
 import styles from "./CollectionShow.module.css";
 import { countByMode, passes, resultsCsv, resultsJson } from "./results";
 

@@ -26,7 +26,9 @@ import {
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { useWording } from "@/session/useConventions";
-import { $collection, $table, type Collection, type Row, setTable } from "./collection";
+import { $collection, $table, setTable } from "./collection";
+import { type Collection } from "./collection-rows";
+import { type Row } from "./collection-rows";
 import { CollectionPanel } from "./CollectionPanel";
 import styles from "./CollectionShow.module.css";
 import { countByMode, ONLY, passes, type RowFilter } from "./results";

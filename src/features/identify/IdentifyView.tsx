@@ -39,7 +39,8 @@ import {
 } from "@/words";
 import styles from "@/shell/frame/View.module.css";
 import { Candidates } from "./Candidates";
-import { bringBackCollection, openCollection, type Row, textOf } from "./collection";
+import { bringBackCollection, openCollection, textOf } from "./collection";
+import { type Row } from "./collection-rows";
 import { CollectionShow, useCollection } from "./CollectionShow";
 import { isRecording, noTune, onlyTextIn } from "./files";
 import { heardSwap, placesBySound } from "./heard-tune";

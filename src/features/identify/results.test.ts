@@ -1,5 +1,5 @@
 import { describe, expect, it, test } from "vitest";
-import type { Row } from "./collection";
+import type { Row } from "./collection-rows";
 import { countByMode, passes, resultsCsv, resultsJson } from "./results";
 
 const file = { name: "book.abc" } as File;

@@ -1,7 +1,7 @@
 import { printName, soundOf } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import { writeCsv } from "@/formats";
-import type { Row } from "./collection";
+import type { Row } from "./collection-rows";
 
 /** Kinds of rows: degrees left open, key against what was found, more than one passage, not sure, no answer. */
 export const ONLY = ["undecided", "key", "passages", "unsure", "none"] as const;

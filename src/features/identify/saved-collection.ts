@@ -2,7 +2,8 @@ import { z } from "zod";
 import { documentValues } from "@/session";
 import { understand, type Versioned } from "@/storage";
 import type { SentTune } from "@/workers";
-import type { Collection, Row } from "./collection";
+import type { Collection } from "./collection-rows";
+import type { Row } from "./collection-rows";
 import { ONLY, type RowFilter } from "./results";
 
 /** How the table of a collection is looked at. */

@@ -17,7 +17,7 @@ export const VERSIONS = "reshape-versions";
 const $score = computed($shown, (tune) => tune && wholeScore(tune));
 
 /** Plays what is shown; what is shown while it plays is heard from the next bar on. */
-export const playVersions = (): void =>
+const playVersions = (): void =>
   playBars(VERSIONS, () => $score.get() ?? { notes: [], beats: 0, loops: false });
 
 /** The time that is looked at: of the bar that plays, or of the selected note. */

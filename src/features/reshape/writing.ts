@@ -20,7 +20,7 @@ export const NOTE_VALUES = [
   { value: "8", length: 0.5 },
   { value: "6", length: 0.25 },
 ] as const;
-export type NoteValue = (typeof NOTE_VALUES)[number]["value"];
+type NoteValue = (typeof NOTE_VALUES)[number]["value"];
 
 /** The length that notes are written in. */
 export interface PenLength {

@@ -71,10 +71,10 @@ export const POSITION_WIDTH = (INNER - 24) / 2;
 export const POSITION_VIEW = 560;
 
 /** Height of a position with its caption. */
-export const positionHeight = ({ strings }: Tuning): number =>
+const positionHeight = ({ strings }: Tuning): number =>
   CAPTION + (14 + (strings.length - 1) * 25 + 44) * (POSITION_WIDTH / POSITION_VIEW) + 14;
 
-export const lineHeight = ({ strings }: Tuning, isFirst: boolean): number =>
+const lineHeight = ({ strings }: Tuning, isFirst: boolean): number =>
   (isFirst ? 26 : 0) + 20 + (strings.length - 1) * TAB_GAP + 34 + RHYTHM_ROOM;
 
 /** Positions of the first octave of the neck: further up the same ones come again. */

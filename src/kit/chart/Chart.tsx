@@ -2,7 +2,7 @@ import { useEffect, useRef } from "react";
 import styles from "./Chart.module.css";
 
 /** Values over a row of names, as bars or as a line. */
-export interface ChartSeries {
+interface ChartSeries {
   readonly name: string;
   readonly kind: "bar" | "line";
   /** Undefined where there is none: a line has a gap there. */

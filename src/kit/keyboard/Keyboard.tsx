@@ -8,7 +8,7 @@ import { keyAt, keyNear, keyRange, KEYS } from "./geometry";
 import styles from "./Keyboard.module.css";
 
 /** A note on its key. */
-export interface KeyNote {
+interface KeyNote {
   readonly pitch: Pitch;
   readonly interval: Interval;
   readonly label: string;

@@ -122,7 +122,7 @@ export function SheetFrame({ label, height = HEIGHT, foot, page = 1, pages = 1, 
 }
 
 /** A note on the neck of a sheet. */
-export interface DrawnNote extends Place {
+interface DrawnNote extends Place {
   readonly label: string;
   readonly isHome: boolean;
   readonly isCharacteristic: boolean;

@@ -10,7 +10,7 @@ import { drawnNotes } from "./marks";
 import styles from "./Staff.module.css";
 
 /** A note of a line: what it is, which finger takes it, and where on the neck. */
-export interface StaffNote {
+interface StaffNote {
   readonly pitch: Pitch;
   readonly interval: Interval;
   readonly finger?: number | undefined;

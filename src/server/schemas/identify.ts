@@ -16,7 +16,7 @@ export const identifyQuery = z.object({
 });
 
 /** One tune of an answer; without candidates where it has no notes. */
-export const identifiedTune = z.object({
+const identifiedTune = z.object({
   title: z.string(),
   candidates: z.array(place.extend({ weight: z.number() })),
   notes: z.array(note),

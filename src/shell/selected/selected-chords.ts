@@ -40,7 +40,7 @@ function fromBass(chord: Chord): readonly Fifths[] {
 }
 
 /** One chord note by note and then together; several one after another, round and round. */
-export function selectedScore({ chords, voiced }: SelectedChords): Score {
+function selectedScore({ chords, voiced }: SelectedChords): Score {
   return chords.length > 1 ? vampScore({ chords }) : risingChordScore(voiced ?? fromBass(chords[0]));
 }
 

@@ -177,7 +177,7 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
 const AHEAD = 2;
 
 /** Where the hand goes next: from the note that sounds to the next, and on to the one after it. */
-export function nextMoves(notes: Shown["notes"], at: number): readonly Move[] {
+function nextMoves(notes: Shown["notes"], at: number): readonly Move[] {
   return Array.from({ length: AHEAD }, (_, n) => [notes[at + n], notes[at + n + 1]] as const).flatMap(
     ([from, to]) =>
       from?.place && to?.place

@@ -37,7 +37,7 @@ function fileName(part?: string): string {
 const FOUR_FOUR: Meter = { beats: 4, unit: 4 };
 
 /** Every note of the rounds that begin within a time, in beats from the start, count-in and all, and where the tempo changes. */
-export function unrolled(playing: Playing, seconds: number) {
+function unrolled(playing: Playing, seconds: number) {
   const rounds = roundsWithin(playing, seconds).length;
   const counted = playing.before;
   const notes: ScoreNote[] = [...(counted?.notes ?? [])];
