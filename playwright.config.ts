@@ -1,38 +1,54 @@
+import { createServer } from "node:net";
 import { defineConfig } from "@playwright/test";
+import { CHROMIUM_FLAGS } from "./scripts/ready.mjs";
 
-const port = 4399;
+/** A port that nothing listens on. */
+const freePort = () =>
+  new Promise<number>((resolve, reject) => {
+    const probe = createServer();
+    probe.once("error", reject);
+    probe.listen(0, "127.0.0.1", () => {
+      const address = probe.address();
+      probe.close(() => resolve(typeof address === "object" && address ? address.port : 0));
+    });
+  });
+
+// Found once: the workers of the run read this file again, with the environment of the first reading.
+process.env.SHADE_TEST_PORT ??= String(await freePort());
+const port = process.env.SHADE_TEST_PORT;
+
+/** Files whose tests take longest begin first, so that no worker is left alone with one of them at the end. */
+const LONG = ["server", "access", "storage", "files", "identify"].map((name) => `**/${name}.spec.ts`);
 
 export default defineConfig({
   testDir: "tests/e2e",
   outputDir: "test-results",
-  // One each core that machines for checks have: most of a test is waiting.
+  fullyParallel: true,
+  // One each core that machines for checks have.
   workers: 2,
   // A busy machine is slow, not wrong: what hangs is told apart from what waits by minutes, not by seconds.
   timeout: 180_000,
   expect: { timeout: 30_000 },
-  // Sound is measured in real time, on machines that may be busy with other things.
-  retries: 1,
-  reporter: [["list"], ["json", { outputFile: ".reports/e2e.json" }]],
+  retries: 0,
+  reporter: process.env.SHADE_QUIET
+    ? [["./scripts/quiet-reporter.mjs"], ["json", { outputFile: ".reports/e2e.json" }]]
+    : [["list"], ["json", { outputFile: ".reports/e2e.json" }]],
+  projects: [
+    { name: "long", testMatch: LONG },
+    { name: "short", testIgnore: LONG },
+  ],
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.SHADE_CHROMIUM ?? "/usr/bin/chromium",
-      args: [
-        "--headless",
-        "--no-sandbox",
-        "--disable-gpu",
-        "--disable-quic",
-        "--no-first-run",
-        "--disable-background-networking",
-        "--disable-component-update",
-        "--disable-sync",
-      ],
+      // Pages of one profile share a process, and so its compiled scripts.
+      args: [...CHROMIUM_FLAGS, "--process-per-site"],
     },
   },
   webServer: {
     command: "node dist/server/serve.mjs",
-    env: { HOST: "127.0.0.1", PORT: String(port) },
+    env: { HOST: "127.0.0.1", PORT: port },
     url: `http://127.0.0.1:${port}/derive`,
     reuseExistingServer: false,
   },

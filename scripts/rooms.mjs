@@ -27,5 +27,6 @@ export const rooms = [
   "session",
   "shell",
   "features",
+  "sheets",
   "pages",
 ];

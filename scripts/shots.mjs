@@ -3,6 +3,7 @@
 import { mkdirSync, readdirSync } from "node:fs";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
+import { withModule } from "./typescript.mjs";
 import { CHROMIUM_FLAGS, ensureBuild, ensureChromium, root, startServer } from "./ready.mjs";
 
 const PORT = 4398;
@@ -138,6 +139,12 @@ const SHOTS = [
   },
   { name: "derive-narrow", path: "/derive?home=D&mode=dorian", size: [390, 844] },
 ];
+
+const withoutPicture = await withModule("src/features/views.ts", async ({ VIEWS }) =>
+  VIEWS.filter((/** @type {{ id: string }} */ { id }) => !SHOTS.some(({ path }) => path.startsWith(`/${id}`))),
+);
+if (withoutPicture.length > 0)
+  throw new Error(`No picture of ${withoutPicture.map((/** @type {{ name: string }} */ { name }) => name).join(", ")}.`);
 
 ensureBuild();
 const executablePath = ensureChromium();

@@ -4,7 +4,9 @@ import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, beforeAll, describe, expect, it } from "vitest";
 import { standInForDialogs } from "../../tests/fixtures/dialogs";
 import "@/features";
-import { chartDocument, setPlace, tuneDocument } from "@/session";
+import { setPlace } from "@/session";
+import { tuneDocument } from "@/features/identify/tune-document";
+import { chartDocument } from "@/features/match/chart-document";
 import { FindDialog } from "@/shell/bar/FindDialog";
 
 beforeAll(standInForDialogs);

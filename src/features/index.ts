@@ -1,12 +1,7 @@
 import { type Feature, installFeatures } from "@/session";
-import { derive } from "./derive";
-import { ear } from "./ear";
-import { identify } from "./identify";
-import { log } from "./log";
-import { match } from "./match";
-import { reshape } from "./reshape";
+import { VIEWS } from "./views";
 
-/** The views in the order of the work. Another one is its folder and a line here. */
-const FEATURES: readonly Feature[] = [derive, match, identify, reshape, ear, log];
+/** What each folder of a view says of it, by the folder. */
+const BY_FOLDER = import.meta.glob<{ readonly feature: Feature }>("./*/index.ts", { eager: true });
 
-installFeatures(FEATURES);
+installFeatures(VIEWS.flatMap(({ id }) => BY_FOLDER[`./${id}/index.ts`]?.feature ?? []));

@@ -16,6 +16,9 @@ export type NotUnderstood = "newer" | "broken";
 
 export type Understood<T> = { readonly value: T } | { readonly why: NotUnderstood };
 
+/** A field that is text; nothing where it is anything else. */
+export const textOf = (field: unknown): string => (typeof field === "string" ? field : "");
+
 export const isFields = (record: unknown): record is Fields =>
   typeof record === "object" && record !== null && !Array.isArray(record);
 

@@ -25,9 +25,6 @@ import {
 } from "./names";
 
 /** What Ear and its exams say. */
-
-export const EAR_ABOUT = "hear a mode and name it";
-
 export const EAR_HELP =
   "Press Start and listen as often as you like. Find the third first, then the degree that differs, then answer. Nothing is shown until you have answered. What you mix up comes back sooner; what you know comes back later.";
 

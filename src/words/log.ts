@@ -3,9 +3,6 @@ import type { Felt, PracticeKind } from "@/storage";
 import { capital, countText, inTitle, numberText } from "./names";
 
 /** What the Log, routines and the practice bar say. */
-
-export const LOG_ABOUT = "what was trained and practised";
-
 export const LOG_HELP =
   "Everything you answer in Ear and practise with a routine is written down here by itself. Press a day to see it, correct it or add words. Put a routine together with R wherever you are, and start it under Routine.";
 

@@ -27,9 +27,6 @@ import {
 } from "./names";
 
 /** What Reshape says. */
-
-export const RESHAPE_ABOUT = "a tune in another mode";
-
 export const RESHAPE_HELP =
   "Choose a tune and the mode it is to be in. Parallel keeps its home, relative keeps its notes. Press a note to set it by hand, or Write to change the tune itself. Keep several versions and swap between them while they play.";
 

@@ -1,20 +1,13 @@
 /** What each view is for, how one begins in it, and what to try first. */
-
-export const DERIVE_ABOUT = "the modes of a scale and what makes each";
-
 export const DERIVE_HELP =
   "Choose a home and a parent scale, then a mode. The panel says what makes it that mode, and the stage shows where to play it. Play lets you hear it over its home note.";
 
 export const DERIVE_FIRST = "Hear D Dorian, with its B and with B♭";
 
-export const IDENTIFY_ABOUT = "the mode of a tune";
-
 export const IDENTIFY_HELP =
   "Open a file, paste ABC, type notes, play them in or record them. The panel says which mode the tune is in and why. Press a reason to see the notes it comes from.";
 
 export const IDENTIFY_FIRST = "Find the mode of a tune";
-
-export const MATCH_ABOUT = "the mode for a row of chords";
 
 export const MATCH_HELP =
   "Type chords, with a bar line between the bars. Under them you see which mode fits where. Press a chord to see its target note, what decides the mode, and where it lies on the stage.";

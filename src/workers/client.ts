@@ -11,6 +11,9 @@ export type Started = Endpoint & Pick<Worker, "terminate">;
 /** Whether a job failed: the page says so until that is dismissed. */
 export const $jobFailed = atom(false);
 
+/** How many jobs are under way. */
+export const $jobsUnderWay = atom(0);
+
 /** Workers of one kind. */
 export interface WorkerClient<J> {
   /** Does a job in one of them. Never rejects. */
@@ -51,7 +54,12 @@ export function workerClient<J>(start: () => Started, stay = 1): WorkerClient<J>
         resolve({ none: "failed", why: String(error) });
         return;
       }
+      $jobsUnderWay.set($jobsUnderWay.get() + 1);
+      let isOver = false;
       const settle = (outcome: Outcome<R>, isSound: boolean) => {
+        if (isOver) return;
+        isOver = true;
+        $jobsUnderWay.set($jobsUnderWay.get() - 1);
         ready.worker.removeEventListener("error", breakDown);
         signal?.removeEventListener("abort", cancel);
         if (isSound && idle.length < stay) idle.push(ready);

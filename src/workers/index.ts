@@ -22,7 +22,7 @@ import { packTune, unpackFileTune, unpackTune } from "./packed-tune";
 import { collectionPool as poolOf, MOST_WORKERS } from "./pool";
 import { received } from "./analyse-chart";
 
-export { $jobFailed, newestWins, type Outcome } from "./client";
+export { $jobFailed, $jobsUnderWay, newestWins, type Outcome } from "./client";
 export type { AskedOf, FileJobs, ModesAnswer, AnsweringMode, SentTune } from "./messages";
 export type { CollectionPool } from "./pool";
 

@@ -1,40 +1,6 @@
-import AxeBuilder from "@axe-core/playwright";
-import { expect, type Page, test } from "@playwright/test";
-import { open, show, showOn, watch } from "./pages";
-
-/** Changes the system's theme and waits until the page has followed; pages without the bar follow by style alone. */
-async function isSeenBy(page: Page, colorScheme: "light" | "dark"): Promise<void> {
-  await page.emulateMedia({ colorScheme, reducedMotion: "reduce" });
-  await page.waitForFunction(
-    (theme: string) =>
-      ([undefined, theme] as (string | undefined)[]).includes(document.documentElement.dataset.theme),
-    colorScheme,
-  );
-}
-
-/** What axe finds on the page or in a part of it: in the light theme all of it, in the dark one the contrast, which alone may differ. */
-async function serious(page: Page, within?: string): Promise<readonly string[]> {
-  const axe = () => {
-    const builder = new AxeBuilder({ page });
-    return within === undefined ? builder : builder.include(within);
-  };
-  const light = await axe().withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]).analyze();
-  await isSeenBy(page, "dark");
-  const dark = await axe().withRules(["color-contrast"]).analyze();
-  await isSeenBy(page, "light");
-  return [...light.violations, ...dark.violations].map(
-    ({ id, nodes }) =>
-      `${id}: ${nodes.map(({ target, failureSummary }) => `${String(target)} ${failureSummary ?? ""}`).join(" | ")}`,
-  );
-}
-
-/** What axe finds that a narrow window alone can bring: targets too small, parts that scroll out of reach, names that are hidden. */
-async function narrow(page: Page): Promise<readonly string[]> {
-  const { violations } = await new AxeBuilder({ page })
-    .withRules(["target-size", "scrollable-region-focusable", "button-name", "link-name", "label"])
-    .analyze();
-  return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => String(target)).join(" | ")}`);
-}
+import { narrow, serious } from "./axe";
+import { open, settled, show, showOn, watch } from "./pages";
+import { expect, test } from "./test";
 
 test.beforeEach(({ page }) => page.emulateMedia({ colorScheme: "light", reducedMotion: "reduce" }));
 
@@ -42,8 +8,7 @@ test("the views are accessible in both themes", async ({ page }) => {
   test.slow();
   for (const view of ["derive", "match", "identify"]) {
     await open(page, `/${view}?demo`);
-    await page.getByRole("heading", { level: 2 }).first().waitFor();
-    await page.waitForTimeout(400);
+    await settled(page);
     expect(await serious(page), view).toEqual([]);
   }
 });
@@ -52,7 +17,7 @@ test("every part of Derive, the sheet and the description are accessible", async
   test.slow();
   for (const show of ["make", "compare", "chords", "ask"]) {
     await open(page, `/derive?home=C%23&mode=phrygian-dominant&show=${show}&demo`);
-    await page.waitForTimeout(500);
+    await settled(page);
     expect(await serious(page), show).toEqual([]);
   }
   await page.getByLabel("Working").check();
@@ -60,7 +25,8 @@ test("every part of Derive, the sheet and the description are accessible", async
   await page.getByLabel("Yours").check();
   expect(await serious(page), "yours").toEqual([]);
   for (const path of ["/sheet?home=D&mode=dorian", "/practice?home=D&mode=dorian", "/api"]) {
-    await page.goto(path, { waitUntil: "networkidle" });
+    await page.goto(path);
+    await page.getByRole("heading").or(page.getByRole("img")).first().waitFor();
     expect(await serious(page), path).toEqual([]);
   }
 });
@@ -69,7 +35,7 @@ test("every way into Identify and its collections are accessible", async ({ page
   test.slow();
   await open(page, "/identify?demo");
   await page.getByRole("heading", { level: 2 }).first().waitFor();
-  await page.waitForTimeout(400);
+  await settled(page);
   await page.getByRole("radio", { name: "Type", exact: true }).check({ force: true });
   expect(await serious(page), "type").toEqual([]);
   await page.getByRole("radio", { name: "Play in", exact: true }).check({ force: true });
@@ -98,7 +64,7 @@ test("Ear and Log are accessible, empty and full, before and after an answer", a
   expect(await serious(page), "an empty log").toEqual([]);
   for (const path of ["/log?demo", "/log?show=ear", "/log?show=tempo", "/ear", "/ear?show=exam"]) {
     await open(page, path);
-    await page.waitForTimeout(500);
+    await settled(page);
     expect(await serious(page), path).toEqual([]);
   }
   await page.getByRole("radio", { name: "after each question" }).check({ force: true });
@@ -106,7 +72,7 @@ test("Ear and Log are accessible, empty and full, before and after an answer", a
   await expect(page.getByText(/^Question 1/)).toBeVisible();
   expect(await serious(page), "a question").toEqual([]);
   await page.keyboard.press("b");
-  await page.waitForTimeout(400);
+  await settled(page);
   expect(await serious(page), "an answer").toEqual([]);
   await page.getByRole("button", { name: "End here" }).click();
   expect(await serious(page), "the summary").toEqual([]);
@@ -124,7 +90,7 @@ test("Reshape is accessible, empty, with a tune and through all modes", async ({
   await page.getByRole("button", { name: "The Brass Bird" }).click();
   await expect(page.getByText(/^Bar 1, /)).toBeVisible();
   await page.getByRole("combobox", { name: "Parts" }).selectOption("strings");
-  await page.waitForTimeout(500);
+  await settled(page);
   expect(await serious(page), "a tune").toEqual([]);
   await page.keyboard.press("a");
   await expect(page.getByRole("list", { name: "The tune in each mode" })).toBeVisible();
@@ -135,7 +101,7 @@ test("every part of Match and its sheets are accessible", async ({ page }) => {
   test.slow();
   for (const show of ["write", "over-bass"]) {
     await open(page, `/match?home=C%23&mode=phrygian&show=${show}&demo`);
-    await page.waitForTimeout(400);
+    await settled(page);
     expect(await serious(page), show).toEqual([]);
   }
   await page.getByLabel("Click it on a neck").check();
@@ -185,7 +151,7 @@ test("the stage is accessible, whatever it shows", async ({ page }) => {
     await showOn(page, surface);
     for (const division of ["Position", "Whole neck", "Line", "Voicing"] as const) {
       await show(page, division);
-      await page.waitForTimeout(350);
+      await settled(page);
       expect(await serious(page, "[aria-label=Stage]"), `${surface} ${division}`).toEqual([]);
     }
   }
@@ -209,12 +175,12 @@ test("nothing is wider than a narrow window, and the neck comes first", async ({
   for (const view of ["derive", "match", "identify", "ear", "log"]) {
     await open(page, `/${view}?demo`);
     await page.getByRole("heading", { level: 2 }).first().waitFor();
-    await page.waitForTimeout(300);
+    await settled(page);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(360);
   }
   for (const show of ["make", "compare", "chords", "ask"]) {
     await open(page, `/derive?home=C%23&mode=lydian-augmented-sharp2&show=${show}&demo`);
-    await page.waitForTimeout(500);
+    await settled(page);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), show).toBeLessThanOrEqual(360);
   }
   await expect(page.getByRole("img", { name: /on the neck/ })).toBeInViewport();
@@ -262,7 +228,7 @@ test("the sheets for printing, a phone and its sheets, and a window of 320 are a
     ...["write", "over-bass"].map((part) => `/match?home=C%23&mode=phrygian&show=${part}`),
   ]) {
     await open(page, path);
-    await page.waitForTimeout(400);
+    await settled(page);
     expect(await narrow(page), `${path} on a phone`).toEqual([]);
   }
   for (const name of ["Menu", "More"]) {
@@ -302,7 +268,7 @@ test("the sheets for printing, a phone and its sheets, and a window of 320 are a
       );
       document.adoptedStyleSheets = [...document.adoptedStyleSheets, spaced];
     });
-    await page.waitForTimeout(300);
+    await settled(page);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(320);
   }
 });

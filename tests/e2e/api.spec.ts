@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./test";
 
 test("a tune sent as a script would send it gives its mode", async ({ request }) => {
   const response = await request.post("/api/v1/identify", {

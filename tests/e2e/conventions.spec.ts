@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
-import { expect, test } from "@playwright/test";
 import { open, watch } from "./pages";
+import { expect, test } from "./test";
 
 test("settings change names, syllables and what a mode is told by, at once and after a reload", async ({
   page,

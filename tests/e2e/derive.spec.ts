@@ -1,5 +1,5 @@
-import { expect, test } from "@playwright/test";
-import { open, watch } from "./pages";
+import { open, settled, watch } from "./pages";
+import { expect, test } from "./test";
 
 test("keys set home, go brighter and darker, walk the ladder, and the address follows", async ({ page }) => {
   await open(page, "/derive");
@@ -31,10 +31,10 @@ test("lining up notes keeps the parent’s notes in their columns and moves home
     page
       .locator("[data-home]")
       .evaluateAll((sills) => sills.map((sill) => Math.round(sill.getBoundingClientRect().left)));
-  await page.waitForTimeout(250);
+  await settled(page);
   expect(new Set(await homes()).size).toBe(1);
   await page.getByLabel("Relative (same notes)").check();
-  await page.waitForTimeout(400);
+  await settled(page);
   expect(new Set(await homes()).size).toBe(7);
   await expect(page.getByRole("button", { name: /^F Lydian, notes of C major/ })).toBeVisible();
   await expect(page.getByLabel("Tonic of the parent scale")).toHaveValue("C");

@@ -1,6 +1,7 @@
 import { readFile } from "node:fs/promises";
-import { expect, type Page, test } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { open, watch } from "./pages";
+import { expect, test } from "./test";
 
 const question = (page: Page) => page.getByRole("main").getByRole("heading", { level: 1 });
 const progress = (page: Page) => page.getByText(/^Question \d+ of \d+/);

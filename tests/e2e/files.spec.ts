@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { expect, type Page, test } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { unzipSync } from "fflate";
 import type { Recording } from "../../src/audio/sounds";
 import table from "../../src/audio/sounds/recordings.json" with { type: "json" };
@@ -15,6 +15,7 @@ import {
   wavOf,
 } from "../fixtures/listen";
 import { inSheet, open, show } from "./pages";
+import { expect, test } from "./test";
 
 /** Opens the Sound sheet. */
 const sound = async (page: Page) => {
@@ -57,24 +58,23 @@ test("a line is rendered at its pitches and on its beats", async ({ page }) => {
   expect(pitches).toEqual(wanted);
 });
 
-test("the click does not drift in five minutes, at an odd tempo and at the fastest", async ({ page }) => {
+// One file of five minutes is rendered; the plan, which is what is rendered, answers for every other tempo in its own tests.
+test("the click does not drift in five minutes at an odd tempo", async ({ page }) => {
   test.setTimeout(600_000);
   await open(page, "/derive");
   await page.getByLabel("What to play").selectOption("drone");
-  for (const beats of [97, 300]) {
-    await tempo(page, beats);
-    const sheet = await sound(page);
-    await sheet.getByLabel("Metronome").check();
-    await sheet.getByLabel("Length").selectOption("5");
-    await sheet.getByLabel("Volume of the part: Drone").fill("-40");
-    const found = onsets(readWav(await saved(page, "Save as WAV")), 0.1, 0.1);
-    const step = 60 / beats;
-    expect(found.length).toBeGreaterThanOrEqual(Math.floor(300 / step));
-    // The first sample of the file is the first beat.
-    const worst = Math.max(...found.map((time, at) => Math.abs(time - at * step)));
-    expect(worst).toBeLessThan(0.002);
-    await page.keyboard.press("Escape");
-  }
+  const beats = 97;
+  await tempo(page, beats);
+  const sheet = await sound(page);
+  await sheet.getByLabel("Metronome").check();
+  await sheet.getByLabel("Length").selectOption("5");
+  await sheet.getByLabel("Volume of the part: Drone").fill("-40");
+  const found = onsets(readWav(await saved(page, "Save as WAV")), 0.1, 0.1);
+  const step = 60 / beats;
+  expect(found.length).toBeGreaterThanOrEqual(Math.floor(300 / step));
+  // The first sample of the file is the first beat.
+  const worst = Math.max(...found.map((time, at) => Math.abs(time - at * step)));
+  expect(worst).toBeLessThan(0.002);
 });
 
 test("a tempo that rises is heard to rise, and a part that is silent is", async ({ page }) => {

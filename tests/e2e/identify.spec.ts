@@ -1,8 +1,9 @@
 import { readFile } from "node:fs/promises";
-import { expect, type Page, test } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { strToU8, zipSync } from "fflate";
 import wavefile from "wavefile";
 import { open, watch } from "./pages";
+import { expect, test } from "./test";
 
 const field = (page: Page) => page.getByLabel("The tune, as ABC or note names");
 const answer = (page: Page, name: string | RegExp) => page.getByRole("heading", { level: 2, name });

@@ -1,5 +1,6 @@
-import { expect, type Locator, type Page, test } from "@playwright/test";
+import type { Locator, Page } from "@playwright/test";
 import { open } from "./pages";
+import { expect, test } from "./test";
 
 /**
  * The jobs that players do most, by keyboard alone and by touch on a phone, each with the actions that it takes. An action is a press

@@ -6,6 +6,46 @@ export async function open(page: Page, path: string): Promise<void> {
   await expect(page.getByRole("navigation", { name: "Views" })).toBeVisible();
   await expect(page.getByRole("region", { name: "Stage" })).toBeVisible();
   await expect(page.getByRole("main").getByRole("heading", { level: 1 })).toBeAttached();
+  await expect(page.locator("html[data-settled]")).toBeAttached();
+}
+
+/**
+ * Waits until the page stands still: nothing is read, computed or moved any more. The page says the first two of itself; the rest is
+ * asked of the browser.
+ */
+export async function settled(page: Page): Promise<void> {
+  await page.locator("html[data-settled]").waitFor({ state: "attached" });
+  await page.evaluate(async () => {
+    await document.fonts.ready;
+    await Promise.allSettled(document.getAnimations().map(({ finished }) => finished));
+    await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
+  });
+  await page.locator("html[data-settled]").waitFor({ state: "attached" });
+}
+
+/**
+ * Notes every text that a part of the page has from now on, in order: what is there for a moment only, while something plays, is seen
+ * however slow the machine is.
+ *
+ * @returns the texts so far
+ */
+export async function noting(page: Page, selector: string): Promise<() => Promise<readonly string[]>> {
+  const noted = await page.evaluateHandle((wanted) => {
+    const texts: string[] = [];
+    const note = () => {
+      for (const part of document.querySelectorAll(wanted))
+        if (part.textContent !== texts.at(-1)) texts.push(part.textContent);
+    };
+    new MutationObserver(note).observe(document.body, {
+      attributes: true,
+      characterData: true,
+      childList: true,
+      subtree: true,
+    });
+    note();
+    return texts;
+  }, selector);
+  return () => noted.jsonValue();
 }
 
 /** Collects what must not happen: requests that leave the machine, errors, refusals by the content policy. */

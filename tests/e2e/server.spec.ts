@@ -2,8 +2,8 @@ import { type ChildProcess, spawn } from "node:child_process";
 import { once } from "node:events";
 import { connect } from "node:net";
 import { createInterface } from "node:readline";
-import { expect, test } from "@playwright/test";
 import { ENDLESS_MIDI, HOSTILE } from "../fuzz/hostile";
+import { expect, test } from "./test";
 
 /** A line that the server logs. */
 interface Logged {

@@ -1,5 +1,5 @@
-import { expect, test } from "@playwright/test";
 import { inSheet, keepAs, open } from "./pages";
+import { expect, test } from "./test";
 
 test("what is saved can be renamed, deleted, brought back, and is seen in another tab", async ({
   page,
@@ -71,7 +71,6 @@ test("settings stay, but the volume begins at the safe one", async ({ page }) =>
   await page.keyboard.press("t");
   await page.getByLabel("Tempo, beats a minute, 30 to 300").fill("132");
   await inSheet(page, "Sound", (sheet) => sheet.getByLabel("Volume", { exact: true }).fill("-4"));
-  await page.waitForTimeout(300);
   await page.reload();
   await expect(page.locator("html")).toHaveAttribute("data-theme", "dark");
   await expect(page.getByLabel("Tempo, beats a minute, 30 to 300")).toHaveValue("132");

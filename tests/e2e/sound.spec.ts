@@ -1,5 +1,6 @@
-import { expect, type Page, test } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { inSheet, open, show } from "./pages";
+import { expect, test } from "./test";
 
 interface Tapped {
   tap?: AnalyserNode;

@@ -1,7 +1,8 @@
 import { readFileSync } from "node:fs";
-import { expect, type Page, test } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { unzipSync } from "fflate";
 import { inSheet, keepAs, open, show, showOn } from "./pages";
+import { expect, test } from "./test";
 
 const neck = (page: Page) => page.getByRole("img", { name: /on the neck/ });
 

@@ -2,8 +2,9 @@ import { spawn } from "node:child_process";
 import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { type BrowserContext, chromium, expect, type Page, test } from "@playwright/test";
+import { type BrowserContext, chromium, type Page } from "@playwright/test";
 import { keepAs, open } from "./pages";
+import { expect, test } from "./test";
 
 const shelfCount = async (page: Page) =>
   Number((await page.getByRole("button", { name: /^Shelf \d+$/ }).textContent())?.match(/\d+/)?.[0]);

@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
-import { expect, test } from "@playwright/test";
 import { keepAs, open, watch } from "./pages";
+import { expect, test } from "./test";
 
 test("the whole way: derive, hear, keep, match, identify, reload, export, import elsewhere", async ({
   page,

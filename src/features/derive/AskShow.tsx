@@ -2,11 +2,12 @@ import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import { CLAIMS, type Claim, type Condition, type Dropped } from "@/core/chord";
 import { type HomeMode, mode as modeById } from "@/core/scale";
-import { $settings, modeQuestion, type Question, setHomeMode, setPlace } from "@/session";
+import { $settings, setHomeMode, setPlace } from "@/session";
+import { modeQuestion, type Question } from "./question-document";
 import { PitchStrip } from "@/kit/pitch-strip";
 import { Button, Select, TextField, Toggle, HomeField } from "@/kit/controls";
 import { shadeOf } from "@/kit/shade";
-import { useConventions } from "@/session/useConventions";
+import { useConventions } from "@/session/settings/useConventions";
 import {
   brightnessText,
   CLAIM_TEXT,

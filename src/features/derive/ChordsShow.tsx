@@ -15,7 +15,7 @@ import { vamps } from "@/core/progression";
 import type { Interval } from "@/core/pitch";
 import type { HomeMode } from "@/core/scale";
 import { setPlace } from "@/session";
-import { useWording } from "@/session/useConventions";
+import { useWording } from "@/session/settings/useConventions";
 import { Choice, HomeField } from "@/kit/controls";
 import {
   CHORD_KIND_TEXT,

@@ -24,9 +24,9 @@ import {
 import { PartTabs } from "@/shell/frame/PartTabs";
 import { SelectedPanel, playVamp } from "@/shell/selected";
 import { Button } from "@/kit/controls";
-import { useKeys } from "@/session/useKeys";
+import { useKeys } from "@/session/place/useKeys";
 import { useAfterPaint } from "@/kit/useAfterPaint";
-import { useConventions } from "@/session/useConventions";
+import { useConventions } from "@/session/settings/useConventions";
 import { homeModeText } from "@/words";
 import { AskShow } from "./AskShow";
 import { ChordsShow } from "./ChordsShow";

@@ -16,7 +16,7 @@ import {
 import { $isSwapHeard, $selection, type Selection } from "@/session";
 import { PitchStrip } from "@/kit/pitch-strip";
 import { shadeOf } from "@/kit/shade";
-import { useConventions, useWording } from "@/session/useConventions";
+import { useConventions, useWording } from "@/session/settings/useConventions";
 import { brightnessText, homeModeText, listText, modeText, noteText, parentText } from "@/words";
 import styles from "./Ladder.module.css";
 

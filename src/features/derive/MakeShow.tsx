@@ -12,8 +12,8 @@ import {
 } from "@/core/scale";
 import type { Problem } from "@/core/problem";
 import { openFileAs, openFiles, setHomeMode, setPlace } from "@/session";
-import { useIncoming } from "@/session/useIncoming";
-import { useConventions } from "@/session/useConventions";
+import { useIncoming } from "@/session/place/useIncoming";
+import { useConventions } from "@/session/settings/useConventions";
 import { StripEditor } from "@/kit/pitch-strip";
 import { Button, FileButton, TextField, HomeField } from "@/kit/controls";
 import { Problems } from "@/kit/problems";

@@ -17,7 +17,7 @@ import { Button, Choice, Select, WrittenField, HomeField } from "@/kit/controls"
 import { saveFile } from "@/kit/files";
 import { ComparisonSelect, HearAndSave, OwnWordsFields, OwnWordsSaid, ReferenceSelect } from "@/shell/panel";
 import { Facts, Fold, Panel, Saying } from "@/kit/panel";
-import { useConventions, useWording } from "@/session/useConventions";
+import { useConventions, useWording } from "@/session/settings/useConventions";
 import {
   backwardsText,
   capital,

@@ -17,7 +17,7 @@ import { Ladder } from "./Ladder";
 import { LADDER } from "./ladder-playing";
 import { $derive, alignBy } from "./route";
 import styles from "@/shell/frame/View.module.css";
-import { useWording } from "@/session/useConventions";
+import { useWording } from "@/session/settings/useConventions";
 
 interface ModesShowProps {
   readonly homeMode: HomeMode;

@@ -3,7 +3,8 @@ import { type Chord, readChart } from "@/core/chord";
 import { type Fifths, maybeDegree, maybeFifthsIn, type NoteNaming } from "@/core/pitch";
 import type { HomeMode } from "@/core/scale";
 import type { Settings } from "@/storage";
-import { $placeMode, $settings, answering, modeQuestion, type Question, steady } from "@/session";
+import { $placeMode, $settings, answering, steady } from "@/session";
+import { modeQuestion, type Question } from "./question-document";
 import { type AskedOf, askAllModes } from "@/workers";
 
 /** Notes by name, or degrees counted from home; the word that is neither is given back. */

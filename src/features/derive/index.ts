@@ -2,15 +2,15 @@ import { lazy } from "react";
 import { fifthsOf } from "@/core/pitch";
 import { characteristicSwap, mode } from "@/core/scale";
 import { swapScore } from "@/audio";
-import { type Feature, goTo, modeQuestion, savedOpener, SWAP, toggle } from "@/session";
-import { homeModeText, DERIVE_ABOUT, DERIVE_HELP, DERIVE_FIRST } from "@/words";
-import { DERIVE, SHOWS } from "./route";
+import { type Feature, goTo, savedOpener, SWAP, toggle } from "@/session";
+import { modeQuestion } from "./question-document";
+import { homeModeText, DERIVE_HELP, DERIVE_FIRST } from "@/words";
+import { DERIVE } from "./route";
 import { scaleSteps } from "./scale-steps";
+import { derive } from "./manifest";
 
-export const derive: Feature = {
-  id: DERIVE,
-  name: "Derive",
-  about: DERIVE_ABOUT,
+export const feature: Feature = {
+  ...derive,
   help: DERIVE_HELP,
   firstStep: {
     text: DERIVE_FIRST,
@@ -21,7 +21,6 @@ export const derive: Feature = {
       if (swap) toggle(SWAP, swapScore(homeMode, swap.from, swap.to));
     },
   },
-  parts: SHOWS,
   View: lazy(() => import("./DeriveView").then(({ DeriveView }) => ({ default: DeriveView }))),
   undoes: (part) => (part === "ask" ? modeQuestion : part === "make" ? scaleSteps : undefined),
   files: { kinds: ["scala"], part: "make" },

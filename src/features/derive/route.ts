@@ -1,11 +1,12 @@
 import { computed } from "nanostores";
 import { type HomeMode, maybeMode, type Mode } from "@/core/scale";
 import { $place, goTo, placeOf, setHomeMode, setQuery } from "@/session";
+import { derive } from "./manifest";
 
-export const DERIVE = "derive";
+export const DERIVE = derive.id;
 
 /** What Derive shows beside its panel. */
-export const SHOWS = ["modes", "make", "compare", "chords", "ask"] as const;
+export const SHOWS = derive.parts;
 export type Show = (typeof SHOWS)[number];
 
 /** Parallel or relative: every mode on one home (parallel), or one set of notes from every home (relative). */

@@ -10,8 +10,8 @@ import { Facts, Panel, Saying } from "@/kit/panel";
 import { PitchStrip } from "@/kit/pitch-strip";
 import { shadeOf } from "@/kit/shade";
 import { OwnWordsSaid } from "@/shell/panel";
-import { useConventions } from "@/session/useConventions";
-import { useKeys } from "@/session/useKeys";
+import { useConventions } from "@/session/settings/useConventions";
+import { useKeys } from "@/session/place/useKeys";
 import {
   givenText,
   heardOutText,

@@ -16,8 +16,8 @@ import {
 } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { Panel, Saying } from "@/kit/panel";
-import { useIncoming } from "@/session/useIncoming";
-import { useKeys } from "@/session/useKeys";
+import { useIncoming } from "@/session/place/useIncoming";
+import { useKeys } from "@/session/place/useKeys";
 import {
   capital,
   countText,

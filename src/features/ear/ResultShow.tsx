@@ -1,7 +1,7 @@
 import { confusions } from "@/core/training";
 import { Button } from "@/kit/controls";
 import { Panel, Saying } from "@/kit/panel";
-import { useKeys } from "@/session/useKeys";
+import { useKeys } from "@/session/place/useKeys";
 import { resultUnreadText, rightText, wasTakenForText } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { AnswersTable } from "./AnswersTable";

@@ -5,7 +5,7 @@ import type { Sitting } from "@/storage";
 import { Button } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { Panel, Saying } from "@/kit/panel";
-import { useKeys } from "@/session/useKeys";
+import { useKeys } from "@/session/place/useKeys";
 import { drillText, gainedText, habitText, passedText, rightText, takenForText } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { AnswersTable } from "./AnswersTable";

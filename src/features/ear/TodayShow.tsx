@@ -4,7 +4,7 @@ import { dueCards, forecast, habits, LEVELS, questionsIn } from "@/core/training
 import { $attempts, $placeMode, $schedule, dayNumber, setPlace, sittings } from "@/session";
 import { Button, HomeField, Select } from "@/kit/controls";
 import { Facts, Panel, Saying } from "@/kit/panel";
-import { useKeys } from "@/session/useKeys";
+import { useKeys } from "@/session/place/useKeys";
 import {
   countText,
   drillText,

@@ -2,10 +2,11 @@ import { z } from "zod";
 import { QUESTIONS, TEXTURES } from "@/core/training";
 import { documentOf } from "@/session";
 import { examValue, type ExamValue } from "@/storage";
+import { ear } from "./manifest";
 
-export const EAR = "ear";
+export const EAR = ear.id;
 
-export const EAR_PARTS = ["today", "exam"] as const;
+export const EAR_PARTS = ear.parts;
 
 /** An exam as it begins. */
 export const BLANK_EXAM: ExamValue = {

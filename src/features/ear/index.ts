@@ -1,15 +1,13 @@
 import { lazy } from "react";
 import { type Feature, goTo, openIn, savedOpener } from "@/session";
-import { EAR_ABOUT, EAR_FIRST, EAR_HELP, examText } from "@/words";
-import { EAR, EAR_PARTS, examDocument } from "./exam";
+import { EAR_FIRST, EAR_HELP, examText } from "@/words";
+import { EAR, examDocument } from "./exam";
+import { ear } from "./manifest";
 
-export const ear: Feature = {
-  id: EAR,
-  name: "Ear",
-  about: EAR_ABOUT,
+export const feature: Feature = {
+  ...ear,
   help: EAR_HELP,
   firstStep: { text: EAR_FIRST, go: () => goTo(EAR, { part: "today" }) },
-  parts: EAR_PARTS,
   showsPlaceMode: true,
   View: lazy(() => import("./EarView").then(({ EarView }) => ({ default: EarView }))),
   undoes: (part) => (part === "exam" ? examDocument : undefined),

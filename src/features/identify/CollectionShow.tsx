@@ -25,7 +25,7 @@ import {
   figureText,
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
-import { useWording } from "@/session/useConventions";
+import { useWording } from "@/session/settings/useConventions";
 import { $collection, $table, setTable } from "./collection";
 import { type Collection } from "./collection-rows";
 import { type Row } from "./collection-rows";

@@ -4,26 +4,14 @@ import { printName, soundOf } from "@/core/pitch";
 import { allNotes } from "@/core/tune";
 import type { TuneText as TextOfTune } from "@/formats";
 import { alternating, swapped, tuneScore } from "@/audio";
-import {
-  $ready,
-  $toSave,
-  BLANK_RECIPE,
-  BLANK_TUNE,
-  openFiles,
-  openIn,
-  openToReshape,
-  SWAP,
-  swapLive,
-  toggle,
-  tuneDocument,
-  readMusic,
-} from "@/session";
-import { useIncoming } from "@/session/useIncoming";
-import { barsFrom, fromStaff, onStaff } from "@/session/staff-part";
-import { useConventions } from "@/session/useConventions";
+import { $ready, $toSave, openFiles, openIn, SWAP, swapLive, toggle, readMusic, taker } from "@/session";
+import { BLANK_TUNE, tuneDocument } from "./tune-document";
+import { useIncoming } from "@/session/place/useIncoming";
+import { barsFrom, fromStaff, onStaff } from "@/session/stage/staff-part";
+import { useConventions } from "@/session/settings/useConventions";
 import { HeightStrip } from "@/kit/pitch-strip";
 import { Button, Select } from "@/kit/controls";
-import { useKeys } from "@/session/useKeys";
+import { useKeys } from "@/session/place/useKeys";
 import { DocumentTools } from "@/shell/documents";
 import { ExportDialog, ShownBars } from "@/shell/tune";
 import { Staff } from "@/kit/staff";
@@ -169,7 +157,7 @@ export function IdentifyView() {
   };
 
   const reshapeIt = () =>
-    answer && openToReshape({ ...answer.shown.saved, name: title }, { ...BLANK_RECIPE, from: fromHere() });
+    answer && taker("tune")?.({ ...answer.shown.saved, name: title }, fromHere());
   const fromHere = () =>
     byHand.about ? { home: printName(byHand.about.home), mode: byHand.about.mode.id } : undefined;
 

@@ -4,7 +4,7 @@ import { Button } from "@/kit/controls";
 import { noteText, pitchText, CHOOSE_TO_CORRECT } from "@/words";
 import { corrected, type Correction } from "./correct";
 import styles from "./PitchLine.module.css";
-import type { HeardLine } from "@/session/useListening";
+import type { HeardLine } from "@/session/playing/useListening";
 
 interface PitchLineProps {
   readonly line: HeardLine;

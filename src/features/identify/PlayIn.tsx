@@ -2,12 +2,13 @@ import { useStore } from "@nanostores/react";
 import { useEffect, useRef, useState } from "react";
 import { readNotes } from "@/formats";
 import { timedNotes } from "@/devices";
-import { $settings, tuneDocument } from "@/session";
+import { $settings } from "@/session";
+import { tuneDocument } from "./tune-document";
 import { Button } from "@/kit/controls";
 import { countText, PLAY_IN_SAYS } from "@/words";
 import styles from "./PlayIn.module.css";
 import { beginAgain, takeLastBack } from "./taken-in";
-import { SIMULATED } from "@/session/useKeyboards";
+import { SIMULATED } from "@/session/playing/useKeyboards";
 import { KeyboardSelect, SimulatedKeys } from "@/shell/played";
 import { usePlayedIn } from "./usePlayedIn";
 

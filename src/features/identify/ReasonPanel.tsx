@@ -1,4 +1,4 @@
-import { useConventions } from "@/session/useConventions";
+import { useConventions } from "@/session/settings/useConventions";
 import type { Fifths } from "@/core/pitch";
 import type { Identification } from "@/core/identify";
 import type { Swap } from "@/core/scale";

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useStore } from "@nanostores/react";
 import type { Microphone } from "@/devices";
-import { tuneDocument } from "@/session";
+import { tuneDocument } from "./tune-document";
 import { SourceSelect } from "@/shell/played";
 import { Button, FileButton } from "@/kit/controls";
 import { recordText } from "@/words";

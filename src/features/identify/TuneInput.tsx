@@ -1,6 +1,6 @@
 import { useId } from "react";
 import { DEMO_TUNES } from "@/demo";
-import { tuneDocument } from "@/session";
+import { tuneDocument } from "./tune-document";
 import { Button, Choice, FileButton } from "@/kit/controls";
 import { Problems } from "@/kit/problems";
 import { TuneTextArea } from "@/shell/tune";

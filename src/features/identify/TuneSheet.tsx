@@ -1,5 +1,5 @@
 import type { Identification } from "@/core/identify";
-import type { StaffPart } from "@/session/staff-part";
+import type { StaffPart } from "@/session/stage/staff-part";
 import { MusicSheet } from "@/shell/tune";
 import { barRangeText, headlineText, TUNE_SHEET } from "@/words";
 

@@ -1,4 +1,5 @@
-import { BLANK_TUNE, type Finding, openIn, tuneDocument } from "@/session";
+import { type Finding, openIn } from "@/session";
+import { BLANK_TUNE, tuneDocument } from "./tune-document";
 import { FIND_TUNE } from "@/words";
 import { IDENTIFY } from "./route";
 

@@ -2,7 +2,7 @@ import type { Identification } from "@/core/identify";
 import { soundOf } from "@/core/pitch";
 import { characteristicSwap, type Swap, type ComparedBy } from "@/core/scale";
 import { allNotes, type BarRange } from "@/core/tune";
-import { fromStaff, type StaffPart } from "@/session/staff-part";
+import { fromStaff, type StaffPart } from "@/session/stage/staff-part";
 
 /**
  * Places in the tune at which each sound stands on the staff, 0 is C, whatever it is called: in the bars that an answer is about, but for

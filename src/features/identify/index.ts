@@ -1,14 +1,14 @@
 import { lazy } from "react";
-import { BLANK_TUNE, type Feature, openIn, savedOpener, tuneDocument } from "@/session";
-import { SOURCE_TEXT, IDENTIFY_ABOUT, IDENTIFY_HELP, IDENTIFY_FIRST } from "@/words";
+import { type Feature, openIn, savedOpener } from "@/session";
+import { BLANK_TUNE, tuneDocument } from "./tune-document";
+import { SOURCE_TEXT, IDENTIFY_HELP, IDENTIFY_FIRST } from "@/words";
 import { DEMO_TUNES } from "@/demo";
 import { finds } from "./finds";
-import { IDENTIFY, IDENTIFY_PARTS } from "./route";
+import { IDENTIFY } from "./route";
+import { identify } from "./manifest";
 
-export const identify: Feature = {
-  id: IDENTIFY,
-  name: "Identify",
-  about: IDENTIFY_ABOUT,
+export const feature: Feature = {
+  ...identify,
   help: IDENTIFY_HELP,
   firstStep: {
     text: IDENTIFY_FIRST,
@@ -18,7 +18,11 @@ export const identify: Feature = {
     },
   },
   finds,
-  parts: IDENTIFY_PARTS,
+  opensDemo: () => {
+    const [, { source, text, title }] = DEMO_TUNES;
+    if (tuneDocument.$value.get().text === "")
+      tuneDocument.open({ ...BLANK_TUNE, source, text, name: title });
+  },
   View: lazy(() => import("./IdentifyView").then(({ IdentifyView }) => ({ default: IdentifyView }))),
   undoes: () => tuneDocument,
   files: { kinds: ["abc", "notes", "midi", "musicxml", "recording"] },

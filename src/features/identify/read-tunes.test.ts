@@ -1,7 +1,7 @@
 import { describe, expect, it, test } from "vitest";
 import { allNotes } from "@/core/tune";
 import { readNotes, readTunes } from "@/formats";
-import { fromStaff, mostEngraved, onStaff, printedText } from "@/session/staff-part";
+import { fromStaff, mostEngraved, onStaff, printedText } from "@/session/stage/staff-part";
 import { readyTune, typedTune } from "./read-tunes";
 
 const ready = async (text: string, name = "") => {

@@ -9,8 +9,9 @@ import {
   type TuneText,
   writeAbc,
 } from "@/formats";
-import { answering, readMusic, tuneDocument } from "@/session";
-import { type StaffPart, staffPart } from "@/session/staff-part";
+import { answering, readMusic } from "@/session";
+import { tuneDocument } from "./tune-document";
+import { type StaffPart, staffPart } from "@/session/stage/staff-part";
 
 /** A tune as read and as it is engraved, and what it is kept as. */
 export interface ReadTune extends StaffPart {

@@ -1,10 +1,11 @@
 import { computed } from "nanostores";
 import { $place, goTo, placeOf, setQuery } from "@/session";
+import { identify } from "./manifest";
 
-export const IDENTIFY = "identify";
+export const IDENTIFY = identify.id;
 
 /** One tune, or the table of a collection. */
-export const IDENTIFY_PARTS = ["tune", "collection"] as const;
+export const IDENTIFY_PARTS = identify.parts;
 export type IdentifyPart = (typeof IDENTIFY_PARTS)[number];
 
 export const $identifyPart = computed(

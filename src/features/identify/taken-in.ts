@@ -1,7 +1,8 @@
 import { playedTune, type Timed } from "@/core/tune";
 import { writeNotes } from "@/formats";
-import { $settings, BLANK_TUNE, tuneDocument, type TuneValue } from "@/session";
-import type { HeardLine } from "@/session/useListening";
+import { $settings } from "@/session";
+import { BLANK_TUNE, tuneDocument, type TuneValue } from "./tune-document";
+import type { HeardLine } from "@/session/playing/useListening";
 
 /** What notes that were played in or recorded are called until they have a name. */
 const [PLAYED, RECORDED] = ["Played in", "Recording"];

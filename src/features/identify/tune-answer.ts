@@ -4,11 +4,12 @@ import { type Fifths, fifthsOf, printName, soundOf } from "@/core/pitch";
 import { characteristicOn, type HomeMode, mode as modeById } from "@/core/scale";
 import { allNotes, type BarRange, partOf, phraseEnds, type Tune, type TuneNote } from "@/core/tune";
 import type { FileTune, TuneText } from "@/formats";
-import { $conventions, $settings, answering, tuneDocument, type TuneValue } from "@/session";
+import { $conventions, $settings, answering } from "@/session";
+import { tuneDocument, type TuneValue } from "./tune-document";
 import type { Conventions } from "@/words";
 import { newestWins, type TuneAsked } from "@/workers";
-import { identifyElsewhere, isLong } from "@/session/long-tunes";
-import { onStaff } from "@/session/staff-part";
+import { identifyElsewhere, isLong } from "@/session/stage/long-tunes";
+import { onStaff } from "@/session/stage/staff-part";
 import { $tunes, type ReadTune, readyTune } from "./read-tunes";
 
 /** What was set by hand for one tune, as the document has it. */

@@ -1,7 +1,8 @@
 import { useEffect, useRef } from "react";
 import type { Timed } from "@/core/tune";
-import { $settings, $noteInput, hearNote, tuneDocument } from "@/session";
-import { useKeyboards } from "@/session/useKeyboards";
+import { $settings, $noteInput, hearNote } from "@/session";
+import { tuneDocument } from "./tune-document";
+import { useKeyboards } from "@/session/playing/useKeyboards";
 import { takePlayed } from "./taken-in";
 
 /** When the last of some notes ends, in seconds. */

@@ -1,8 +1,8 @@
 import { useStore } from "@nanostores/react";
 import { timedNotes } from "@/devices";
 import { readNotes } from "@/formats";
-import { tuneDocument } from "@/session";
-import { useListening } from "@/session/useListening";
+import { tuneDocument } from "./tune-document";
+import { useListening } from "@/session/playing/useListening";
 import { takeRecording } from "./taken-in";
 
 /** What the fiddler plays who stands in for a player before the microphone. */

@@ -6,8 +6,8 @@ import { FELT, type Felt, type Sitting } from "@/storage";
 import { Button, FileButton, Select } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { Panel, Saying } from "@/kit/panel";
-import { useIncoming } from "@/session/useIncoming";
-import { useKeys } from "@/session/useKeys";
+import { useIncoming } from "@/session/place/useIncoming";
+import { useKeys } from "@/session/place/useKeys";
 import {
   answersText,
   broughtText,

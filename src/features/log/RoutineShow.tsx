@@ -1,10 +1,11 @@
 import { useStore } from "@nanostores/react";
 import type { ReactNode } from "react";
-import { $practising, $toSave, practise, routineDocument } from "@/session";
+import { $practising, $toSave, practise } from "@/session";
+import { routineDocument } from "./routine-document";
 import type { RoutineItem } from "@/storage";
 import { Button, Choice, Select, TitleField, Toggle } from "@/kit/controls";
 import { Facts, Panel, Saying } from "@/kit/panel";
-import { useKeys } from "@/session/useKeys";
+import { useKeys } from "@/session/place/useKeys";
 import { afterRoundsText, durationText, KIND_TEXT, ROUTINE_EMPTY, ROUTINE_SAYS } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { MinutesField, TempoOfField } from "./fields";

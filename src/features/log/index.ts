@@ -1,15 +1,15 @@
 import { lazy } from "react";
-import { type Feature, openIn, routineDocument, savedOpener } from "@/session";
-import { LOG_ABOUT, LOG_HELP } from "@/words";
-import { LOG, LOG_PARTS } from "./log";
+import { type Feature, openIn, savedOpener } from "@/session";
+import { addToRoutine, routineDocument } from "./routine-document";
+import { LOG_HELP } from "@/words";
+import { LOG } from "./log";
+import { log } from "./manifest";
 
-export const log: Feature = {
-  id: LOG,
-  name: "Log",
-  about: LOG_ABOUT,
+export const feature: Feature = {
+  ...log,
   help: LOG_HELP,
+  takes: { routineItem: addToRoutine },
   showsPlaceMode: true,
-  parts: LOG_PARTS,
   View: lazy(() => import("./LogView").then(({ LogView }) => ({ default: LogView }))),
   undoes: (part) => (part === "routine" ? routineDocument : undefined),
   files: { kinds: ["log"], part: "days" },

@@ -4,10 +4,11 @@ import { type Attempt, daysInARow, secondsBy } from "@/core/training";
 import { $placeMode, $settings, $sittings, attemptsOf, dayName, dayNumber, selects } from "@/session";
 import { selectionOf } from "@/shell/selected";
 import type { Played, Sitting } from "@/storage";
+import { log } from "./manifest";
 
-export const LOG = "log";
+export const LOG = log.id;
 
-export const LOG_PARTS = ["days", "ear", "tempo", "routine"] as const;
+export const LOG_PARTS = log.parts;
 
 /** A piece of the log: what was practised, or the answers of a sitting taken together. */
 export interface Piece extends Omit<Played, "kind"> {

@@ -15,7 +15,7 @@ import { brightness, type HomeMode } from "@/core/scale";
 import { ChordStrip } from "@/kit/pitch-strip";
 import { shadeOf } from "@/kit/shade";
 import { useNarrow } from "@/kit/useNarrow";
-import { useConventions, useWording } from "@/session/useConventions";
+import { useConventions, useWording } from "@/session/settings/useConventions";
 import {
   homeModeText,
   noteText,

@@ -7,20 +7,11 @@ import type { Problem } from "@/core/problem";
 import { modesOfFamilies, notesOf } from "@/core/scale";
 import { chordsOfNumerals } from "@/formats/numerals";
 import { alternating, chartScore, modeScore, targetScore } from "@/audio";
-import {
-  $heardPlaces,
-  $toSave,
-  $ready,
-  $settings,
-  chartDocument,
-  changeSettings,
-  openFiles,
-  swapLive,
-  toggle,
-} from "@/session";
+import { $heardPlaces, $toSave, $ready, $settings, changeSettings, openFiles, swapLive, toggle } from "@/session";
+import { chartDocument } from "./chart-document";
 import { ChartEditor, completionsFor } from "@/kit/chart-editor";
-import { useIncoming } from "@/session/useIncoming";
-import { useKeys } from "@/session/useKeys";
+import { useIncoming } from "@/session/place/useIncoming";
+import { useKeys } from "@/session/place/useKeys";
 import { Problems } from "@/kit/problems";
 import { homeModeText, problemText } from "@/words";
 import view from "@/shell/frame/View.module.css";

@@ -1,7 +1,8 @@
 import { useStore } from "@nanostores/react";
 import { plainestInterval, transposeChart } from "@/core/chord";
 import { type Fifths, soundOf } from "@/core/pitch";
-import { $settings, changeSettings, chartDocument } from "@/session";
+import { $settings, changeSettings } from "@/session";
+import { chartDocument } from "./chart-document";
 import { DocumentTools } from "@/shell/documents";
 import { Button, Select, Toggle } from "@/kit/controls";
 import { countText, noteText } from "@/words";

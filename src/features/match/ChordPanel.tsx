@@ -16,7 +16,7 @@ import {
 } from "@/core/progression";
 import { type HomeMode, holds, isNamed, type Mode, soundsOn } from "@/core/scale";
 import { $mark, $playing, $settings, $tuning, changeSettings } from "@/session";
-import { useConventions } from "@/session/useConventions";
+import { useConventions } from "@/session/settings/useConventions";
 import { Button, Choice, Toggle } from "@/kit/controls";
 import { HandyVoicings, OwnWordsSaid } from "@/shell/panel";
 import { Facts, Panel, Saying } from "@/kit/panel";

@@ -1,7 +1,8 @@
 import { useState } from "react";
 import type { Chart } from "@/core/chord";
 import type { Problem } from "@/core/problem";
-import { $settings, chartDocument } from "@/session";
+import { $settings } from "@/session";
+import { chartDocument } from "./chart-document";
 import { Button, Choice, FileButton, WrittenField } from "@/kit/controls";
 import { Dialog, Setting } from "@/kit/dialog";
 import { saveFile } from "@/kit/files";

@@ -1,7 +1,7 @@
 import { type Chart, chordNotes, romanNumeral } from "@/core/chord";
 import { type ChartAnalysis, changesOf, fitOf, segmentAt } from "@/core/progression";
 import { brightness, type ComparedBy, type HomeMode } from "@/core/scale";
-import { useConventions } from "@/session/useConventions";
+import { useConventions } from "@/session/settings/useConventions";
 import { type ChordCell, chordCells } from "@/kit/pitch-strip";
 import { shadeOf } from "@/kit/shade";
 import { INK, INNER, Label, LINE, LIT, MARGIN, OUTSIDE, PAPER, SHADE_PAPERS, SOFT } from "@/kit/sheet";

@@ -7,7 +7,7 @@ import { overBassScore } from "@/audio";
 import { $placeMode, $playing, setPlace, toggle } from "@/session";
 import { Button, HomeField } from "@/kit/controls";
 import { SelectedPanel } from "@/shell/selected";
-import { useKeys } from "@/session/useKeys";
+import { useKeys } from "@/session/place/useKeys";
 import { Panel, Saying } from "@/kit/panel";
 import { OneShape } from "@/shell/shape";
 import { shadeOf } from "@/kit/shade";

@@ -3,7 +3,8 @@ import { type Chart, readChart, renamedChart } from "@/core/chord";
 import type { NoteNaming } from "@/core/pitch";
 import type { Problem } from "@/core/problem";
 import type { Analyses } from "@/core/progression";
-import { $settings, answering, chartDocument, steady } from "@/session";
+import { $settings, answering, steady } from "@/session";
+import { chartDocument } from "./chart-document";
 import { analyseChart } from "@/workers";
 
 /** Analyses of each kind that are found. */

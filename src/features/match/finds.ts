@@ -1,6 +1,7 @@
 import { readChart, spokenChord } from "@/core/chord";
 import { printName } from "@/core/pitch";
-import { $place, chartDocument, type Finding, openIn } from "@/session";
+import { $place, type Finding, openIn } from "@/session";
+import { chartDocument } from "./chart-document";
 import { FIND_CHORDS, FIND_CHORD, symbolText, wording } from "@/words";
 import { MATCH } from "./route";
 

@@ -1,20 +1,38 @@
 import { lazy } from "react";
-import { chartDocument, chordShape, type Feature, openIn, savedOpener } from "@/session";
+import { DEMO_PROGRESSIONS } from "@/demo";
+import { type Feature, goTo, openIn, savedOpener } from "@/session";
+import { chordShape } from "@/shell/shape/shape-document";
+import { chartDocument } from "./chart-document";
 import { finds } from "./finds";
-import { MATCH, MATCH_SHOWS } from "./route";
-import { MATCH_ABOUT, MATCH_HELP, MATCH_FIRST } from "@/words";
+import { MATCH } from "./route";
+import { MATCH_HELP, MATCH_FIRST } from "@/words";
+import { match } from "./manifest";
 
-export const match: Feature = {
-  id: MATCH,
-  name: "Match",
-  about: MATCH_ABOUT,
+export const feature: Feature = {
+  ...match,
   help: MATCH_HELP,
   firstStep: {
     text: MATCH_FIRST,
     go: () => openIn(MATCH, chartDocument, { chords: "| Em9 | A13 |", title: "" }, "chart"),
   },
   finds,
-  parts: MATCH_SHOWS,
+  takes: {
+    chords: (line) => {
+      goTo(MATCH, { part: "chart" });
+      const before = chartDocument.$value.get().chords.trimEnd();
+      chartDocument.change({ chords: before === "" ? line : `${before}\n${line}` });
+    },
+  },
+  opensChords: (chords) => {
+    if (chords.trim() !== chartDocument.$value.get().chords.trim()) {
+      const linked = chartDocument.read({ chords, title: "" });
+      if (linked) chartDocument.open(linked);
+    }
+  },
+  opensDemo: () => {
+    const [{ chords, title }] = DEMO_PROGRESSIONS;
+    if (chartDocument.$value.get().chords === "") chartDocument.open({ chords, title });
+  },
   View: lazy(() => import("./MatchView").then(({ MatchView }) => ({ default: MatchView }))),
   undoes: (part) => (part === "over-bass" ? chordShape : chartDocument),
   files: { kinds: ["chordpro", "chart", "musicxml", "midi"], part: "chart" },

@@ -1,10 +1,11 @@
 import { computed } from "nanostores";
 import { $place, placeOf } from "@/session";
+import { match } from "./manifest";
 
-export const MATCH = "match";
+export const MATCH = match.id;
 
 /** What Match shows beside its panel: a chart, chords for a mode, a shape over a bass. */
-export const MATCH_SHOWS = ["chart", "write", "over-bass"] as const;
+export const MATCH_SHOWS = match.parts;
 export type MatchShow = (typeof MATCH_SHOWS)[number];
 
 export const $matchShow = computed(

@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { afterAll, beforeEach, describe, expect, it, vi } from "vitest";
-import { $place, changeSettings, chartDocument, openIn } from "@/session";
+import { $place, changeSettings, openIn } from "@/session";
+import { chartDocument } from "./chart-document";
 import type { AnalysesAsked } from "@/workers/messages";
 import { read, received } from "@/workers/analyse-chart";
 import { $selected, choose, mark, nextKind, rank, step } from "./selected";

@@ -7,7 +7,8 @@ import {
   type Segment,
   segmentAt,
 } from "@/core/progression";
-import { $place, $settings, chartDocument, placeOf, setQuery } from "@/session";
+import { $place, $settings, placeOf, setQuery } from "@/session";
+import { chartDocument } from "./chart-document";
 import { $analysed } from "./analysed";
 import { MATCH } from "./route";
 import type { ChordRange } from "./range";

@@ -5,18 +5,9 @@ import type { Fifths } from "@/core/pitch";
 import { type ChartAnalysis, guideTonesOf, targetNotes } from "@/core/progression";
 import { characteristicOn, characteristicSwap, type HomeMode, type ComparedBy } from "@/core/scale";
 import { chartScore } from "@/audio";
-import {
-  $mark,
-  $placeMode,
-  $playing,
-  $conventions,
-  $settings,
-  $tuning,
-  chartDocument,
-  chordShape,
-  type Selection,
-  selects,
-} from "@/session";
+import { $mark, $placeMode, $playing, $conventions, $settings, $tuning, type Selection, selects } from "@/session";
+import { chordShape } from "@/shell/shape/shape-document";
+import { chartDocument } from "./chart-document";
 import { type SelectedChords, selectionOf, selecting } from "@/shell/selected";
 import { shapeTones } from "@/shell/shape";
 import { chartAnswerText, chordPlaceText } from "@/words";

@@ -1,7 +1,8 @@
 import { useState } from "react";
 import { type Problem, wholeProblem } from "@/core/problem";
 import { MOST_FILE_BYTES } from "@/kit/files";
-import { chartDocument, openChart, openIn } from "@/session";
+import { openChart, openIn } from "@/session";
+import { chartDocument } from "./chart-document";
 import { fitting } from "./chartFiles";
 import { MATCH } from "./route";
 

@@ -3,7 +3,7 @@ import type { Reshaped } from "@/core/reshape";
 import type { HomeMode } from "@/core/scale";
 import { allNotes, type BarRange, type Tune } from "@/core/tune";
 import { $playing, playOrStop, showOnGuitar } from "@/session";
-import { useConventions } from "@/session/useConventions";
+import { useConventions } from "@/session/settings/useConventions";
 import { Button } from "@/kit/controls";
 import { Panel, Saying } from "@/kit/panel";
 import {

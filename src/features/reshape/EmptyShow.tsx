@@ -1,7 +1,8 @@
 import { useStore } from "@nanostores/react";
 import type { ReactNode } from "react";
 import { DEMO_TUNES } from "@/demo";
-import { $ready, openFiles, openToReshape, reshapeDocument, shelf } from "@/session";
+import { $ready, openFiles, shelf } from "@/session";
+import { openToReshape, reshapeDocument } from "./reshape-document";
 import { Button, FileButton } from "@/kit/controls";
 import { DocumentTools } from "@/shell/documents";
 import { EMPTY_RESHAPE, LISTENING, RESHAPE_ASKS } from "@/words";

@@ -5,10 +5,11 @@ import { type Fifths, fifthsOf, printName, soundOf, staffPlace } from "@/core/pi
 import { characteristicOn, enharmonicHome, familyOf } from "@/core/scale";
 import { allNotes, type Tune } from "@/core/tune";
 import { writeAbc } from "@/formats";
-import { $instrument, $toSave, $tuning, MOST_VERSIONS, openFiles, reshapeDocument } from "@/session";
-import { barsFrom, fromStaff, onStaff, staffPart } from "@/session/staff-part";
-import { useConventions } from "@/session/useConventions";
-import { useKeys } from "@/session/useKeys";
+import { $instrument, $toSave, $tuning, openFiles } from "@/session";
+import { MOST_VERSIONS, reshapeDocument } from "./reshape-document";
+import { barsFrom, fromStaff, onStaff, staffPart } from "@/session/stage/staff-part";
+import { useConventions } from "@/session/settings/useConventions";
+import { useKeys } from "@/session/place/useKeys";
 import { DocumentTools } from "@/shell/documents";
 import { ExportDialog, MusicSheet, ShownBars } from "@/shell/tune";
 import { Button, Choice, FileButton, HomeField, Select } from "@/kit/controls";

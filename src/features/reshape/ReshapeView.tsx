@@ -1,8 +1,9 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import { allNotes } from "@/core/tune";
-import { $place, openToReshape, openTune, placeOf, readMusic } from "@/session";
-import { useIncoming } from "@/session/useIncoming";
+import { $place, openTune, placeOf, readMusic } from "@/session";
+import { openToReshape } from "./reshape-document";
+import { useIncoming } from "@/session/place/useIncoming";
 import { PartTabs } from "@/shell/frame/PartTabs";
 import { MOST_FILE_BYTES } from "@/kit/files";
 import { NO_NOTES_IN_FILE } from "@/words";

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { useId } from "react";
 import { sourceOfText } from "@/formats";
-import { reshapeDocument } from "@/session";
+import { reshapeDocument } from "./reshape-document";
 import { Problems } from "@/kit/problems";
 import { TuneTextArea } from "@/shell/tune";
 import { $read } from "./reshaped";

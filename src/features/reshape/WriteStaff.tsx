@@ -16,8 +16,9 @@ import {
   writtenEnd,
 } from "@/core/tune";
 import { rewriteAbc, writeAbc } from "@/formats";
-import { $noteInput, hearNote, reshapeDocument } from "@/session";
-import { SIMULATED, useKeyboards } from "@/session/useKeyboards";
+import { $noteInput, hearNote } from "@/session";
+import { reshapeDocument } from "./reshape-document";
+import { SIMULATED, useKeyboards } from "@/session/playing/useKeyboards";
 import { KeyboardSelect, SimulatedKeys } from "@/shell/played";
 import { Button, Choice, HomeField, Select, Toggle } from "@/kit/controls";
 import { Fold } from "@/kit/panel";

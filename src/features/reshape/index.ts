@@ -1,15 +1,15 @@
 import { lazy } from "react";
 import { mode as modeById } from "@/core/scale";
-import { type Feature, openToReshape, reshapeDocument, savedOpener } from "@/session";
+import { type Feature, savedOpener } from "@/session";
+import { BLANK_RECIPE, openToReshape, reshapeDocument } from "./reshape-document";
 import { DEMO_TUNES } from "@/demo";
-import { modeText, RESHAPE_ABOUT, RESHAPE_FIRST, RESHAPE_HELP, SOURCE_TEXT } from "@/words";
-import { RESHAPE, RESHAPE_PARTS } from "./route";
+import { modeText, RESHAPE_FIRST, RESHAPE_HELP, SOURCE_TEXT } from "@/words";
+import { reshape } from "./manifest";
 
-export const reshape: Feature = {
-  id: RESHAPE,
-  name: "Reshape",
-  about: RESHAPE_ABOUT,
+export const feature: Feature = {
+  ...reshape,
   help: RESHAPE_HELP,
+  takes: { tune: (tune, from) => openToReshape(tune, { ...BLANK_RECIPE, from }) },
   firstStep: {
     text: RESHAPE_FIRST,
     go: () => {
@@ -17,7 +17,6 @@ export const reshape: Feature = {
       openToReshape({ source, text, name: title });
     },
   },
-  parts: RESHAPE_PARTS,
   View: lazy(() => import("./ReshapeView").then(({ ReshapeView }) => ({ default: ReshapeView }))),
   undoes: () => reshapeDocument,
   files: { kinds: ["abc", "notes", "midi", "musicxml"] },

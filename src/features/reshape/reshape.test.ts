@@ -9,7 +9,7 @@ import { reshape } from "@/core/reshape";
 import { mode, SEVEN } from "@/core/scale";
 import { DEMO_TUNES } from "@/demo";
 import { readAbc, readTunes, writeAbc, writeTuneMidi, writeTuneXml } from "@/formats";
-import { BLANK_RECIPE, openToReshape, reshapeDocument } from "@/session";
+import { BLANK_RECIPE, openToReshape, reshapeDocument } from "./reshape-document";
 import { recipeValue } from "@/storage";
 import {
   borrowedSentence,

@@ -5,8 +5,9 @@ import { type Recipe, relativeHome, reshape, type Reshaped } from "@/core/reshap
 import { type HomeMode, mode as modeById, type Mode } from "@/core/scale";
 import { allNotes, EPSILON, firstPlace, type Tune } from "@/core/tune";
 import { soundRow } from "@/core/instrument";
-import { $lineSound, answering, readMusic, reshapeDocument } from "@/session";
-import { identifyElsewhere, isLong, isLongToReshape, reshapeElsewhere } from "@/session/long-tunes";
+import { $lineSound, answering, readMusic } from "@/session";
+import { reshapeDocument } from "./reshape-document";
+import { identifyElsewhere, isLong, isLongToReshape, reshapeElsewhere } from "@/session/stage/long-tunes";
 import type { RecipeValue } from "@/storage";
 import { newestWins } from "@/workers";
 

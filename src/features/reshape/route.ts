@@ -1,6 +1,6 @@
-import { RESHAPE } from "@/session";
+import { reshape } from "./manifest";
 
-export { RESHAPE };
+export const RESHAPE = reshape.id;
 
 /** One tune with its versions, or the same through all modes. */
-export const RESHAPE_PARTS = ["melody", "modes"] as const;
+export const RESHAPE_PARTS = reshape.parts;

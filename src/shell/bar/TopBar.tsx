@@ -16,7 +16,7 @@ import {
   type Sheet,
   start,
 } from "@/session";
-import { useKeys } from "@/session/useKeys";
+import { useKeys } from "@/session/place/useKeys";
 import { Popover } from "@/kit/popover";
 import { useAfterPaint } from "@/kit/useAfterPaint";
 import { useNarrow } from "@/kit/useNarrow";

@@ -6,7 +6,7 @@ import { standInForDialogs } from "../../../tests/fixtures/dialogs";
 import { printName } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import { $place, $settings, changeSettings, setOwnWords, setPlace } from "@/session";
-import { useWording } from "@/session/useConventions";
+import { useWording } from "@/session/settings/useConventions";
 import { homeModeText } from "@/words";
 import { FindDialog } from "./FindDialog";
 import { SettingsDialog } from "./SettingsDialog";

@@ -2,7 +2,7 @@
 import "fake-indexeddb/auto";
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { useKeys } from "@/session/useKeys";
+import { useKeys } from "@/session/place/useKeys";
 import { useKeyboard } from "./useKeyboard";
 
 afterEach(cleanup);

@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { $place, addressOf, goTo, placeOf } from "@/session";
-import { useKeys } from "@/session/useKeys";
+import { useKeys } from "@/session/place/useKeys";
 import { Tabs } from "@/kit/controls";
 
 interface Part<T extends string> {

@@ -1,7 +1,8 @@
 import { useStore } from "@nanostores/react";
-import { Suspense } from "react";
-import { $features, $place } from "@/session";
-import { useWording } from "@/session/useConventions";
+import { type ComponentType, Suspense, useEffect } from "react";
+import { $jobsUnderWay } from "@/workers";
+import { $features, $place, $ready } from "@/session";
+import { useWording } from "@/session/settings/useConventions";
 import { LegendLine } from "@/shell/legend";
 import { PracticeBar } from "@/shell/practice";
 
@@ -14,9 +15,21 @@ export function ViewSwitch() {
   const Shown = features.find(({ id }) => id === view)?.View;
   return (
     <>
-      <Suspense fallback={null}>{Shown && <Shown />}</Suspense>
+      <Suspense fallback={null}>{Shown && <Settling View={Shown} />}</Suspense>
       <LegendLine />
       <PracticeBar />
     </>
   );
+}
+
+/** A view that has come to life. While nothing is being read or computed for it, the page says so: `data-settled` on its root. */
+function Settling({ View }: { readonly View: ComponentType }) {
+  const isReady = useStore($ready);
+  const jobs = useStore($jobsUnderWay);
+  const isSettled = isReady && jobs === 0;
+  useEffect(() => {
+    document.documentElement.toggleAttribute("data-settled", isSettled);
+    return () => document.documentElement.removeAttribute("data-settled");
+  }, [isSettled, View]);
+  return <View />;
 }

@@ -1,6 +1,6 @@
 import { isBlackKey } from "@/core/instrument";
 import { hearNote } from "@/session";
-import { SIMULATED } from "@/session/useKeyboards";
+import { SIMULATED } from "@/session/playing/useKeyboards";
 import { keyName } from "@/words";
 import styles from "./SimulatedKeys.module.css";
 

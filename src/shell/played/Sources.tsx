@@ -1,6 +1,6 @@
 import type { Microphone, MidiKeyboard } from "@/devices";
 import { Select } from "@/kit/controls";
-import { SOUND_SOURCES } from "@/session/useListening";
+import { SOUND_SOURCES } from "@/session/playing/useListening";
 
 interface KeyboardSelectProps {
   readonly keyboards: readonly MidiKeyboard[];

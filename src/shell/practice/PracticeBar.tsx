@@ -10,7 +10,7 @@ import {
 } from "@/session";
 import { FELT } from "@/storage";
 import { Button } from "@/kit/controls";
-import { useKeys } from "@/session/useKeys";
+import { useKeys } from "@/session/place/useKeys";
 import { clockText, FELT_TEXT, itemOfText, leftOffText, REST_NOW, roundsText, TIME_IS_UP } from "@/words";
 import styles from "./PracticeBar.module.css";
 

@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { positions } from "@/core/instrument";
 import type { HomeMode } from "@/core/scale";
 import { $hand, $settings, $sheetNeck, positionAt } from "@/session";
-import { useConventions } from "@/session/useConventions";
+import { useConventions } from "@/session/settings/useConventions";
 import {
   INK,
   INNER,

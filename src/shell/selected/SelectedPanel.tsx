@@ -4,7 +4,7 @@ import type { HomeMode } from "@/core/scale";
 import { $toSave, $playing, MAIN, playOrStop, putIntoChart } from "@/session";
 import { Button } from "@/kit/controls";
 import { Facts, Panel, Saying } from "@/kit/panel";
-import { useConventions } from "@/session/useConventions";
+import { useConventions } from "@/session/settings/useConventions";
 import { chordSentence, chordText, homeModeText, inModeText, notesText } from "@/words";
 import { type SelectedChords, selectedLine, selectedNotes, selectedText } from "./selected-chords";
 

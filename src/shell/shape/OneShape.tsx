@@ -13,7 +13,8 @@ import {
 import { type Chord, readSymbol, rightPlaceNear, type ShapePlace, shapesOver } from "@/core/chord";
 import type { Interval } from "@/core/pitch";
 import { brightness, type HomeMode, type Mode } from "@/core/scale";
-import { $tuning, chordShape } from "@/session";
+import { $tuning } from "@/session";
+import { chordShape } from "./shape-document";
 import { TextField, Toggle } from "@/kit/controls";
 import { type SelectedChords, SelectButton } from "@/shell/selected";
 import { shadeOf } from "@/kit/shade";

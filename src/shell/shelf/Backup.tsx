@@ -10,7 +10,7 @@ import {
   SHELF_FILES,
   undoImport,
 } from "@/session";
-import { useIncoming } from "@/session/useIncoming";
+import { useIncoming } from "@/session/place/useIncoming";
 import { ARRIVALS, type BackupProblem, type ImportChoice, USUAL_CHOICE } from "@/storage";
 import { Button, Choice, FileButton, Toggle } from "@/kit/controls";
 import { saveFile } from "@/kit/files";

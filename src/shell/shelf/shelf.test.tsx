@@ -6,18 +6,9 @@ import { standInForDialogs } from "../../../tests/fixtures/dialogs";
 import { printName } from "@/core/pitch";
 import { DEMO } from "@/demo";
 import "@/features";
-import {
-  $place,
-  $settings,
-  aside,
-  bringInDemo,
-  chartDocument,
-  exportAll,
-  openSaved,
-  saving,
-  shelf,
-  tuneDocument,
-} from "@/session";
+import { $place, $settings, aside, bringInDemo, exportAll, openSaved, saving, shelf } from "@/session";
+import { tuneDocument } from "@/features/identify/tune-document";
+import { chartDocument } from "@/features/match/chart-document";
 import { SaveDialog, ShelfDialog } from ".";
 
 beforeAll(standInForDialogs);

@@ -22,7 +22,7 @@ import { Keyboard } from "@/kit/keyboard";
 import { Neck, viewOf } from "@/kit/neck";
 import { Popover, type PopoverSwitch } from "@/kit/popover";
 import { useNarrow } from "@/kit/useNarrow";
-import { useKeys } from "@/session/useKeys";
+import { useKeys } from "@/session/place/useKeys";
 import { ADDED_TO_ROUTINE, BLANK_STAGE, HIDDEN_STAGE, ROUTINE_FULL } from "@/words";
 import { DisplayControls } from "./DisplayControls";
 import { InstrumentDialog } from "./InstrumentDialog";

@@ -17,7 +17,7 @@ import { LineStaff } from "@/kit/staff";
 import { degreeText, noteText } from "@/words";
 import { useNarrow } from "@/kit/useNarrow";
 import { labelOf, nearView, type Shown, wholeOnKeys } from "./shown";
-import { useConventions } from "@/session/useConventions";
+import { useConventions } from "@/session/settings/useConventions";
 
 interface SurfaceProps {
   readonly surface: "neck" | "keys" | "staff";

@@ -34,7 +34,7 @@ import {
 } from "@/session";
 import type { Settings } from "@/storage";
 import { type NeckMarker, type NeckView, soundAt, viewOf } from "@/kit/neck";
-import { useConventions } from "@/session/useConventions";
+import { useConventions } from "@/session/settings/useConventions";
 import { chordText, degreeText, homeModeText, noteText, type Conventions, solfegeNote } from "@/words";
 
 /** A note that the stage shows, in playing order; on a keyboard or a staff without a place on a neck. */

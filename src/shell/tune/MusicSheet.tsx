@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import type { Tune } from "@/core/tune";
 import type { AbcTune } from "@/formats";
-import { printedText, type StaffPart } from "@/session/staff-part";
+import { printedText, type StaffPart } from "@/session/stage/staff-part";
 import { INK, INNER, MARGIN } from "@/kit/sheet";
 import { toEngrave } from "@/kit/staff";
 import { ModesSheet, type ModesSheetProps } from "@/shell/print";

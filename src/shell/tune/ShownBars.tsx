@@ -1,4 +1,4 @@
-import type { StaffPart } from "@/session/staff-part";
+import type { StaffPart } from "@/session/stage/staff-part";
 import { Button } from "@/kit/controls";
 import { shownBarsText } from "@/words";
 

@@ -1,0 +1,24 @@
+import { z } from "zod";
+import { documentOf } from "@/session";
+import { MOST_CHART_TEXT, textOf } from "@/storage";
+
+const chartValue = z.object({
+  chords: z.string().max(MOST_CHART_TEXT),
+  title: z.string().max(240).catch(""),
+});
+type ChartValue = z.infer<typeof chartValue>;
+
+/** The chart that is worked on. */
+export const chartDocument = documentOf<ChartValue>(
+  {
+    kind: "chart",
+    isListed: true,
+    stored: { version: 1, schema: chartValue, migrations: [] },
+    blank: { chords: "", title: "" },
+    isBlank: ({ chords }) => chords.trim() === "",
+    titleOf: ({ title, chords }) => title || (chords.trim().split("\n")[0] ?? "").slice(0, 60),
+    fromDraft: ({ chords, chartTitle }) =>
+      textOf(chords) === "" ? undefined : { chords: textOf(chords), title: textOf(chartTitle).slice(0, 240) },
+  },
+  "match/chart",
+);

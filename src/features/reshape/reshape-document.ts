@@ -1,0 +1,47 @@
+import { z } from "zod";
+import { TUNE_SOURCES } from "@/formats/tune-source";
+import { documentOf, openIn } from "@/session";
+import { MOST_TUNE_TEXT, recipeValue, type RecipeValue } from "@/storage";
+import { RESHAPE } from "./route";
+
+/** Versions of one tune at most: A to E. */
+export const MOST_VERSIONS = 5;
+
+const reshapingValue = z.object({
+  source: z.enum(TUNE_SOURCES),
+  text: z.string().max(MOST_TUNE_TEXT),
+  name: z.string().max(240).catch(""),
+  versions: z.array(recipeValue).min(1).max(MOST_VERSIONS),
+  /** The version in front, from 0; -1 for the original. */
+  at: z
+    .int()
+    .min(-1)
+    .max(MOST_VERSIONS - 1)
+    .catch(0),
+});
+type ReshapingValue = z.infer<typeof reshapingValue>;
+
+/** A recipe as it begins. */
+export const BLANK_RECIPE: RecipeValue = recipeValue.parse({});
+
+const BLANK: ReshapingValue = { source: "abc", text: "", name: "", versions: [BLANK_RECIPE], at: 0 };
+
+/** The tune that is put into another mode, with its versions. */
+export const reshapeDocument = documentOf<ReshapingValue>(
+  {
+    kind: "reshaping",
+    isListed: true,
+    stored: { version: 1, schema: reshapingValue, migrations: [] },
+    blank: BLANK,
+    isBlank: ({ text }) => text.trim() === "",
+    titleOf: ({ name, text }) => name || (/^T:\s*(.+)$/mu.exec(text)?.[1] ?? "").slice(0, 60),
+  },
+  `${RESHAPE}/melody`,
+  `${RESHAPE}/modes`,
+);
+
+/** Opens a tune to be put into another mode. */
+export const openToReshape = (
+  tune: Pick<ReshapingValue, "source" | "text" | "name">,
+  recipe: RecipeValue = BLANK_RECIPE,
+): void => openIn(RESHAPE, reshapeDocument, { ...BLANK, ...tune, versions: [recipe] }, "melody");

@@ -1,0 +1,108 @@
+import { computed } from "nanostores";
+import { type Chord, printChord } from "@/core/chord";
+import { heardOf, openSounds, type Sound, soundRow, type Tuning, voicings } from "@/core/instrument";
+import {
+  accompanied,
+  type Layout,
+  onBowedStrings,
+  onKeyboard,
+  type PartSounds,
+  placed,
+  type Score,
+  USUAL_SOUNDS,
+} from "@/audio";
+import { $selection } from "../place/selection";
+import { $settings } from "../settings/settings";
+import { $chord, $division, $instrument, $tuning } from "../stage/stage";
+import { $voicing } from "../stage/voicings";
+
+/** What the instrument of the stage sounds like; a guitar as the settings say. */
+export const $lineSound = computed([$instrument, $settings], ({ sound }, { guitarSound }): Sound =>
+  sound === "guitar" ? guitarSound : sound,
+);
+
+/** Strings on which chords are taken. */
+const CHORD_STRINGS = 4;
+
+/** Whether the instrument of the stage plays chords: it has frets and strings enough, and is no bass. */
+const playsChords = (tuning: Tuning | undefined, line: Sound): tuning is Tuning =>
+  tuning !== undefined && tuning.isFretted && tuning.strings.length >= CHORD_STRINGS && line !== "bass";
+
+/** Who plays the chords: the stage's instrument where it can, otherwise a keyboard. */
+const $chordTuning = computed([$tuning, $lineSound, $settings], (tuning, line, { chordsOn }) =>
+  chordsOn === "instrument" && playsChords(tuning, line) ? tuning : undefined,
+);
+
+/** Which instrument plays each part. */
+export const $partSounds = computed(
+  [$lineSound, $chordTuning, $settings],
+  (line, tuning, { backing, chordsOn }): PartSounds => ({
+    ...USUAL_SOUNDS,
+    line,
+    chord: chordsOn === "strings" ? "strings" : backing === "pad" ? "harmonium" : tuning ? line : "piano",
+  }),
+);
+/** Frets above the capo up to which chords are looked for when they are played. */
+const CHORD_FRETS = 9;
+
+const grips = new Map<string, readonly number[]>();
+let gripsOf: Tuning | undefined;
+
+/** The keys of a chord as it is first taken on a neck; none where there is no room for it. */
+function gripOf(tuning: Tuning, chord: Chord): readonly number[] {
+  if (gripsOf !== tuning) grips.clear();
+  gripsOf = tuning;
+  const name = printChord(chord);
+  const known = grips.get(name);
+  if (known) return known;
+  const [first] = voicings(tuning, { chord, toFret: tuning.capo + CHORD_FRETS });
+  const keys = first ? heardOf(tuning, first) : [];
+  grips.set(name, keys);
+  return keys;
+}
+
+/** More different chords than these take too long to look for while somebody waits to hear them: they are laid out as on a keyboard. */
+const MOST_GRIPS = 24;
+
+/** Chords on the strings of the stage: the one that is shown as it is shown there, others as they are first taken. */
+const onStrings =
+  (tuning: Tuning): Layout =>
+  (chords) => {
+    if (new Set(chords.map((chord) => printChord(chord))).size > MOST_GRIPS) return onKeyboard(chords);
+    const shown = $division.get() === "voicing" ? $voicing.get() : undefined;
+    const shownChord = shown && printChord($chord.get());
+    return chords.map((chord) =>
+      shown && printChord(chord) === shownChord ? heardOf(tuning, shown) : gripOf(tuning, chord),
+    );
+  };
+
+/** What a score is arranged by: where none of it has changed the arrangement is the same. */
+type Arranging = readonly [Score, ...unknown[]];
+let lastArranged: { readonly by: Arranging; readonly score: Score } | undefined;
+
+/** A score as it is played here: on the instrument of the stage, in its register, with chords as they are set. */
+export function arranged(score: Score): Score {
+  const tuning = $tuning.get();
+  const chordTuning = $chordTuning.get();
+  const { backing, chordsOn } = $settings.get();
+  const { home } = $selection.get().homeMode;
+  const sound = $lineSound.get();
+  const shown = $division.get() === "voicing" ? $voicing.get() : undefined;
+  const by: Arranging = [score, tuning, chordTuning, backing, chordsOn, home, sound, shown];
+  if (lastArranged && by.every((each, at) => each === lastArranged?.by[at])) return lastArranged.score;
+  const low = tuning ? Math.min(...openSounds(tuning)) : LOW_KEY;
+  const own = placed(score, low < SMALL ? low + ABOVE_LOWEST : low, soundRow(sound).range);
+  const layout = chordsOn === "strings" ? onBowedStrings : chordTuning ? onStrings(chordTuning) : onKeyboard;
+  const made = accompanied(own, { layout, backing, home });
+  lastArranged = { by, score: made };
+  return made;
+}
+
+/** Where free lines begin: on a small instrument its lowest string, on a large one a fourth above; on keys about G3. */
+const [SMALL, ABOVE_LOWEST, LOW_KEY] = [55, 5, 55];
+
+/** Octaves from the line of one score to that of another. */
+export const octavesApart = (one: Score, other: Score): number => {
+  const [from, to] = [one, other].map(({ notes }) => notes.find(({ part }) => part === "line")?.midi);
+  return from === undefined || to === undefined ? 0 : Math.round((to - from) / 12);
+};

@@ -1,0 +1,52 @@
+import { printName } from "@/core/pitch";
+import type { RoutineItem } from "@/storage";
+import { homeModeText, stageTitle } from "@/words";
+import { $features, taker } from "../place/feature";
+import { linkHere } from "../place/link";
+import { $place, addressOf, here } from "../place/place";
+import { newId } from "../records/records";
+import { $selection } from "../place/selection";
+import { $settings } from "../settings/settings";
+import { $division } from "../stage/stage";
+
+/** Minutes of a thing that was just added. */
+const USUAL_MINUTES = 5;
+
+/** What is in front, as a thing to practise: with its view, instrument, position and tempo. */
+function itemHere(): RoutineItem {
+  const { homeMode, subject, play } = $selection.get();
+  const { tempo, climb, click, countIn } = $settings.get();
+  const division = $division.get();
+  const kind =
+    play.code === "tune"
+      ? "tune"
+      : play.code === "chords"
+        ? "chart"
+        : division === "voicing" || division === "line"
+          ? division
+          : "mode";
+  const [first, ...others] = $features.get();
+  const front = [first, ...others].find((each) => each?.id === $place.get().view);
+  const link =
+    front?.showsPlaceMode && first
+      ? addressOf({ ...here(), view: first.id })
+      : linkHere().slice(window.location.origin.length);
+  return {
+    id: newId(),
+    title: (subject ?? stageTitle(homeModeText(homeMode), division)).slice(0, 240),
+    kind,
+    mode: homeMode.mode.id,
+    home: printName(homeMode.home),
+    link,
+    minutes: USUAL_MINUTES,
+    tempo: Math.round(tempo),
+    climbs: climb.isOn,
+    rounds: 0,
+    then: "item",
+    click,
+    countIn,
+  };
+}
+
+/** Adds what is in front to the routine; false where it is too long for it, or the routine is full. */
+export const addToRoutine = (): boolean => taker("routineItem")?.(itemHere()) ?? false;
