@@ -35,7 +35,7 @@ const CLICK_RAISED = 17;
 const GAIN = 0.3;
 
 /** Notes of one part that sound at the same time, their ends included; the note that ends first gives way beyond that. */
-const MOST_VOICES = 16;
+const MAX_VOICES = 16;
 
 /**
  * Voices of one kind that take notes one after another. The library's own polyphonic instrument waits for a note's time on a timer,
@@ -47,7 +47,7 @@ export function synthesized(tone: typeof ToneModule, part: Part, into: ToneModul
   const free = (time: number) => {
     const found = made.find(({ freeAt }) => freeAt <= time);
     if (found) return found;
-    if (made.length >= MOST_VOICES)
+    if (made.length >= MAX_VOICES)
       return made.reduce((first, each) => (each.freeAt < first.freeAt ? each : first));
     const synth = new tone.Synth({
       oscillator: { type: "custom", partials: [...partials] },

@@ -21,7 +21,7 @@ import {
 } from "./score";
 
 /** Bars of a tune that are played at most, however many repeats there are. */
-const MOST_BARS = 20_000;
+const MAX_BARS = 20_000;
 const ONCE = { opens: false, times: 1, endings: [] };
 
 /** A bar of a tune with what is in it: the notes that begin in it, and the chords that sound in it. */
@@ -92,7 +92,7 @@ export const chordedScore = (tune: Tune): Score => ({
 export function tuneScore(tune: Tune, repeats = false): Score {
   const beat = feltBeat(tune.meter);
   const signs = tune.bars.map((bar) => bar.signs ?? ONCE);
-  const order = repeats ? playOrder(signs, MOST_BARS) : tune.bars.map((_, at) => at);
+  const order = repeats ? playOrder(signs, MAX_BARS) : tune.bars.map((_, at) => at);
   const byBar = wholeBars(tune);
   let start = 0;
   const notes: ScoreNote[] = [];

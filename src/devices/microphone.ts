@@ -8,7 +8,7 @@ export interface Recorded {
 }
 
 /** Longer recordings are cut: five minutes. */
-const MOST_SECONDS = 300;
+const MAX_SECONDS = 300;
 
 /** A recording under way. */
 export interface Recording {
@@ -44,7 +44,7 @@ export async function record(
     recorder.addEventListener("stop", () => resolve(), { once: true }),
   );
   recorder.start();
-  const limit = setTimeout(onEnd, MOST_SECONDS * 1000);
+  const limit = setTimeout(onEnd, MAX_SECONDS * 1000);
   const end = async () => {
     clearTimeout(limit);
     if (recorder.state !== "inactive") recorder.stop();
@@ -97,7 +97,7 @@ function playIntoStream(
 export async function decodedAudio(bytes: ArrayBuffer): Promise<Recorded> {
   const context = new OfflineAudioContext(1, 1, 44_100);
   const audio = await context.decodeAudioData(bytes);
-  const length = Math.min(audio.length, MOST_SECONDS * audio.sampleRate);
+  const length = Math.min(audio.length, MAX_SECONDS * audio.sampleRate);
   const samples = new Float32Array(length);
   for (let channel = 0; channel < audio.numberOfChannels; channel += 1) {
     const own = audio.getChannelData(channel);

@@ -10,7 +10,7 @@ export interface AbcPart {
 }
 
 /** Bytes that are read of one tune: some 200,000 notes, more than any has. */
-const MOST_TUNE_BYTES = 1024 * 1024;
+const MAX_TUNE_BYTES = 1024 * 1024;
 
 const [LINE_FEED, RETURN, X, COLON] = [10, 13, 88, 58];
 
@@ -31,7 +31,7 @@ function nextStart(bytes: Uint8Array, from: number): number {
  */
 export async function* abcParts(
   chunks: AsyncIterable<Uint8Array>,
-  most = MOST_TUNE_BYTES,
+  most = MAX_TUNE_BYTES,
 ): AsyncGenerator<AbcPart> {
   let held = new Uint8Array();
   /** Where the tune under way begins in the file, and how much of it was passed over. */

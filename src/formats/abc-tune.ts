@@ -18,7 +18,7 @@ import {
 } from "@/core/tune";
 import { type KeyField, readKeyField } from "./abc-key";
 import { nameInBar } from "./bar-problems";
-import { MOST_LENGTH, MOST_NOTES, MOST_REST } from "./notes";
+import { MAX_LENGTH, MAX_NOTES, MAX_REST } from "./notes";
 
 /** What the library hands over, as far as it is read here; its own types promise more than it keeps. */
 export interface ParsedTune {
@@ -289,7 +289,7 @@ function readNote(voice: Voice & Pick<WrittenVoice, "clef">, element: ParsedElem
   const written = (element.duration ?? 0) * 4 * voice.tuplet;
   const asked =
     element.rest?.type === "multimeasure" ? (element.rest.text ?? 1) * barLength(voice.meter) : written;
-  const most = element.rest ? MOST_REST : MOST_LENGTH;
+  const most = element.rest ? MAX_REST : MAX_LENGTH;
   if (asked > most) voice.unheld("note-too-long", element);
   const duration = asked > 0 ? Math.min(most, asked) : 0;
   for (const { name, position } of element.chord ?? []) {
@@ -298,7 +298,7 @@ function readNote(voice: Voice & Pick<WrittenVoice, "clef">, element: ParsedElem
       voice.chords.push({ chord: reading.chord, onset: voice.time, bar: voice.bars.length });
   }
   const { signature } = keyAt(voice, element.startChar);
-  const isFull = voice.notes.length >= MOST_NOTES;
+  const isFull = voice.notes.length >= MAX_NOTES;
   const [mark] = element.rest ? [] : (element.decoration ?? []).flatMap((each) => PHRASE_ENDS[each] ?? []);
   if (mark) voice.phraseMarks.push({ onset: voice.time, sign: mark });
   const struck = element.rest || duration === 0 || isFull ? [] : (element.pitches ?? []);

@@ -1,7 +1,7 @@
 import { type Problem, type Reading, wholeProblem } from "@/core/problem";
 import type { Tune } from "@/core/tune";
 import { type ParsedTune, tuneOf } from "./abc-tune";
-import { MOST_NOTES } from "./notes";
+import { MAX_NOTES } from "./notes";
 
 /** A tune of an ABC file with the text that it stands in; `from` and `to` of its notes count from the start of that text. */
 export interface AbcTune {
@@ -35,8 +35,8 @@ export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>
         offset: problem.offset + start,
       })),
     );
-    if (tune.notes.length >= MOST_NOTES)
-      problems.push({ code: "too-long", offset: start, length: 1, found: String(MOST_NOTES) });
+    if (tune.notes.length >= MAX_NOTES)
+      problems.push({ code: "too-long", offset: start, length: 1, found: String(MAX_NOTES) });
     if (tune.notes.length > 0) value.push({ tune, text: part, engraving });
     else problems.push({ code: "no-notes", offset: start, length: 1, found: tune.title });
   }
@@ -116,12 +116,12 @@ function parseSafely(text: string, parse: (abc: string) => ParsedTune | undefine
 }
 
 /** More of the library's complaints than this say nothing new. */
-const MOST_PROBLEMS = 50;
+const MAX_PROBLEMS = 50;
 
 /** The library's warnings are sentences with markup; line and column in them count from the start of the tune's text. */
 function warnings({ warnings: found = [] }: ParsedTune, text: string): readonly Problem[] {
   const starts = [0, ...[...text.matchAll(/\r\n|\r|\n/g)].map((end) => end.index + end[0].length)];
-  return found.slice(0, MOST_PROBLEMS).flatMap((warning): readonly Problem[] => {
+  return found.slice(0, MAX_PROBLEMS).flatMap((warning): readonly Problem[] => {
     const marked = /^Music Line:(\d+):(\d+): .*?<span[^>]*>(.*?)<\/span>/su.exec(warning);
     if (!marked) return [];
     const mark = unescaped(marked[3] ?? "");

@@ -19,7 +19,7 @@ export const writeCsv = (rows: readonly (readonly string[])[]): string =>
 export type TableRow = Readonly<Record<string, string>>;
 
 /** Rows that are read at most. */
-const MOST_ROWS = 200_000;
+const MAX_ROWS = 200_000;
 
 /**
  * A table with a heading, a row at a time, by the names of its columns. Whatever the text is, nothing is thrown: columns that a row
@@ -31,7 +31,7 @@ export function readCsv(text: string): readonly TableRow[] {
   const { data } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/u, ""), {
     header: true,
     skipEmptyLines: "greedy",
-    preview: MOST_ROWS,
+    preview: MAX_ROWS,
     transformHeader: (name) => name.trim().toLowerCase(),
     // The apostrophe that kept a field from being a formula.
     transform: (field) => (field.startsWith("'") && FORMULA.test(field.slice(1)) ? field.slice(1) : field),

@@ -3,7 +3,7 @@ import { describe, expect, it, test } from "vitest";
 import { maybePitch, printName, printPitch } from "@/core/pitch";
 import { placeOf } from "@/core/problem";
 import { evenTune, type Tune } from "@/core/tune";
-import { MOST_NOTES, readAbc, readNotes, writeAbc } from ".";
+import { MAX_NOTES, readAbc, readNotes, writeAbc } from ".";
 
 const show = (tune: Tune | undefined) =>
   (tune?.notes ?? []).map(({ pitch, duration }) => `${printPitch(pitch)}:${duration}`).join(" ");
@@ -145,8 +145,8 @@ describe("typed notes", () => {
   });
 
   it("stops at a great many notes and says so", () => {
-    const { value, problems } = readNotes("C ".repeat(MOST_NOTES + 3));
-    expect([value.notes.length, problems[0]?.code]).toEqual([MOST_NOTES, "too-long"]);
+    const { value, problems } = readNotes("C ".repeat(MAX_NOTES + 3));
+    expect([value.notes.length, problems[0]?.code]).toEqual([MAX_NOTES, "too-long"]);
   });
 
   it("never throws on any text", () => fc.assert(fc.property(fc.string(), (text) => void readNotes(text))));

@@ -8,7 +8,7 @@ export interface WholeMidi {
 const HEAD = 8;
 
 /** Bytes of a number of variable length at most (Standard MIDI Files 1.0, page 2). */
-const MOST_VARIABLE = 4;
+const MAX_VARIABLE = 4;
 
 /** Meta events of one length: another length is a damaged place, or the writer's mistake, and the event says nothing. */
 const META_LENGTHS: Readonly<Record<number, readonly number[]>> = {
@@ -23,13 +23,13 @@ const META_LENGTHS: Readonly<Record<number, readonly number[]>> = {
 };
 
 /** Bytes of a text in it: a whole song's words, event by event, are shorter each. */
-const MOST_TEXT = 4096;
+const MAX_TEXT = 4096;
 
 /** The end of a track that has lost its own: no ticks later. */
 const END_OF_TRACK = [0, 0xff, 0x2f, 0];
 
 /** Tracks of one file that are read. */
-const MOST_TRACKS = 512;
+const MAX_TRACKS = 512;
 
 /**
  * Checks a MIDI file before a library reads it, which may follow a wrong length without end: each track is kept up to the first place
@@ -45,7 +45,7 @@ export function wholeMidi(bytes: Uint8Array): WholeMidi | undefined {
   const tracks: Uint8Array[] = [];
   let torn = 0;
   let at = from + HEAD + view.getUint32(from + 4);
-  while (at + HEAD <= bytes.length && tracks.length < MOST_TRACKS) {
+  while (at + HEAD <= bytes.length && tracks.length < MAX_TRACKS) {
     const length = view.getUint32(at + 4);
     const body = bytes.subarray(at + HEAD, Math.min(bytes.length, at + HEAD + length));
     if (letters(bytes, at) === "MTrk") {
@@ -93,7 +93,7 @@ function wholeTrack(track: Uint8Array): { readonly bytes: Uint8Array; readonly i
   let status = 0;
   const variable = (place: number): { readonly value: number; readonly next: number } | undefined => {
     let value = 0;
-    for (let read = 0; read < MOST_VARIABLE; read += 1) {
+    for (let read = 0; read < MAX_VARIABLE; read += 1) {
       const byte = track[place + read];
       if (byte === undefined) return undefined;
       value = value * 128 + (byte & 0x7f);
@@ -111,7 +111,7 @@ function wholeTrack(track: Uint8Array): { readonly bytes: Uint8Array; readonly i
       const kind = track[place + 1];
       const length = variable(place + 2);
       if (kind === undefined || !length || length.next + length.value > track.length) return undefined;
-      const says = META_LENGTHS[kind]?.includes(length.value) ?? length.value <= MOST_TEXT;
+      const says = META_LENGTHS[kind]?.includes(length.value) ?? length.value <= MAX_TEXT;
       return { next: length.next + length.value, isEnd: kind === 0x2f, says };
     }
     if (byte === 0xf0 || byte === 0xf7) {
@@ -157,7 +157,7 @@ function wholeTrack(track: Uint8Array): { readonly bytes: Uint8Array; readonly i
 /** A number as it is written in variable length, up to the largest that there may be. */
 function written(value: number): readonly number[] {
   const found: number[] = [];
-  let left = Math.min(value, 128 ** MOST_VARIABLE - 1);
+  let left = Math.min(value, 128 ** MAX_VARIABLE - 1);
   do {
     found.unshift((left % 128) | (found.length > 0 ? 0x80 : 0));
     left = Math.floor(left / 128);

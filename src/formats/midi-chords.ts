@@ -22,10 +22,10 @@ interface Named {
 const PASSING = 0.2;
 
 /** Files longer than this are cut. */
-const MOST_BARS = 1000;
+const MAX_BARS = 1000;
 
 /** Bars that a note without end counts for. */
-const MOST_HELD = 32;
+const MAX_HELD = 32;
 
 /**
  * Names the chords of a MIDI file from its notes: each bar, or each half of it where the notes change, by the chord that holds
@@ -50,11 +50,11 @@ export async function readMidiChords(bytes: Uint8Array): Promise<Reading<FileCha
     const end = notes.reduce((last, { to }) => Math.max(last, to), 0);
     const count = Math.ceil(end / whole - 1e-6);
     const towards = towardsOf(key, notes);
-    const byBar = Array.from({ length: Math.min(count, MOST_BARS) }, (): Sounded[] => []);
+    const byBar = Array.from({ length: Math.min(count, MAX_BARS) }, (): Sounded[] => []);
     for (const note of notes)
       for (
-        let bar = Math.floor(note.from / whole), past = Math.min(note.to / whole, bar + MOST_HELD);
-        bar < Math.min(past, MOST_BARS);
+        let bar = Math.floor(note.from / whole), past = Math.min(note.to / whole, bar + MAX_HELD);
+        bar < Math.min(past, MAX_BARS);
         bar += 1
       )
         byBar[bar]?.push(note);
@@ -63,7 +63,7 @@ export async function readMidiChords(bytes: Uint8Array): Promise<Reading<FileCha
       text: `| ${bar === 0 && (beats !== 4 || unit !== 4) ? `${beats}/${unit} ` : ""}${barTokens(chordsOf(inBar, bar * whole, whole, towards), meter, "/")}`,
     }));
     const lines = linesOfBars(bars).map(lineText);
-    const isCut = count > MOST_BARS;
+    const isCut = count > MAX_BARS;
     return {
       value: { title, text: lines.join("\n") },
       problems: [...problems, ...(isCut ? [wholeProblem("too-long", String(count))] : [])],

@@ -12,10 +12,10 @@ import {
   type TuneVoice,
 } from "@/core/tune";
 import { type MidiNote, type MidiRead, type MidiVoice, midiVoices } from "./midi-voices";
-import { MOST_NOTES } from "./notes";
+import { MAX_NOTES } from "./notes";
 
 /** Bars of a file are cut here, and a problem says so. */
-const MOST_BARS = 20_000;
+const MAX_BARS = 20_000;
 
 /**
  * Reads a MIDI file as a tune: its notes put on the beat and spelled by what sounds around them, in bars of its meters. One
@@ -34,21 +34,21 @@ export async function readMidiTune(bytes: Uint8Array, title = ""): Promise<Readi
     const meters = marks.map(({ at, beats, unit }) => ({ at, meter: { beats, unit } }));
     const meter: Meter = meters[0]?.meter ?? { beats: 4, unit: 4 };
     const count = voices.reduce((sum, { notes }) => sum + notes.length, 0);
-    const kept = count > MOST_NOTES ? cut(voices) : voices;
+    const kept = count > MAX_NOTES ? cut(voices) : voices;
     const [melody, ...others] = parted(kept);
     const top = quantised(melody?.notes ?? []);
     const under = others.flatMap(({ notes }, at) =>
       quantised(notes).map((note) => ({ ...note, voice: at + 1 })),
     );
     const end = [...top, ...under].reduce((last, { onset, duration }) => Math.max(last, onset + duration), 0);
-    const bars = barsFor(end, meters, MOST_BARS);
+    const bars = barsFor(end, meters, MAX_BARS);
     const pitches = spelledInContext([...top, ...under]);
     const spelled = <T extends (typeof top)[number]>(notes: readonly T[], from: number) =>
       notes.flatMap((note, at) => {
         const pitch = pitches[from + at];
         return pitch ? [{ ...note, pitch }] : [];
       });
-    const cutAt = bars.length === MOST_BARS || count > MOST_NOTES;
+    const cutAt = bars.length === MAX_BARS || count > MAX_NOTES;
     const lying = placedIn(bars, spelled(under, top.length));
     return {
       value: {
@@ -75,7 +75,7 @@ const magic = (bytes: Uint8Array) =>
 /** The first notes of all voices, as many as are read. */
 function cut(voices: readonly MidiVoice[]): readonly MidiVoice[] {
   const onsets = voices.flatMap(({ notes }) => notes.map(({ onset }) => onset)).sort((a, b) => a - b);
-  const last = onsets[MOST_NOTES - 1] ?? Infinity;
+  const last = onsets[MAX_NOTES - 1] ?? Infinity;
   return voices.map((voice) => ({ ...voice, notes: voice.notes.filter(({ onset }) => onset <= last) }));
 }
 

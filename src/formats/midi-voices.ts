@@ -41,7 +41,7 @@ export interface MidiRead {
 }
 
 /** A note that is never let go, or only after minutes, sounds so many quarters. */
-const MOST_HELD = 1024;
+const MAX_HELD = 1024;
 
 /** Files that count frames of film instead of beats are read at this many quarters a second: 120 a minute. */
 const FILM_QUARTERS = 2;
@@ -112,7 +112,7 @@ function readTrack(track: readonly MidiEvent[], from: number, quarter: number) {
     const note = {
       midi: open.midi,
       onset: began / quarter,
-      duration: Math.min(MOST_HELD, (tick - began) / quarter),
+      duration: Math.min(MAX_HELD, (tick - began) / quarter),
     };
     const all = notes.get(open.channel);
     if (all) all.push(note);

@@ -14,7 +14,7 @@ import {
 import { harmonyIn } from "./musicxml";
 import { symbolOf } from "./musicxml-harmony";
 import { nameInBar } from "./bar-problems";
-import { MOST_LENGTH, MOST_NOTES, MOST_REST } from "./notes";
+import { MAX_LENGTH, MAX_NOTES, MAX_REST } from "./notes";
 import { attribute, childrenOf, first, inside, nameIn, named, numberOf, textOf, type XmlNode } from "./xml";
 
 /** How far an instrument sounds from what is written, by name and by octave. */
@@ -139,7 +139,7 @@ function readNode(reader: Reader, node: XmlNode): void {
   const quarters = () => {
     const asked = numberOf(children, "duration", 0) / reader.divisions;
     const isNote = nameIn(node) === "note" && !first(children, "rest");
-    const most = isNote ? MOST_LENGTH : MOST_REST;
+    const most = isNote ? MAX_LENGTH : MAX_REST;
     if (asked > most)
       nameInBar(reader.part.problems, "note-too-long", textOf(children, "duration"), reader.bar);
     return Math.min(most, asked);
@@ -206,12 +206,12 @@ function readNote(reader: Reader, children: readonly XmlNode[], duration: number
   if (!Number.isInteger(Number(alter)))
     nameInBar(part.problems, "quarter-tones", `${textOf(inside(children, "pitch"), "step")} ${alter}`, bar);
   reader.count += 1;
-  if (reader.count === MOST_NOTES + 1) part.problems.push(wholeProblem("too-long", String(MOST_NOTES)));
+  if (reader.count === MAX_NOTES + 1) part.problems.push(wholeProblem("too-long", String(MAX_NOTES)));
   const sign = phraseSign(children);
   if (sign) part.phraseMarks.push({ onset, sign });
   const voice = textOf(children, "voice") || "1";
   if (!part.staffOf.has(voice)) part.staffOf.set(voice, textOf(children, "staff") || "1");
-  if (reader.count <= MOST_NOTES) addNote(reader, children, { pitch, onset, duration, bar, from: 0, to: 0 });
+  if (reader.count <= MAX_NOTES) addNote(reader, children, { pitch, onset, duration, bar, from: 0, to: 0 });
 }
 
 /** What says that a phrase ends on a note: a fermata; a breath mark, a caesura, the end of a line or sentence of its text. */

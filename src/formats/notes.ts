@@ -3,18 +3,18 @@ import { type Problem, type Reading, wholeProblem } from "@/core/problem";
 import { barLength, type FoundBar, type Meter, numberBars, type Tune, type TuneNote } from "@/core/tune";
 
 /** Notes past this are not read, and a problem says so. */
-export const MOST_NOTES = 100_000;
+export const MAX_NOTES = 100_000;
 
 /** The longest note and the longest rest that are written, in quarters: more is damage, and would last for hours. */
-export const MOST_LENGTH = 64;
-export const MOST_REST = 4096;
+export const MAX_LENGTH = 64;
+export const MAX_REST = 4096;
 
 /** More accidentals than these no note has. */
 const NOTE = /^([A-Ga-g][#♯b♭x𝄪𝄫♮]{0,4})(-?\d)?(?::(.{1,20}))?$/u;
 const REST = /^[zr](?::(.+))?$/iu;
 
 /** Characters of what couldn’t be read that are told. */
-const MOST_FOUND = 80;
+const MAX_FOUND = 80;
 
 /** Text of which so many words and more than half are no notes is no music, whatever letters are in it. */
 const FEWEST_UNREAD = 6;
@@ -56,8 +56,8 @@ export function readNotes(text: string, title = ""): Reading<Tune> {
       closeBar(token.length > 1);
       continue;
     }
-    if (notes.length >= MOST_NOTES) {
-      problems.push({ code: "too-long", offset, length: 1, found: String(MOST_NOTES) });
+    if (notes.length >= MAX_NOTES) {
+      problems.push({ code: "too-long", offset, length: 1, found: String(MAX_NOTES) });
       break;
     }
     const rest = REST.exec(token);
@@ -80,7 +80,7 @@ export function readNotes(text: string, title = ""): Reading<Tune> {
       before = pitch;
       time += length;
     } else {
-      problems.push({ code: "note-unread", offset, length: token.length, found: token.slice(0, MOST_FOUND) });
+      problems.push({ code: "note-unread", offset, length: token.length, found: token.slice(0, MAX_FOUND) });
     }
   }
   closeBar(true);
@@ -111,7 +111,7 @@ export function readNotes(text: string, title = ""): Reading<Tune> {
 function quarters(text: string): number | undefined {
   const found = /^(\d+(?:\.\d+)?)(?:\/(\d+))?$/.exec(text);
   const value = found ? Number(found[1]) / Number(found[2] ?? 1) : NaN;
-  return value > 0 && value <= MOST_LENGTH ? value : undefined;
+  return value > 0 && value <= MAX_LENGTH ? value : undefined;
 }
 
 /** The meter that most bars fill: in quarters where they come out whole, in eighths where they do not. */

@@ -179,7 +179,7 @@ function chordsOfLine(
   isNamed: boolean,
   isPlain: boolean,
 ): string | undefined {
-  if (whole.length > MOST_LINE) return undefined;
+  if (whole.length > MAX_LINE) return undefined;
   const meter = METER.exec(whole)?.[0] ?? "";
   const line = whole.slice(meter.length);
   const symbolOf = (word: string) => {
@@ -208,4 +208,4 @@ const METER = /^\s*\d{1,2}\/(?:2|4|8|16)\s*(?=\||$)/u;
 const INLINE = /\[([^[\]]+)\]/gu;
 
 /** No line of a chart is longer. */
-const MOST_LINE = 2000;
+const MAX_LINE = 2000;

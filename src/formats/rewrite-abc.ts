@@ -5,7 +5,7 @@ import { writeAbc } from "./write-abc";
 const BESIDE = /^(?:[ABCDFGHNOQRSZ]:|%(?!%))/u;
 
 /** Such lines that are taken over at most. */
-const MOST_LINES = 60;
+const MAX_LINES = 60;
 
 /** Whether a part of a text has notes after its key. */
 function hasNotes(part: string): boolean {
@@ -29,7 +29,7 @@ export function rewriteAbc(before: string, tune: Tune): string {
   const beside = head
     .split(/\r?\n/u)
     .filter((line) => BESIDE.test(line))
-    .slice(0, MOST_LINES)
+    .slice(0, MAX_LINES)
     .map((line) => `${line}\n`)
     .join("");
   const rest = parts.slice(at + 1).join("");

@@ -13,7 +13,7 @@ export interface ScalaScale {
 /** A pitch this far from an equal-tempered one, in cents, is another tuning and not a spelling of it. */
 const TOLERANCE = 1;
 /** Longer files are no scale that is read here. */
-const MOST_PITCHES = 1000;
+const MAX_PITCHES = 1000;
 
 interface Line {
   readonly text: string;
@@ -62,7 +62,7 @@ export function readScala(text: string): Reading<ScalaScale | undefined> {
   };
   const [description, count, ...rest] = linesOf(text);
   const announced = Number(/^\s*(\d{1,4})(?:\s|$)/u.exec(count?.text ?? "")?.[1] ?? NaN);
-  if (!description || !count || Number.isNaN(announced) || announced > MOST_PITCHES) {
+  if (!description || !count || Number.isNaN(announced) || announced > MAX_PITCHES) {
     refuse("count-unread", count ?? { text: "", offset: text.length });
     return { value: undefined, problems };
   }

@@ -95,12 +95,12 @@ const KEY_WORDS: Readonly<Record<string, string>> = {
 function keyText(key: HomeMode | undefined): string {
   const word = key && KEY_WORDS[key.mode.id];
   const isWritten =
-    key !== undefined && word !== undefined && Math.abs(parentOf(key).tonic) <= MOST_IN_SIGNATURE;
+    key !== undefined && word !== undefined && Math.abs(parentOf(key).tonic) <= MAX_IN_SIGNATURE;
   return isWritten ? `${printName(key.home)}${word}` : "none";
 }
 
 /** Sharps or flats that a signature has at most. */
-const MOST_IN_SIGNATURE = 7;
+const MAX_IN_SIGNATURE = 7;
 
 /** The accidentals that a key's signature gives each letter. */
 const signatureOf = (key: HomeMode | undefined): ReadonlyMap<string, number> =>

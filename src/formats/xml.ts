@@ -94,10 +94,10 @@ export const titleOf = (score: readonly XmlNode[]): string =>
   textOf(inside(score, "work"), "work-title") || textOf(score, "movement-title");
 
 /** No score is longer than this when it is unpacked; what says it is, is not unpacked at all. */
-const MOST_BYTES = 24_000_000;
+const MAX_BYTES = 24_000_000;
 
 /** Bytes that need no ratio, and how many times smaller a larger score is packed at most: music packs 15 to 40 to one. */
-const [SMALL, MOST_RATIO] = [1_000_000, 100];
+const [SMALL, MAX_RATIO] = [1_000_000, 100];
 
 /**
  * The score in a compressed file: the first document that is no list of contents. The archive says how long each is, and no
@@ -110,8 +110,8 @@ export async function unpacked(bytes: Uint8Array): Promise<string> {
   const files = unzipSync(bytes, {
     filter: ({ name, size, originalSize }) => {
       const isScore = /\.(?:musicxml|xml)$/iu.test(name) && !name.startsWith("META-INF");
-      const isBomb = originalSize > SMALL && originalSize > MOST_RATIO * size;
-      if (!isScore || isFound || isBomb || originalSize > MOST_BYTES) return false;
+      const isBomb = originalSize > SMALL && originalSize > MAX_RATIO * size;
+      if (!isScore || isFound || isBomb || originalSize > MAX_BYTES) return false;
       isFound = true;
       return true;
     },

@@ -1,5 +1,5 @@
 /** Files of music past this are not opened here. */
-export const MOST_FILE_BYTES = 4_000_000;
+export const MAX_FILE_BYTES = 4_000_000;
 
 /** Gives the user a file to save: the browser's own download. */
 export function saveFile(name: string, content: BlobPart, type: string): void {

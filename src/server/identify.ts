@@ -170,14 +170,14 @@ export async function* abcAnswers(
 
 /** All tunes in one answer; 422 where none has a note. */
 function inOne(all: readonly Answered[]): Response {
-  const errors = all.flatMap((each) => each.errors).slice(0, MOST_PROBLEMS);
+  const errors = all.flatMap((each) => each.errors).slice(0, MAX_PROBLEMS);
   if (all.every(({ answer: { candidates } }) => candidates.length === 0))
     return problemResponse(422, errors.length > 0 ? errors : [{ code: "no-tune" }]);
   return jsonResponse({ tunes: all.map((each) => each.answer), problems: errors });
 }
 
 /** Past these, more problems say nothing new. */
-const MOST_PROBLEMS = 200;
+const MAX_PROBLEMS = 200;
 
 /** One line of JSON a tune, each written when the reader is ready for it. */
 export function inLines(all: AsyncGenerator<Answered>): Response {

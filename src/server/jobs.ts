@@ -39,7 +39,7 @@ export interface Tasks {
 }
 
 /** The largest answer: 8 MiB, the double of the largest body. */
-const MOST_ANSWER = 8 * 1024 * 1024;
+const MAX_ANSWER = 8 * 1024 * 1024;
 
 /**
  * Answers by an endpoint. What breaks is answered too: 422 where the input is nested deeper than can be followed, or 500.
@@ -63,10 +63,10 @@ export const TASKS: Tasks = {
     });
     const whole = await answerHeavy(endpoint, request);
     const bytes = new Uint8Array(await whole.arrayBuffer());
-    const isFit = bytes.byteLength <= MOST_ANSWER;
+    const isFit = bytes.byteLength <= MAX_ANSWER;
     const response = isFit
       ? whole
-      : problemResponse(422, [{ code: "answer-too-large", expected: `at most ${MOST_ANSWER} bytes` }]);
+      : problemResponse(422, [{ code: "answer-too-large", expected: `at most ${MAX_ANSWER} bytes` }]);
     return {
       status: response.status,
       headers: [...response.headers],

@@ -42,7 +42,7 @@ const analysis = ({ kind, segments, cost }: ChartAnalysis) => ({
 });
 
 /** Chords of one chart: a song has a tenth of them. */
-const MOST_CHORDS = 600;
+const MAX_CHORDS = 600;
 
 /** The kinds in the order in which they are answered. */
 const KINDS: readonly AnalysisKind[] = ["one-mode", "fewest-changes", "chord-by-chord"];
@@ -61,9 +61,9 @@ export async function match(request: Request): Promise<Response> {
   const text = counted ?? chords;
   // Numerals are written out with English names.
   const { value: chart, problems } = readChart(text, counted === undefined ? naming : "english");
-  if (chart.chords.length > MOST_CHORDS)
+  if (chart.chords.length > MAX_CHORDS)
     return problemResponse(422, [
-      { code: "too-long", found: String(chart.chords.length), expected: `at most ${MOST_CHORDS} chords` },
+      { code: "too-long", found: String(chart.chords.length), expected: `at most ${MAX_CHORDS} chords` },
     ]);
   const found = analyses(chart, { home, scales, most });
   const [leader] = found["fewest-changes"];

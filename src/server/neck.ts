@@ -72,7 +72,7 @@ export function neck(url: URL): Response {
 }
 
 /** Strings past which a search takes longer than an answer may. */
-const MOST_STRINGS = 8;
+const MAX_STRINGS = 8;
 
 /** `GET /api/v1/voicings`: the ways to finger a chord, easiest first. */
 export function chordVoicings(url: URL): Response {
@@ -80,9 +80,9 @@ export function chordVoicings(url: URL): Response {
   if ("refused" in asked) return asked.refused;
   const { chord, stretch, fromFret, toFret, kind, most } = asked.value;
   const tuning = neckOf(asked.value);
-  if (tuning.strings.length > MOST_STRINGS)
+  if (tuning.strings.length > MAX_STRINGS)
     return problemResponse(422, [
-      { code: "too-many-strings", found: String(tuning.strings.length), expected: `at most ${MOST_STRINGS}` },
+      { code: "too-many-strings", found: String(tuning.strings.length), expected: `at most ${MAX_STRINGS}` },
     ]);
   const found = voicings(tuning, { chord, limit: stretch, fromFret, toFret, kind }).slice(0, most);
   if (found.length === 0)

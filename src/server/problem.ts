@@ -51,15 +51,15 @@ export function jsonResponse(body: unknown): Response {
 /** A reader's problems with their offsets turned into line and column. */
 export function located(problems: readonly Problem[], text: string): readonly ApiError[] {
   // The place of each is counted from the start of the text.
-  return problems.slice(0, MOST_LOCATED).map(({ code, offset, found, expected }) => ({
+  return problems.slice(0, MAX_LOCATED).map(({ code, offset, found, expected }) => ({
     code,
     ...placeOf(text, offset),
-    found: found.slice(0, MOST_FOUND),
+    found: found.slice(0, MAX_FOUND),
     ...(expected === undefined ? {} : { expected }),
   }));
 }
 
-const MOST_FOUND = 80;
+const MAX_FOUND = 80;
 
 /** Problems that are answered: more say nothing new. */
-const MOST_LOCATED = 200;
+const MAX_LOCATED = 200;

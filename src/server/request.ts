@@ -7,7 +7,7 @@ import { maybeFamily, maybeMode, nearestFamily, nearestMode } from "@/core/scale
 import { type ApiError, problemResponse } from "./problem";
 
 /** The largest body that is read: 4 MiB. */
-export const MOST_BYTES = 4 * 1024 * 1024;
+export const MAX_BYTES = 4 * 1024 * 1024;
 
 /** A value asked for, or the answer that refuses it. */
 export type Asked<T> = { readonly value: T } | { readonly refused: Response };
@@ -125,7 +125,7 @@ export function mediaType(request: Request): string {
 }
 
 /** The longest that a body of the largest size may take on its way, in milliseconds. */
-const MOST_RECEIVING = 30_000;
+const MAX_RECEIVING = 30_000;
 
 /** The body as bytes, refused past the size limit without reading the rest, and where it comes too slowly. */
 export async function askBytes(request: Request): Promise<Asked<Uint8Array<ArrayBuffer>>> {
@@ -134,16 +134,16 @@ export async function askBytes(request: Request): Promise<Asked<Uint8Array<Array
   let length = 0;
   const slow = new AbortController();
   slow.signal.addEventListener("abort", () => void reader?.cancel());
-  const limit = setTimeout(() => slow.abort(), MOST_RECEIVING);
+  const limit = setTimeout(() => slow.abort(), MAX_RECEIVING);
   try {
     while (reader) {
       const { done, value } = await reader.read();
       if (done) break;
       length += value.byteLength;
-      if (length > MOST_BYTES) {
+      if (length > MAX_BYTES) {
         await reader.cancel();
         return {
-          refused: problemResponse(413, [{ code: "too-large", expected: `at most ${MOST_BYTES} bytes` }]),
+          refused: problemResponse(413, [{ code: "too-large", expected: `at most ${MAX_BYTES} bytes` }]),
         };
       }
       chunks.push(value);

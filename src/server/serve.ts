@@ -22,15 +22,15 @@ const settings = z.object({
 });
 
 /** A whole collection may be on its way this long; the head of a request, this; a connection may be idle this long. In milliseconds. */
-const MOST_SENDING = 600_000;
-const MOST_HEAD = 10_000;
-const MOST_IDLE = 60_000;
+const MAX_SENDING = 600_000;
+const MAX_HEAD = 10_000;
+const MAX_IDLE = 60_000;
 
 /** Each may hold a body of the largest size. */
-const MOST_CONNECTIONS = 400;
+const MAX_CONNECTIONS = 400;
 
 /** The longest that what is under way may take when the server is told to go, in milliseconds. */
-const MOST_CLOSING = 9_000;
+const MAX_CLOSING = 9_000;
 
 /** Pages that are files can carry only part of their policy in themselves. */
 const FRAMES = "frame-ancestors 'none'";
@@ -94,7 +94,7 @@ async function serve() {
   computeIn(pools);
   let isClosing = false;
   const server = createServer(
-    { headersTimeout: MOST_HEAD, requestTimeout: MOST_SENDING, connectionsCheckingInterval: 2_000 },
+    { headersTimeout: MAX_HEAD, requestTimeout: MAX_SENDING, connectionsCheckingInterval: 2_000 },
     (request, response) => {
       log(request, response);
       for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
@@ -105,8 +105,8 @@ async function serve() {
       else application.handler(request, response);
     },
   );
-  server.timeout = MOST_IDLE;
-  server.maxConnections = MOST_CONNECTIONS;
+  server.timeout = MAX_IDLE;
+  server.maxConnections = MAX_CONNECTIONS;
   const leave = () => {
     if (isClosing) return;
     isClosing = true;
@@ -116,7 +116,7 @@ async function serve() {
     setTimeout(() => {
       server.closeAllConnections();
       go();
-    }, MOST_CLOSING).unref();
+    }, MAX_CLOSING).unref();
   };
   for (const signal of ["SIGTERM", "SIGINT"] as const) process.on(signal, leave);
   server.on("error", ({ message }) => {

@@ -19,7 +19,7 @@ import {
   shapes,
 } from ".";
 import { readNotes, writeTuneMidi, writeTuneXml } from "@/formats";
-import { MOST_BYTES } from "./request";
+import { MAX_BYTES } from "./request";
 import { problemAnswer } from "./schemas";
 
 const at = (query: string) => new URL(`http://127.0.0.1/api/v1/${query}`);
@@ -550,7 +550,7 @@ describe("POST identify", () => {
     ["MThd", "audio/midi", 422],
     ["<score-partwise/>", "application/vnd.recordare.musicxml+xml", 422],
     ["MThd", "image/png", 415],
-    ["a".repeat(MOST_BYTES + 1), "text/vnd.abc", 413],
+    ["a".repeat(MAX_BYTES + 1), "text/vnd.abc", 413],
   ])("refuses %.20s as %s with %i", async (body, kind, status) => {
     expect((await identify(post(body, kind))).status).toBe(status);
   });

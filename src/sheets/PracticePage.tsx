@@ -28,7 +28,7 @@ import { SheetActs } from "./SheetActs";
 import styles from "./SheetPage.module.css";
 
 /** Modes on a sheet at most. */
-const MOST_MODES = 24;
+const MAX_MODES = 24;
 
 const written = ({ home, mode }: HomeMode) => ({ home: printName(home), mode: mode.id });
 const read = ({ home, mode }: Practice["modes"][number]): HomeMode => ({
@@ -71,7 +71,7 @@ export function PracticePage() {
     if (text.trim() === "") return undefined;
     const [found] = findModes(text, place.home, wording().noteNames);
     if (!found) return modeRefusedText(text);
-    if (modes.length >= MOST_MODES) return sheetFullText(MOST_MODES);
+    if (modes.length >= MAX_MODES) return sheetFullText(MAX_MODES);
     change({ modes: [...modes, written(found.homeMode)] });
     return undefined;
   };

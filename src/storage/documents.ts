@@ -70,7 +70,7 @@ export function readDocument<T>(versioned: Versioned<T>, record: unknown): Under
 }
 
 /** Characters of undo that are written with a document; more of it lasts until the tab is closed. */
-const MOST_PAST = 200_000;
+const MAX_PAST = 200_000;
 
 /** Writes a document down, with as many steps of undo as is sensible. */
 export function documentRecord<T extends object>(
@@ -82,7 +82,7 @@ export function documentRecord<T extends object>(
   let length = 0;
   for (const step of past.toReversed()) {
     length += JSON.stringify(step).length;
-    if (length > MOST_PAST) break;
+    if (length > MAX_PAST) break;
     steps.unshift({ ...step, version });
   }
   return { version: DOCUMENT_VERSION, kind, revision, value: { ...value, version }, past: steps };

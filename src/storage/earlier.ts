@@ -1,7 +1,7 @@
-import { contentFields, type Earlier, MOST_EARLIER, SAVED, type Saved } from "./saved";
+import { contentFields, type Earlier, MAX_EARLIER, SAVED, type Saved } from "./saved";
 
 /** Characters that what a thing was before may take; the oldest states go first. */
-const MOST_TEXT = 400_000;
+const MAX_TEXT = 400_000;
 
 /** A thing's next state, which remembers the one before: only what it had otherwise. */
 export function rememberingEarlier(before: Saved, after: Saved): Saved {
@@ -24,7 +24,7 @@ function newestWithin(all: readonly Earlier[]): Earlier[] {
   let characters = 0;
   for (const each of all.toReversed()) {
     characters += JSON.stringify(each).length;
-    if (kept.length === MOST_EARLIER || characters > MOST_TEXT) break;
+    if (kept.length === MAX_EARLIER || characters > MAX_TEXT) break;
     kept.unshift(each);
   }
   return kept;

@@ -13,19 +13,19 @@ export const SAVED_VERSION = 4;
 const instant = z.iso.datetime();
 
 /** Revisions that a saved thing remembers, the newest last: enough to tell which of two copies came from the other. */
-export const MOST_REVISIONS = 20;
+export const MAX_REVISIONS = 20;
 
 /** Tags of one thing, and characters of a tag. */
-export const MOST_TAGS = 20;
-export const MOST_TAG = 40;
+export const MAX_TAGS = 20;
+export const MAX_TAG = 40;
 
-const tag = z.string().min(1).max(MOST_TAG);
+const tag = z.string().min(1).max(MAX_TAG);
 
 /** Characters of a folder's name. */
-export const MOST_FOLDER = 60;
+export const MAX_FOLDER = 60;
 
 /** States before the present one that a thing remembers. */
-export const MOST_EARLIER = 20;
+export const MAX_EARLIER = 20;
 
 /** A state that a thing was in: when it was made, and what of it the next has otherwise; null where it hadn't the field. */
 const earlier = z.object({ changedAt: instant, was: z.record(z.string(), z.unknown()) });
@@ -39,41 +39,41 @@ const common = {
   /** The user's own words. */
   words: z.string().max(20_000),
   /** The user's own headings for it, each once. */
-  tags: z.array(tag).max(MOST_TAGS).optional(),
+  tags: z.array(tag).max(MAX_TAGS).optional(),
   /** Where it lies; on the Shelf itself where it is left out. */
-  folder: z.string().min(1).max(MOST_FOLDER).optional(),
+  folder: z.string().min(1).max(MAX_FOLDER).optional(),
   savedAt: instant,
   changedAt: instant,
   /** Set while the thing is deleted and can still be brought back. */
   deletedAt: instant.optional(),
   /** Names of its states so far, the last the present one. They tell without a clock which of two copies is newer. */
-  revisions: z.array(z.string().max(64)).min(1).max(MOST_REVISIONS),
+  revisions: z.array(z.string().max(64)).min(1).max(MAX_REVISIONS),
   /** What it was before, the latest last. */
-  earlier: z.array(earlier).max(MOST_EARLIER).optional(),
+  earlier: z.array(earlier).max(MAX_EARLIER).optional(),
 };
 
 /** A mode on its home. */
 const savedMode = z.strictObject({ ...common, kind: z.literal("mode"), home: noteName, mode: modeId });
 
 /** Characters that a chart may have; the editor takes no more, so that nothing typed is lost. */
-export const MOST_CHART_TEXT = 200_000;
+export const MAX_CHART_TEXT = 200_000;
 
 /** A progression as it was typed. */
 const savedProgression = z.strictObject({
   ...common,
   kind: z.literal("progression"),
-  chords: z.string().min(1).max(MOST_CHART_TEXT),
+  chords: z.string().min(1).max(MAX_CHART_TEXT),
 });
 
 /** Characters that one tune may have, whatever it came in as. */
-export const MOST_TUNE_TEXT = 16_000_000;
+export const MAX_TUNE_TEXT = 16_000_000;
 
 /** A tune as it was read: text, or the bytes of a MIDI file as base 64. */
 const savedTune = z.strictObject({
   ...common,
   kind: z.literal("tune"),
   source: z.enum(TUNE_SOURCES),
-  text: z.string().min(1).max(MOST_TUNE_TEXT),
+  text: z.string().min(1).max(MAX_TUNE_TEXT),
 });
 
 /** The user's own words and model tune for a mode, on whatever home. There is one for each mode at most. */
@@ -92,7 +92,7 @@ export const strings = z
   .refine((text) => readStrings(text).problems.length === 0);
 
 /** Characters of the address of a thing to practise. */
-const MOST_ROUTINE_LINK = 20_000;
+const MAX_ROUTINE_LINK = 20_000;
 
 /** One way to take a chord, on the strings that it was found on. */
 const savedVoicing = z.strictObject({
@@ -120,7 +120,7 @@ export const routineItem = z.object({
   /** The address that shows it, with instrument, position and all: what a link to it has behind the host. */
   link: z
     .string()
-    .max(MOST_ROUTINE_LINK)
+    .max(MAX_ROUTINE_LINK)
     .regex(/^\/(?!\/)/u),
   minutes: z.int().min(1).max(60),
   tempo: z.int().min(30).max(300),
@@ -150,7 +150,7 @@ const savedReshaping = z.strictObject({
   ...common,
   kind: z.literal("reshaping"),
   source: z.enum(TUNE_SOURCES),
-  text: z.string().min(1).max(MOST_TUNE_TEXT),
+  text: z.string().min(1).max(MAX_TUNE_TEXT),
   recipe: recipeValue,
 });
 

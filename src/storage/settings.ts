@@ -17,7 +17,7 @@ import { strings } from "./saved";
 import { type Fields, isFields } from "./versioned";
 
 /** A model tune is one that is known by heart. */
-const MOST_MODEL_TEXT = 20_000;
+const MAX_MODEL_TEXT = 20_000;
 
 /** The version of the settings written now. */
 export const SETTINGS_VERSION = 3;
@@ -163,7 +163,7 @@ const settings = z.object({
     .object({
       title: z.string().max(240),
       source: z.enum(TUNE_SOURCES),
-      text: z.string().max(MOST_MODEL_TEXT),
+      text: z.string().max(MAX_MODEL_TEXT),
     })
     .optional()
     .catch(undefined),

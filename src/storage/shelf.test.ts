@@ -6,7 +6,7 @@ import {
   earlierStates,
   foldersOf,
   foundOn,
-  MOST_EARLIER,
+  MAX_EARLIER,
   openAside,
   openSaving,
   openShelf,
@@ -305,7 +305,7 @@ describe("what a thing was before", () => {
     const one = tab(memoryStore());
     const { id } = one.shelf.save(DORIAN);
     for (let nth = 0; nth < 40; nth += 1) one.shelf.change(now(one, id), { title: `Gate ${nth}` });
-    expect(earlierStates(now(one, id)).map(({ title }) => title)[MOST_EARLIER - 1]).toBe("Gate 19");
+    expect(earlierStates(now(one, id)).map(({ title }) => title)[MAX_EARLIER - 1]).toBe("Gate 19");
     const words = (nth: number) => `${nth} `.repeat(6000);
     for (let nth = 0; nth < 60; nth += 1) one.shelf.change(now(one, id), { words: words(nth) });
     expect(JSON.stringify(now(one, id)).length).toBeLessThan(500_000);

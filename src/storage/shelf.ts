@@ -4,7 +4,7 @@ import { rememberingEarlier } from "./earlier";
 import {
   bySavedAt,
   contentOf,
-  MOST_REVISIONS,
+  MAX_REVISIONS,
   revisionOf,
   SAVED,
   SAVED_VERSION,
@@ -125,7 +125,7 @@ export function openShelf(surroundings: ShelfSurroundings): Shelf {
   const next = (thing: Saved): Saved => ({
     ...thing,
     changedAt: now().toISOString(),
-    revisions: [...thing.revisions, newId()].slice(-MOST_REVISIONS),
+    revisions: [...thing.revisions, newId()].slice(-MAX_REVISIONS),
   });
   const make = (id: string, thing: ToSave, before: Saved | undefined): Saved => {
     const date = now().toISOString();

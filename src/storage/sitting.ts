@@ -13,7 +13,7 @@ const card = z.object({
 });
 
 /** Half steps from home, in either way, that a tune may reach; notes of it and quarters that it may last. */
-const [FAR, MOST_TUNE_NOTES, MOST_TUNE_BEATS] = [60, 200, 100];
+const [FAR, MAX_TUNE_NOTES, MAX_TUNE_BEATS] = [60, 200, 100];
 
 const examTune = z.object({
   title: z.string().max(240),
@@ -23,13 +23,13 @@ const examTune = z.object({
       z.tuple([
         z.int().min(-30).max(30),
         z.int().min(-FAR).max(FAR),
-        z.number().min(0).max(MOST_TUNE_BEATS),
-        z.number().positive().max(MOST_TUNE_BEATS),
+        z.number().min(0).max(MAX_TUNE_BEATS),
+        z.number().positive().max(MAX_TUNE_BEATS),
       ]),
     )
     .min(2)
-    .max(MOST_TUNE_NOTES),
-  beats: z.number().positive().max(MOST_TUNE_BEATS),
+    .max(MAX_TUNE_NOTES),
+  beats: z.number().positive().max(MAX_TUNE_BEATS),
 });
 
 /** What a row of questions is made of, as it is stored, sent in links and handed out in files. */

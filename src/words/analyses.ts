@@ -27,7 +27,7 @@ export const kindsText = (kinds: readonly AnalysisKind[]): string =>
   capital(listText(kinds.map((kind) => ANALYSIS_TEXT[kind].toLowerCase())));
 
 /** Segments that are named in the answer to a whole chart. */
-const MOST_SEGMENTS = 3;
+const MAX_SEGMENTS = 3;
 
 /**
  * The answer to a chart as a whole: "E Dorian throughout.", "E Dorian, then E Aeolian from bar 5."
@@ -40,7 +40,7 @@ export function chartAnswerText({ segments }: ChartAnalysis, { chords }: Pick<Ch
   const name = homeModeText(first.homeMode);
   if (later.length === 0) return `${name} throughout.`;
   const then = later
-    .slice(0, MOST_SEGMENTS - 1)
+    .slice(0, MAX_SEGMENTS - 1)
     .map(({ homeMode, from }) => `then ${homeModeText(homeMode)} from bar ${chords[from]?.bar ?? 0}`);
   const rest = later.length - then.length;
   return `${[name, ...then].join(", ")}${rest === 0 ? "" : `, and ${countText(rest, "more change")}`}.`;
@@ -99,7 +99,7 @@ export function openText(decision: Decision, chart: readonly ChartChord[]): stri
 }
 
 /** Chords whose tone is told; the bars of more are only counted up. */
-const MOST_ROLES = 2;
+const MAX_ROLES = 2;
 
 /** "C♯, the third of A13 in bars 2 and 4, makes it Dorian; C in bar 5 would make it Aeolian." */
 export function decisionText(
@@ -131,7 +131,7 @@ export function decisionText(
     return `the ${roleText(held[0]?.role ?? 0)} of ${symbolText(symbol)} in ${barsOf(held)}`;
   });
   const where =
-    notes.length === 1 && roles.length <= MOST_ROLES ? `, ${listText(roles)},` : ` in ${barsOf(holders)}`;
+    notes.length === 1 && roles.length <= MAX_ROLES ? `, ${listText(roles)},` : ` in ${barsOf(holders)}`;
   if (first.length === 0) {
     return `${capital(told(notes))}${where} ${verb(notes, "leans")} towards ${homeModeText(other)}`;
   }

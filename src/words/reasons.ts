@@ -83,7 +83,7 @@ function evidencePhrase(
 }
 
 /** More reasons than these are not read. */
-const MOST_REASONS = 4;
+const MAX_REASONS = 4;
 
 /** Of some reasons that say the same, the first is enough. */
 const SAYS_TOO: Readonly<Partial<Record<HomeEvidence["code"], HomeEvidence["code"]>>> = {
@@ -98,7 +98,7 @@ export function homeReason({ evidence, homeMode }: Identification): readonly Phr
   const home = noteText(homeMode.home);
   const told: HomeEvidence[] = [];
   for (const each of evidence) if (!told.some(({ code }) => code === SAYS_TOO[each.code])) told.push(each);
-  const said = told.slice(0, MOST_REASONS).map((each) => evidencePhrase(each, home));
+  const said = told.slice(0, MAX_REASONS).map((each) => evidencePhrase(each, home));
   const [first, ...rest] = said;
   const lead: Phrase = { strong: `Home is ${home}.` };
   if (!first) return [lead, " No single sign points to it."];
@@ -201,7 +201,7 @@ export function countReason({ homeMode }: Identification, placesOf: PlacesOf): r
 }
 
 /** More modes than these are not told apart in a sentence. */
-export const MOST_NAMED = 4;
+export const MAX_NAMED = 4;
 
 /** "B and F♯: A Dorian": each way to decide, once. */
 export function decidingText({ modes }: Undecided, home: Fifths): readonly string[] {
@@ -214,7 +214,7 @@ export function decidingText({ modes }: Undecided, home: Fifths): readonly strin
 /** "No 6 is heard. B♭ would make it D Aeolian, B D Dorian." */
 function undecidedText({ degrees, modes }: Undecided, home: Fifths): string {
   const missing = `No ${listText(degrees.map(String), "or")} is heard`;
-  if (modes.length > MOST_NAMED)
+  if (modes.length > MAX_NAMED)
     return `${missing}, too little to decide: ${countText(modes.length, "mode")} on ${noteText(home)} contain these notes.`;
   const ways = modes.map(({ mode, intervals }) => {
     const notes = listText(intervals.map((interval) => noteText(home + interval)));

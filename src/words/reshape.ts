@@ -129,7 +129,7 @@ export function reshapedSentence(reshaped: Reshaped, from: HomeMode): string {
 const barOf = ({ bars }: Pick<Tune, "bars">, at: number): number => bars[at]?.number ?? at + 1;
 
 /** Chromatic notes that are told, and bars of each. */
-const MOST_MOVES = 4;
+const MAX_MOVES = 4;
 
 /** Chromatic notes that kept their distance, the first few with their bars. */
 export function chromaticSentence(
@@ -146,12 +146,12 @@ export function chromaticSentence(
       : `${noteText(before.name)} → ${after ? noteText(after.name) : "left out"}`;
     byMove.set(moved, new Set(byMove.get(moved)).add(barOfPlace(place)));
   }
-  const named = [...byMove].slice(0, MOST_MOVES).map(([moved, bars]) => {
-    const told = [...bars].slice(0, MOST_MOVES).map(String);
+  const named = [...byMove].slice(0, MAX_MOVES).map(([moved, bars]) => {
+    const told = [...bars].slice(0, MAX_MOVES).map(String);
     const more = bars.size > told.length ? ["more"] : [];
     return `${moved} in ${bars.size === 1 ? "bar" : "bars"} ${listText([...told, ...more])}`;
   });
-  const rest = byMove.size > MOST_MOVES ? "; and others" : "";
+  const rest = byMove.size > MAX_MOVES ? "; and others" : "";
   return `${capital(countText(kept.length, "chromatic note"))} kept ${kept.length === 1 ? "its" : "their"} distance: ${named.join("; ")}${rest}. Press a note to set it by hand.`;
 }
 
@@ -241,7 +241,7 @@ export function stepSentence(
 }
 
 /** Chords of a harmony that are told in a line. */
-const MOST_IN_LINE = 16;
+const MAX_IN_LINE = 16;
 
 /**
  * A harmony in a line: its chords, or those from where it goes another way than the best.
@@ -254,9 +254,9 @@ export function harmonyText({ steps }: Harmony, best: Harmony, tune: Pick<Tune, 
       onset !== best.steps[at]?.onset || chordText(chord) !== chordText(best.steps[at].chord),
   );
   const from = Math.max(0, same);
-  const told = steps.slice(from, from + MOST_IN_LINE).map(({ chord }) => chordText(chord));
+  const told = steps.slice(from, from + MAX_IN_LINE).map(({ chord }) => chordText(chord));
   const where = from === 0 ? "" : `from bar ${barOf(tune, steps[from]?.bar ?? 0)}: `;
-  return `${where}${told.join(" ")}${steps.length > from + MOST_IN_LINE ? " …" : ""}`;
+  return `${where}${told.join(" ")}${steps.length > from + MAX_IN_LINE ? " …" : ""}`;
 }
 
 /** The selected note: what it was and is. */

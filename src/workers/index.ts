@@ -19,7 +19,7 @@ import type {
 } from "./messages";
 import { withOwnModes } from "./own-modes";
 import { packTune, unpackFileTune, unpackTune } from "./packed-tune";
-import { collectionPool as poolOf, MOST_WORKERS } from "./pool";
+import { collectionPool as poolOf, MAX_WORKERS } from "./pool";
 import { received } from "./analyse-chart";
 
 export { $jobFailed, $jobsUnderWay, newestWins, type Outcome } from "./client";
@@ -44,7 +44,7 @@ const charts = workerClient<AnalysisJobs>(
 );
 const tunes = workerClient<CollectionJobs>(
   () => new Worker(new URL("./identify.worker.ts", import.meta.url), { type: "module" }),
-  MOST_WORKERS,
+  MAX_WORKERS,
 );
 const fingerings = workerClient<VoicingJobs>(
   () => new Worker(new URL("./voicings.worker.ts", import.meta.url), { type: "module" }),

@@ -12,11 +12,11 @@ export interface CollectionPool {
 }
 
 /** More than this many work no faster: they share the machine with the page. */
-export const MOST_WORKERS = 4;
+export const MAX_WORKERS = 4;
 
 /** Goes through a collection with so many workers at once: one less than the machine has cores, so that the page keeps one. */
 export function collectionPool(cores: number, tunes: WorkerClient<CollectionJobs>): CollectionPool {
-  let free = Math.max(1, Math.min(MOST_WORKERS, cores - 1));
+  let free = Math.max(1, Math.min(MAX_WORKERS, cores - 1));
   const waiting: (() => void)[] = [];
   const calling = new AbortController();
   const ready = () =>

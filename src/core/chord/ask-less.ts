@@ -55,7 +55,7 @@ function choices<T>(all: readonly T[], many: number): readonly (readonly T[])[] 
 }
 
 /** Conditions that are dropped together at most: past these a question is better asked anew. */
-const MOST_DROPPED = 3;
+const MAX_DROPPED = 3;
 
 /**
  * Where no mode answers a question: the fewest conditions to drop so that some do, each way with how many, most first. Empty where
@@ -68,7 +68,7 @@ const MOST_DROPPED = 3;
 export function askLess(question: Question): readonly Dropped[] {
   if (askModes(question).found.length > 0) return [];
   const all = conditionsOf(question);
-  for (let many = 1; many <= Math.min(MOST_DROPPED, all.length); many += 1) {
+  for (let many = 1; many <= Math.min(MAX_DROPPED, all.length); many += 1) {
     const ways = choices(all, many)
       .map((conditions): Dropped => ({
         conditions,

@@ -5,7 +5,7 @@ import { mode } from "../scale";
 import {
   chartTokens,
   type Lock,
-  MOST_CHORDS,
+  MAX_CHORDS,
   plainestInterval,
   readChart,
   renamedChart,
@@ -101,8 +101,8 @@ describe("a chart", () => {
 
   it("says when there is nothing to repeat and when it is too long", () => {
     expect(readChart("| % | C |").problems[0]?.code).toBe("repeat-of-nothing");
-    const long = readChart("C ".repeat(MOST_CHORDS + 5));
-    expect([long.value.chords.length, long.problems[0]?.code]).toEqual([MOST_CHORDS, "too-long"]);
+    const long = readChart("C ".repeat(MAX_CHORDS + 5));
+    expect([long.value.chords.length, long.problems[0]?.code]).toEqual([MAX_CHORDS, "too-long"]);
     expect(readChart("|: C :| x99 ".repeat(60)).value.order.length).toBeLessThanOrEqual(4000);
   });
 

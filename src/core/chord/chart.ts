@@ -52,10 +52,10 @@ export interface Chart {
 }
 
 /** Longer charts are cut, with a problem that says so. */
-export const MOST_CHORDS = 2000;
+export const MAX_CHORDS = 2000;
 
 /** Bars played at most, however many repeats are written. */
-const MOST_PLAYED = 4000;
+const MAX_PLAYED = 4000;
 
 const COMMON: BarMeter = { beats: 4, unit: 4 };
 
@@ -92,15 +92,15 @@ export function readChart(text: string, naming: NoteNaming = "english"): Reading
     const from = read.length;
     before = readBar(chords, before, naming, problems);
     read.push(...before.map((each) => ({ ...each, bar: at + 1, at })));
-    if (read.length > MOST_CHORDS || (read.length === MOST_CHORDS && at < open.length - 1)) {
-      const cut = read[MOST_CHORDS];
+    if (read.length > MAX_CHORDS || (read.length === MAX_CHORDS && at < open.length - 1)) {
+      const cut = read[MAX_CHORDS];
       problems.push({ code: "too-long", offset: cut?.offset ?? 0, length: 1, found: String(read.length) });
-      read.length = MOST_CHORDS;
+      read.length = MAX_CHORDS;
     }
     if (from < read.length) bars.push({ ...signs, number: at + 1, from, to: read.length });
-    if (read.length >= MOST_CHORDS) break;
+    if (read.length >= MAX_CHORDS) break;
   }
-  const played = playOrder(bars, MOST_PLAYED);
+  const played = playOrder(bars, MAX_PLAYED);
   const times = Array.from({ length: bars.length }, () => 0);
   for (const at of played) times[at] = (times[at] ?? 0) + 1;
   const order = played.flatMap((at) => {

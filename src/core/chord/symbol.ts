@@ -20,7 +20,7 @@ function isExactly(tones: readonly Interval[], wanted: readonly Interval[]): boo
 
 /** Suffixes by the tones that they are made of: there are few, and they are asked for again and again. */
 const SUFFIXES = new Map<string, { readonly ascii: string; readonly signs: string }>();
-const MOST_SUFFIXES = 4096;
+const MAX_SUFFIXES = 4096;
 
 /**
  * What follows the root in a chord symbol, as players write it: "m9", "13", "maj7♯11", "m7♭5", "7sus4", "°". It says no tone that is
@@ -34,7 +34,7 @@ const MOST_SUFFIXES = 4096;
 export function chordSuffix(tones: readonly Interval[], form: NameForm): string {
   const key = tones.join(" ");
   const known = SUFFIXES.get(key) ?? exactSuffix(tones);
-  if (SUFFIXES.size < MOST_SUFFIXES) SUFFIXES.set(key, known);
+  if (SUFFIXES.size < MAX_SUFFIXES) SUFFIXES.set(key, known);
   return known[form];
 }
 

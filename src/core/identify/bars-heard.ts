@@ -23,7 +23,7 @@ export interface HeardBars {
 }
 
 /** Sections after these say nothing new. */
-const MOST_SECTIONS = 12;
+const MAX_SECTIONS = 12;
 
 /** The stress of a note at a barline, on another beat, and between beats. */
 const BARLINE = 1;
@@ -100,7 +100,7 @@ function sectionsOf(bars: readonly HeardBar[], ending: ReadonlySet<number>): Hea
     const isFirstPickup = at === 0 && bar.isPickup;
     if (ending.has(bar.bar) && !isFirstPickup && at < bars.length - 1) sections.push([]);
   }
-  return sections.slice(0, MOST_SECTIONS);
+  return sections.slice(0, MAX_SECTIONS);
 }
 
 /** Of the notes struck together with one, the lowest. */

@@ -143,7 +143,7 @@ export function spelledHome(tune: Tune, hearing: Hearing, sound: number, mode: M
   const named = hearing.names[sound] ?? declaredNote(tune, sound);
   if (named === undefined) return bestHome(sound, mode);
   const homeMode = { home: named, mode };
-  const isKey = accidentalCost(homeMode) <= MOST_ACCIDENTALS || isSpelledSo(hearing, homeMode);
+  const isKey = accidentalCost(homeMode) <= MAX_ACCIDENTALS || isSpelledSo(hearing, homeMode);
   return isKey ? named : bestHome(sound, mode);
 }
 
@@ -152,7 +152,7 @@ const isSpelledSo = ({ names }: Hearing, homeMode: HomeMode): boolean =>
   notesOf(homeMode).every((note) => (names[soundOf(note)] ?? note) === note);
 
 /** Past seven sharps or flats, a home is called by its other name. */
-const MOST_ACCIDENTALS = 7;
+const MAX_ACCIDENTALS = 7;
 
 /** A note of the declared key's own scale that sounds so. */
 function declaredNote({ keys: [key] = [] }: Tune, sound: number): Fifths | undefined {

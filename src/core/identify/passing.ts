@@ -30,10 +30,10 @@ export interface OutsideNote {
 const BRIEF = { offBeat: 0.06, onBeat: 0.03 };
 
 /** A note that sounds as much as this is the mode's business, whatever it does. */
-const MOST_SHARE = 0.1;
+const MAX_SHARE = 0.1;
 
 /** The raised seventh of minor sounds as much as this in its dominant, and minor it stays. */
-const MOST_RAISED = 0.15;
+const MAX_RAISED = 0.15;
 
 /** Every heard note that a mode on its home does not have, with what it does. */
 export function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): readonly OutsideNote[] {
@@ -55,14 +55,14 @@ export function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): 
     const leads = notes.filter((at) => rises(at, after[at]));
     const leans = leads.filter((at) => rises(at, before[at]));
     const thirds = notes.filter((at) => !leads.includes(at) && isRaised(at));
-    const isMostly = (count: number) => share <= MOST_SHARE && count >= MOSTLY * notes.length;
+    const isMostly = (count: number) => share <= MAX_SHARE && count >= MOSTLY * notes.length;
     const to = all[after[leads[0] ?? -1] ?? -1]?.pitch.name;
     if (isMostly(leans.length)) return [{ ...told, role: "neighbour", to }];
     if (isMostly(leads.length + thirds.length))
       return [
         leads.length >= thirds.length ? { ...told, role: "leading", to } : { ...told, role: "raised-third" },
       ];
-    if (isMinor && share <= MOST_RAISED && (sound + 1) % 12 === soundOf(homeMode.home))
+    if (isMinor && share <= MAX_RAISED && (sound + 1) % 12 === soundOf(homeMode.home))
       return [{ ...told, role: "raised-seventh" }];
     const next = hearing.names[(sound + 1) % 12];
     if (isMostly(notes.filter(isDominant).length)) return [{ ...told, role: "dominant", to: next }];

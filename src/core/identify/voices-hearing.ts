@@ -80,7 +80,7 @@ const phraseCadences = (tune: Tune): readonly number[] => {
 const BASS_REACH = 12;
 
 /** A sound that is held without any change is heard out for so many beats: hours of it tell no more. */
-const MOST_HELD = 256;
+const MAX_HELD = 256;
 
 /** Low notes of the bass are those under which this share of the beats lies. */
 const LOW = 0.2;
@@ -109,7 +109,7 @@ export function bassLine(tune: Pick<Tune, "notes" | "beneath" | "meter">): reado
     for (; (sorted[next]?.onset ?? Infinity) < onset + beat - EPSILON; next += 1)
       sounding.push(sorted[next] as TuneNote);
     held = next === from && sounding.length === before ? held + 1 : 0;
-    if (held > MOST_HELD) {
+    if (held > MAX_HELD) {
       const ends = sounding.reduce((end, note) => Math.min(end, note.onset + note.duration), Infinity);
       const goesOn = Math.min(ends, sorted[next]?.onset ?? Infinity);
       onset = Math.max(onset, Math.floor(goesOn / beat - EPSILON) * beat - beat);

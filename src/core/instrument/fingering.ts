@@ -13,7 +13,7 @@ export interface FingeredShape {
 }
 
 /** The highest fret that is taken for one. */
-const MOST_FRET = 24;
+const MAX_FRET = 24;
 
 /**
  * Reads a fingering, a fret for each string from the lowest: "x 7 5 7 7 x", or without spaces where every fret is one
@@ -29,7 +29,7 @@ export function readFingering(text: string, strings: number): Fingering | undefi
     /^[xX]$/u.test(part) ? null : /^\d{1,2}$/u.test(part) ? Number(part) : NaN,
   );
   const isPlayed = (fret: number | null): fret is number => fret !== null;
-  if (frets.some((fret) => Number.isNaN(fret)) || frets.filter(isPlayed).some((fret) => fret > MOST_FRET))
+  if (frets.some((fret) => Number.isNaN(fret)) || frets.filter(isPlayed).some((fret) => fret > MAX_FRET))
     return undefined;
   return frets.filter(isPlayed).length < 2 ? undefined : frets;
 }

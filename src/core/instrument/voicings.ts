@@ -74,7 +74,7 @@ export type OnProgress = (share: number) => boolean;
 
 const HAND = 5;
 const FINGERS = 4;
-const MOST_FRET = 15;
+const MAX_FRET = 15;
 
 /**
  * Every way to finger a chord with four fingers: the grips that players have in the hand first, then the others by ease; after `near`
@@ -88,7 +88,7 @@ export function voicings(tuning: Tuning, asked: VoicingsAsked, onProgress?: OnPr
   const search = prepared(tuning, asked);
   const found = new Map<string, Voicing>();
   const grips = usualGrips(tuning, asked.chord);
-  const { fromFret = tuning.capo, toFret = MOST_FRET } = asked;
+  const { fromFret = tuning.capo, toFret = MAX_FRET } = asked;
   const low = Math.max(fromFret, tuning.capo);
   const high = Math.min(toFret, tuning.frets);
   for (let lowest = low; lowest <= high; lowest += 1) {

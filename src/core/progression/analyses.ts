@@ -80,7 +80,7 @@ const MID_BAR = 0.05;
 const MOST = 5;
 
 /** Ways looked through for analyses that differ in their modes and not only in where they change. */
-const MOST_WAYS = 60;
+const MAX_WAYS = 60;
 
 /**
  * The three analyses of a chart, each with its best few: one mode for all of it, the fewest changes of mode, a mode for each
@@ -303,7 +303,7 @@ function distinct(
       found.set(key, { kind, segments: segmentsOf(read, taken), cost: rounded(cost) });
     }
     ways += 1;
-    if (found.size >= (choice.most ?? MOST) || ways >= MOST_WAYS) break;
+    if (found.size >= (choice.most ?? MOST) || ways >= MAX_WAYS) break;
   }
   return [...found.values()];
 }

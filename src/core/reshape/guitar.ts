@@ -128,7 +128,7 @@ function optionsFor(chord: Chord, melody: number | undefined, opens: readonly nu
 }
 
 /** Notes between bass and melody: more are in the way of the tune. */
-const MOST_INNER = 2;
+const MAX_INNER = 2;
 
 /** Every way to take one of each, or nothing (null), few of them something. */
 function combined<T>(choices: readonly (readonly (T | null)[])[]): readonly (readonly (T | null)[])[] {
@@ -136,7 +136,7 @@ function combined<T>(choices: readonly (readonly (T | null)[])[]): readonly (rea
     (ways, choice) =>
       ways.flatMap((way) =>
         choice
-          .filter((one) => one === null || way.filter((each) => each !== null).length < MOST_INNER)
+          .filter((one) => one === null || way.filter((each) => each !== null).length < MAX_INNER)
           .map((one) => [...way, one]),
       ),
     [[]],

@@ -8,7 +8,7 @@ import { dueCards, type Schedule } from "./schedule";
 const PASSED = { of: 12, right: 10 } as const;
 
 /** New cards in one session at most. */
-const MOST_NEW = 6;
+const MAX_NEW = 6;
 
 /** Milliseconds that a question takes where nothing is known yet, with hearing it and reading the answer. */
 const USUAL_TAKES = 20_000;
@@ -77,13 +77,13 @@ export function questionsIn(minutes: number, attempts: readonly Attempt[]): numb
 }
 
 /**
- * The cards of a day's session: those that are due, the longest overdue first, and new ones of the level, never more than `MOST_NEW`;
+ * The cards of a day's session: those that are due, the longest overdue first, and new ones of the level, never more than `MAX_NEW`;
  * where both are few the level's own once more.
  */
 export function cardsForToday(schedule: Schedule, level: Level, now: number, count: number): readonly Card[] {
   const due = dueCards(schedule, now).map(({ card }) => card);
   const own = cardsOf(level.exam);
-  const fresh = own.filter((card) => !schedule.has(cardId(card))).slice(0, MOST_NEW);
+  const fresh = own.filter((card) => !schedule.has(cardId(card))).slice(0, MAX_NEW);
   const room = Math.max(0, count - due.length);
   const first = [...due.slice(0, count), ...fresh.slice(0, room)];
   const rest: Card[] = [];

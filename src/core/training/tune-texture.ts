@@ -25,7 +25,7 @@ export interface ExamTune {
 }
 
 /** Bars that one can keep in mind. */
-const MOST_BARS = 8;
+const MAX_BARS = 8;
 
 /**
  * The bars of a tune that tell most about a mode: as many as one can keep in mind, ending a section on home, with the most degrees. Of
@@ -41,7 +41,7 @@ export function examTune(tune: Tune, { home, mode }: HomeMode): ExamTune | undef
   });
   const parts = ends.map((to) => {
     const section = tune.bars.slice(0, to).findLastIndex(({ endsSection }) => endsSection) + 1;
-    const from = Math.max(section, to - MOST_BARS + 1);
+    const from = Math.max(section, to - MAX_BARS + 1);
     return melodyOf(tune.notes.filter(({ bar }) => bar >= from && bar <= to));
   });
   const degrees = (notes: readonly TuneNote[]) => new Set(notes.map(({ pitch }) => pitch.name)).size;

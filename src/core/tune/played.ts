@@ -13,7 +13,7 @@ export interface Timed {
 /** A note may be written as these many quarters when players mostly play notes of one length. */
 const USUAL = [0.5, 1, 2];
 const FOUR: Meter = { beats: 4, unit: 4 };
-const MOST_BARS = 10_000;
+const MAX_BARS = 10_000;
 
 /**
  * Seconds in a quarter, from when notes were played: the middle distance between them is a quarter, half of one or two,
@@ -54,7 +54,7 @@ function stepped(notes: readonly Timed[], quarter: number): readonly Played[] {
   const onsets = notes.map(({ onset }, place) => {
     const before = notes[place - 1];
     const apart = onset - (before?.onset ?? onset);
-    const gap = Math.min(apart, (before?.duration ?? 0) + MOST_SILENCE * quarter);
+    const gap = Math.min(apart, (before?.duration ?? 0) + MAX_SILENCE * quarter);
     if (gap > SHORTEST_GAP) at += Math.max(0.25, sixteenths(gap));
     return at;
   });
@@ -77,7 +77,7 @@ function stepped(notes: readonly Timed[], quarter: number): readonly Played[] {
 }
 
 /** Quarters of rest at most: who waits longer is thinking, not counting. */
-const MOST_SILENCE = 4;
+const MAX_SILENCE = 4;
 
 /** The hand comes off before the end of a note by up to this share of it. */
 const LET_GO = 0.3;
@@ -94,7 +94,7 @@ export function playedTune(notes: readonly Timed[], tempo: number, title = ""): 
   );
   const written = stepped(sorted, quarter);
   const end = written.reduce((last, { onset, duration }) => Math.max(last, onset + duration), 0);
-  const bars = barsFor(end, [{ at: 0, meter: FOUR }], MOST_BARS);
+  const bars = barsFor(end, [{ at: 0, meter: FOUR }], MAX_BARS);
   const pitches = spelledInContext(written);
   const placed = written.flatMap((note, at) => {
     const pitch = pitches[at];

@@ -16,7 +16,7 @@ import {
 import { Ladder } from "./Ladder";
 import { MODE_NAMES } from "./modeNames";
 import { $heardRow, LADDER } from "./ladder-playing";
-import { $derive, MOST_BESIDE, putBeside, swapBeside } from "./route";
+import { $derive, MAX_BESIDE, putBeside, swapBeside } from "./route";
 import view from "@/shell/frame/View.module.css";
 import styles from "./CompareShow.module.css";
 
@@ -67,7 +67,7 @@ export function CompareShow({ homeMode, onPlayAll }: CompareShowProps) {
             {`${modeText(each)} ×`}
           </Button>
         ))}
-        {beside.length < MOST_BESIDE && (
+        {beside.length < MAX_BESIDE && (
           <TextField
             label="Another mode to compare"
             value=""

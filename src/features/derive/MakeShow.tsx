@@ -116,7 +116,7 @@ function namedText(mode: Mode): string {
 }
 
 /** Larger files are no scale. */
-const MOST_BYTES = 100_000;
+const MAX_BYTES = 100_000;
 
 /** Reads a Scala file: a twelve-tone scale becomes the selected set, of any other it is said why not. */
 function ScalaFile({ onRead }: { readonly onRead: (mode: Mode) => void }) {
@@ -125,7 +125,7 @@ function ScalaFile({ onRead }: { readonly onRead: (mode: Mode) => void }) {
     readonly problems: readonly Problem[];
   }>();
   const open = async (file: File) => {
-    const read = await openFileAs("scala", new File([file.slice(0, MOST_BYTES)], file.name));
+    const read = await openFileAs("scala", new File([file.slice(0, MAX_BYTES)], file.name));
     const { text, value, problems } =
       "answer" in read ? read.answer : { text: "", value: undefined, problems: [read.stopped] };
     setRead({ text, problems });

@@ -13,7 +13,7 @@ export type Show = (typeof SHOWS)[number];
 export type Alignment = "parallel" | "relative";
 
 /** Modes compared with the one selected, at most. */
-export const MOST_BESIDE = 3;
+export const MAX_BESIDE = 3;
 
 /** What of the address is Derive's. */
 export interface DerivePlace {
@@ -27,7 +27,7 @@ export interface DerivePlace {
 function readBeside(text: string | undefined, selected: Mode): readonly Mode[] | undefined {
   if (text === undefined) return undefined;
   const modes = text.split(",").flatMap((id) => maybeMode(id) ?? []);
-  return [...new Set(modes)].filter((mode) => mode !== selected).slice(0, MOST_BESIDE);
+  return [...new Set(modes)].filter((mode) => mode !== selected).slice(0, MAX_BESIDE);
 }
 
 export const $derive = computed($place, (place): DerivePlace => {

@@ -233,13 +233,13 @@ const ORDER = FAMILIES.filter(({ id }) => USUAL_FAMILIES.includes(id)).flatMap((
 );
 
 /** An exam or a result is a few thousand characters. */
-const MOST_BYTES = 200_000;
+const MAX_BYTES = 200_000;
 
 /** What a file holds: an exam, the result of one, or why it is neither. */
 async function openedExam(
   file: File,
 ): Promise<{ exam: ExamValue } | { result: Result } | { refused: string }> {
-  if (file.size >= MOST_BYTES) return { refused: EXAM_FILE_REFUSED };
+  if (file.size >= MAX_BYTES) return { refused: EXAM_FILE_REFUSED };
   const json = await openFileAs("json", file);
   if ("stopped" in json) return { refused: problemText(json.stopped, "") };
   const exam = readExam(json.answer);
@@ -251,7 +251,7 @@ async function openedExam(
 }
 
 /** Tunes that an exam has at most, and that are offered beside them. */
-const MOST_TUNES = 20;
+const MAX_TUNES = 20;
 
 /** The tunes that questions are heard in, each told with what it lacks. */
 function TunesRow({ exam }: { readonly exam: ExamValue }) {
@@ -265,7 +265,7 @@ function TunesRow({ exam }: { readonly exam: ExamValue }) {
     const made = await tuneForExam(tune);
     setRefused(made ? undefined : tune.title);
     const { tunes } = examDocument.$value.get();
-    if (made && tunes.length < MOST_TUNES) change({ tunes: [...tunes, examTuneValue(made)] });
+    if (made && tunes.length < MAX_TUNES) change({ tunes: [...tunes, examTuneValue(made)] });
   };
   return (
     <FieldRow name="Tunes">
@@ -278,7 +278,7 @@ function TunesRow({ exam }: { readonly exam: ExamValue }) {
           {[tune.title, lackText(lackedBy(tune))].filter((each) => each !== "").join(", ")}
         </Toggle>
       ))}
-      {others.slice(0, MOST_TUNES).map((tune) => (
+      {others.slice(0, MAX_TUNES).map((tune) => (
         <Toggle key={tune.id} isOn={false} onChange={() => void put(tune)}>
           {tune.id === MODEL_TUNE ? modelTuneName(tune.title) : tune.title}
         </Toggle>

@@ -26,7 +26,7 @@ export function tunesOffered(shelf: readonly Saved[], model: Settings["modelTune
 }
 
 /** Bars of a longer piece that are listened to. */
-const MOST_BARS = 200;
+const MAX_BARS = 200;
 
 /**
  * Reads a tune for an exam: its home and mode as Identify finds them, the bars that tell most. Undefined where it has no notes, is too
@@ -35,7 +35,7 @@ const MOST_BARS = 200;
 export async function tuneForExam({ source, text, title }: TuneOffered): Promise<ExamTune | undefined> {
   const { value } = await readTunes({ source, text, name: title });
   const tune = value[0]?.tune;
-  if (!tune || tune.bars.length > MOST_BARS) return undefined;
+  if (!tune || tune.bars.length > MAX_BARS) return undefined;
   const found = identify(tune, {});
   const made = found && examTune(tune, found.homeMode);
   return made && { ...made, title: title || tune.title };

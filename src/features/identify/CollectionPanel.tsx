@@ -97,14 +97,14 @@ export function CollectionPanel({ collection, shown, isReading }: CollectionPane
       />
       {problems.length > 0 && (
         <ul className={styles.problems} aria-label="Files that were not read">
-          {problems.slice(0, MOST_PROBLEMS).map((problem, at) => (
+          {problems.slice(0, MAX_PROBLEMS).map((problem, at) => (
             <li key={at}>{problemText(problem, "")}</li>
           ))}
-          {problems.length > MOST_PROBLEMS && <li>and {problems.length - MOST_PROBLEMS} more files.</li>}
+          {problems.length > MAX_PROBLEMS && <li>and {problems.length - MAX_PROBLEMS} more files.</li>}
         </ul>
       )}
     </Panel>
   );
 }
 
-const MOST_PROBLEMS = 6;
+const MAX_PROBLEMS = 6;

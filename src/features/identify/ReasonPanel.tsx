@@ -14,7 +14,7 @@ import {
   homeReason,
   keyText,
   listText,
-  MOST_NAMED,
+  MAX_NAMED,
   notesReason,
   orText,
   passagesReason,
@@ -38,7 +38,7 @@ interface ReasonPanelProps {
 }
 
 /** More modes than these are not listed; as few as the sentence names need not be. */
-const MOST_MODES = 8;
+const MAX_MODES = 8;
 
 /** The panel of Identify: the working as a person would do it, in four steps. */
 export function ReasonPanel({ found, placesOf, swap, onSwap, onSave, onPoint }: ReasonPanelProps) {
@@ -87,7 +87,7 @@ export function ReasonPanel({ found, placesOf, swap, onSwap, onSave, onPoint }: 
       </ol>
       <Facts
         rows={[
-          ...(undecided && undecided.modes.length > MOST_NAMED && undecided.modes.length <= MOST_MODES
+          ...(undecided && undecided.modes.length > MAX_NAMED && undecided.modes.length <= MAX_MODES
             ? [
                 [
                   `Undecided: ${listText(undecided.degrees.map(String))}`,

@@ -3,8 +3,8 @@ import { type AbcPart, abcParts, decoded, type TuneText } from "@/formats";
 import { openTune } from "@/session";
 
 /** A score past this is not opened: no single one is longer. Books of ABC may be of any length. */
-const MOST_SCORE_BYTES = 16_000_000;
-const MOST_SCORE_TEXT = "16 MB for a score, any length for ABC";
+const MAX_SCORE_BYTES = 16_000_000;
+const MAX_SCORE_TEXT = "16 MB for a score, any length for ABC";
 
 /** Bytes that tell what a file is. */
 const HEAD = 2048;
@@ -80,8 +80,8 @@ async function* textsRead(file: File): AsyncGenerator<TextInFile | Problem> {
     }
     return;
   }
-  if (file.size > MOST_SCORE_BYTES) {
-    yield wholeProblem("file-too-large", file.name, MOST_SCORE_TEXT);
+  if (file.size > MAX_SCORE_BYTES) {
+    yield wholeProblem("file-too-large", file.name, MAX_SCORE_TEXT);
     return;
   }
   const { value, problems } = await openTune(file);

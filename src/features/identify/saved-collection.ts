@@ -21,7 +21,7 @@ const COLLECTION = "collection";
 const TABLE = "shade-collection-table";
 
 /** Files of more bytes than this are not saved: they would take the room that the user's own work needs. */
-const MOST_SAVED = 64 * 1024 * 1024;
+const MAX_SAVED = 64 * 1024 * 1024;
 
 const row = z.object({
   title: z.string(),
@@ -76,7 +76,7 @@ const TABLES: Versioned<z.infer<typeof table>> = { version: 1, schema: table, mi
 /** Saves a collection with its files, so that it is there again after a reload; whether storage took it. */
 export async function saveCollection({ rows, state, problems, of }: Collection): Promise<boolean> {
   const files = [...new Set(rows.map(({ file }) => file))];
-  if (state === "reading" || files.reduce((sum, { size }) => sum + size, 0) > MOST_SAVED) {
+  if (state === "reading" || files.reduce((sum, { size }) => sum + size, 0) > MAX_SAVED) {
     await forgetCollection();
     return false;
   }

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { TUNE_ORIGINS, TUNE_SOURCES } from "@/formats/tune-source";
 import { documentOf } from "@/session";
-import { isFields, MOST_TUNE_TEXT, modeId, noteName } from "@/storage";
+import { isFields, MAX_TUNE_TEXT, modeId, noteName } from "@/storage";
 
 const place = z.int().min(0);
 const timed = z.object({ midi: z.number(), onset: z.number(), duration: z.number() });
@@ -9,7 +9,7 @@ const frame = z.object({ time: z.number(), hertz: z.number(), clarity: z.number(
 
 const tuneValue = z.object({
   source: z.enum(TUNE_SOURCES),
-  text: z.string().max(MOST_TUNE_TEXT),
+  text: z.string().max(MAX_TUNE_TEXT),
   name: z.string().max(240).catch(""),
   /** How notes came in that were not typed. */
   origin: z.enum(TUNE_ORIGINS).optional().catch(undefined),

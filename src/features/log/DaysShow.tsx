@@ -138,11 +138,11 @@ export function DaysShow({ tabs }: { readonly tabs: ReactNode }) {
 }
 
 /** A log is a few hundred characters a day. */
-const MOST_BYTES = 20_000_000;
+const MAX_BYTES = 20_000_000;
 
 /** Takes a log file in, and says what came of it. */
 async function bringIn(file: File): Promise<string> {
-  if (file.size > MOST_BYTES) return LOG_TOO_LARGE;
+  if (file.size > MAX_BYTES) return LOG_TOO_LARGE;
   const read = await openFileAs("table", file);
   if ("stopped" in read) return problemText(read.stopped, "");
   const { value, unread, ear } = await readLog(read.answer, sittings.$all.get(), new Date());

@@ -15,13 +15,13 @@ export const routineDocument = documentOf<RoutineValue>(
 );
 
 /** Things that a routine has at most. */
-const MOST_ITEMS = 60;
+const MAX_ITEMS = 60;
 
 /** Puts a thing at the end of the routine; false where it is too long for it, or the routine is full. */
 export function addToRoutine(item: RoutineItem): boolean {
   const { items } = routineDocument.$value.get();
   const next = { ...routineDocument.$value.get(), items: [...items, item] };
-  if (items.length >= MOST_ITEMS || !routineValue.safeParse(next).success) return false;
+  if (items.length >= MAX_ITEMS || !routineValue.safeParse(next).success) return false;
   routineDocument.change({ items: next.items });
   return true;
 }

@@ -1,9 +1,9 @@
 import { z } from "zod";
 import { documentOf } from "@/session";
-import { MOST_CHART_TEXT, textOf } from "@/storage";
+import { MAX_CHART_TEXT, textOf } from "@/storage";
 
 const chartValue = z.object({
-  chords: z.string().max(MOST_CHART_TEXT),
+  chords: z.string().max(MAX_CHART_TEXT),
   title: z.string().max(240).catch(""),
 });
 type ChartValue = z.infer<typeof chartValue>;

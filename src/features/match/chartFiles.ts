@@ -12,7 +12,7 @@ import {
 import { type Reading, wholeProblem } from "@/core/problem";
 import { beatOf, chartScore, partInQuarters } from "@/audio";
 import { $partSounds, arranged } from "@/session";
-import { MOST_CHART_TEXT } from "@/storage";
+import { MAX_CHART_TEXT } from "@/storage";
 import { ENSEMBLE_PART_TEXT, PART_TEXT } from "@/words";
 
 /** Endings of files that charts are read from. */
@@ -20,7 +20,7 @@ export const CHART_FILES = ".cho,.crd,.chopro,.chordpro,.pro,.txt,.musicxml,.mxl
 
 /** A chart that can be held; what is longer than any is refused. */
 export const fitting = (read: Reading<FileChart>, name: string): Reading<FileChart> =>
-  read.value.text.length <= MOST_CHART_TEXT
+  read.value.text.length <= MAX_CHART_TEXT
     ? read
     : {
         value: { title: "", text: "" },

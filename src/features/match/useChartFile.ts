@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { type Problem, wholeProblem } from "@/core/problem";
-import { MOST_FILE_BYTES } from "@/kit/files";
+import { MAX_FILE_BYTES } from "@/kit/files";
 import { openChart, openIn } from "@/session";
 import { chartDocument } from "./chart-document";
 import { fitting } from "./chartFiles";
@@ -16,7 +16,7 @@ export function useChartFile(onRead: (isRead: boolean) => void) {
   const take = (chords: string, title: string) => openIn(MATCH, chartDocument, { chords, title }, "chart");
   const open = async (file: File) => {
     const read =
-      file.size > MOST_FILE_BYTES
+      file.size > MAX_FILE_BYTES
         ? {
             value: { title: "", text: "" },
             problems: [wholeProblem("file-too-large", file.name)],

@@ -23,14 +23,14 @@ export const TUNE_ACCEPT =
   ".abc,.txt,.musicxml,.xml,.mxl,.mid,.midi,text/vnd.abc,text/plain,audio/midi,application/vnd.recordare.musicxml";
 
 /** Tunes of the Shelf that are offered. */
-const MOST_OFFERED = 24;
+const MAX_OFFERED = 24;
 
 /** Before there is a tune: it is typed, opened from a file, or taken from the Shelf. */
 export function EmptyShow({ tabs, refusal, isListening, typing, onTyping }: EmptyShowProps) {
   const saved = useStore(shelf.$saved);
   const isReady = useStore($ready);
   const own = saved.flatMap((each) => (each.kind === "tune" && each.deletedAt === undefined ? [each] : []));
-  const offered = own.length > 0 ? own.slice(0, MOST_OFFERED) : DEMO_TUNES;
+  const offered = own.length > 0 ? own.slice(0, MAX_OFFERED) : DEMO_TUNES;
   if (!isReady) return <div className={view.view} />;
   return (
     <div className={view.view}>

@@ -6,7 +6,7 @@ import { characteristicOn, enharmonicHome, familyOf } from "@/core/scale";
 import { allNotes, type Tune } from "@/core/tune";
 import { writeAbc } from "@/formats";
 import { $instrument, $toSave, $tuning, openFiles } from "@/session";
-import { MOST_VERSIONS, reshapeDocument } from "./reshape-document";
+import { MAX_VERSIONS, reshapeDocument } from "./reshape-document";
 import { barsFrom, fromStaff, onStaff, staffPart } from "@/session/stage/staff-part";
 import { useConventions } from "@/session/settings/useConventions";
 import { useKeys } from "@/session/place/useKeys";
@@ -126,7 +126,7 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
   const easier = recipe.way === "parallel" && worked ? enharmonicHome(worked.to) : undefined;
   const show = (next: number) => reshapeDocument.change({ at: next }, "version");
   const add = () =>
-    value.versions.length < MOST_VERSIONS &&
+    value.versions.length < MAX_VERSIONS &&
     reshapeDocument.change({ versions: [...value.versions, recipe], at: value.versions.length });
   const remove = () =>
     value.versions.length > 1 &&
@@ -221,7 +221,7 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
             options={[-1, ...versions.keys()].map((nth) => ({ value: String(nth), text: versionName(nth) }))}
             onChange={(nth) => show(Number(nth))}
           />
-          <Button kind="quiet" keyName="V" disabled={value.versions.length >= MOST_VERSIONS} onClick={add}>
+          <Button kind="quiet" keyName="V" disabled={value.versions.length >= MAX_VERSIONS} onClick={add}>
             New version
           </Button>
           {value.versions.length > 1 && at >= 0 && (

@@ -5,7 +5,7 @@ import { $place, openTune, placeOf, readMusic } from "@/session";
 import { openToReshape } from "./reshape-document";
 import { useIncoming } from "@/session/place/useIncoming";
 import { PartTabs } from "@/shell/frame/PartTabs";
-import { MOST_FILE_BYTES } from "@/kit/files";
+import { MAX_FILE_BYTES } from "@/kit/files";
 import { NO_NOTES_IN_FILE } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { EmptyShow } from "./EmptyShow";
@@ -28,7 +28,7 @@ export function ReshapeView() {
   const [refusal, setRefusal] = useState<string>();
   const [where, setWhere] = useState<"staff" | "text">();
   const takeFile = async (file: File) => {
-    const read = file.size <= MOST_FILE_BYTES ? (await openTune(file)).value : undefined;
+    const read = file.size <= MAX_FILE_BYTES ? (await openTune(file)).value : undefined;
     // What holds no tune is refused, and what was worked on stays in front.
     const hasNotes = read && (await readMusic(read)).value.some((each) => allNotes(each.tune).length > 0);
     setRefusal(hasNotes ? undefined : NO_NOTES_IN_FILE);

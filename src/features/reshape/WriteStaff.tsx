@@ -66,10 +66,10 @@ const BLANK: Tune = { title: "", notes: [], bars: [], meter: { beats: 4, unit: 4
 const NONE: readonly number[] = [];
 
 /** States that the cursor is known of. */
-const MOST_DRAFTS = 60;
+const MAX_DRAFTS = 60;
 
 /** A longer tune is written as text. */
-const MOST_BARS = 128;
+const MAX_BARS = 128;
 
 /** What was written, and the text that this became: while the text is that one, also after an undo, it is what the staff shows. */
 interface Draft extends Written {
@@ -88,7 +88,7 @@ export function WriteStaff({ takesFocus, onWritten }: WriteStaffProps) {
   const [drafts, setDrafts] = useState<readonly Draft[]>([]);
   const draft = drafts.findLast((each) => each.text === text);
   const setDraft = (next: Draft) =>
-    setDrafts([...drafts.filter((each) => each.text !== next.text), next].slice(-MOST_DRAFTS));
+    setDrafts([...drafts.filter((each) => each.text !== next.text), next].slice(-MAX_DRAFTS));
   const [pen, setPen] = useState<PenLength>({ value: "4", isDotted: false, isTriplet: false });
   const tunes = read?.asked.text === text ? read.answer.value : undefined;
   const tune = draft?.tune ?? tunes?.[0]?.tune ?? BLANK;
@@ -175,7 +175,7 @@ export function WriteStaff({ takesFocus, onWritten }: WriteStaffProps) {
   const engraved = useMemo(() => writeAbc(tune), [tune]);
   const before = noteBefore(written);
   if (!draft && (tunes?.length ?? 0) > 1) return <p>{SEVERAL_TO_WRITE}</p>;
-  if (tune.bars.length > MOST_BARS) return <p>{tooLongToWrite(MOST_BARS)}</p>;
+  if (tune.bars.length > MAX_BARS) return <p>{tooLongToWrite(MAX_BARS)}</p>;
   const setKey = (next: HomeMode) => put({ tune: { ...tune, keys: [{ ...next, bar: 0 }] }, time });
   const mode = key?.mode ?? modeById("ionian");
   const [odd] = oddBars(tune);

@@ -1,22 +1,22 @@
 import { z } from "zod";
 import { TUNE_SOURCES } from "@/formats/tune-source";
 import { documentOf, openIn } from "@/session";
-import { MOST_TUNE_TEXT, recipeValue, type RecipeValue } from "@/storage";
+import { MAX_TUNE_TEXT, recipeValue, type RecipeValue } from "@/storage";
 import { RESHAPE } from "./route";
 
 /** Versions of one tune at most: A to E. */
-export const MOST_VERSIONS = 5;
+export const MAX_VERSIONS = 5;
 
 const reshapingValue = z.object({
   source: z.enum(TUNE_SOURCES),
-  text: z.string().max(MOST_TUNE_TEXT),
+  text: z.string().max(MAX_TUNE_TEXT),
   name: z.string().max(240).catch(""),
-  versions: z.array(recipeValue).min(1).max(MOST_VERSIONS),
+  versions: z.array(recipeValue).min(1).max(MAX_VERSIONS),
   /** The version in front, from 0; -1 for the original. */
   at: z
     .int()
     .min(-1)
-    .max(MOST_VERSIONS - 1)
+    .max(MAX_VERSIONS - 1)
     .catch(0),
 });
 type ReshapingValue = z.infer<typeof reshapingValue>;

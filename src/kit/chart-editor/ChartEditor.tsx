@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import type { Problem } from "@/core/problem";
-import { MOST_CHART_TEXT } from "@/storage";
+import { MAX_CHART_TEXT } from "@/storage";
 import type { Completion } from "./completions";
 import styles from "./ChartEditor.module.css";
 import type { EditorHandle } from "./editor";
@@ -45,7 +45,7 @@ export function ChartEditor(props: ChartEditorProps) {
       handle.current = openEditor(node, {
         label,
         value: latest.current.value,
-        most: MOST_CHART_TEXT,
+        most: MAX_CHART_TEXT,
         onChange: (text, isTyped) => latest.current.onChange(text, isTyped),
         onUndo: () => latest.current.onUndo(),
         onRedo: () => latest.current.onRedo(),

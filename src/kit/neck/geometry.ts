@@ -17,7 +17,7 @@ export const NECK = { width: 1256, nut: 68, margin: 16, top: 14, markerWidth: 31
 
 /** Six strings and fewer stand this far apart; more share the same height. */
 const STRING_GAP = 25;
-const MOST_SPREAD = 5 * STRING_GAP;
+const MAX_SPREAD = 5 * STRING_GAP;
 
 /** A view that fits its tuning: at least four frets, none past the last, the capo's hand among them. */
 export function viewOf(
@@ -33,7 +33,7 @@ export function viewOf(
 }
 
 const gapOf = ({ strings }: Tuning): number =>
-  strings.length < 2 ? STRING_GAP : Math.min(STRING_GAP, MOST_SPREAD / (strings.length - 1));
+  strings.length < 2 ? STRING_GAP : Math.min(STRING_GAP, MAX_SPREAD / (strings.length - 1));
 
 /** Height of a marker: a little less than the way from string to string. */
 export const markerHeight = ({ tuning }: NeckView): number => Math.min(NECK.tallest, gapOf(tuning) - 3);

@@ -43,7 +43,7 @@ export async function svgFile(drawing: SVGSVGElement): Promise<string> {
 
 /** Milliseconds between two drawings of a picture, and how many are made at most. */
 const AGAIN = 80;
-const MOST_DRAWINGS = 60;
+const MAX_DRAWINGS = 60;
 
 /**
  * The same as a PNG, twice as fine as the drawing. The fonts that it brings along are read by the browser when they are first drawn with,
@@ -62,7 +62,7 @@ export async function pngFile(drawing: SVGSVGElement): Promise<Blob> {
     if (!context) throw new Error(NO_PICTURE);
     const texts = textPlaces(drawing);
     let before: string | undefined;
-    for (let times = 0; times < MOST_DRAWINGS; times += 1) {
+    for (let times = 0; times < MAX_DRAWINGS; times += 1) {
       const image = new Image();
       image.src = url;
       await image.decode();

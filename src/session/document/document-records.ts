@@ -38,7 +38,7 @@ export interface DocumentRecords<T> {
 }
 
 /** Documents of a kind that are kept under Recent; those changed longest ago go. */
-const MOST_RECENT = 200;
+const MAX_RECENT = 200;
 
 /** Opens the records of a kind. */
 export function documentRecords<T extends object>(
@@ -112,7 +112,7 @@ export function documentRecords<T extends object>(
       return copy;
     },
     forgetOld: async () => {
-      for (const { id } of $all.get().slice(MOST_RECENT)) await forget(id);
+      for (const { id } of $all.get().slice(MAX_RECENT)) await forget(id);
     },
     loadRecent: async () => {
       for (const [key, record] of await store.readAll(`${RECENT}${kind}:`)) {

@@ -9,11 +9,11 @@ export interface History<T> {
 export const begun = <T>(now: T, past: readonly T[] = []): History<T> => ({ past, now, future: [] });
 
 /** Steps that are remembered. */
-const MOST_STEPS = 1000;
+const MAX_STEPS = 1000;
 
 /** The next value. As part of the step before it, undo goes back over both at once. */
 export function changed<T>({ past, now }: History<T>, next: T, isSameStep = false): History<T> {
-  return { past: isSameStep ? past : [...past, now].slice(-MOST_STEPS), now: next, future: [] };
+  return { past: isSameStep ? past : [...past, now].slice(-MAX_STEPS), now: next, future: [] };
 }
 
 /** One step back; the same history where there is none. */

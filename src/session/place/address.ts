@@ -35,7 +35,7 @@ export const sheetAddress = (kind: "sheet" | "practice", { home, mode }: HomeMod
 const OWN = new Set(["home", "mode", "show", "hand", "chords", "demo"]);
 
 /** Longer words in an address are passed over. */
-const MOST_WORD = 400;
+const MAX_WORD = 400;
 
 /** Where a view is, or begins. */
 export const viewPlace = ({ views }: Pick<Address, "views">, { id, parts }: Addressed): ViewPlace =>
@@ -73,7 +73,7 @@ export function readAddress(
     if (!found.exact) notices.push({ code: "mode-unknown", asked: modeText.slice(0, 40), found: mode.id });
   }
   const query = Object.fromEntries(
-    [...url.searchParams].filter(([name, word]) => !OWN.has(name) && word.length <= MOST_WORD),
+    [...url.searchParams].filter(([name, word]) => !OWN.has(name) && word.length <= MAX_WORD),
   );
   const part = front?.parts.find((each) => each === asked("show")) ?? front?.parts[0] ?? "";
   const views = front ? { [front.id]: { part, query } } : {};

@@ -25,7 +25,7 @@ const STAGE = [
 ] as const satisfies readonly (keyof Settings)[];
 
 /** Longer links are cut by some programs on their way: what is longer goes as a file. */
-export const MOST_LINK = 16_000;
+export const MAX_LINK = 16_000;
 
 /** The stage as it was before a link set it; it can be set back. */
 export const $stageBefore = atom<Partial<Settings> | undefined>(undefined);
@@ -55,14 +55,14 @@ const base64 = (bytes: Uint8Array): string => {
 };
 
 /** Characters that a fragment unpacks to at most. */
-const MOST_UNPACKED = 20_000_000;
+const MAX_UNPACKED = 20_000_000;
 
 function unpacked(text: string): unknown {
   try {
     const bytes = Uint8Array.from(atob(text.replaceAll("-", "+").replaceAll("_", "/")), (c) =>
       c.charCodeAt(0),
     );
-    return JSON.parse(strFromU8(inflateSync(bytes, { out: new Uint8Array(MOST_UNPACKED) })));
+    return JSON.parse(strFromU8(inflateSync(bytes, { out: new Uint8Array(MAX_UNPACKED) })));
   } catch {
     return undefined;
   }

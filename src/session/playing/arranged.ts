@@ -62,13 +62,13 @@ function gripOf(tuning: Tuning, chord: Chord): readonly number[] {
 }
 
 /** More different chords than these take too long to look for while somebody waits to hear them: they are laid out as on a keyboard. */
-const MOST_GRIPS = 24;
+const MAX_GRIPS = 24;
 
 /** Chords on the strings of the stage: the one that is shown as it is shown there, others as they are first taken. */
 const onStrings =
   (tuning: Tuning): Layout =>
   (chords) => {
-    if (new Set(chords.map((chord) => printChord(chord))).size > MOST_GRIPS) return onKeyboard(chords);
+    if (new Set(chords.map((chord) => printChord(chord))).size > MAX_GRIPS) return onKeyboard(chords);
     const shown = $division.get() === "voicing" ? $voicing.get() : undefined;
     const shownChord = shown && printChord($chord.get());
     return chords.map((chord) =>

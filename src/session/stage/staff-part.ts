@@ -11,12 +11,12 @@ export interface StaffPart {
 }
 
 /** Bars that are engraved of one voice at once; of a longer tune no more than can be drawn between two frames. */
-const [MOST_ENGRAVED, A_PART] = [160, 16];
+const [MAX_ENGRAVED, A_PART] = [160, 16];
 
 /** The same for a tune: each voice takes its room. */
 export function mostEngraved({ voices = [], bars }: Tune): number {
   const share = 1 / Math.min(4, Math.max(1, voices.length));
-  return Math.floor((bars.length > MOST_ENGRAVED * share ? A_PART : MOST_ENGRAVED) * share);
+  return Math.floor((bars.length > MAX_ENGRAVED * share ? A_PART : MAX_ENGRAVED) * share);
 }
 
 /**
@@ -79,7 +79,7 @@ export const barsFrom = ({ from, to }: BarRange, first: number): BarRange => ({
 });
 
 /** More bars are not printed at once: they would be a book. */
-const MOST_PRINTED = 640;
+const MAX_PRINTED = 640;
 
 /** What is printed as ABC, and which bars that is where it isn't all: of a very long tune what is on the staff. */
 export function printedText(
@@ -87,7 +87,7 @@ export function printedText(
   write: (tune: Tune) => AbcTune = writeAbc,
 ): { readonly text: string; readonly bars?: BarRange } {
   if (from === undefined) return { text: abc };
-  return tune.bars.length <= MOST_PRINTED
+  return tune.bars.length <= MAX_PRINTED
     ? { text: write(tune).engraving }
     : { text: abc, bars: { from, to: from + engraved.bars.length - 1 } };
 }

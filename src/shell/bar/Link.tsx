@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { linkHere, MOST_LINK } from "@/session";
+import { linkHere, MAX_LINK } from "@/session";
 import { saveBackup } from "@/shell/shelf";
 import { Button } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
@@ -18,7 +18,7 @@ export function useLink() {
   const [left, setLeft] = useState<Left>();
   const give = async () => {
     const link = linkHere();
-    if (link.length > MOST_LINK) {
+    if (link.length > MAX_LINK) {
       setLeft("too-long");
       return;
     }

@@ -27,7 +27,7 @@ import {
 import styles from "./Shelf.module.css";
 
 /** Larger files are no Shelf of ours. */
-const MOST_BYTES = 256 * 1024 * 1024;
+const MAX_BYTES = 256 * 1024 * 1024;
 
 /** Saves everything as a file. */
 export function saveBackup(): void {
@@ -36,7 +36,7 @@ export function saveBackup(): void {
 }
 
 /** How many problems of a file are listed. */
-const MOST_PROBLEMS = 5;
+const MAX_PROBLEMS = 5;
 
 /** The Shelf to and from a file: what a file would bring is shown before anything of it is taken. */
 export function Backup() {
@@ -47,7 +47,7 @@ export function Backup() {
 
   const look = async (file: File) => {
     setSaid("");
-    if (file.size > MOST_BYTES) {
+    if (file.size > MAX_BYTES) {
       setProblems([]);
       setSaid(BACKUP_TOO_LARGE);
       return;
@@ -106,10 +106,10 @@ export function Backup() {
       )}
       <div role="status">
         {said !== "" && <p>{said}</p>}
-        {problems.slice(0, MOST_PROBLEMS).map((problem, at) => (
+        {problems.slice(0, MAX_PROBLEMS).map((problem, at) => (
           <p key={at}>{backupProblemText(problem)}</p>
         ))}
-        {problems.length > MOST_PROBLEMS && <p>{`And ${problems.length - MOST_PROBLEMS} more.`}</p>}
+        {problems.length > MAX_PROBLEMS && <p>{`And ${problems.length - MAX_PROBLEMS} more.`}</p>}
       </div>
     </section>
   );

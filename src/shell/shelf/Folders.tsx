@@ -9,7 +9,7 @@ import {
   useSensors,
 } from "@dnd-kit/core";
 import { type ReactNode, useState } from "react";
-import { foldersOf, MOST_FOLDER, readFolder, type Saved } from "@/storage";
+import { foldersOf, MAX_FOLDER, readFolder, type Saved } from "@/storage";
 import { Button, TextField } from "@/kit/controls";
 import { FOLDER_SAYS, folderText, NEEDS_FOLDER } from "@/words";
 import styles from "./Shelf.module.css";
@@ -77,7 +77,7 @@ export function Folders({ things, folder, onFolder, onMove, children }: FoldersP
             width={12}
             size="small"
             onCommit={(text) => {
-              const name = readFolder(text, MOST_FOLDER);
+              const name = readFolder(text, MAX_FOLDER);
               if (name === undefined) return NEEDS_FOLDER;
               setMade([...new Set([...made, name])]);
               return undefined;

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { useId, useState } from "react";
 import { shelf } from "@/session";
-import { foldersOf, MOST_FOLDER, MOST_TAG, MOST_TAGS, readFolder, readTags, type ToSave } from "@/storage";
+import { foldersOf, MAX_FOLDER, MAX_TAG, MAX_TAGS, readFolder, readTags, type ToSave } from "@/storage";
 import { Button } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
 import styles from "./Shelf.module.css";
@@ -62,8 +62,8 @@ export function SavedForm({ title, words, tags = [], folder = "", act, onDone, o
     onDone({
       title: draft.title.trim(),
       words: draft.words.trim(),
-      tags: [...readTags(draft.tags, MOST_TAGS, MOST_TAG)],
-      folder: readFolder(draft.folder, MOST_FOLDER),
+      tags: [...readTags(draft.tags, MAX_TAGS, MAX_TAG)],
+      folder: readFolder(draft.folder, MAX_FOLDER),
     });
   return (
     <form
@@ -105,7 +105,7 @@ export function SavedForm({ title, words, tags = [], folder = "", act, onDone, o
           className={styles.written}
           value={draft.tags}
           placeholder="with commas between them"
-          maxLength={MOST_TAGS * (MOST_TAG + 2)}
+          maxLength={MAX_TAGS * (MAX_TAG + 2)}
           onChange={(event) => setDraft({ ...draft, tags: event.target.value })}
         />
       </label>
@@ -115,7 +115,7 @@ export function SavedForm({ title, words, tags = [], folder = "", act, onDone, o
           className={styles.written}
           value={draft.folder}
           list={folders}
-          maxLength={MOST_FOLDER}
+          maxLength={MAX_FOLDER}
           onChange={(event) => setDraft({ ...draft, folder: event.target.value })}
         />
       </label>

@@ -2,9 +2,9 @@ import { useState } from "react";
 import { shelf } from "@/session";
 import {
   foldersOf,
-  MOST_FOLDER,
-  MOST_TAG,
-  MOST_TAGS,
+  MAX_FOLDER,
+  MAX_TAG,
+  MAX_TAGS,
   readFolder,
   readTags,
   type Saved,
@@ -114,10 +114,10 @@ function Several({ found, chosen, onChosen }: SeveralProps) {
         width={12}
         size="small"
         onCommit={(text) => {
-          const tags = readTags(text, MOST_TAGS, MOST_TAG);
+          const tags = readTags(text, MAX_TAGS, MAX_TAG);
           if (tags.length === 0) return NO_TAG;
           for (const thing of things)
-            shelf.change(thing, { tags: [...new Set([...(thing.tags ?? []), ...tags])].slice(0, MOST_TAGS) });
+            shelf.change(thing, { tags: [...new Set([...(thing.tags ?? []), ...tags])].slice(0, MAX_TAGS) });
           setSaid(taggedText(things.length, tags));
           return undefined;
         }}
@@ -130,7 +130,7 @@ function Several({ found, chosen, onChosen }: SeveralProps) {
         size="small"
         suggestions={foldersOf(found).map(({ name }) => name)}
         onCommit={(text) => {
-          const folder = readFolder(text, MOST_FOLDER);
+          const folder = readFolder(text, MAX_FOLDER);
           if (folder === undefined) return NEEDS_FOLDER;
           for (const thing of things) shelf.change(thing, { folder });
           setSaid(movedText(things.length, folder));

@@ -41,7 +41,7 @@ async function fileOf(
 }
 
 /** A recording is no longer than this, in seconds. */
-const MOST_SECONDS = 600;
+const MAX_SECONDS = 600;
 
 /** The tune as it is played through once, at the tempo, with the instruments and volumes that are set. */
 function heardOnce(tune: Tune) {
@@ -49,7 +49,7 @@ function heardOnce(tune: Tune) {
   const score = arranged(wholeScore(tune));
   return render({
     playing: { tempo: () => tempo, before: undefined, round: (nth) => (nth === 0 ? score : undefined) },
-    seconds: Math.min(MOST_SECONDS, (score.beats * 60) / tempo),
+    seconds: Math.min(MAX_SECONDS, (score.beats * 60) / tempo),
     parts: PARTS.filter((part) => part !== "click"),
     volumes,
     sounds: $partSounds.get(),
