@@ -47,6 +47,6 @@ export function alternating(one: Score, other: Score): Score {
  * held home note, round and round.
  */
 export function swapScore(homeMode: HomeMode, from: Interval, to: Interval): Score {
-  const own = modeScore(homeMode, true);
-  return alternating(own, swapped(own, { home: homeMode.home, from, to }));
+  const plain = modeScore(homeMode, true);
+  return alternating(plain, swapped(plain, { home: homeMode.home, from, to }));
 }

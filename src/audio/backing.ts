@@ -42,9 +42,9 @@ export function accompanied(
   if (chords.length === 0) return score;
   if (backing === "drone") {
     const midi = atOrAbove(BASS_FROM, soundOf(home ?? chords[0]?.chord.root ?? 0));
-    const held: ScoreNote = { part: "drone", midi, at: 0, length: score.beats };
+    const drone: ScoreNote = { part: "drone", midi, at: 0, length: score.beats };
     const isHeld = score.notes.some(({ part }) => part === "drone" || part === "bass");
-    return isHeld ? { ...rest } : { ...rest, notes: [...score.notes, held] };
+    return isHeld ? { ...rest } : { ...rest, notes: [...score.notes, drone] };
   }
   const laid = layout(chords.map(({ chord }) => chord));
   const played = chords.flatMap((each, at) => {

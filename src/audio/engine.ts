@@ -101,7 +101,7 @@ export function soundEngine(listener: SoundListener): SoundEngine {
   /** Counts acts, so that a start overtaken by a stop or by another start does nothing. */
   let act = 0;
   let running: Running | undefined;
-  let told: { sounding: string; mark: number | undefined; round: number | undefined } = SILENT;
+  let announced: { sounding: string; mark: number | undefined; round: number | undefined } = SILENT;
 
   const balance = () => {
     for (const part of PARTS)
@@ -125,8 +125,8 @@ export function soundEngine(listener: SoundListener): SoundEngine {
 
   const tell = (now: Omit<ReturnType<typeof heardAt>, "isOver">) => {
     const sounding = `${now.midis.join(" ")} ${now.nth ?? ""}`;
-    const before = told;
-    told = { sounding, mark: now.mark, round: now.round };
+    const before = announced;
+    announced = { sounding, mark: now.mark, round: now.round };
     if (sounding !== before.sounding) onSounding(now.midis, now.nth);
     if (now.round !== before.round) onRound(now.round);
     if (now.mark !== before.mark) onMark(now.mark);

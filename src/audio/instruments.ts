@@ -35,8 +35,8 @@ export const PART_SILENT = -40;
 export type PartVolumes = Readonly<Partial<Record<Part, number>>>;
 
 /** The level of a part with the user's own volume. */
-export const partLevel = (part: Part, own = 0): number =>
-  own <= PART_SILENT ? -Infinity : BALANCE[part] + own;
+export const partLevel = (part: Part, volume = 0): number =>
+  volume <= PART_SILENT ? -Infinity : BALANCE[part] + volume;
 
 /**
  * Makes the parts in the audio context that is current, all into one node: each by its instrument's recordings where these are loaded, by

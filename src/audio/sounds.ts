@@ -91,7 +91,7 @@ export const VOICES: Readonly<Record<Sound, Voice>> = {
 
 const recordingsOf = (sound: Sound): readonly Recording[] => table[VOICES[sound].of];
 
-/** A key within what an instrument has: an octave or more away where it has not. */
+/** A key moved by octaves until the instrument has it. */
 export function keyOn(sound: Sound, midi: number): number {
   const [low, high] = soundRow(sound).range;
   let key = midi;

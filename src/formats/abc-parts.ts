@@ -33,46 +33,46 @@ export async function* abcParts(
   chunks: AsyncIterable<Uint8Array>,
   most = MAX_TUNE_BYTES,
 ): AsyncGenerator<AbcPart> {
-  let held = new Uint8Array();
+  let buffered = new Uint8Array();
   /** Where the tune under way begins in the file, and how much of it was passed over. */
   let start = 0;
   let passed = 0;
   let isCut = false;
   let isNumbered = false;
   const part = (length: number): AbcPart | undefined => {
-    const text = decoded(held.subarray(0, Math.min(length, most)));
+    const text = decoded(buffered.subarray(0, Math.min(length, most)));
     return text.trim() === ""
       ? undefined
       : { text, from: start, to: start + Math.min(length, most), isCut: isCut || length > most };
   };
   for await (const chunk of chunks) {
-    const joined = new Uint8Array(held.length + chunk.length);
-    joined.set(held);
-    joined.set(chunk, held.length);
+    const joined = new Uint8Array(buffered.length + chunk.length);
+    joined.set(buffered);
+    joined.set(chunk, buffered.length);
     // The last two bytes of what was held may begin an X: that the new bytes end.
-    let from = Math.max(isNumbered ? 1 : 0, held.length - 2);
-    held = joined;
-    for (let next = nextStart(held, from); next >= 0; next = nextStart(held, from)) {
+    let from = Math.max(isNumbered ? 1 : 0, buffered.length - 2);
+    buffered = joined;
+    for (let next = nextStart(buffered, from); next >= 0; next = nextStart(buffered, from)) {
       const found = next > 0 && isNumbered ? part(next) : undefined;
       if (found) yield found;
-      held = held.subarray(next);
+      buffered = buffered.subarray(next);
       start += next + passed;
       passed = 0;
       isCut = false;
       isNumbered = true;
       from = 1;
     }
-    if (held.length > most + TAIL) {
+    if (buffered.length > most + TAIL) {
       // Keeps what is read of this tune, and the last bytes, in which the next may begin.
       isCut = true;
       const kept = new Uint8Array(most + TAIL);
-      kept.set(held.subarray(0, most));
-      kept.set(held.subarray(held.length - TAIL), most);
-      passed += held.length - kept.length;
-      held = kept;
+      kept.set(buffered.subarray(0, most));
+      kept.set(buffered.subarray(buffered.length - TAIL), most);
+      passed += buffered.length - kept.length;
+      buffered = kept;
     }
   }
-  const last = part(held.length);
+  const last = part(buffered.length);
   if (last) yield last;
 }
 

@@ -314,12 +314,12 @@ function addPitch(
   duration: number,
   signature: KeyField["signature"],
 ): void {
-  const held = voice.tied.get(each.pitch);
-  const before = held === undefined ? undefined : voice.notes[held];
+  const tiedNote = voice.tied.get(each.pitch);
+  const before = tiedNote === undefined ? undefined : voice.notes[tiedNote];
   voice.tied.delete(each.pitch);
-  if (each.endTie && before && held !== undefined) {
+  if (each.endTie && before && tiedNote !== undefined) {
     before.duration += duration;
-    if (each.startTie) voice.tied.set(each.pitch, held);
+    if (each.startTie) voice.tied.set(each.pitch, tiedNote);
     return;
   }
   const pitch = spelled(voice, each, signature);

@@ -121,11 +121,11 @@ const KIND_TONES = KINDS.map(([kind, suffix]) => ({ kind, tones: tonesOf(suffix)
  */
 export function harmonyOf({ root, tones, bass }: Chord): Harmony {
   const hasThird = tones.includes(4) || tones.includes(-3);
-  const held = KIND_TONES.filter(
+  const kinds = KIND_TONES.filter(
     ({ kind, tones: all }) =>
       all.every((tone) => tones.includes(tone)) && !(hasThird && /^(?:power|suspended)/u.test(kind)),
   );
-  const best = held.at(-1) ?? nearestKind(tones);
+  const best = kinds.at(-1) ?? nearestKind(tones);
   const added = tones.filter((tone) => !best.tones.includes(tone));
   const gone = best.tones.filter((tone) => !tones.includes(tone));
   const degree = (tone: Interval, type: HarmonyDegree["type"]): HarmonyDegree => {

@@ -233,11 +233,11 @@ function addNote({ part: { voices }, tied }: Reader, children: readonly XmlNode[
   const voice = textOf(children, "voice") || "1";
   const key = `${voice} ${note.pitch.name} ${note.pitch.octave}`;
   const ties = named(children, "tie").map((tie) => attribute(tie, "type"));
-  const held = tied.get(key);
+  const tiedNote = tied.get(key);
   tied.delete(key);
-  if (held && ties.includes("stop")) {
-    held.duration = note.onset + note.duration - held.onset;
-    if (ties.includes("start")) tied.set(key, held);
+  if (tiedNote && ties.includes("stop")) {
+    tiedNote.duration = note.onset + note.duration - tiedNote.onset;
+    if (ties.includes("start")) tied.set(key, tiedNote);
     return;
   }
   const own = { ...note };

@@ -90,11 +90,14 @@ function writtenVoices(
   );
   return parts.flatMap((part) =>
     [...part.voices].map(([name, notes]) => {
-      const own = part.staffOf.get(name);
-      const staff = staves.findIndex((each) => each.part === part && each.staff === own);
+      const staffName = part.staffOf.get(name);
+      const staff = staves.findIndex((each) => each.part === part && each.staff === staffName);
       const number = [...part.voices.keys()].indexOf(name) + 1;
       const called = part.voices.size === 1 ? part.name : `${part.name} ${number}`.trim();
-      return { voice: { name: called, staff, clef: part.clefs.get(own ?? "1") ?? clefOf(notes) }, notes };
+      return {
+        voice: { name: called, staff, clef: part.clefs.get(staffName ?? "1") ?? clefOf(notes) },
+        notes,
+      };
     }),
   );
 }

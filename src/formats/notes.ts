@@ -16,7 +16,7 @@ const REST = /^[zr](?::(.+))?$/iu;
 /** Characters of what couldn’t be read that are told. */
 const MAX_FOUND = 80;
 
-/** Text of which so many words and more than half are no notes is no music, whatever letters are in it. */
+/** Text is no music where at least this many of its words, and more than half, are no notes. */
 const FEWEST_UNREAD = 6;
 
 /**

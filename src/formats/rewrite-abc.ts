@@ -34,6 +34,6 @@ export function rewriteAbc(before: string, tune: Tune): string {
     .join("");
   const rest = parts.slice(at + 1).join("");
   const { text } = writeAbc(tune);
-  const own = text.replace(/^T:.*\n/mu, (title) => title + beside);
-  return `${parts.slice(0, at).join("")}${own}${rest === "" ? "" : `\n${rest}`}`;
+  const titled = text.replace(/^T:.*\n/mu, (title) => title + beside);
+  return `${parts.slice(0, at).join("")}${titled}${rest === "" ? "" : `\n${rest}`}`;
 }

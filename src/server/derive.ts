@@ -90,7 +90,7 @@ function whole(
 ): z.infer<typeof wholeMode> {
   const { home, mode } = homeMode;
   const semitones = mode.intervals.map(halfSteps);
-  const told = reference(mode, convention);
+  const referenceMode = reference(mode, convention);
   const { tonic } = parentOf(homeMode);
   const full = fullChord(mode);
   const named = (intervals: readonly Interval[]) => names(intervals.map((interval) => home + interval));
@@ -103,10 +103,10 @@ function whole(
       parent: notesOf(homeMode).map((note) => syllable(note - tonic)),
     },
     reference: {
-      id: told.mode.id,
-      changes: told.moved.map(({ from, to }) => ({ from: printDegree(from), to: printDegree(to) })),
-      drop: degrees(told.dropped),
-      add: degrees(told.added),
+      id: referenceMode.mode.id,
+      changes: referenceMode.moved.map(({ from, to }) => ({ from: printDegree(from), to: printDegree(to) })),
+      drop: degrees(referenceMode.dropped),
+      add: degrees(referenceMode.added),
     },
     brighter: oneNoteAway(mode, "brighter").map(away),
     darker: oneNoteAway(mode, "darker").map(away),

@@ -189,8 +189,8 @@ export function inLines(all: AsyncGenerator<Answered>): Response {
         controller.close();
         return;
       }
-      const { answer: told, errors } = next.value;
-      controller.enqueue(encoder.encode(`${JSON.stringify({ ...told, problems: errors })}\n`));
+      const { answer, errors } = next.value;
+      controller.enqueue(encoder.encode(`${JSON.stringify({ ...answer, problems: errors })}\n`));
     },
     async cancel() {
       await all.return(undefined);

@@ -24,10 +24,10 @@ function deciding({ between, by, first, second, differ }: Decision) {
   const both = between.map(place);
   const [holder] = [...first, ...second];
   const undecided = by === "open" ? { undecided: [...names(differ[0]), ...names(differ[1])] } : {};
-  const told = holder
+  const holding = holder
     ? { note: printName(holder.note), chord: holder.at, role: printDegree(holder.role) }
     : {};
-  return { between: both, by, ...told, ...undecided };
+  return { between: both, by, ...holding, ...undecided };
 }
 
 const analysis = ({ kind, segments, cost }: ChartAnalysis) => ({

@@ -24,7 +24,7 @@ export interface Aside {
   /** How many were set aside since the page was opened: those that the user hasn't been told of. */
   readonly $new: ReadableAtom<number>;
   load: () => Promise<void>;
-  /** Sets a record aside; one that lies there already is not set aside twice. Resolves once it is written. */
+  /** Sets a record aside; one that entry there already is not set aside twice. Resolves once it is written. */
   put: (from: string, record: unknown, why: NotUnderstood) => Promise<void>;
   remove: (key: string) => Promise<void>;
 }
@@ -48,8 +48,8 @@ export function openAside(store: RecordStore, saving: Saving): Aside {
     $records,
     $new,
     load: async () => {
-      const found = [...(await store.readAll(ASIDE))].map(([key, lies]): AsideRecord => {
-        const { from, why, record } = isFields(lies) ? lies : { from: key, why: "broken", record: lies };
+      const found = [...(await store.readAll(ASIDE))].map(([key, entry]): AsideRecord => {
+        const { from, why, record } = isFields(entry) ? entry : { from: key, why: "broken", record: entry };
         return {
           key,
           from: typeof from === "string" ? from : key,

@@ -96,11 +96,11 @@ export function readBackup(text: string): {
     unread.push({ from: IMPORTED, why: read.why, record });
     return [];
   });
-  const worked = documents.flatMap((lies): readonly DocumentInFile[] => {
-    const recent = isFields(lies) ? understand(RECENTS, lies.recent) : { why: "broken" as const };
-    if ("value" in recent && isFields(lies)) return [{ recent: recent.value, document: lies.document }];
-    problems.push({ code: "record-unread", found: JSON.stringify(lies).slice(0, 80) });
-    unread.push({ from: IMPORTED, why: "why" in recent ? recent.why : "broken", record: lies });
+  const worked = documents.flatMap((entry): readonly DocumentInFile[] => {
+    const recent = isFields(entry) ? understand(RECENTS, entry.recent) : { why: "broken" as const };
+    if ("value" in recent && isFields(entry)) return [{ recent: recent.value, document: entry.document }];
+    problems.push({ code: "record-unread", found: JSON.stringify(entry).slice(0, 80) });
+    unread.push({ from: IMPORTED, why: "why" in recent ? recent.why : "broken", record: entry });
     return [];
   });
   const sat = sittings.flatMap((record) => {
@@ -123,8 +123,8 @@ export function readBackup(text: string): {
 /** Where a record lay that came in a file and could not be read. */
 const IMPORTED = "import";
 
-const asideIn = (lies: unknown): AsideInFile => ({
-  from: isFields(lies) && typeof lies.from === "string" ? lies.from : IMPORTED,
-  why: isFields(lies) && lies.why === "newer" ? "newer" : "broken",
-  record: isFields(lies) && "record" in lies ? lies.record : lies,
+const asideIn = (entry: unknown): AsideInFile => ({
+  from: isFields(entry) && typeof entry.from === "string" ? entry.from : IMPORTED,
+  why: isFields(entry) && entry.why === "newer" ? "newer" : "broken",
+  record: isFields(entry) && "record" in entry ? entry.record : entry,
 });

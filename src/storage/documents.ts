@@ -57,9 +57,9 @@ export interface DocumentInFile {
 
 /** Reads a stored document of a kind; steps of undo that can't be read are left out. */
 export function readDocument<T>(versioned: Versioned<T>, record: unknown): Understood<StoredDocument<T>> {
-  const lies = understand(STORED, record);
-  if (!("value" in lies)) return lies;
-  const { revision, value, past } = lies.value;
+  const understood = understand(STORED, record);
+  if (!("value" in understood)) return understood;
+  const { revision, value, past } = understood.value;
   const read = understand(versioned, value);
   if (!("value" in read)) return read;
   const steps = past.flatMap((step) => {

@@ -66,11 +66,11 @@ export function foundOn(
     .split(/\s+/u)
     .filter((word) => word !== "");
   const found = things.filter((thing) => {
-    const own = thing.tags ?? [];
-    if (!tags.every((tag) => own.includes(tag))) return false;
+    const itsTags = thing.tags ?? [];
+    if (!tags.every((tag) => itsTags.includes(tag))) return false;
     if (folder !== undefined && (thing.folder ?? "") !== folder) return false;
     if (words.length === 0) return true;
-    const all = plain([thing.title, thing.words, ...own, line(thing)].join("\n"));
+    const all = plain([thing.title, thing.words, ...itsTags, line(thing)].join("\n"));
     return words.every((word) => all.includes(word));
   });
   return order === "newest" ? found : found.toSorted(BY[order]);

@@ -63,7 +63,7 @@ const decibels = z.number().min(-40).max(6).catch(0);
 /** The stage: instrument, neck, what is shown and what is played. */
 const stage = {
   instrument: z.enum(INSTRUMENT_IDS).catch("guitar"),
-  /** "guitar/drop-d", or "own/" and the name of one made by hand; the instrument's usual one where there is none such. */
+  /** "guitar/drop-d", or "own/" and the name of one made by hand; the instrument's usual one where it is unknown. */
   tuning: z.string().max(80).catch("guitar/standard"),
   ownTunings: z.array(ownTuningRecord).max(50).catch([]),
   capo: z.int().min(0).max(20).catch(0),

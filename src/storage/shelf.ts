@@ -92,8 +92,8 @@ export function openShelf(surroundings: ShelfSurroundings): Shelf {
   const write = async (id: string) => {
     const thing = unsaved.get(id);
     if (!thing) return;
-    const lies = understand(SAVED, await store.read(SHELF + id));
-    const stored = "value" in lies ? lies.value : undefined;
+    const understood = understand(SAVED, await store.read(SHELF + id));
+    const stored = "value" in understood ? understood.value : undefined;
     const isOwn = !stored || thing.revisions.includes(revisionOf(stored));
     if (isOwn || stored.deletedAt !== undefined || contentOf(stored) === contentOf(thing)) {
       await store.write(SHELF + id, thing);
@@ -132,8 +132,16 @@ export function openShelf(surroundings: ShelfSurroundings): Shelf {
     const { savedAt, revisions } = before ?? { savedAt: date, revisions: [] };
     // What is saved anew under its id stays where it lies, with its tags.
     const { tags, folder } = before ?? {};
-    const own = { ...(tags ? { tags } : {}), ...(folder === undefined ? {} : { folder }) };
-    const made = next({ ...own, ...thing, version: SAVED_VERSION, id, savedAt, changedAt: date, revisions });
+    const filing = { ...(tags ? { tags } : {}), ...(folder === undefined ? {} : { folder }) };
+    const made = next({
+      ...filing,
+      ...thing,
+      version: SAVED_VERSION,
+      id,
+      savedAt,
+      changedAt: date,
+      revisions,
+    });
     return before ? rememberingEarlier(before, made) : made;
   };
 

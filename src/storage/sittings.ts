@@ -65,8 +65,8 @@ export function openSittings(surroundings: SittingsSurroundings): Sittings {
   const write = async (id: string) => {
     const own = find(id);
     if (!own) return;
-    const lies = understand(SITTINGS, await store.read(SITTING + id));
-    const whole = "value" in lies ? mergedSittings(lies.value, own) : own;
+    const stored = understand(SITTINGS, await store.read(SITTING + id));
+    const whole = "value" in stored ? mergedSittings(stored.value, own) : own;
     await store.write(SITTING + id, whole);
     if (find(id) === own) {
       unsaved.delete(id);

@@ -8,6 +8,9 @@ const ROOT = process.cwd();
 /** The first of the inputs that every run of the tests tries; `npm run fuzz` goes on from the time of day. */
 const FIRST = 5_000_000;
 
+/** So many of them: some twenty to each reader and endpoint. */
+const COUNT = 1_200;
+
 /** Milliseconds that a shape of some size takes, the least of a few tries: others may be at work on the machine. */
 async function least({ kind, make }: Hostile, count: number, tries: number): Promise<number> {
   const bytes = make(count);
@@ -56,10 +59,9 @@ describe("damaged files", () => {
     for (const input of kept(ROOT)) expect(await tried(input), `${input.to} ${input.number}`).toBeUndefined();
   });
 
-  it("answers all readers and endpoints for ten seconds, the same inputs at every run", async () => {
+  it("answers all readers and endpoints, the same inputs at every run", async () => {
     const { make, tried } = await fuzzer(ROOT);
-    const until = Date.now() + 10_000;
-    for (let number = FIRST; Date.now() < until; number += 1) {
+    for (let number = FIRST; number < FIRST + COUNT; number += 1) {
       const input = make(number);
       let failure = await tried(input);
       // On a busy machine an input may be late; one that takes long by itself is late again and again.

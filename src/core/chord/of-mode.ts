@@ -17,7 +17,7 @@ export const CHORD_KINDS = [
 ] as const;
 export type ChordKind = (typeof CHORD_KINDS)[number];
 
-/** The chords on one degree of a mode. Kinds that the mode has not there are missing. */
+/** The chords on one degree of a mode. A kind is missing where the mode lacks its notes. */
 export interface DegreeChords {
   readonly degree: Interval;
   readonly chords: Readonly<Partial<Record<ChordKind, Chord>>>;

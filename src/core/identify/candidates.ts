@@ -39,7 +39,7 @@ const UNMARKED = 0.3;
 /** A note with a larger share than this must be in a rare scale, if that is to be looked at. */
 const STRONG = 0.015;
 
-/** A scale that has not seven notes is looked at where each of its notes has this share of the time, and no other sounds. */
+/** A scale of fewer or more than seven notes is considered only where each of its notes has this share of the time and no other note sounds. */
 const STANDS = 0.025;
 
 /** A note that leads and sounds more than this is more than a leading tone. */

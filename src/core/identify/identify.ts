@@ -31,7 +31,7 @@ export interface KeyCheck {
 
 /** An answer nearly as likely as the first. */
 interface Rival extends Candidate {
-  /** Notes of the rival that the answer has not, and the other way round: what would decide. Both empty where only home does. */
+  /** Notes of the rival that the answer lacks, and the other way round: they would decide. Both are empty where only home differs. */
   readonly its: readonly Fifths[];
   readonly ours: readonly Fifths[];
 }

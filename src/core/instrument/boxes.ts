@@ -4,7 +4,7 @@ import { soundsBetween } from "./layout";
 import { layOut } from "./layout";
 import { type Place, soundAt } from "./neck";
 import type { PositionName } from "./position";
-import type { Laid } from "./position";
+import type { UnfingeredPosition } from "./position";
 import { runStrings, type RunString, type Tuning } from "./tuning";
 
 /** The open-chord shapes in the order in which they lie up the neck from the one on E. */
@@ -54,12 +54,12 @@ function shapeString(tuning: Tuning): RunString | undefined {
  *
  * @example boxes(GUITAR, A Dorian)?.[2] // the E shape, frets 4 to 8
  */
-export function boxes(tuning: Tuning, homeMode: HomeMode): readonly Laid[] | undefined {
+export function boxes(tuning: Tuning, homeMode: HomeMode): readonly UnfingeredPosition[] | undefined {
   const base = shapeString(tuning);
   if (!base) return undefined;
   const { capo, frets } = tuning;
   const home = rootFret(base, homeMode);
-  const found: (Laid & { readonly from: number })[] = [];
+  const found: (UnfingeredPosition & { readonly from: number })[] = [];
   for (let octave = -1; octave <= frets / OCTAVE; octave += 1)
     for (const shape of SHAPES) {
       const [lowest, highest] = HOMES[shape];

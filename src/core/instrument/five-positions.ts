@@ -2,9 +2,9 @@ import { compareRanks, type HomeMode, size, type PitchClassSet, pitchClassSet, t
 import { soundOf } from "../pitch";
 import { boxes } from "./boxes";
 import { letterPositions } from "./letter-positions";
-import { groundOf, handAt, soundsBetween } from "./layout";
+import { regionAt, handAt, soundsBetween } from "./layout";
 import type { Place } from "./neck";
-import type { Laid } from "./position";
+import type { UnfingeredPosition } from "./position";
 import { runStrings, type Tuning } from "./tuning";
 
 const OCTAVE = 12;
@@ -18,7 +18,7 @@ const CHOSEN = new WeakMap<Tuning, Map<PitchClassSet, ReadonlySet<number>>>();
  * a fiddle or a mandolin its numbered positions. On others, of all ways to choose five frets for the index finger, the one that
  * leaves no note of the neck out, then the one that strains the hand least, then the most even one.
  */
-export function fivePositions(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
+export function fivePositions(tuning: Tuning, homeMode: HomeMode): readonly UnfingeredPosition[] {
   const taught = tuning.hand === 7 ? letterPositions(tuning, homeMode) : boxes(tuning, homeMode);
   if (taught) return taught;
   const set = transpose(homeMode.mode.sounds, soundOf(homeMode.home));
@@ -31,7 +31,7 @@ export function fivePositions(tuning: Tuning, homeMode: HomeMode): readonly Laid
       (hand === tuning.capo || hand + tuning.hand - 1 <= tuning.frets),
   );
   return hands.flatMap((hand) => {
-    const laid = handAt(groundOf(tuning, hand), homeMode);
+    const laid = handAt(regionAt(tuning, hand), homeMode);
     return laid ? [{ places: laid.places, hand, stays: true }] : [];
   });
 }

@@ -1,11 +1,11 @@
 import { halfSteps, type Interval, modulo } from "../pitch";
 import { type HomeMode, intervalAt, type Mode, modeOf, soundsOf, thirdOf } from "../scale";
 import { shapeRound } from "./boxes";
-import { groundOf } from "./layout";
+import { regionAt } from "./layout";
 import { soundsBetween } from "./layout";
 import { layOut, type Layout } from "./layout";
 import type { Place } from "./neck";
-import type { Laid } from "./position";
+import type { UnfingeredPosition } from "./position";
 import { runStrings, type Tuning } from "./tuning";
 
 /** Degrees of the five-note frame under a minor third and under a major one: those of the two pentatonics. */
@@ -47,12 +47,12 @@ export function frame(mode: Mode): readonly Interval[] {
  * The five-note frame under the hand, begun on each of its notes of the lowest string, and the mode's other notes between
  * them on the strings where the hand reaches them best.
  */
-export function pentatonicFrame(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
+export function pentatonicFrame(tuning: Tuning, homeMode: HomeMode): readonly UnfingeredPosition[] {
   const five: HomeMode = { home: homeMode.home, mode: modeOf(soundsOf(frame(homeMode.mode))) };
   const [first] = runStrings(tuning);
   if (!first) return [];
   const starts = soundsBetween(five, first.open, first.open + tuning.frets - tuning.capo);
-  return starts.flatMap((start, at): Laid[] => {
+  return starts.flatMap((start, at): UnfingeredPosition[] => {
     const fretOf = (midi: number) => tuning.capo + midi - first.open;
     const fret = fretOf(start);
     // The hand stands no lower than past the frame's note before, which begins a frame of its own.
@@ -72,7 +72,7 @@ export function pentatonicFrame(tuning: Tuning, homeMode: HomeMode): readonly La
     const bound = new Map(
       framed.map((midi, at): [number, Place] => [midi, best.places[at] ?? { string: 1, fret: 0 }]),
     );
-    const filled = layOut(groundOf(tuning, best.hand), soundsBetween(homeMode, start, best.top), bound);
+    const filled = layOut(regionAt(tuning, best.hand), soundsBetween(homeMode, start, best.top), bound);
     if (!filled) return [];
     const name = shapeRound(tuning, homeMode, filled.places);
     return [{ places: filled.places, hand: best.hand, stays: true, ...(name && { name }) }];
@@ -86,7 +86,7 @@ function framedFrom(
   start: number,
   hand: number,
 ): (Layout & { top: number }) | undefined {
-  const ground = groundOf(tuning, hand);
+  const ground = regionAt(tuning, hand);
   const last = ground.strings.at(-1);
   if (!last) return undefined;
   const sounds = soundsBetween(

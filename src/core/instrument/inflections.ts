@@ -56,7 +56,7 @@ const NEAR = 3;
 const ABOVE = 2;
 
 /**
- * The inflections of a grip: one of its strings takes a note of the mode that the chord has not, a little above or below, and every other
+ * The inflections of a grip: one of its strings takes a note of the mode outside the chord, a little above or below, and every other
  * finger stays. The chord keeps root and third. From the highest string down, since there they are heard.
  *
  * @example inflections(GUITAR, E Phrygian, Em, 0 2 2 0 0 0)[0] // string 1, fret 0 to 1: F, Em(add♭9)

@@ -4,7 +4,7 @@ import type { Place } from "./neck";
 import { runStrings, type RunString, type Tuning } from "./tuning";
 
 /** The part of a neck that a run is laid out on, and the fret at which the index finger stands. */
-export interface Ground {
+export interface NeckRegion {
   readonly strings: readonly RunString[];
   /** The lowest and highest fret that there is. Open sounds are those over the lowest. */
   readonly lowest: number;
@@ -29,7 +29,7 @@ const FAR = 4;
 const OPEN = -0.05;
 
 /** What it costs to take a fret. */
-function strain(fret: number, { lowest, hand, reach }: Ground): number {
+function strain(fret: number, { lowest, hand, reach }: NeckRegion): number {
   const above = fret - hand;
   if (fret === lowest && above === 0) return OPEN;
   if (above >= 0 && above < reach) return 0;
@@ -45,7 +45,7 @@ function strain(fret: number, { lowest, hand, reach }: Ground): number {
  * @example layOut(ground at fret 5, [59, 60]) // B3 and C4 on string 3 of a guitar, frets 4 and 5
  */
 export function layOut(
-  ground: Ground,
+  ground: NeckRegion,
   sounds: readonly number[],
   bound: ReadonlyMap<number, Place> = new Map(),
 ): Layout | undefined {
@@ -94,7 +94,7 @@ export function soundsBetween({ home, mode }: HomeMode, low: number, high: numbe
   );
 }
 /** A hand at a fret: from the first note on the lowest string that it covers to the last one on the highest. */
-export function handAt(ground: Ground, homeMode: HomeMode): Layout | undefined {
+export function handAt(ground: NeckRegion, homeMode: HomeMode): Layout | undefined {
   const { strings, lowest, highest, hand, reach } = ground;
   const [first, last] = [strings[0], strings.at(-1)];
   if (!first || !last) return undefined;
@@ -104,7 +104,7 @@ export function handAt(ground: Ground, homeMode: HomeMode): Layout | undefined {
   return sounds.length === 0 ? undefined : layOut(ground, sounds);
 }
 /** The neck of a tuning with the hand at a fret. */
-export function groundOf(tuning: Tuning, hand: number): Ground {
+export function regionAt(tuning: Tuning, hand: number): NeckRegion {
   return {
     strings: runStrings(tuning),
     lowest: tuning.capo,

@@ -1,7 +1,7 @@
 import { type Fifths, midiOf, type Pitch, staffPlace } from "../pitch";
 import { type HomeMode, notesOf } from "../scale";
 import type { Place } from "./neck";
-import type { Laid } from "./position";
+import type { UnfingeredPosition } from "./position";
 import { LETTERS } from "./taught-fingers";
 import { runStrings, type Tuning } from "./tuning";
 
@@ -27,8 +27,8 @@ const pitchesOn = (notes: readonly Fifths[], letters: number): readonly Pitch[] 
  *
  * @example letterPositions(FIDDLE, D Dorian)[0] // G A B C | D E F G | A B C D | E F G A B
  */
-export function letterPositions(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
-  const positions: Laid[] = [];
+export function letterPositions(tuning: Tuning, homeMode: HomeMode): readonly UnfingeredPosition[] {
+  const positions: UnfingeredPosition[] = [];
   for (let number = 1; ; number += 1) {
     const places = lettersAt(tuning, homeMode, number);
     if (!places) return positions;
@@ -45,7 +45,7 @@ export function letterPositions(tuning: Tuning, homeMode: HomeMode): readonly La
 }
 
 /** The first position alone, with the open strings. */
-export function firstPosition(tuning: Tuning, homeMode: HomeMode): Laid | undefined {
+export function firstPosition(tuning: Tuning, homeMode: HomeMode): UnfingeredPosition | undefined {
   return letterPositions(tuning, homeMode)[0];
 }
 

@@ -22,7 +22,7 @@ export interface PositionNote extends Fingered {
 }
 
 /** The same notes fingered otherwise, for a hand that is not to open so far. */
-export interface OtherFingering {
+interface OtherFingering {
   readonly notes: readonly PositionNote[];
   readonly stretchMm: number;
 }
@@ -55,7 +55,7 @@ export interface Position {
 }
 
 /** Where the notes of a position lie, before fingers are put to them. */
-export interface Laid {
+export interface UnfingeredPosition {
   readonly places: readonly Place[];
   /** The index finger's fret at the start. */
   readonly hand: number;

@@ -6,11 +6,13 @@ import { COMFORTABLE_STRETCH, type Fingered, fingerRun, stretchOf } from "./hand
 import { namesOf, type Place, soundAt } from "./neck";
 import type { Position, PositionName, PositionNote, System } from "./position";
 import { octavePairs, oneString, openPosition, threePerString } from "./runs";
-import { type Laid } from "./position";
+import { type UnfingeredPosition } from "./position";
 import { fingersByLetter, fingersByString, type Pitched } from "./taught-fingers";
 import type { Tuning } from "./tuning";
 
-const LAYING: Readonly<Record<System, (tuning: Tuning, homeMode: HomeMode) => readonly Laid[]>> = {
+const LAYING: Readonly<
+  Record<System, (tuning: Tuning, homeMode: HomeMode) => readonly UnfingeredPosition[]>
+> = {
   "five-positions": fivePositions,
   "three-per-string": threePerString,
   "pentatonic-frame": pentatonicFrame,
@@ -75,7 +77,7 @@ const singly = (places: readonly Place[]): readonly (readonly Place[])[] => plac
  */
 function fingering(
   tuning: Tuning,
-  { places, hand, stays }: Laid,
+  { places, hand, stays }: UnfingeredPosition,
   pitched: readonly Pitched[],
   system: System,
 ): readonly Fingered[] | undefined {
@@ -92,7 +94,7 @@ function fingering(
   );
 }
 
-function nameOf({ name, division }: Laid, notes: readonly PositionNote[]): PositionName {
+function nameOf({ name, division }: UnfingeredPosition, notes: readonly PositionNote[]): PositionName {
   const interval = notes[0]?.interval ?? 0;
   if (division) return { code: "pairs", interval, division };
   return name ?? { code: "from", interval };

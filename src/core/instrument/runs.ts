@@ -1,10 +1,10 @@
 import { type HomeMode } from "../scale";
-import { groundOf } from "./layout";
+import { regionAt } from "./layout";
 import { handAt } from "./layout";
 import { soundsBetween } from "./layout";
 import { firstPosition } from "./letter-positions";
 import type { Place } from "./neck";
-import type { Laid } from "./position";
+import type { UnfingeredPosition } from "./position";
 import { openSounds, runStrings, type RunString, type Tuning } from "./tuning";
 
 /** Frets from the capo on at which a mode's notes lie on a string. */
@@ -24,11 +24,11 @@ const PER_STRING = 3;
  * Three notes to a string, begun on each note of the lowest string in turn; the hand climbs as it goes. Places off the neck
  * are not offered.
  */
-export function threePerString(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
+export function threePerString(tuning: Tuning, homeMode: HomeMode): readonly UnfingeredPosition[] {
   const strings = runStrings(tuning);
   const [first] = strings;
   if (!first) return [];
-  return fretsOn(tuning, homeMode, first).flatMap((start): Laid[] => {
+  return fretsOn(tuning, homeMode, first).flatMap((start): UnfingeredPosition[] => {
     const sounds = soundsFrom(homeMode, first.open + start - tuning.capo, PER_STRING * strings.length);
     const places = sounds.map((midi, at): Place => {
       const { string, open } = strings[Math.floor(at / PER_STRING)] ?? first;
@@ -50,7 +50,7 @@ const divisionsOf = (size: number): readonly number[] => [
  * An octave on two strings, and the same fingering an octave higher on the next two. Begun on each note of the lowest string, with the
  * larger half of the notes on the lower string and with the larger half on the upper one.
  */
-export function octavePairs(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
+export function octavePairs(tuning: Tuning, homeMode: HomeMode): readonly UnfingeredPosition[] {
   const strings = runStrings(tuning);
   const pairs = strings.flatMap((low, at): (readonly [RunString, RunString])[] => {
     const high = strings[at + 1];
@@ -61,7 +61,7 @@ export function octavePairs(tuning: Tuning, homeMode: HomeMode): readonly Laid[]
   const size = homeMode.mode.intervals.length;
   return fretsOn(tuning, homeMode, first[0]).flatMap((start) => {
     const octave = soundsFrom(homeMode, first[0].open + start - tuning.capo, size);
-    return divisionsOf(size).flatMap((onLow): readonly Laid[] => {
+    return divisionsOf(size).flatMap((onLow): readonly UnfingeredPosition[] => {
       const octaves = pairs.map(([low, high], up) =>
         octave.map((midi, at): Place => {
           const { string, open } = at < onLow ? low : high;
@@ -78,8 +78,8 @@ export function octavePairs(tuning: Tuning, homeMode: HomeMode): readonly Laid[]
 }
 
 /** Along each string, from the one that sounds lowest. */
-export function oneString(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
-  return openSounds(tuning).flatMap((open, at): Laid[] => {
+export function oneString(tuning: Tuning, homeMode: HomeMode): readonly UnfingeredPosition[] {
+  return openSounds(tuning).flatMap((open, at): UnfingeredPosition[] => {
     const string = tuning.strings.length - at;
     const frets = fretsOn(tuning, homeMode, { string, open });
     const [hand] = frets;
@@ -96,9 +96,9 @@ export function oneString(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
 }
 
 /** At the nut, or over the capo, with the open strings. */
-export function openPosition(tuning: Tuning, homeMode: HomeMode): readonly Laid[] {
+export function openPosition(tuning: Tuning, homeMode: HomeMode): readonly UnfingeredPosition[] {
   const first = tuning.hand === 7 ? firstPosition(tuning, homeMode) : undefined;
   if (first) return [{ ...first, name: { code: "open" } }];
-  const laid = handAt(groundOf(tuning, tuning.capo), homeMode);
+  const laid = handAt(regionAt(tuning, tuning.capo), homeMode);
   return laid ? [{ places: laid.places, hand: tuning.capo, stays: true, name: { code: "open" } }] : [];
 }

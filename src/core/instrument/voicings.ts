@@ -116,7 +116,7 @@ interface Search {
   readonly bits: readonly number[];
   readonly tones: readonly { readonly bit: number; readonly interval: Interval; readonly mayGo: boolean }[];
   readonly needed: number;
-  /** Tones of which one at least has to be there: the alterations of an altered chord. */
+  /** At least one of these tones has to be there: the alterations of an altered chord. */
   readonly oneOf: number;
   readonly bass: number;
   readonly bassCounts: boolean;

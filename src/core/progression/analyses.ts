@@ -2,7 +2,7 @@ import { type Fifths, soundOf } from "../pitch";
 import { type Chord, chordNotes } from "../chord";
 import { type HomeMode, holds, notesOf, size, soundsOn, USUAL_MODES } from "../scale";
 import { CHORD_SCALES, chordScales } from "./chord-scale";
-import { heardAs, turnings } from "./home";
+import { heardAs, chordContexts } from "./home";
 import { bestPaths, type ChangeCosts } from "./paths";
 import {
   allowedStates,
@@ -148,7 +148,7 @@ interface Chartwise {
 /** No name that a mode on any home has. */
 const UNNAMED = 127;
 
-/** For each state how many notes of a chord it has not, of the triad and above it, and how many it spells otherwise. */
+/** For each state: how many notes of a chord lie outside it, in the triad and above it, and how many it spells differently. */
 interface Notes {
   readonly outside: Uint8Array;
   readonly outsideAbove: Uint8Array;
@@ -241,7 +241,7 @@ function chordByChord(read: Chartwise, [changes]: readonly ChartAnalysis[]): rea
   const notes = notesAgainst(read);
   const places = new Map(sounding.map(({ at }, n) => [at, n]));
   const order = chart.order?.flatMap((at) => places.get(at) ?? []) ?? [...sounding.keys()];
-  const turning = turnings(
+  const turning = chordContexts(
     sounding.map(({ chord }) => heardAs(chord)),
     // A chart comes round again: after its last chord its first.
     [...order, ...order.slice(0, 1)],
@@ -347,12 +347,12 @@ function oneMode(read: Chartwise, { chords, whole }: Stays): readonly ChartAnaly
   const unlocked = sounding.flatMap(({ place }, at) => (place.lock === undefined ? [at] : []));
   const counted = unlocked.length > 0 ? unlocked : sounding.map((_, at) => at);
   const fixed = lockedStates(read);
-  const said_ = Math.max(1, Math.sqrt(sounding.length / LONG));
+  const weight = Math.max(1, Math.sqrt(sounding.length / LONG));
   const masks = [...new Set(counted.map((at) => allowed[at]))];
   return all.states
     .flatMap((state, n) => {
       if (!masks.every((mask) => mask?.[n] === 1)) return [];
-      const said = state.rarity + said_ * (whole[n] ?? 0);
+      const said = state.rarity + weight * (whole[n] ?? 0);
       const cost = counted.reduce((sum, at) => sum + (chords[at]?.[n] ?? 0), said);
       return [{ state, cost: rounded(cost) }];
     })

@@ -10,14 +10,14 @@ import {
   type PitchClassSet,
   transpose,
 } from "../scale";
-import type { Heard, Turning } from "./home";
+import type { Heard, ChordContext } from "./home";
 
 /** Scales that repeat within the octave and that players take over one chord: they are no home of a whole chart. */
 export const CHORD_SCALES: readonly Mode[] = ["diminished", "dominant-diminished", "whole-tone"].map(mode);
 
 /** Where a chord stands: what it comes from and goes to, and the mode of the chart around it. */
 export interface ChordPlace {
-  readonly turning: Turning;
+  readonly turning: ChordContext;
   readonly around: HomeMode | undefined;
 }
 
@@ -77,7 +77,8 @@ const isWithin = (chord: Chord, around: HomeMode | undefined) =>
   around !== undefined && holdsAll(soundsOn(around), chordSounds(chord));
 
 /** A minor chord before the dominant a fourth above it: the second degree of a home elsewhere. */
-const isTwoOf = (root: number, { next }: Turning) => next?.kind === "7" && modulo(next.root - root, 12) === 5;
+const isTwoOf = (root: number, { next }: ChordContext) =>
+  next?.kind === "7" && modulo(next.root - root, 12) === 5;
 
 /** ♭VII7 that goes up a whole step to the home chord of a major mode, as after a minor fourth degree. */
 function isBackdoor(root: number, next: Heard | undefined, around: HomeMode | undefined): boolean {

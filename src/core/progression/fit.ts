@@ -72,7 +72,7 @@ export function chordBefore(
 }
 
 /**
- * The target notes of a chord: its tones that the chord before it has not, the third first, then the characteristic note of the mode
+ * The target notes of a chord: its tones that are new after the chord before, the third first, then the characteristic note of the mode
  * that it stands in, then the others, the root last.
  *
  * @example targetNotes(chart "| Dm7 | G7 | Cmaj7 |", 1) // B, G

@@ -2,7 +2,7 @@ import { describe, expect, it, test } from "vitest";
 import { fifthsOf, printName, soundOf } from "../pitch";
 import { readChart } from "../chord";
 import { mode } from "../scale";
-import { behaviour, chartHomes, type ChartAnalysis, heardAs, openBetween, analyses, turnings } from ".";
+import { behaviour, chartHomes, type ChartAnalysis, heardAs, openBetween, analyses, chordContexts } from ".";
 import { kindOf, rowFor } from "./home-rows";
 import { soundingChords } from "./sounding";
 
@@ -101,7 +101,7 @@ describe("what the whole chart says of a home", () => {
 
 describe("a chord in a home", () => {
   const known = (text: string, at: number, id: string) => {
-    const turning = turnings(heard(text))[at];
+    const turning = chordContexts(heard(text))[at];
     return turning && behaviour(turning, 0, rowFor(mode(id))).known;
   };
 
@@ -121,7 +121,7 @@ describe("a chord in a home", () => {
 
   it("is likelier where it is arrived at by a dominant", () => {
     const cost = (text: string) => {
-      const last = turnings(heard(text)).at(-1);
+      const last = chordContexts(heard(text)).at(-1);
       return last ? behaviour(last, 0, rowFor(mode("ionian"))).cost : NaN;
     };
     expect(cost("Dm7 G7 C")).toBeLessThan(cost("Dm7 Em7 C"));

@@ -31,7 +31,7 @@ export function heardAs(chord: Chord): Heard {
 }
 
 /** Chances of what no row holds, each a likely story: see `outsideReasons` for the same in words. */
-const STORY = {
+const EXPLAINED = {
   /** The dominant of the chord that comes next, or the chord before such a dominant. */
   applied: 0.03,
   appliedTwo: 0.014,
@@ -58,7 +58,7 @@ const GOALS: readonly number[] = [5, 2, 9];
 const TWO_FIVE = 2;
 
 /** A chord of a progression with what it comes from and goes to: other chords than itself. */
-export interface Turning {
+export interface ChordContext {
   readonly chord: Heard;
   readonly before: Heard | undefined;
   readonly next: Heard | undefined;
@@ -74,10 +74,10 @@ const isSame = (a: Heard | undefined, b: Heard | undefined) => a?.root === b?.ro
  *
  * @param order the places of the chords as they are played, repeats among them
  */
-export function turnings(
+export function chordContexts(
   heard: readonly Heard[],
   order: readonly number[] = [...heard.keys()],
-): readonly Turning[] {
+): readonly ChordContext[] {
   const isVamp = isTwoChords(heard);
   const runs: Heard[] = [];
   const runAt = new Map<number, number>();
@@ -104,7 +104,7 @@ export interface Behaviour {
   /** How unlikely it is there after the chord before it and before the next ones, in nats. */
   readonly cost: number;
   /**
-   * How far notes of it that a mode has not are no reason to leave that home: all of it where it goes where such chords go, its triad
+   * How far its notes outside a mode are no reason to leave that home: "all" where it leads where such chords lead, its triad
    * (and the seventh of a dominant) where it is known to be borrowed, none of it otherwise.
    */
   readonly known: "all" | "core" | "none";
@@ -121,7 +121,7 @@ const RESTING_SEVENTH = 0.5;
  *
  * @example behaviour(turnings([C, Fm, C])[1], 0, rowFor(ionian)).known // "core": iv is borrowed
  */
-export function behaviour(turning: Turning, home: number, row: HomeRow): Behaviour {
+export function behaviour(turning: ChordContext, home: number, row: HomeRow): Behaviour {
   const { chord, before, next, isVamp } = turning;
   const above = modulo(chord.root - home, 12);
   const own = Math.max(
@@ -182,14 +182,14 @@ interface Story {
 const told = (chance: number): Story => ({ chance, explains: true });
 const untold = (chance: number): Story => ({ chance, explains: false });
 
-function story({ chord, next, third }: Turning, above: number, row: HomeRow): Story {
+function story({ chord, next, third }: ChordContext, above: number, row: HomeRow): Story {
   const rise = next ? modulo(next.root - chord.root, 12) : -1;
   const goes = (up: number) => rise === up && knows(row, modulo(above + up, 12));
   const leads = chord.kind === "7" || chord.kind === "M" || chord.kind === "+";
-  if (leads && goes(5)) return told(STORY.applied);
-  if (chord.kind === "7" && goes(11)) return told(STORY.halfStep);
+  if (leads && goes(5)) return told(EXPLAINED.applied);
+  if (chord.kind === "7" && goes(11)) return told(EXPLAINED.halfStep);
   // ♭VII7 that goes up to home, and the minor fourth degree before it.
-  if (chord.kind === "7" && above === 10 && rise === 2) return told(STORY.applied);
+  if (chord.kind === "7" && above === 10 && rise === 2) return told(EXPLAINED.applied);
   if (
     isTwo(chord) &&
     above === 5 &&
@@ -198,15 +198,15 @@ function story({ chord, next, third }: Turning, above: number, row: HomeRow): St
     third &&
     modulo(third.root - next.root, 12) === 2
   )
-    return told(STORY.applied);
+    return told(EXPLAINED.applied);
   if (isTwo(chord) && rise === 5 && next?.kind === "7") {
     const goal = third && modulo(third.root - next.root, 12) === 5;
-    if (goal && knows(row, modulo(above + 10, 12))) return told(STORY.appliedTwo);
+    if (goal && knows(row, modulo(above + 10, 12))) return told(EXPLAINED.appliedTwo);
   }
-  if ((chord.kind === "d" || chord.kind === "o") && goes(1)) return told(STORY.leading);
-  if (chord.kind === "o") return told(STORY.passing);
-  if (chord.kind === "7" && knows(row, modulo(above + 5, 12))) return untold(STORY.unresolved);
-  return untold(STORY.none);
+  if ((chord.kind === "d" || chord.kind === "o") && goes(1)) return told(EXPLAINED.leading);
+  if (chord.kind === "o") return told(EXPLAINED.passing);
+  if (chord.kind === "7" && knows(row, modulo(above + 5, 12))) return untold(EXPLAINED.unresolved);
+  return untold(EXPLAINED.none);
 }
 
 /** What speaks for a home in a chart. */

@@ -246,7 +246,7 @@ function cheapestFirst(costs: Float64Array, state: number, most: number): readon
 }
 
 /**
- * The way of a rank to a node, cheapest first, or undefined where there are not so many. The way found before it is put off
+ * The way of a rank to a node, cheapest first, or undefined where there are fewer. The way found before it is put off
  * to the next best one through the state that it came from.
  */
 function wayTo(search: Search, at: number, state: number, rank: number): Way | undefined {

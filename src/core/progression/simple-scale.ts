@@ -10,7 +10,7 @@ export interface SimpleScale {
   /** The chords that it serves. */
   readonly from: number;
   readonly to: number;
-  /** The mode at the chord asked about, and its notes that the scale has not, those of the chord first. */
+  /** The mode at the chord asked about, and its notes outside the scale, those of the chord first. */
   readonly within: HomeMode;
   readonly add: readonly Fifths[];
   /** A blues: its minor third is played against the major one of the chords. */

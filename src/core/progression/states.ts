@@ -9,7 +9,7 @@ import {
   transpose,
   USUAL_MODES,
 } from "../scale";
-import { type Behaviour, behaviour, chartHomes, heardAs, isTwoChords, turnings } from "./home";
+import { type Behaviour, behaviour, chartHomes, heardAs, isTwoChords, chordContexts } from "./home";
 import { type HomeRow, rowFor } from "./home-rows";
 import { soundingChords, type ReadableChart, type Sounding } from "./sounding";
 
@@ -164,7 +164,7 @@ export function homeModel(
 ): HomeModel {
   const begins = new Set(written.flatMap(({ from, section }, n) => (n === 0 || section ? [from] : [])));
   const places = new Map(sounding.map(({ at }, n) => [at, n]));
-  const turning = turnings(
+  const turning = chordContexts(
     sounding.map(({ chord }) => heardAs(chord)),
     order?.flatMap((at) => places.get(at) ?? []),
   );

@@ -292,7 +292,7 @@ export function modeOf(sounds: PitchClassSet): Mode {
 }
 
 /**
- * The parent of sets that the catalogue has not is the rotation that lists give a name to, then the one nearest to the major scale, the
+ * The parent of a set outside the catalogue is the rotation that lists give a name to, then the one nearest to the major scale, the
  * lowest number among equals.
  */
 function familyOfSet(sounds: PitchClassSet): Family {
@@ -320,7 +320,7 @@ export function familyOf({ family: id, name }: Mode): Family {
   return found;
 }
 
-/** Scales that public lists name and the catalogue has not. */
+/** Scales that public lists name and the catalogue lacks. */
 export const LISTED: readonly Mode[] = Object.freeze(
   Object.keys(LISTED_NAMES)
     .map((sounds) => modeOf(pitchClassSet(sounds.split(" ").map(Number))))

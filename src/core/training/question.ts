@@ -114,7 +114,7 @@ function knownNeighbour(mode: Mode): Neighbour | undefined {
   return undefined;
 }
 
-/** Which chord of the best vamp has a characteristic note that the other has not. */
+/** Which chord of the best vamp has a characteristic note that the other lacks. */
 function targetChord(homeMode: HomeMode): { readonly vamp: Vamp; readonly at: 0 | 1 } | undefined {
   const vamp = bestVamp(homeMode);
   if (!vamp) return undefined;

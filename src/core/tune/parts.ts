@@ -49,7 +49,7 @@ export function firstPlace<T>(all: readonly T[], is: (each: T) => boolean): numb
 }
 
 /**
- * A tune of which only some bars sound, and without the notes that are left out. Its bars are all there, and notes keep what
+ * A tune with only some of its bars sounding, without the notes that are left out. Its bars are all there, and notes keep what
  * bar they stand in; where nothing is left out it is the same tune. Without its melody, the next voice takes its place.
  *
  * @param without places of notes, melody first

@@ -121,7 +121,7 @@ const LadderRow = memo(function LadderRow(props: LadderRowProps) {
           comparedBy={comparedBy}
           homeColumn={homeColumn}
           shared={shared}
-          lit={swap && [swap.to]}
+          characteristic={swap && [swap.to]}
         />
         <span className={styles.brightness}>{brightnessText(brightness(mode.intervals))}</span>
       </button>

@@ -6,8 +6,7 @@ import { derive } from "./manifest";
 export const DERIVE = derive.id;
 
 /** What Derive shows beside its panel. */
-export const SHOWS = derive.parts;
-export type Show = (typeof SHOWS)[number];
+export type Show = (typeof derive.parts)[number];
 
 /** Parallel or relative: every mode on one home (parallel), or one set of notes from every home (relative). */
 export type Alignment = "parallel" | "relative";
@@ -23,7 +22,7 @@ export interface DerivePlace {
   readonly beside: readonly Mode[] | undefined;
 }
 
-/** The modes of a comma-separated list of ids, each once; ids that there are not are passed over. */
+/** The modes of a comma-separated list of ids, each once; unknown ids are ignored. */
 function readBeside(text: string | undefined, selected: Mode): readonly Mode[] | undefined {
   if (text === undefined) return undefined;
   const modes = text.split(",").flatMap((id) => maybeMode(id) ?? []);
@@ -33,7 +32,7 @@ function readBeside(text: string | undefined, selected: Mode): readonly Mode[] |
 export const $derive = computed($place, (place): DerivePlace => {
   const { part, query } = placeOf(DERIVE, place);
   return {
-    show: SHOWS.find((each) => each === part) ?? "modes",
+    show: derive.parts.find((each) => each === part) ?? "modes",
     // Version 1 wrote "line=notes".
     alignment: query.align === "relative" || query.line === "relative" ? "relative" : "parallel",
     beside: readBeside(query.with, place.mode),

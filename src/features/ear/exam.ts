@@ -6,7 +6,6 @@ import { ear } from "./manifest";
 
 export const EAR = ear.id;
 
-export const EAR_PARTS = ear.parts;
 
 /** An exam as it begins. */
 export const BLANK_EXAM: ExamValue = {

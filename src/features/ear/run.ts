@@ -207,15 +207,15 @@ export const $level = computed($passed, levelReached);
 
 /** What a sitting brought: how much was right, which levels it passed, how many cards now come back later. */
 export function gained(sitting: Sitting) {
-  const own = attemptsOf(sitting);
+  const attempts = attemptsOf(sitting);
   const all = $attempts.get();
-  const first = own[0]?.at ?? Infinity;
+  const first = attempts[0]?.at ?? Infinity;
   const before = passedLevels(all.filter(({ at }) => at < first));
-  const after = passedLevels(all.filter(({ at }) => at <= (own.at(-1)?.at ?? 0)));
+  const after = passedLevels(all.filter(({ at }) => at <= (attempts.at(-1)?.at ?? 0)));
   return {
-    right: own.filter(({ isRight }) => isRight).length,
-    of: own.length,
+    right: attempts.filter(({ isRight }) => isRight).length,
+    of: attempts.length,
     passed: [...after].filter((level) => !before.has(level)),
-    later: new Set(own.filter(({ isRight }) => isRight).map(({ card }) => cardId(card))).size,
+    later: new Set(attempts.filter(({ isRight }) => isRight).map(({ card }) => cardId(card))).size,
   };
 }

@@ -17,9 +17,11 @@ export const MODEL_TUNE = "model-tune";
 
 /** The tunes that an exam can be heard in: the user's model tune, those on the Shelf, and the demo's that aren't there. */
 export function tunesOffered(shelf: readonly Saved[], model: Settings["modelTune"]): readonly TuneOffered[] {
-  const own = shelf.flatMap((each) => (each.kind === "tune" && each.deletedAt === undefined ? [each] : []));
-  const ids = new Set(own.map(({ id }) => id));
-  const others = [...own, ...DEMO_TUNES.filter(({ id }) => !ids.has(id))];
+  const savedTunes = shelf.flatMap((each) =>
+    each.kind === "tune" && each.deletedAt === undefined ? [each] : [],
+  );
+  const ids = new Set(savedTunes.map(({ id }) => id));
+  const others = [...savedTunes, ...DEMO_TUNES.filter(({ id }) => !ids.has(id))];
   return model
     ? [{ ...model, id: MODEL_TUNE }, ...others.filter(({ title }) => title !== model.title)]
     : others;

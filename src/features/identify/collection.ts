@@ -118,11 +118,11 @@ export async function openCollection(files: readonly File[]): Promise<void> {
     const job = workers
       .identify(batch.map(({ text }) => ({ ...text, expects })))
       .then((outcome) => {
-        const told =
+        const tunesByText =
           "answer" in outcome
             ? outcome.answer
             : batch.map(({ text }) => [notIdentified(text.name, file.name)]);
-        batches[place] = told.flatMap((tunes, at) =>
+        batches[place] = tunesByText.flatMap((tunes, at) =>
           tunes.map((tune) => ({ ...tune, at: 0, file, from: batch[at]?.from ?? 0, to: batch[at]?.to ?? 0 })),
         );
         done += batch.reduce((sum, { from, to }) => sum + to - from, 0);

@@ -15,7 +15,11 @@ const RANGE = [0, 127] as const;
 export function corrected(notes: readonly Timed[], at: number, how: Correction): readonly Timed[] {
   const [note, next] = [notes[at], notes[at + 1]];
   if (!note) return notes;
-  const put = (...own: readonly Timed[]) => [...notes.slice(0, at), ...own, ...notes.slice(at + 1)];
+  const put = (...notesInstead: readonly Timed[]) => [
+    ...notes.slice(0, at),
+    ...notesInstead,
+    ...notes.slice(at + 1),
+  ];
   switch (how) {
     case "higher":
       return note.midi < RANGE[1] ? put({ ...note, midi: note.midi + 1 }) : notes;

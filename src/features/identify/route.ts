@@ -5,12 +5,11 @@ import { identify } from "./manifest";
 export const IDENTIFY = identify.id;
 
 /** One tune, or the table of a collection. */
-export const IDENTIFY_PARTS = identify.parts;
-export type IdentifyPart = (typeof IDENTIFY_PARTS)[number];
+export type IdentifyPart = (typeof identify.parts)[number];
 
 export const $identifyPart = computed(
   $place,
-  (place): IdentifyPart => IDENTIFY_PARTS.find((each) => each === placeOf(IDENTIFY, place).part) ?? "tune",
+  (place): IdentifyPart => identify.parts.find((each) => each === placeOf(IDENTIFY, place).part) ?? "tune",
 );
 
 /** Goes to the tune or to the collection, unless it is in front. */

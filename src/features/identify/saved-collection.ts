@@ -39,7 +39,7 @@ const row = z.object({
     .optional(),
   declared: z.object({ home: z.int(), mode: z.string() }).optional(),
   agrees: z.enum(["same", "other-home", "other-notes"]).optional(),
-  problems: z.array(z.custom<SentTune["problems"][number]>((lies) => typeof lies === "object")),
+  problems: z.array(z.custom<SentTune["problems"][number]>((problem) => typeof problem === "object")),
   /** Which of the files, from 0, and where in it. */
   file: z.int().min(0),
   from: z.number(),
@@ -51,7 +51,7 @@ const collection = z.object({
   files: z.array(z.instanceof(File)),
   rows: z.array(row),
   state: z.enum(["done", "cancelled"]),
-  problems: z.array(z.custom<Collection["problems"][number]>((lies) => typeof lies === "object")),
+  problems: z.array(z.custom<Collection["problems"][number]>((stored) => typeof stored === "object")),
   of: z.number(),
 });
 const COLLECTIONS: Versioned<z.infer<typeof collection>> = {
@@ -92,9 +92,9 @@ export async function saveCollection({ rows, state, problems, of }: Collection):
 export async function savedCollection(): Promise<
   { readonly collection: Collection; readonly table: TableView } | undefined
 > {
-  const lies = understand(COLLECTIONS, await documentValues.read(COLLECTION).catch(() => null));
-  if (!("value" in lies)) return undefined;
-  const { files, rows, state, problems, of } = lies.value;
+  const stored = understand(COLLECTIONS, await documentValues.read(COLLECTION).catch(() => null));
+  if (!("value" in stored)) return undefined;
+  const { files, rows, state, problems, of } = stored.value;
   const placed = rows.flatMap(({ file: which, ...each }): readonly Omit<Row, "at">[] => {
     const file = files[which];
     return file ? [{ ...each, file } as Omit<Row, "at">] : [];

@@ -139,12 +139,12 @@ function answerOf(
     found.passages.length > 1 && !found.isByHand
       ? found.passages
       : [{ bars: found.bars ?? whole, homeMode: found.homeMode }];
-  const lit = parts.map(({ bars, homeMode }) => ({
+  const characteristic = parts.map(({ bars, homeMode }) => ({
     bars,
     sounds: new Set(characteristicOn(homeMode, conventions).map(soundOf)),
   }));
   const isLit = ({ pitch, bar }: TuneNote) =>
-    lit
+    characteristic
       .find(({ bars }) => bar + from >= bars.from && bar + from <= bars.to)
       ?.sounds.has(soundOf(pitch.name)) === true;
   // Only what is engraved is looked at, however long the tune is.

@@ -175,7 +175,7 @@ function WordsOfDay({ day }: { readonly day: Date }) {
   );
 }
 
-/** A sitting of the day: its pieces, each of which can be corrected, and the user's words. */
+/** A sitting of the day: its pieces, which can be corrected one by one, and the user's words. */
 function OneSitting({ sitting }: { readonly sitting: Sitting }) {
   const { id, title, startedAt, words } = sitting;
   const attempts = attemptsOf(sitting);

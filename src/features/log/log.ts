@@ -8,7 +8,6 @@ import { log } from "./manifest";
 
 export const LOG = log.id;
 
-export const LOG_PARTS = log.parts;
 
 /** A piece of the log: what was practised, or the answers of a sitting taken together. */
 export interface Piece extends Omit<Played, "kind"> {
@@ -31,8 +30,8 @@ function earSeconds(attempts: readonly Attempt[]): number {
 export function piecesOf(sitting: Sitting): readonly Piece[] {
   const attempts = attemptsOf(sitting);
   const first = attempts[0];
-  const own = sitting.played.map((piece): Piece => ({ ...piece, sitting: sitting.id }));
-  if (!first) return own;
+  const played = sitting.played.map((piece): Piece => ({ ...piece, sitting: sitting.id }));
+  if (!first) return played;
   const heard: Piece = {
     id: `${sitting.id}-ear`,
     sitting: sitting.id,
@@ -41,7 +40,7 @@ export function piecesOf(sitting: Sitting): readonly Piece[] {
     kind: "ear",
     seconds: earSeconds(attempts),
   };
-  return [heard, ...own];
+  return [heard, ...played];
 }
 
 /** Every piece, the earliest first. */

@@ -1,6 +1,6 @@
 import { lazy } from "react";
 import { DEMO_PROGRESSIONS } from "@/demo";
-import { type Feature, goTo, openIn, savedOpener } from "@/session";
+import { type Feature, goTo, openIn, savedOpener, whenReady } from "@/session";
 import { chordShape } from "@/shell/shape/shape-document";
 import { chartDocument } from "./chart-document";
 import { finds } from "./finds";
@@ -19,8 +19,11 @@ export const feature: Feature = {
   takes: {
     chords: (line) => {
       goTo(MATCH, { part: "chart" });
-      const before = chartDocument.$value.get().chords.trimEnd();
-      chartDocument.change({ chords: before === "" ? line : `${before}\n${line}` });
+      // The chart may still be on its way from storage or from a link.
+      whenReady(() => {
+        const before = chartDocument.$value.get().chords.trimEnd();
+        chartDocument.change({ chords: before === "" ? line : `${before}\n${line}` });
+      });
     },
   },
   opensChords: (chords) => {

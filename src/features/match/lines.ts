@@ -64,14 +64,14 @@ export function runsOf(
     });
   });
   return segments.flatMap((segment) => {
-    const own = places.filter(({ placed }) => placed.at >= segment.from && placed.at <= segment.to);
-    const [first] = own;
-    const last = own.at(-1);
+    const inSegment = places.filter(({ placed }) => placed.at >= segment.from && placed.at <= segment.to);
+    const [first] = inSegment;
+    const last = inSegment.at(-1);
     if (!first || !last) return [];
     return [
       {
         segment,
-        chords: own.map(({ placed }) => placed),
+        chords: inSegment.map(({ placed }) => placed),
         left: first.left / columns,
         width: (last.right - first.left) / columns,
         begins: first.placed.at === segment.from,

@@ -5,10 +5,9 @@ import { match } from "./manifest";
 export const MATCH = match.id;
 
 /** What Match shows beside its panel: a chart, chords for a mode, a shape over a bass. */
-export const MATCH_SHOWS = match.parts;
-export type MatchShow = (typeof MATCH_SHOWS)[number];
+export type MatchShow = (typeof match.parts)[number];
 
 export const $matchShow = computed(
   $place,
-  (place): MatchShow => MATCH_SHOWS.find((each) => each === placeOf(MATCH, place).part) ?? "chart",
+  (place): MatchShow => match.parts.find((each) => each === placeOf(MATCH, place).part) ?? "chart",
 );

@@ -16,7 +16,7 @@ import type { ChordRange } from "./range";
 /** Which of the best analyses of each kind is shown, from 0. */
 type Ranks = Readonly<Partial<Record<AnalysisKind, number>>>;
 
-/** The analysis of a kind at a rank, the last where there are not so many. */
+/** The analysis of a kind at a rank, the last one where there are fewer. */
 function rankedAnalysis(analyses: Analyses, kind: AnalysisKind, ranks: Ranks): ChartAnalysis | undefined {
   const all = analyses[kind];
   return all[Math.min(ranks[kind] ?? 0, all.length - 1)];

@@ -5,7 +5,16 @@ import type { Fifths } from "@/core/pitch";
 import { type ChartAnalysis, guideTonesOf, targetNotes } from "@/core/progression";
 import { characteristicOn, characteristicSwap, type HomeMode, type ComparedBy } from "@/core/scale";
 import { chartScore } from "@/audio";
-import { $mark, $placeMode, $playing, $conventions, $settings, $tuning, type Selection, selects } from "@/session";
+import {
+  $mark,
+  $placeMode,
+  $playing,
+  $conventions,
+  $settings,
+  $tuning,
+  type Selection,
+  selects,
+} from "@/session";
 import { chordShape } from "@/shell/shape/shape-document";
 import { chartDocument } from "./chart-document";
 import { type SelectedChords, selectionOf, selecting } from "@/shell/selected";
@@ -73,7 +82,7 @@ function chartSelection(
   const before = chart.chords.slice(0, at).findLast((each) => each.chord)?.chord;
   return {
     homeMode,
-    lit: characteristicOn(homeMode, comparedBy),
+    characteristic: characteristicOn(homeMode, comparedBy),
     unknown: [],
     chordTones: arpeggio ? chordNotes(arpeggio) : chord ? chordNotes(chord) : [],
     targetNotes: targets.slice(0, 1),

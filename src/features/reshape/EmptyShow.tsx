@@ -29,8 +29,10 @@ const MAX_OFFERED = 24;
 export function EmptyShow({ tabs, refusal, isListening, typing, onTyping }: EmptyShowProps) {
   const saved = useStore(shelf.$saved);
   const isReady = useStore($ready);
-  const own = saved.flatMap((each) => (each.kind === "tune" && each.deletedAt === undefined ? [each] : []));
-  const offered = own.length > 0 ? own.slice(0, MAX_OFFERED) : DEMO_TUNES;
+  const savedTunes = saved.flatMap((each) =>
+    each.kind === "tune" && each.deletedAt === undefined ? [each] : [],
+  );
+  const offered = savedTunes.length > 0 ? savedTunes.slice(0, MAX_OFFERED) : DEMO_TUNES;
   if (!isReady) return <div className={view.view} />;
   return (
     <div className={view.view}>

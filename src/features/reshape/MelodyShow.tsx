@@ -115,7 +115,7 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
     () => (outlines.size === allNotes(engraved).length ? NONE : [...outlines.keys()]),
     [outlines, engraved],
   );
-  const lit = useMemo(() => {
+  const characteristic = useMemo(() => {
     const sounds = new Set(characteristicOn(homeMode, conventions).map(soundOf));
     return allNotes(engraved).flatMap(({ pitch }, nth) => (sounds.has(soundOf(pitch.name)) ? [nth] : []));
   }, [homeMode, conventions, engraved]);
@@ -265,7 +265,7 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
             <Staff
               tune={engraved}
               text={part.abc}
-              characteristic={lit}
+              characteristic={characteristic}
               phraseEnds={NONE}
               pointed={changed}
               outlines={outlines}

@@ -251,8 +251,8 @@ export function WriteStaff({ takesFocus, onWritten }: WriteStaffProps) {
         phraseEnds={NONE}
         chosen={before < 0 ? undefined : before}
         onChoose={(at) => {
-          const own = at === undefined ? undefined : tune.notes[at];
-          if (own) put({ tune, time: own.onset + own.duration });
+          const note = at === undefined ? undefined : tune.notes[at];
+          if (note) put({ tune, time: note.onset + note.duration });
         }}
         onWrite={(pressed) => {
           const stroke = strokeOf(pressed);

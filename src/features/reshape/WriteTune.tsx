@@ -2,7 +2,7 @@ import { TuneField, type Typing } from "./TuneField";
 import styles from "./Reshape.module.css";
 import { WriteStaff } from "./WriteStaff";
 
-/** The tune on the staff and as text, each of which follows the other. */
+/** The tune on the staff and as text; each follows the other. */
 export function WriteTune({ typing, onTyping }: Typing) {
   return (
     <div className={styles.written}>

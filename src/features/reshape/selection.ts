@@ -50,7 +50,7 @@ selects(
         };
       return {
         homeMode,
-        lit: characteristicOn(homeMode, settings),
+        characteristic: characteristicOn(homeMode, settings),
         unknown: [],
         chordTones: chord ? chordNotes(chord) : [],
         chord,

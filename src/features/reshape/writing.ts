@@ -55,8 +55,8 @@ export function letterPitch(written: Written, letter: string, key: HomeMode | un
 /** A sound by its name in the key, or the plainest near its home. */
 export function soundPitch(midi: number, key: HomeMode | undefined): Pitch {
   const sound = ((midi % 12) + 12) % 12;
-  const own = key && notesOf(key).find((note) => soundOf(note) === sound);
-  return pitchAt(midi, own ?? spellSound(sound, key?.home ?? 0));
+  const inKey = key && notesOf(key).find((note) => soundOf(note) === sound);
+  return pitchAt(midi, inKey ?? spellSound(sound, key?.home ?? 0));
 }
 
 /** The next letter up or down, as the key has it. */

@@ -161,7 +161,7 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
   const validity = new Compartment();
 
   // What was told and has not come back yet: an older text that comes back must not undo what was typed since.
-  const told: string[] = [];
+  const problems: string[] = [];
 
   const view = new EditorView({
     root,
@@ -206,7 +206,7 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
         EditorView.updateListener.of((update) => {
           const isOutside = update.transactions.some((each) => each.annotation(FromOutside) === true);
           if (update.docChanged && !isOutside) {
-            told.push(update.state.doc.toString());
+            problems.push(update.state.doc.toString());
             const isTyped = update.transactions.some(
               (each) => each.isUserEvent("input.type") || each.isUserEvent("delete"),
             );
@@ -221,8 +221,8 @@ export function openEditor(host: HTMLElement, asked: EditorAsked): EditorHandle 
 
   return {
     setText: (text) => {
-      const place = told.indexOf(text);
-      told.splice(0, place < 0 ? told.length : place + 1);
+      const place = problems.indexOf(text);
+      problems.splice(0, place < 0 ? problems.length : place + 1);
       const now = view.state.doc.toString();
       if (place >= 0 || text === now) return;
       let from = 0;

@@ -15,7 +15,7 @@ interface SelectProps<T extends string> {
 const Options = memo(function Options({ options }: Pick<SelectProps<string>, "options">) {
   const headings = [...new Set(options.map(({ under }) => under))];
   return headings.map((heading) => {
-    const own = options
+    const ungrouped = options
       .filter(({ under }) => under === heading)
       .map((option) => (
         <option key={option.value} value={option.value}>
@@ -23,10 +23,10 @@ const Options = memo(function Options({ options }: Pick<SelectProps<string>, "op
         </option>
       ));
     return heading === undefined ? (
-      own
+      ungrouped
     ) : (
       <optgroup key={heading} label={heading}>
-        {own}
+        {ungrouped}
       </optgroup>
     );
   });

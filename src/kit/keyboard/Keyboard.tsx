@@ -17,7 +17,7 @@ interface KeyNote {
 interface KeyboardProps {
   readonly title: string;
   readonly notes: readonly KeyNote[];
-  readonly lit: readonly Fifths[];
+  readonly characteristic: readonly Fifths[];
   readonly unknown: readonly Fifths[];
   readonly chordTones: readonly Fifths[];
   readonly targetNotes: readonly Fifths[];
@@ -29,7 +29,7 @@ interface KeyboardProps {
 
 /** The keyboard with the same markers as the neck: a sill for home, a notch for characteristic, stripes for what is open. */
 export function Keyboard(props: KeyboardProps) {
-  const { title, notes, lit, unknown, chordTones, targetNotes, sounding, onStrike } = props;
+  const { title, notes, characteristic, unknown, chordTones, targetNotes, sounding, onStrike } = props;
   const byKey = new Map(notes.map((note) => [midiOf(note.pitch), note]));
   const heard = heardAmong([...byKey.keys()], sounding);
   const range = keyRange([...byKey.keys()]);
@@ -39,7 +39,7 @@ export function Keyboard(props: KeyboardProps) {
     names.some((name) => soundOf(name) === modulo(midi, 12));
   const said = [...byKey.values()].map(({ pitch, interval }) => {
     const midi = midiOf(pitch);
-    return `${noteText(pitch.name)} (${degreeText(interval)}${markText(has(lit, midi), has(chordTones, midi), has(targetNotes, midi))})`;
+    return `${noteText(pitch.name)} (${degreeText(interval)}${markText(has(characteristic, midi), has(chordTones, midi), has(targetNotes, midi))})`;
   });
   const cursor = useCursor<number>(
     Math.min(...byKey.keys(), range[1]),
@@ -67,7 +67,7 @@ export function Keyboard(props: KeyboardProps) {
             midi={midi}
             at={keyAt(midi, range)}
             note={byKey.get(midi)}
-            isLit={has(lit, midi)}
+            isLit={has(characteristic, midi)}
             isUnknown={has(unknown, midi)}
             isTone={has(chordTones, midi)}
             isTarget={has(targetNotes, midi)}

@@ -39,7 +39,7 @@ interface NeckProps {
   readonly title: string;
   readonly view: NeckView;
   readonly markers: readonly NeckMarker[];
-  readonly lit: readonly Fifths[];
+  readonly characteristic: readonly Fifths[];
   /** Notes whose form is open: striped. */
   readonly unknown: readonly Fifths[];
   /** Tones of the selected chord: an outline inside. */
@@ -63,7 +63,7 @@ export function Neck({
   title,
   view,
   markers,
-  lit,
+  characteristic,
   unknown,
   chordTones,
   targetNotes,
@@ -98,7 +98,7 @@ export function Neck({
   const under =
     cursor.at && markers.find(({ string, fret }) => string === cursor.at?.string && fret === cursor.at.fret);
   const marks = (marker: NeckMarker) =>
-    markText(among(lit, marker), among(chordTones, marker), among(targetNotes, marker));
+    markText(among(characteristic, marker), among(chordTones, marker), among(targetNotes, marker));
   return (
     <div className={styles.room}>
       <svg
@@ -130,7 +130,7 @@ export function Neck({
             key={`${marker.string}/${marker.fret}`}
             marker={marker}
             view={view}
-            isLit={among(lit, marker)}
+            isLit={among(characteristic, marker)}
             isUnknown={among(unknown, marker)}
             isTone={among(chordTones, marker)}
             isTarget={among(targetNotes, marker)}

@@ -14,7 +14,7 @@ interface PitchStripProps {
   /** Sounds above home that this mode shares with others: shown plain, so that what differs stands out. */
   readonly shared?: PitchClassSet | undefined;
   /** Degrees to be lit in place of the characteristic ones. */
-  readonly lit?: readonly Interval[] | undefined;
+  readonly characteristic?: readonly Interval[] | undefined;
   /** Degrees in the order in which their cells open, one by one; all stand open where it is left out. */
   readonly opening?: readonly Interval[] | undefined;
 }
@@ -23,10 +23,17 @@ interface PitchStripProps {
  * Twelve cells, a half step each: notes of the mode open, the others shut, home on its sill, characteristic notes lit and notched.
  * Hidden from readers; whoever shows it says the same in words.
  */
-export function PitchStrip({ homeMode, comparedBy, homeColumn = 0, shared, lit, opening }: PitchStripProps) {
+export function PitchStrip({
+  homeMode,
+  comparedBy,
+  homeColumn = 0,
+  shared,
+  characteristic,
+  opening,
+}: PitchStripProps) {
   return (
     <span className={styles.strip} aria-hidden="true">
-      {cellsOf(homeMode, comparedBy, shared, lit).map((cell) => (
+      {cellsOf(homeMode, comparedBy, shared, characteristic).map((cell) => (
         <CellMark
           key={cell.step}
           cell={cell}

@@ -31,9 +31,9 @@ export function cellsOf(
   { home, mode }: HomeMode,
   comparedBy?: ComparedBy,
   shared: PitchClassSet = 0,
-  lit?: readonly Interval[],
+  marked?: readonly Interval[],
 ): readonly Cell[] {
-  const characteristic = lit ?? shownCharacteristic(mode, comparedBy);
+  const characteristic = marked ?? shownCharacteristic(mode, comparedBy);
   const bySound = new Map(mode.intervals.map((interval) => [soundOf(interval), interval]));
   return Array.from({ length: 12 }, (_, step) => {
     const interval = bySound.get(step);

@@ -19,7 +19,7 @@ interface StaffNote {
 
 interface LineStaffProps {
   readonly notes: readonly StaffNote[];
-  readonly lit: readonly Fifths[];
+  readonly characteristic: readonly Fifths[];
   /** The mode that it is in: its key signature stands at the beginning. */
   readonly homeMode: HomeMode;
   /** What is new in the selected chord: framed. */
@@ -52,7 +52,19 @@ function inKey(tune: Tune, homeMode: HomeMode): Tune {
 
 /** Notes on one long staff with fingers above and tablature below, engraved by the library when first needed. */
 export function LineStaff(props: LineStaffProps) {
-  const { notes, homeMode, lit, targetNotes, sounding, nth, written, strings, each, isChord, label } = props;
+  const {
+    notes,
+    homeMode,
+    characteristic,
+    targetNotes,
+    sounding,
+    nth,
+    written,
+    strings,
+    each,
+    isChord,
+    label,
+  } = props;
   const paper = useRef<HTMLDivElement>(null);
   const [drawnLine, setDrawn] = useState<ReadonlyMap<number, SVGElement>>();
   useEffect(() => {
@@ -79,13 +91,12 @@ export function LineStaff(props: LineStaffProps) {
         notes.flatMap(({ pitch }, at) =>
           names.some((name) => soundOf(name) === soundOf(pitch.name)) ? [at] : [],
         );
-      const characteristic = among(lit);
-      for (const [at, element] of drawn)
-        element.toggleAttribute("data-characteristic", characteristic.includes(at));
+      const marked = among(characteristic);
+      for (const [at, element] of drawn) element.toggleAttribute("data-characteristic", marked.includes(at));
       const add = adderTo(drawn);
       setDrawn(drawn);
       if (!add) return;
-      drawNotches(drawn, characteristic, add);
+      drawNotches(drawn, marked, add);
       drawFrames(drawn, among(targetNotes), { class: "target", away: 3 }, add);
       drawFingers(drawn, notes, add);
       if (strings > 0) drawTab(drawn, notes, strings, add);
@@ -93,7 +104,7 @@ export function LineStaff(props: LineStaffProps) {
     return () => {
       isCurrent = false;
     };
-  }, [notes, homeMode, lit, targetNotes, written, strings, each, isChord]);
+  }, [notes, homeMode, characteristic, targetNotes, written, strings, each, isChord]);
   useEffect(() => {
     const midis = notes.map(({ pitch }) => midiOf(pitch));
     const heard = heardAmong(midis, sounding);

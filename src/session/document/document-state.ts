@@ -41,7 +41,7 @@ export type DocumentEvent<T> =
   | { readonly type: "follow"; readonly id: string; readonly value: T };
 
 /** What is to be done about it: the open document saved, at once or after a pause, or one saved that was left. */
-export type DocumentEffect<T> =
+type DocumentEffect<T> =
   | { readonly type: "save"; readonly when: "now" | "later" }
   | { readonly type: "save-left"; readonly id: string; readonly history: History<T> };
 

@@ -20,8 +20,8 @@ const valueKey = ({ kind, id }: RecentDocument) => `${DOCUMENT}${kind}:${id}`;
 /** Every document that is here, by its key: those that storage has. */
 async function recents(): Promise<ReadonlyMap<string, RecentDocument>> {
   const found = new Map<string, RecentDocument>();
-  for (const [key, lies] of await records.readAll(RECENT)) {
-    const recent = understand(RECENTS, lies);
+  for (const [key, record] of await records.readAll(RECENT)) {
+    const recent = understand(RECENTS, record);
     if ("value" in recent) found.set(key, recent.value);
   }
   return found;
@@ -54,10 +54,10 @@ export async function arrivingDocuments(
   const found: DocumentInFile[] = [];
   for (const { recent, document } of documents) {
     const isListed = $documents.get().find(({ kind }) => kind === recent.kind)?.isListed ?? true;
-    const own = here.get(recentKey(recent));
-    if (own ? says(own.document) === says(document) : !isListed && kindsHere.has(recent.kind)) continue;
-    const id = own ? `${recent.id.slice(0, 30)}-${recent.revision}`.slice(0, 64) : recent.id;
-    const named = own ? { ...recent, id, title: copyTitle(recent.title) } : recent;
+    const mine = here.get(recentKey(recent));
+    if (mine ? says(mine.document) === says(document) : !isListed && kindsHere.has(recent.kind)) continue;
+    const id = mine ? `${recent.id.slice(0, 30)}-${recent.revision}`.slice(0, 64) : recent.id;
+    const named = mine ? { ...recent, id, title: copyTitle(recent.title) } : recent;
     if (!here.has(recentKey(named))) found.push({ recent: named, document });
   }
   return found;
@@ -84,9 +84,9 @@ export async function takeDocument({ recent, document }: DocumentInFile): Promis
 
 /** Takes one out again that was taken in, unless it was opened or changed since. */
 export async function takeOutDocument(recent: RecentDocument): Promise<void> {
-  const lies = understand(RECENTS, await records.read(recentKey(recent)));
+  const stored = understand(RECENTS, await records.read(recentKey(recent)));
   const isOpen = $documents.get().some(({ kind, $id }) => kind === recent.kind && $id.get() === recent.id);
-  if (isOpen || !("value" in lies) || lies.value.revision !== recent.revision) return;
+  if (isOpen || !("value" in stored) || stored.value.revision !== recent.revision) return;
   await records.remove(recentKey(recent));
   await documentValues.remove(valueKey(recent));
   await listed(recent);

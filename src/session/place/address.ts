@@ -42,7 +42,7 @@ export const viewPlace = ({ views }: Pick<Address, "views">, { id, parts }: Addr
   views[id] ?? { part: parts[0], query: {} };
 
 /**
- * Reads an address: the nearest sensible thing where it names what there is not, with a notice for each. Of the views only the one in
+ * Reads an address: where it names something unknown, the nearest sensible thing, with a notice for each. Of the views only the one in
  * front is told of.
  *
  * @example readAddress(new URL("http://x/derive?home=B&mode=lydian"), features).address.home // 5

@@ -3,7 +3,7 @@ import { deflateSync, inflateSync, strFromU8, strToU8 } from "fflate";
 import { isFields, type OwnTuning, type Settings, settingsIn } from "@/storage";
 import { $documents } from "../document/documents";
 import { $features } from "./feature";
-import { addressOf, goToAddress, here, placeOf } from "./place";
+import { addressOf, goToAddress, currentPlace, placeOf } from "./place";
 import { $settings, changeSettings } from "../settings/settings";
 import { ownTuningId } from "../stage/stage";
 
@@ -35,7 +35,7 @@ const some = (settings: Settings, fields: readonly string[]): Partial<Settings> 
 
 /** A link to everything that is seen: the place, the stage, what is worked on. That stands in the fragment, which no server is told. */
 export function linkHere(): string {
-  const place = here();
+  const place = currentPlace();
   const { tuning, ownTunings } = $settings.get();
   const stage = {
     ...some($settings.get(), STAGE),
@@ -71,7 +71,11 @@ function unpacked(text: string): unknown {
 /** Opens what the address brings along, as documents of their own beside those that are here; it is taken out of the address then. */
 export function openLinked(url: URL): void {
   const chords = url.searchParams.get("chords");
-  if (chords !== null) $features.get().find(({ opensChords }) => opensChords)?.opensChords?.(chords);
+  if (chords !== null)
+    $features
+      .get()
+      .find(({ opensChords }) => opensChords)
+      ?.opensChords?.(chords);
   const packed = /^#with=(.+)$/u.exec(url.hash)?.[1];
   if (packed === undefined) return;
   const content = unpacked(packed);
@@ -80,7 +84,7 @@ export function openLinked(url: URL): void {
       for (const [kind, value] of Object.entries(content.documents)) openLinkedIn(kind, value);
     setStage(settingsIn(content.stage));
   }
-  window.history.replaceState(window.history.state, "", addressOf(here()));
+  window.history.replaceState(window.history.state, "", addressOf(currentPlace()));
 }
 
 /** Goes to an address as a step of its own, and opens what it brings along: the back button comes back. */

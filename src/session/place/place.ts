@@ -84,7 +84,7 @@ const step = (): Step => ({
 });
 
 /** The place with the home and mode of what is selected and where the hand is: what other views go on from. */
-export function here(): Address {
+export function currentPlace(): Address {
   const { home, mode } = $selection.get().homeMode;
   return { ...$place.get(), home, mode, hand: $hand.get() };
 }
@@ -102,7 +102,7 @@ function stopFollowing(): void {
 
 function follow(): void {
   stopFollowing();
-  const [address, state] = [addressOf(here()), step()];
+  const [address, state] = [addressOf(currentPlace()), step()];
   // Browsers count how often a page does this.
   const isThere =
     address === window.location.pathname + window.location.search &&
@@ -136,7 +136,7 @@ export function goTo(
   view: string,
   { part, query, ...homeMode }: Partial<ViewPlace> & { readonly home?: Fifths; readonly mode?: Mode } = {},
 ): void {
-  const from = here();
+  const from = currentPlace();
   const place = placeOf(view);
   $addressNotices.set([]);
   follow();

@@ -9,7 +9,7 @@ import type { Score } from "@/audio";
 export interface Selection {
   readonly homeMode: HomeMode;
   /** Characteristic notes: amber and notched. */
-  readonly lit: readonly Fifths[];
+  readonly characteristic: readonly Fifths[];
   /** Notes never heard, whose form in the mode is open: shown with open stripes. */
   readonly unknown: readonly Fifths[];
   /** Chord tones, with an outline inside; none where no chord is selected. */
@@ -45,10 +45,10 @@ export interface Playable {
 
 const EMPTY: Score = { notes: [], beats: 0, loops: false };
 
-/** A mode of which nothing more is selected. */
+/** A mode with nothing more selected. */
 export const plainSelection = (homeMode: HomeMode): Selection => ({
   homeMode,
-  lit: [],
+  characteristic: [],
   unknown: [],
   chordTones: [],
   targetNotes: [],

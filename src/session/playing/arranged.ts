@@ -91,9 +91,9 @@ export function arranged(score: Score): Score {
   const by: Arranging = [score, tuning, chordTuning, backing, chordsOn, home, sound, shown];
   if (lastArranged && by.every((each, at) => each === lastArranged?.by[at])) return lastArranged.score;
   const low = tuning ? Math.min(...openSounds(tuning)) : LOW_KEY;
-  const own = placed(score, low < SMALL ? low + ABOVE_LOWEST : low, soundRow(sound).range);
+  const inRegister = placed(score, low < SMALL ? low + ABOVE_LOWEST : low, soundRow(sound).range);
   const layout = chordsOn === "strings" ? onBowedStrings : chordTuning ? onStrings(chordTuning) : onKeyboard;
-  const made = accompanied(own, { layout, backing, home });
+  const made = accompanied(inRegister, { layout, backing, home });
   lastArranged = { by, score: made };
   return made;
 }

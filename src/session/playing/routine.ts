@@ -3,7 +3,7 @@ import type { RoutineItem } from "@/storage";
 import { homeModeText, stageTitle } from "@/words";
 import { $features, taker } from "../place/feature";
 import { linkHere } from "../place/link";
-import { $place, addressOf, here } from "../place/place";
+import { $place, addressOf, currentPlace } from "../place/place";
 import { newId } from "../records/records";
 import { $selection } from "../place/selection";
 import { $settings } from "../settings/settings";
@@ -29,7 +29,7 @@ function itemHere(): RoutineItem {
   const front = [first, ...others].find((each) => each?.id === $place.get().view);
   const link =
     front?.showsPlaceMode && first
-      ? addressOf({ ...here(), view: first.id })
+      ? addressOf({ ...currentPlace(), view: first.id })
       : linkHere().slice(window.location.origin.length);
   return {
     id: newId(),

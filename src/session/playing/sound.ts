@@ -112,9 +112,9 @@ export function playingOf(heard: () => Heard, onSwapped?: (round: number) => voi
       if (round > 0 && !now.loops && !loop && !$isSwapped.get()) return undefined;
       const isSwapped = $isSwapped.get() && swapping !== undefined;
       if (isSwapped) onSwapped?.(round);
-      const own = arranged(now);
-      $movedOctaves.set(now.isFree ? 0 : octavesApart(now, own));
-      const played = isSwapped ? swapped(own, swapping) : own;
+      const arrangedScore = arranged(now);
+      $movedOctaves.set(now.isFree ? 0 : octavesApart(now, arrangedScore));
+      const played = isSwapped ? swapped(arrangedScore, swapping) : arrangedScore;
       return click && !isClickAlone(now) ? withClick(played, clickParts) : played;
     },
   };

@@ -15,7 +15,12 @@ import {
   type Sitting,
   writeBackup,
 } from "@/storage";
-import { arrivingDocuments, documentsForFile, takeDocument, takeOutDocument } from "../document/documents-backup";
+import {
+  arrivingDocuments,
+  documentsForFile,
+  takeDocument,
+  takeOutDocument,
+} from "../document/documents-backup";
 import { aside, saving } from "../records/records";
 import { $settings, changeSettings } from "../settings/settings";
 import { shelf } from "./shelf";
@@ -47,8 +52,8 @@ export async function planOf({ value, problems }: ReturnType<typeof readBackup>)
   const documents = await arrivingDocuments(value.documents, fromFile);
   const here = new Map(sittings.$all.get().map((each) => [each.id, each]));
   const arrivingSittings = value.sittings.filter((each) => {
-    const own = here.get(each.id);
-    return !own || JSON.stringify(mergedSittings(own, each)) !== JSON.stringify(own);
+    const mine = here.get(each.id);
+    return !mine || JSON.stringify(mergedSittings(mine, each)) !== JSON.stringify(mine);
   });
   return {
     plan: {

@@ -71,16 +71,18 @@ describe("a browser", () => {
   });
 
   const BROKEN = [5, "x", [], {}, { version: 99 }, { version: 1 }, { version: "1", kind: 7 }];
-  test.each(["settings", "draft", "shelf:a", "recent:chart:a", "recent:tune:b", "aside:c", "quarantine:d"])(
-    "opens whatever lies under %s",
-    async (key) => {
-      for (const record of BROKEN) {
-        await clear();
-        await browserStore("shade").write(key, record);
-        const one = await page();
-        expect([one.$ready.get(), one.$storage.get()]).toEqual([true, "open"]);
-      }
-    },
+  const opens = async (records: ReadonlyMap<string, unknown>) => {
+    await clear();
+    await browserStore("shade").writeAll(records);
+    const one = await page();
+    expect([one.$ready.get(), one.$storage.get()]).toEqual([true, "open"]);
+  };
+  test.each(["settings", "draft"])("opens whatever lies under %s", async (key) => {
+    for (const record of BROKEN) await opens(new Map([[key, record]]));
+  });
+  test.each(["shelf:", "recent:chart:", "recent:tune:", "aside:", "quarantine:"])(
+    "opens whatever lies under %s and a name",
+    async (key) => opens(new Map(BROKEN.map((record, at) => [`${key}${at}`, record]))),
   );
 
   it("brings back what was set aside once it can be read", async () => {

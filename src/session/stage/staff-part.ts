@@ -54,12 +54,12 @@ export function onStaff(shown: StaffPart, places: readonly number[]): readonly n
   const { tune, engraved, from } = shown;
   if (from === undefined) return places;
   const [melody, beneath] = before(shown);
-  const [count, own] = [tune.notes.length, engraved.notes.length];
+  const [count, melodyNotes] = [tune.notes.length, engraved.notes.length];
   const all = allNotes(engraved).length;
   return places.flatMap((place) => {
     const isMelody = place < count;
-    const at = isMelody ? place - melody : place - count - beneath + own;
-    return at >= (isMelody ? 0 : own) && at < (isMelody ? own : all) ? [at] : [];
+    const at = isMelody ? place - melody : place - count - beneath + melodyNotes;
+    return at >= (isMelody ? 0 : melodyNotes) && at < (isMelody ? melodyNotes : all) ? [at] : [];
   });
 }
 

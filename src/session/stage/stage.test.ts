@@ -38,7 +38,7 @@ const dorian = at("D", "dorian");
 function select(homeMode = dorian) {
   $selection.set({
     homeMode,
-    lit: [],
+    characteristic: [],
     unknown: [],
     chordTones: [],
     targetNotes: [],

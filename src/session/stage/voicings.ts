@@ -35,15 +35,17 @@ const GUITAR = maybeTuning("guitar")?.strings.map(midiOf).join(" ");
 const isGuitar = ({ strings }: Tuning): boolean => strings.map(midiOf).join(" ") === GUITAR;
 
 /** How the view in front says that the chord is held, while voicings are shown on the guitar that this is said of. */
-const $told = computed([$selection, $division, $tuning, $chord], ({ fingered }, division, tuning, chord) =>
-  fingered && division === "voicing" && tuning && isGuitar(tuning)
-    ? { chord, tuning, found: [fingered], at: 0, taken: fingered }
-    : undefined,
+const $givenFingering = computed(
+  [$selection, $division, $tuning, $chord],
+  ({ fingered }, division, tuning, chord) =>
+    fingered && division === "voicing" && tuning && isGuitar(tuning)
+      ? { chord, tuning, found: [fingered], at: 0, taken: fingered }
+      : undefined,
 );
 
 /** What is looked for, while voicings are shown and none is told. */
 const $asked = computed(
-  [$division, $tuning, $chord, $stretch, $voicingKind, $told],
+  [$division, $tuning, $chord, $stretch, $voicingKind, $givenFingering],
   (division, tuning, chord, limit, kind, told): Asked | undefined =>
     division === "voicing" && tuning && !told ? { tuning, chord, limit, kind } : undefined,
 );
@@ -113,7 +115,7 @@ const NONE: readonly never[] = [];
 const sameFrets = (one: Fingering, other: Fingering) => one.join(" ") === other.join(" ");
 
 const $taken = computed(
-  [$found, $asked, $cancelled, $step, $takenVoicing, $told],
+  [$found, $asked, $cancelled, $step, $takenVoicing, $givenFingering],
   (answered, asked, cancelled, step, saved, told) => {
     if (told) return told;
     if (!asked) return undefined;

@@ -12,7 +12,7 @@ export function Announcer() {
   const { view } = useStore($place);
   const name = useStore($features).find(({ id }) => id === view)?.name ?? "";
   const title = titleText(selection.homeMode, selection.subject, name);
-  const said = selection.said ?? answerText(selection.homeMode, selection.lit);
+  const said = selection.said ?? answerText(selection.homeMode, selection.characteristic);
   const [announced, setAnnounced] = useState("");
   const before = useRef<readonly string[]>([]);
   useEffect(() => {

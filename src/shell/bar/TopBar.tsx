@@ -11,7 +11,7 @@ import {
   changeSettings,
   goTo,
   placeOf,
-  here,
+  currentPlace,
   shelf,
   type Sheet,
   start,
@@ -96,7 +96,7 @@ export function TopBar() {
       <header className={styles.bar}>
         <a
           className={styles.name}
-          href={addressOf({ ...here(), view: features[0]?.id ?? "" })}
+          href={addressOf({ ...currentPlace(), view: features[0]?.id ?? "" })}
           onClick={follow(features[0]?.id ?? "")}
         >
           <Mark />
@@ -108,7 +108,7 @@ export function TopBar() {
               <li key={id}>
                 <a
                   className={styles.view}
-                  href={addressOf({ ...here(), view: id })}
+                  href={addressOf({ ...currentPlace(), view: id })}
                   aria-current={front === id ? "page" : undefined}
                   onClick={follow(id)}
                 >

@@ -61,7 +61,7 @@ export const selectionOf = (
   drone: boolean,
 ): Selection => ({
   homeMode,
-  lit: characteristicOn(homeMode, comparedBy),
+  characteristic: characteristicOn(homeMode, comparedBy),
   unknown: [],
   chordTones: selected ? selectedNotes(selected) : [],
   targetNotes: [],

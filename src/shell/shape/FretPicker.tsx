@@ -48,7 +48,7 @@ export function FretPicker({ tuning, frets, onPick }: FretPickerProps) {
     grid.current?.querySelector<HTMLElement>(`[data-place="${next[0]}/${next[1]}"]`)?.focus();
   };
   return (
-    // The keys move among the places, each of which is a button.
+    // The keys move among the places; each place is a button.
     // eslint-disable-next-line jsx-a11y-x/no-noninteractive-element-interactions
     <div
       ref={grid}

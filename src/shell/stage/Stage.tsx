@@ -173,7 +173,7 @@ function BlankSurface({ surface }: { readonly surface: (typeof SURFACES)[number]
   if (!onStrike) return <p className={styles.hidden}>{HIDDEN_STAGE}</p>;
   const blank = {
     title: BLANK_STAGE,
-    ...{ lit: NONE, unknown: NONE, chordTones: NONE, targetNotes: NONE, sounding: NONE, onStrike },
+    ...{ characteristic: NONE, unknown: NONE, chordTones: NONE, targetNotes: NONE, sounding: NONE, onStrike },
   };
   return tuning && surface !== "keys" ? (
     <Neck {...blank} view={viewOf(tuning, fromFret, toFret, leftHanded)} markers={NONE} />

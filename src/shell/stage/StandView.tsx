@@ -126,7 +126,7 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
       </header>
       <p className={styles.notes}>
         {notesOf(homeMode).map((note) => (
-          <span key={note} data-lit={selection.lit.includes(note) || undefined}>
+          <span key={note} data-lit={selection.characteristic.includes(note) || undefined}>
             {noteText(note)} <small>{degreeText(note - homeMode.home)}</small>
           </span>
         ))}
@@ -142,7 +142,7 @@ function OnStand({ surface, shown, onStep, onClose }: Omit<StandViewProps, "open
             title={title}
             view={nearView(shown, leftHanded, WIDTH) ?? viewOf(tuning, 0, 15, leftHanded, WIDTH * 1.7)}
             markers={markers}
-            lit={selection.lit}
+            characteristic={selection.characteristic}
             unknown={selection.unknown}
             chordTones={selection.chordTones}
             targetNotes={selection.targetNotes}

@@ -22,7 +22,7 @@ import { useConventions } from "@/session/settings/useConventions";
 interface SurfaceProps {
   readonly surface: "neck" | "keys" | "staff";
   readonly shown: Shown;
-  readonly selection: Pick<Selection, "lit" | "unknown" | "chordTones" | "targetNotes" | "swap">;
+  readonly selection: Pick<Selection, "characteristic" | "unknown" | "chordTones" | "targetNotes" | "swap">;
   readonly sounding: readonly number[];
 }
 
@@ -49,7 +49,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
   const { tuning, title, notes, markers, silent, moves, ways, homeMode, instrument } = shown;
   const { unknown, targetNotes, swap } = selection;
   // While it takes the characteristic note's place, its neighbour is lit.
-  const lit = isSwapHeard && swap ? [homeMode.home + swap.to] : selection.lit;
+  const characteristic = isSwapHeard && swap ? [homeMode.home + swap.to] : selection.characteristic;
   // A voicing is nothing but chord tones.
   const chordTones = division === "voicing" ? NONE : selection.chordTones;
   const near = isNarrow ? nearView(shown, leftHanded, Math.max(NARROWEST, window.innerWidth)) : undefined;
@@ -59,7 +59,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
         title={title}
         view={near ?? viewOf(tuning, fromFret, toFret, leftHanded)}
         markers={markers}
-        lit={lit}
+        characteristic={characteristic}
         unknown={unknown}
         chordTones={chordTones}
         targetNotes={targetNotes}
@@ -75,7 +75,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
       <LineStaff
         notes={notes}
         homeMode={homeMode}
-        lit={lit}
+        characteristic={characteristic}
         targetNotes={targetNotes}
         sounding={sounding}
         nth={division === "line" ? lineNote : undefined}
@@ -96,7 +96,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
         ...note,
         label: labelOf(note, homeMode, shownLabels, conventions),
       }))}
-      lit={lit}
+      characteristic={characteristic}
       unknown={unknown}
       chordTones={chordTones}
       targetNotes={targetNotes}

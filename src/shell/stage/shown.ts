@@ -321,8 +321,8 @@ function useUnswapped(): Shown {
             : modeById(known);
       const shown = notes.map((note): ShownNote => ({ ...note, place: note }));
       const marks = (note: ShownNote) => {
-        const own = notes.find((each) => note.place !== undefined && isSamePlace(note.place)(each));
-        return { isInner: own?.isFrame === false, isShift: own?.isShift };
+        const sameNote = notes.find((each) => note.place !== undefined && isSamePlace(note.place)(each));
+        return { isInner: sameNote?.isFrame === false, isShift: sameNote?.isShift };
       };
       return {
         ...base,
