@@ -51,9 +51,36 @@ export default ts.config(
     files: ["**/*.{ts,tsx}"],
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
     rules: {
-      "@typescript-eslint/restrict-template-expressions": ["error", { allowNumber: true }],
-      "@typescript-eslint/no-confusing-void-expression": ["error", { ignoreArrowShorthand: true }],
-      "@typescript-eslint/prefer-nullish-coalescing": "error",
+      // A rule that is given options forgets those of its preset: each one is written out.
+      "@typescript-eslint/restrict-template-expressions": [
+        "error",
+        {
+          allow: [],
+          allowAny: false,
+          allowArray: false,
+          allowBoolean: false,
+          allowNever: false,
+          allowNullish: false,
+          allowNumber: true,
+          allowRegExp: false,
+        },
+      ],
+      "@typescript-eslint/no-confusing-void-expression": [
+        "error",
+        { ignoreArrowShorthand: true, ignoreVoidOperator: false, ignoreVoidReturningFunctions: false },
+      ],
+      "@typescript-eslint/prefer-nullish-coalescing": [
+        "error",
+        {
+          allowRuleToRunWithoutStrictNullChecksIKnowWhatIAmDoing: false,
+          ignoreBooleanCoercion: false,
+          ignoreConditionalTests: true,
+          ignoreIfStatements: false,
+          ignoreMixedLogicalExpressions: false,
+          ignorePrimitives: { bigint: false, boolean: false, number: false, string: false },
+          ignoreTernaryTests: false,
+        },
+      ],
       // Names and accidentals (𝄪, 𝄫) are made of code points, which is what spreading a string gives.
       "@typescript-eslint/no-misused-spread": "off",
     },

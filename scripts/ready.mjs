@@ -17,7 +17,7 @@ import { fileURLToPath } from "node:url";
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 
-const QUIET = {
+export const QUIET = {
   ASTRO_TELEMETRY_DISABLED: "1",
   ASTRO_DISABLE_UPDATE_CHECK: "true",
   PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: "1",
@@ -88,8 +88,12 @@ const filesIn = (folder) =>
     return entry.isDirectory() ? filesIn(path) : [path];
   });
 
-/** Builds the application unless it is built from just these sources. */
-export function ensureBuild() {
+/**
+ * The command that builds the application, and what to do once it has; undefined where it is built from just these sources.
+ *
+ * @returns {{ command: string, args: readonly string[], done: () => void } | undefined}
+ */
+export function buildStep() {
   const sources = [...filesIn(join(root, "src")), ...filesIn(join(root, "public"))]
     .filter((path) => !/\.test\.tsx?$/.test(path))
     .sort();
@@ -99,11 +103,21 @@ export function ensureBuild() {
       .map((path) => `${path.slice(root.length)}\n${digest(readFileSync(path, "utf8"))}`)
       .join("\n"),
   );
-  if (isStamped("build", wanted) && existsSync(join(root, "dist/server/serve.mjs"))) return;
+  if (isStamped("build", wanted) && existsSync(join(root, "dist/server/serve.mjs"))) return undefined;
+  return {
+    command: process.execPath,
+    args: [join(root, "node_modules/astro/astro.js"), "build"],
+    done: () => stamp("build", wanted),
+  };
+}
+
+/** Builds the application unless it is built from just these sources. */
+export function ensureBuild() {
+  const build = buildStep();
+  if (!build) return;
   console.log("Building …");
-  if (run(process.execPath, [join(root, "node_modules/astro/astro.js"), "build"], { silent: true }) !== 0)
-    process.exit(1);
-  stamp("build", wanted);
+  if (run(build.command, build.args, { silent: true }) !== 0) process.exit(1);
+  build.done();
 }
 
 /** @param {string} path */
@@ -138,7 +152,9 @@ export function ensureChromium() {
   const installed = findChromium();
   if (installed) return installed;
   console.error(
-    "The browser tests need Chromium, and it is not here. Install it (on Debian: apt-get install chromium), or set SHADE_CHROMIUM to the path of one.",
+    isDebianRoot
+      ? "Chromium could not be installed: apt-get says why above. Install it by hand, or set SHADE_CHROMIUM to the path of one."
+      : "The browser tests need Chromium, which isn’t installed here. Install it (on Debian: sudo apt-get install chromium), or set SHADE_CHROMIUM to the path of one. Unit tests alone: npm run unit.",
   );
   process.exit(1);
 }

@@ -1,59 +1,172 @@
 // @ts-check
-/** `npm test`: type check, lint, unit tests, build, browser tests; installs what they need; ends with one count of all tests. */
+/**
+ * `npm test`: types, lint, unused exports, unit tests, build, browser tests; installs what they need; a line a step, and one count of all
+ * tests at the end.
+ *
+ *     npm test                       everything
+ *     npm test -- src/core/chord     the tests in a folder or a file alone, of the unit or in the browser
+ *     npm test -- --changed          what the uncommitted change can touch
+ */
+import { spawn } from "node:child_process";
 import { readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import { ensureBuild, ensureChromium, ensurePackages, reportsFolder, root, run, tool } from "./ready.mjs";
+import { buildStep, ensureChromium, ensurePackages, QUIET, reportsFolder, root, tool } from "./ready.mjs";
 
+const asked = process.argv.slice(2);
+const begun = Date.now();
 ensurePackages();
-const chromium = ensureChromium();
+const { plan } = await import("./test-plan.mjs");
+const { types, lint, unit, browser, says } = await plan(asked);
+if (says) console.log(says);
+const chromium = browser ? ensureChromium() : "";
 const reports = reportsFolder();
 const unitReport = join(reports, "unit.json");
 const e2eReport = join(reports, "e2e.json");
 for (const report of [unitReport, e2eReport]) rmSync(report, { force: true });
 
-let failedSteps = 0;
-/** @param {string} name @param {() => number} act */
-const step = (name, act) => {
-  console.log(`\n${name}`);
-  if (act() !== 0) failedSteps += 1;
-};
+/** @typedef {{ name: string, command: string, args: readonly string[], env?: Record<string, string> }} Part */
 
-step(
-  "Types",
-  () =>
-    run(tool("astro"), ["check", "--minimumSeverity", "warning"]) ||
-    run(tool("tsc"), ["-p", "tsconfig.core.json"]),
-);
-step(
-  "Lint",
-  () =>
-    run(tool("eslint"), [".", "--max-warnings", "0"]) ||
-    run(tool("prettier"), ["--check", "--log-level", "warn", "."]),
-);
-step("Unit tests", () =>
-  run(tool("vitest"), ["run", "--reporter=dot", "--reporter=json", `--outputFile.json=${unitReport}`]),
-);
-console.log("\nBuild");
-ensureBuild();
-step("Browser tests", () => run(tool("playwright"), ["test"], { env: { SHADE_CHROMIUM: chromium } }));
-step("Share of tests", () => run(process.execPath, [join(root, "scripts/share.mjs")]));
+/**
+ * Runs a command and answers its exit code and what it printed.
+ *
+ * @param {Part} part
+ * @returns {Promise<{ code: number, text: string }>}
+ */
+const ran = ({ command, args, env = {} }) =>
+  new Promise((resolve) => {
+    let text = "";
+    const child = spawn(command, args, { cwd: root, env: { ...process.env, ...QUIET, ...env } });
+    for (const stream of [child.stdout, child.stderr])
+      stream.on("data", (/** @type {Buffer} */ chunk) => (text += chunk.toString()));
+    child.on("error", (error) => resolve({ code: 1, text: String(error) }));
+    child.on("close", (code) => resolve({ code: code ?? 1, text }));
+  });
 
-/** @param {string} file @param {(report: any) => [number, number]} count */
-const counted = (file, count) => {
+const failed = /** @type {string[]} */ ([]);
+
+/**
+ * A step is its parts one after another. What they print is shown where one fails; a step that passes is a line with its time.
+ *
+ * @param {string} name
+ * @param {readonly Part[]} parts
+ */
+async function step(name, parts) {
+  const from = Date.now();
+  for (const part of parts) {
+    const { code, text } = await ran(part);
+    if (code === 0) continue;
+    failed.push(name);
+    console.log(`${name}: failed in ${part.name}\n${text}`);
+    return false;
+  }
+  console.log(`${name.padEnd(14)} ${String(Math.round((Date.now() - from) / 1000)).padStart(4)} s`);
+  return true;
+}
+
+const cache = (/** @type {string} */ name) => join(root, "node_modules/.cache", name);
+/** @param {string} name @param {readonly string[]} args @returns {Part} */
+const tsc = (name, args) => ({ name, command: tool("tsc"), args });
+const incremental = (/** @type {string} */ name) => [
+  "--incremental",
+  "--tsBuildInfoFile",
+  cache(`${name}.tsbuildinfo`),
+];
+
+/** Lint in one lane, types, build and unit tests in the other: neither needs what the other makes. */
+const lanes = [
+  async () => {
+    if (lint.length === 0) return;
+    const files = [...lint];
+    const own = ["--cache", "--cache-strategy", "content", "--cache-location", cache("eslint")];
+    const prettier = ["--cache", "--cache-strategy", "content", "--cache-location", cache("prettier")];
+    await step("Lint", [
+      {
+        name: "eslint",
+        command: tool("eslint"),
+        args: [...files, "--max-warnings", "0", "--no-warn-ignored", ...own],
+      },
+      {
+        name: "prettier",
+        command: tool("prettier"),
+        args: ["--check", "--ignore-unknown", "--log-level", "warn", ...prettier, ...files],
+      },
+      {
+        name: "knip",
+        command: tool("knip"),
+        args: ["--no-progress", "--cache", "--cache-location", cache("knip")],
+      },
+    ]);
+  },
+  async () => {
+    if (types)
+      await step("Types", [
+        tsc("tsc", ["--noEmit", ...incremental("all")]),
+        tsc("tsc of the core", ["-p", "tsconfig.core.json", ...incremental("core")]),
+        {
+          name: "astro check",
+          command: tool("astro"),
+          args: ["check", "--tsconfig", "tsconfig.astro.json", "--minimumSeverity", "warning"],
+        },
+      ]);
+    const build = browser ? buildStep() : undefined;
+    if (build) {
+      const isBuilt = await step("Build", [{ name: "astro build", ...build }]);
+      if (isBuilt) build.done();
+    }
+    if (unit)
+      await step("Unit tests", [
+        {
+          name: "vitest",
+          command: tool("vitest"),
+          args: ["run", ...unit, "--reporter=dot", "--reporter=json", `--outputFile.json=${unitReport}`],
+        },
+      ]);
+  },
+];
+await Promise.all(lanes.map((lane) => lane()));
+
+if (browser && !failed.includes("Build"))
+  await step("Browser tests", [
+    {
+      name: "playwright",
+      command: tool("playwright"),
+      args: ["test", ...browser],
+      env: { SHADE_CHROMIUM: chromium, SHADE_QUIET: "1" },
+    },
+  ]);
+if (asked.length === 0) {
+  const { text } = await ran({
+    name: "share",
+    command: process.execPath,
+    args: [join(root, "scripts/share.mjs")],
+  });
+  console.log(text.trim());
+}
+
+/**
+ * @param {boolean} isWanted
+ * @param {string} file
+ * @param {(report: any) => [number, number]} count
+ */
+const counted = (isWanted, file, count) => {
+  if (!isWanted) return /** @type {[number, number]} */ ([0, 0]);
   try {
     return count(JSON.parse(readFileSync(file, "utf8")));
   } catch {
     return /** @type {[number, number]} */ ([0, 1]);
   }
 };
-const [unitPassed, unitFailed] = counted(unitReport, (report) => [
+const [unitPassed, unitFailed] = counted(unit !== undefined, unitReport, (report) => [
   report.numPassedTests,
   report.numFailedTests,
 ]);
-const [e2ePassed, e2eFailed] = counted(e2eReport, ({ stats }) => [
-  stats.expected + stats.flaky,
-  stats.unexpected,
+const [e2ePassed, e2eFailed] = counted(browser !== undefined, e2eReport, ({ stats }) => [
+  stats.expected,
+  stats.unexpected + stats.flaky,
 ]);
-if (failedSteps > 0) console.log(`\n${failedSteps} of the steps above failed.`);
-console.log(`\n${unitPassed + e2ePassed} passed, ${unitFailed + e2eFailed} failed`);
-process.exit(failedSteps > 0 || unitFailed + e2eFailed > 0 ? 1 : 0);
+if (failed.length > 0) console.log(`Failed: ${failed.join(", ")}.`);
+console.log(
+  `In all ${Math.floor((Date.now() - begun) / 60_000)} min ${Math.round(((Date.now() - begun) / 1000) % 60)} s.`,
+);
+console.log(`${unitPassed + e2ePassed} passed, ${unitFailed + e2eFailed} failed`);
+process.exit(failed.length > 0 || unitFailed + e2eFailed > 0 ? 1 : 0);

@@ -241,9 +241,9 @@ export function habitText({ right, given, times, of, between }: Confusion): stri
   const telling = one.intervals.filter(
     (interval) => !other.intervals.some((each) => halfSteps(each) === halfSteps(interval)),
   );
-  const [from, to] = between.map((share) => Math.round(share * 100));
+  const [from, to] = between;
   const listen = telling.length > 0 ? `: listen for the ${listText(telling.map(degreeText))}` : "";
-  return `${capital(modeText(one))} taken for ${modeText(other)} ${countText(times, "time")} in ${of} (${from} to ${to}% if this goes on)${listen}.`;
+  return `${capital(modeText(one))} taken for ${modeText(other)} ${countText(times, "time")} in ${of} (${Math.round(from * 100)} to ${Math.round(to * 100)}% if this goes on)${listen}.`;
 }
 
 const timesText = (times: number): string =>

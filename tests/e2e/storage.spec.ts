@@ -78,7 +78,7 @@ test("what was called saved is there, though the browser is killed in the middle
   for (let round = 0; round < KILLS; round += 1) {
     const { context, kill } = await mortalBrowser(profile);
     const page = await context.newPage();
-    await page.goto(`${baseURL}/derive`);
+    await page.goto(`${baseURL!}/derive`);
     await expect(page.getByRole("button", { name: /^Shelf \d+$/ })).toBeVisible();
     await expect.poll(() => shelfCount(page), { timeout: 180_000 }).toBeGreaterThanOrEqual(promised);
     // Things are saved one after another; the last word about them is what the page said before it died.

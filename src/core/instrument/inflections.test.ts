@@ -21,7 +21,8 @@ describe("inflections of a grip", () => {
   ])("of %s in %s %s begin with %s", (symbol, home, id, expected) => {
     const [grip] = voicings(GUITAR, { chord: chord(symbol) });
     const said = inflections(GUITAR, at(home, id), chord(symbol), grip!).map(
-      (each) => `${each.string}: ${each.from}-${each.to} ${printName(each.note)} ${printChord(each.chord)}`,
+      (each) =>
+        `${each.string}: ${String(each.from)}-${String(each.to)} ${printName(each.note)} ${printChord(each.chord)}`,
     );
     expect(said.slice(0, 2).join(", ")).toBe(expected);
   });

@@ -149,7 +149,7 @@ describe("a chord in a home", () => {
     ["G/F", "5 s"],
   ])("%s is heard as %s", (symbol, expected) => {
     const [one] = heard(symbol);
-    expect(`${one?.root} ${one?.kind}`).toBe(expected);
+    expect(`${one!.root} ${one!.kind}`).toBe(expected);
   });
 
   it("of every row adds up to one", () => {

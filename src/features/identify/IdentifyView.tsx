@@ -25,6 +25,7 @@ import {
   LISTENING,
   figureText,
 } from "@/words";
+import { classes } from "@/kit/classes";
 import styles from "@/shell/frame/View.module.css";
 import { Candidates } from "./Candidates";
 import { bringBackCollection, openCollection, textOf } from "./collection";
@@ -156,8 +157,7 @@ export function IdentifyView() {
     $toSave.set({ kind: "tune", title: title || "Tune", words: "", ...answer.shown.saved });
   };
 
-  const reshapeIt = () =>
-    answer && taker("tune")?.({ ...answer.shown.saved, name: title }, fromHere());
+  const reshapeIt = () => answer && taker("tune")?.({ ...answer.shown.saved, name: title }, fromHere());
   const fromHere = () =>
     byHand.about ? { home: printName(byHand.about.home), mode: byHand.about.mode.id } : undefined;
 
@@ -191,7 +191,7 @@ export function IdentifyView() {
     (way === "staff" && (isEmpty || (isReady && read !== undefined && !answer && !isListening && isTyped)));
   return (
     <div className={styles.view}>
-      <div className={`${styles.answer} ${own.column}`} data-way={isTextOpen ? "type" : way}>
+      <div className={classes(styles.answer, own.column)} data-way={isTextOpen ? "type" : way}>
         <div className={styles.sentence}>
           <h1 className={answer ? "visually-hidden" : own.ask}>{IDENTIFY_ASKS}</h1>
           {answer && <span>Tune</span>}

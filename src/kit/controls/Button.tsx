@@ -1,4 +1,5 @@
 import type { ComponentProps } from "react";
+import { classes } from "@/kit/classes";
 import styles from "./Button.module.css";
 
 interface ButtonProps extends Omit<ComponentProps<"button">, "children"> {
@@ -10,11 +11,11 @@ interface ButtonProps extends Omit<ComponentProps<"button">, "children"> {
 }
 
 /** A square button; its key stands in a small frame. */
-export function Button({ children, kind = "plain", keyName, className = "", ...rest }: ButtonProps) {
+export function Button({ children, kind = "plain", keyName, className, ...rest }: ButtonProps) {
   return (
     <button
       type="button"
-      className={`${styles.button} ${className}`}
+      className={classes(styles.button, className)}
       data-kind={kind}
       aria-keyshortcuts={keyName}
       {...rest}

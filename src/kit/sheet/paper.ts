@@ -2,8 +2,7 @@ import { useEffect } from "react";
 import { WIDTH } from "./drawing";
 
 /** Papers that are printed on. */
-const PAPER_KINDS = ["a4", "letter"] as const;
-export type PaperKind = (typeof PAPER_KINDS)[number];
+export type PaperKind = "a4" | "letter";
 
 /** Heights of their pages, in units of the drawing, all as wide as each other: 210 by 297 mm, 8.5 by 11 inches. */
 export const PAPERS: Readonly<Record<PaperKind, number>> = {
