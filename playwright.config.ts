@@ -1,17 +1,5 @@
-import { createServer } from "node:net";
 import { defineConfig } from "@playwright/test";
-import { CHROMIUM_FLAGS } from "./scripts/ready.mjs";
-
-/** A port that nothing listens on. */
-const freePort = () =>
-  new Promise<number>((resolve, reject) => {
-    const probe = createServer();
-    probe.once("error", reject);
-    probe.listen(0, "127.0.0.1", () => {
-      const address = probe.address();
-      probe.close(() => resolve(typeof address === "object" && address ? address.port : 0));
-    });
-  });
+import { CHROMIUM_FLAGS, freePort } from "./scripts/ready.mjs";
 
 // Found once: the workers of the run read this file again, with the environment of the first reading.
 process.env.SHADE_TEST_PORT ??= String(await freePort());

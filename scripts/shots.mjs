@@ -4,9 +4,8 @@ import { mkdirSync, readdirSync } from "node:fs";
 import { join } from "node:path";
 import { chromium } from "@playwright/test";
 import { withModule } from "./typescript.mjs";
-import { CHROMIUM_FLAGS, ensureBuild, ensureChromium, root, startServer } from "./ready.mjs";
+import { CHROMIUM_FLAGS, ensureBuild, ensureChromium, freePort, root, startServer } from "./ready.mjs";
 
-const PORT = 4398;
 const folder = join(root, "docs/screenshots");
 
 /**
@@ -141,15 +140,19 @@ const SHOTS = [
 ];
 
 const withoutPicture = await withModule("src/features/views.ts", async ({ VIEWS }) =>
-  VIEWS.filter((/** @type {{ id: string }} */ { id }) => !SHOTS.some(({ path }) => path.startsWith(`/${id}`))),
+  VIEWS.filter(
+    (/** @type {{ id: string }} */ { id }) => !SHOTS.some(({ path }) => path.startsWith(`/${id}`)),
+  ),
 );
 if (withoutPicture.length > 0)
-  throw new Error(`No picture of ${withoutPicture.map((/** @type {{ name: string }} */ { name }) => name).join(", ")}.`);
+  throw new Error(
+    `No picture of ${withoutPicture.map((/** @type {{ name: string }} */ { name }) => name).join(", ")}.`,
+  );
 
 ensureBuild();
 const executablePath = ensureChromium();
 mkdirSync(folder, { recursive: true });
-const { address, stop } = await startServer(PORT);
+const { address, stop } = await startServer(await freePort());
 const browser = await chromium.launch({ executablePath, args: CHROMIUM_FLAGS });
 try {
   for (const { name, path, size: [width, height] = [1280, 800], theme, act } of SHOTS) {

@@ -3,6 +3,7 @@ import { degreeOf, fifthsOf, halfSteps } from "@/core/pitch";
 import { bestVamp } from "@/core/progression";
 import { familyOf, type HomeMode, mode as modeById, notesOf, thirdOf } from "@/core/scale";
 import {
+  type LevelId,
   type Confusion,
   NOTHING,
   type Question,
@@ -77,7 +78,7 @@ export const TUNES_SAY =
 export const tuneRefusedText = (title: string): string =>
   `I can’t use “${inTitle(title)}”: no part of it ends on its home, or it’s too long.`;
 
-const LEVEL_NAME: Readonly<Record<string, string>> = {
+const LEVEL_NAME: Readonly<Record<LevelId, string>> = {
   third: "Major or minor third",
   two: "Two modes: Dorian and Aeolian",
   four: "Four modes",
@@ -91,7 +92,7 @@ const LEVEL_NAME: Readonly<Record<string, string>> = {
   dominants: "Dominant scales",
 };
 
-export const levelText = (id: string): string => LEVEL_NAME[id] ?? id;
+export const levelText = (id: LevelId): string => LEVEL_NAME[id];
 
 /** What a question asks. Where it names the mode or its home, so does the sentence. */
 export function questionText({ asked, homeMode, swap, right, known }: Question): string {
@@ -273,7 +274,7 @@ export const THINK_IN_ORDER =
 export const EXAM_SAYS =
   "Send the link (L) or the exported file to whoever is to take it. The result is a table that they can send back.";
 
-export const passedText = (level: string): string => `You passed a level: ${levelText(level)}.`;
+export const passedText = (level: LevelId): string => `You passed a level: ${levelText(level)}.`;
 
 /** What was mixed up once or more, without a claim about habits. */
 export const takenForText = ({ right, given, times }: Confusion): string =>

@@ -26,7 +26,12 @@ export const test = base.extend<object, { readonly sharedProfile: SharedProfile 
       await use({
         context,
         clear: async () => {
-          await Promise.all(context.pages().filter((page) => page !== anchor).map((page) => page.close()));
+          await Promise.all(
+            context
+              .pages()
+              .filter((page) => page !== anchor)
+              .map((page) => page.close()),
+          );
           await context.clearPermissions();
           await session.send("Storage.clearDataForOrigin", { origin, storageTypes: RECORDS });
         },

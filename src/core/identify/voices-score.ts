@@ -11,7 +11,8 @@ export type VoicesTerm = "sounding" | "bass" | "lastBass" | "cadences" | "firstB
 export type VoicesTerms = Readonly<Record<VoicesTerm, number>>;
 
 /**
- * How much each kind counts. Shares of time are worth as many notes as this, not as many as sound, since notes that follow one
+ * How much each kind counts. Chosen by hand in November 2026, so that `npm run accuracy` finds most homes and modes of its 600 made pieces
+ * in four voices while weights stay calibrated (two in a hundred apart at most). Shares of time are worth as many notes as this, not as many as sound, since notes that follow one
  * another depend on each other; bass and voices overlap. Where the last bass rests is one event, and more than the counts say of
  * later music, in which a piece hardly ever ends away from home; a bass that begins and ends on it frames the piece.
  */

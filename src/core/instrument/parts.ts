@@ -9,6 +9,8 @@ export interface EnsemblePart {
   readonly high: number;
   /** How many notes it plays at once. */
   readonly voices: number;
+  /** Its program in General MIDI, counted from 0. */
+  readonly program: number;
 }
 
 /**
@@ -17,14 +19,14 @@ export interface EnsemblePart {
  */
 export const ENSEMBLES = {
   keyboard: [
-    { id: "right-hand", clef: "treble", low: 57, high: 79, voices: 3 },
-    { id: "left-hand", clef: "bass", low: 36, high: 55, voices: 1 },
+    { id: "right-hand", clef: "treble", low: 57, high: 79, voices: 3, program: 0 },
+    { id: "left-hand", clef: "bass", low: 36, high: 55, voices: 1, program: 0 },
   ],
   strings: [
-    { id: "violin-1", clef: "treble", low: 62, high: 88, voices: 1 },
-    { id: "violin-2", clef: "treble", low: 55, high: 81, voices: 1 },
-    { id: "viola", clef: "alto", low: 48, high: 74, voices: 1 },
-    { id: "cello", clef: "bass", low: 36, high: 62, voices: 1 },
+    { id: "violin-1", clef: "treble", low: 62, high: 88, voices: 1, program: 40 },
+    { id: "violin-2", clef: "treble", low: 55, high: 81, voices: 1, program: 40 },
+    { id: "viola", clef: "alto", low: 48, high: 74, voices: 1, program: 41 },
+    { id: "cello", clef: "bass", low: 36, high: 62, voices: 1, program: 42 },
   ],
 } as const satisfies Readonly<Record<string, readonly EnsemblePart[]>>;
 export type Ensemble = keyof typeof ENSEMBLES;

@@ -31,7 +31,7 @@ export interface State {
   readonly rarity: number;
 }
 
-/** Cost of taking up a mode: nothing for the four that most music is in, little for their neighbours, more for the rest. */
+/** Cost of taking up a mode, chosen by hand as the numbers of `home.ts` were: nothing for the four that most music is in, little for their neighbours, more for the rest. */
 const RARITY: Readonly<Record<string, number>> = {
   ionian: 0,
   aeolian: 0.05,

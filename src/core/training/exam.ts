@@ -35,9 +35,13 @@ export interface Asked {
   readonly seed: number;
 }
 
+/** What a level is called in records. */
+export type LevelId =
+  "third" | "two" | "four" | "six" | "seven" | "bare" | "phrases" | "vamps" | "once" | "minors" | "dominants";
+
 /** A step in the order in which people learn. */
 export interface Level {
-  readonly id: string;
+  readonly id: LevelId;
   readonly exam: Pick<Exam, "questions" | "modes" | "textures" | "octaves" | "times">;
 }
 
@@ -46,7 +50,7 @@ const SIX = ["lydian", ...FOUR, "phrygian"];
 const SEVEN_MODES = [...SIX, "locrian"];
 
 const level = (
-  id: string,
+  id: LevelId,
   questions: readonly QuestionKind[],
   modes: readonly string[],
   textures: readonly Texture[],

@@ -5,7 +5,17 @@ import "@/features";
 import { fifthsOf, printName } from "@/core/pitch";
 import { characteristicSwap, FAMILIES, type HomeMode, mode, parallels } from "@/core/scale";
 import { vamps } from "@/core/progression";
-import { $toSave, $place, $ready, $settings, setQuery, changeSettings, ownWordsFor, setOwnWords, shelf } from "@/session";
+import {
+  $toSave,
+  $place,
+  $ready,
+  $settings,
+  setQuery,
+  changeSettings,
+  ownWordsFor,
+  setOwnWords,
+  shelf,
+} from "@/session";
 import { modeQuestion } from "./question-document";
 import { chartDocument } from "@/features/match/chart-document";
 import { OwnWordsSaid } from "@/shell/panel";

@@ -6,7 +6,6 @@ import { ear } from "./manifest";
 
 export const EAR = ear.id;
 
-
 /** An exam as it begins. */
 export const BLANK_EXAM: ExamValue = {
   title: "",

@@ -8,7 +8,6 @@ import { log } from "./manifest";
 
 export const LOG = log.id;
 
-
 /** A piece of the log: what was practised, or the answers of a sitting taken together. */
 export interface Piece extends Omit<Played, "kind"> {
   readonly kind: Played["kind"] | "ear";

@@ -7,7 +7,16 @@ import type { Problem } from "@/core/problem";
 import { modesOfFamilies, notesOf } from "@/core/scale";
 import { chordsOfNumerals } from "@/formats/numerals";
 import { alternating, chartScore, modeScore, targetScore } from "@/audio";
-import { $heardPlaces, $toSave, $ready, $settings, changeSettings, openFiles, swapLive, toggle } from "@/session";
+import {
+  $heardPlaces,
+  $toSave,
+  $ready,
+  $settings,
+  changeSettings,
+  openFiles,
+  swapLive,
+  toggle,
+} from "@/session";
 import { chartDocument } from "./chart-document";
 import { ChartEditor, completionsFor } from "@/kit/chart-editor";
 import { useIncoming } from "@/session/place/useIncoming";

@@ -119,16 +119,6 @@ function partsOver(chart: Chart, ensemble: Ensemble, places: readonly number[]) 
   });
 }
 
-/** General MIDI programs: a piano, and bowed strings. */
-const PROGRAMS: Readonly<Record<string, number>> = {
-  "right-hand": 0,
-  "left-hand": 0,
-  "violin-1": 40,
-  "violin-2": 40,
-  viola: 41,
-  cello: 42,
-};
-
 async function chartMidi(
   chart: Chart,
   title: string,
@@ -138,9 +128,9 @@ async function chartMidi(
   const parts: readonly MidiPart[] =
     writtenFor === "chords"
       ? heardParts(chart)
-      : partsOver(chart, writtenFor, chart.order).map(({ id, notes }) => ({
+      : partsOver(chart, writtenFor, chart.order).map(({ id, program, notes }) => ({
           name: ENSEMBLE_PART_TEXT[id],
-          program: PROGRAMS[id],
+          program,
           notes: notes.flatMap(({ pitches, at, length }) =>
             pitches.map((pitch) => ({ midi: midiOf(pitch), at, length })),
           ),

@@ -15,7 +15,7 @@ export interface DocumentKind<T extends object> {
 
 /** Where a page that is being left writes at once what storage hasn't taken yet: storage may not answer any more. */
 export interface Journal {
-  readonly read: (kind: string) => readonly { readonly id: string; readonly entry: unknown; }[];
+  readonly read: (kind: string) => readonly { readonly id: string; readonly entry: unknown }[];
   readonly write: (kind: string, id: string, entry: unknown) => void;
   readonly remove: (kind: string, id: string) => void;
 }
@@ -38,5 +38,5 @@ export interface DocumentSurroundings {
   readonly onTwice: (title: string) => void;
   readonly journal: Journal;
   /** What this tab had open before a reload, by kind. */
-  readonly lastOpen: { get: (kind: string) => string | null; set: (kind: string, id: string) => void; };
+  readonly lastOpen: { get: (kind: string) => string | null; set: (kind: string, id: string) => void };
 }

@@ -96,13 +96,24 @@ export function dispatch<T>(
     case "open": {
       const { state: left, effects } = leave(state, isBlank);
       const phase = isBlank(event.value) ? "saved" : "unsaved";
-      const opened = { ...left, id: event.id, history: begun(event.value), phase, lastStep: undefined } as const;
+      const opened = {
+        ...left,
+        id: event.id,
+        history: begun(event.value),
+        phase,
+        lastStep: undefined,
+      } as const;
       return { state: opened, effects: [...effects, { type: "save", when: "now" }] };
     }
     case "show": {
       const { value, past } = event.stored;
       const { state: left, effects } = leave(state, isBlank);
-      const shown = { id: event.id, history: begun(value, past), phase: "saved", lastStep: undefined } as const;
+      const shown = {
+        id: event.id,
+        history: begun(value, past),
+        phase: "saved",
+        lastStep: undefined,
+      } as const;
       return { state: { ...left, ...shown }, effects };
     }
     case "return": {

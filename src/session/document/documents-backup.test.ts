@@ -1,16 +1,7 @@
 // @vitest-environment jsdom
 import "fake-indexeddb/auto";
 import { beforeAll, describe, expect, it, vi } from "vitest";
-import {
-  aside,
-  exportAll,
-  type FilePlan,
-  importBy,
-  planOf,
-  saving,
-  start,
-  undoImport,
-} from "..";
+import { aside, exportAll, type FilePlan, importBy, planOf, saving, start, undoImport } from "..";
 import { chartDocument } from "@/features/match/chart-document";
 import { practiceSheet } from "@/sheets/practice-document";
 import { readBackup, USUAL_CHOICE } from "@/storage";
