@@ -67,7 +67,8 @@ vi.mock("tone", () => {
     Synth: class extends Node {
       triggerAttackRelease = (hertz: number, _: number, time: number) => asked.struck.push({ hertz, time });
       triggerRelease = () => undefined;
-      dispose = () => (asked.disposed += 1);
+      disconnect = () => (asked.disposed += 1);
+      dispose = () => undefined;
     },
     Frequency: (midi: number) => ({ toFrequency: () => midi }),
     connect: () => undefined,

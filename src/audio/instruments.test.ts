@@ -6,20 +6,21 @@ import { keyOn, recordingFor, VOICES } from "./sounds";
 
 /** Voices as the synthesis library would make them, each writing down when it is struck. */
 function fakeVoices() {
-  const made: { struck: number[]; released: number; disposed: number }[] = [];
+  const made: { struck: number[]; released: number; cut: number; disposed: number }[] = [];
   const tone = {
     Volume: class {
       volume = { value: 0 };
       connect = () => this;
     },
     Synth: class {
-      private readonly own = { struck: [] as number[], released: 0, disposed: 0 };
+      private readonly own = { struck: [] as number[], released: 0, cut: 0, disposed: 0 };
       constructor() {
         made.push(this.own);
       }
       connect = () => this;
       triggerAttackRelease = (_: number, __: number, time: number) => void this.own.struck.push(time);
       triggerRelease = () => void (this.own.released += 1);
+      disconnect = () => void (this.own.cut += 1);
       dispose = () => void (this.own.disposed += 1);
     },
     Frequency: (midi: number) => ({ toFrequency: () => midi }),
@@ -53,9 +54,13 @@ describe("the parts, while recordings are not here", () => {
     parts.line.strike(note(62, 1, 1.2));
     parts.line.release(1, 1);
     vi.advanceTimersByTime(200);
-    expect(made.map(({ disposed }) => disposed)).toEqual([0, 1]);
+    expect(made.map(({ cut }) => cut)).toEqual([0, 1]);
     parts.line.release(1);
     vi.advanceTimersByTime(200);
+    expect(made.map(({ cut }) => cut)).toEqual([1, 1]);
+    // A voice goes after its last note has ended, not before: the library still has to take its oscillators off it.
+    expect(made.map(({ disposed }) => disposed)).toEqual([0, 0]);
+    vi.advanceTimersByTime(4_000);
     vi.useRealTimers();
     expect(made.map(({ disposed }) => disposed)).toEqual([1, 1]);
   });

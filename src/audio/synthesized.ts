@@ -34,6 +34,10 @@ const CLICK_RAISED = 17;
 /** How loud the stand-ins are beside recordings. */
 const GAIN = 0.3;
 
+/** Milliseconds in which a voice that is let go dies away, and after which everything that it ever began has ended. */
+const DYING = 100;
+const AFTER_ENDS = 1000;
+
 /** Notes of one part that sound at the same time, their ends included; the note that ends first gives way beyond that. */
 const MAX_VOICES = 16;
 
@@ -66,13 +70,17 @@ export function synthesized(tone: typeof ToneModule, part: Part, into: ToneModul
       const hertz = tone.Frequency(key, "midi").toFrequency();
       voice.synth.triggerAttackRelease(hertz, Math.max(0.01, seconds), time, loud * GAIN);
     },
-    release: (_now, after = -Infinity) => {
+    release: (now, after = -Infinity) => {
       const gone = made.filter(({ begins }) => begins > after);
       made = made.filter(({ begins }) => begins <= after);
-      for (const { synth } of gone) {
+      for (const { synth, freeAt } of gone) {
         synth.triggerRelease();
-        // What was struck ahead of time would still begin: the voice goes once it has died away.
-        setTimeout(() => synth.dispose(), 100);
+        // What was struck ahead of time would still begin: the voice is cut off once it has died away.
+        setTimeout(() => synth.disconnect(), DYING);
+        // The library takes each oscillator off the voice when the oscillator ends, and throws where the voice has gone before. A page that
+        // stood still gets the ends in the turn after this one.
+        const dispose = () => setTimeout(() => synth.dispose(), AFTER_ENDS);
+        setTimeout(dispose, Math.max(0, freeAt - now) * 1000 + DYING);
       }
     },
   };

@@ -1,23 +1,21 @@
 import { narrow, serious } from "./axe";
-import { open, settled, show, showOn, watch } from "./pages";
+import { derive } from "../../src/features/derive/manifest";
+import { VIEWS } from "../../src/features/views";
+import { inEachView, open, settled, show, showOn, visit, watch } from "./pages";
 import { expect, test } from "./test";
 
 test.beforeEach(({ page }) => page.emulateMedia({ colorScheme: "light", reducedMotion: "reduce" }));
 
 test("the views are accessible in both themes", async ({ page }) => {
   test.slow();
-  for (const view of ["derive", "match", "identify"]) {
-    await open(page, `/${view}?demo`);
-    await settled(page);
-    expect(await serious(page), view).toEqual([]);
-  }
+  await inEachView(page, async (view) => expect(await serious(page), view).toEqual([]));
 });
 
 test("every part of Derive, the sheet and the description are accessible", async ({ page }) => {
   test.slow();
-  for (const show of ["make", "compare", "chords", "ask"]) {
-    await open(page, `/derive?home=C%23&mode=phrygian-dominant&show=${show}&demo`);
-    await settled(page);
+  await open(page, "/derive?demo");
+  for (const show of derive.parts.slice(1)) {
+    await visit(page, `/derive?home=C%23&mode=phrygian-dominant&show=${show}`);
     expect(await serious(page), show).toEqual([]);
   }
   await page.getByLabel("Working").check();
@@ -62,9 +60,9 @@ test("Ear and Log are accessible, empty and full, before and after an answer", a
   test.slow();
   await open(page, "/log");
   expect(await serious(page), "an empty log").toEqual([]);
-  for (const path of ["/log?demo", "/log?show=ear", "/log?show=tempo", "/ear", "/ear?show=exam"]) {
-    await open(page, path);
-    await settled(page);
+  await open(page, "/log?demo");
+  for (const path of ["/log?show=ear", "/log?show=tempo", "/ear?show=exam"]) {
+    await visit(page, path);
     expect(await serious(page), path).toEqual([]);
   }
   await page.getByRole("radio", { name: "after each question" }).check({ force: true });
@@ -99,9 +97,9 @@ test("Reshape is accessible, empty, with a tune and through all modes", async ({
 
 test("every part of Match and its sheets are accessible", async ({ page }) => {
   test.slow();
+  await open(page, "/match?demo");
   for (const show of ["write", "over-bass"]) {
-    await open(page, `/match?home=C%23&mode=phrygian&show=${show}&demo`);
-    await settled(page);
+    await visit(page, `/match?home=C%23&mode=phrygian&show=${show}`);
     expect(await serious(page), show).toEqual([]);
   }
   await page.getByLabel("Click it on a neck").check();
@@ -172,15 +170,11 @@ test("the stage is accessible, whatever it shows", async ({ page }) => {
 
 test("nothing is wider than a narrow window, and the neck comes first", async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 });
-  for (const view of ["derive", "match", "identify", "ear", "log"]) {
-    await open(page, `/${view}?demo`);
-    await page.getByRole("heading", { level: 2 }).first().waitFor();
-    await settled(page);
+  await inEachView(page, async (view) => {
     expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(360);
-  }
-  for (const show of ["make", "compare", "chords", "ask"]) {
-    await open(page, `/derive?home=C%23&mode=lydian-augmented-sharp2&show=${show}&demo`);
-    await settled(page);
+  });
+  for (const show of derive.parts.slice(1)) {
+    await visit(page, `/derive?home=C%23&mode=lydian-augmented-sharp2&show=${show}`);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), show).toBeLessThanOrEqual(360);
   }
   await expect(page.getByRole("img", { name: /on the neck/ })).toBeInViewport();
@@ -216,19 +210,14 @@ test("the sheets for printing, a phone and its sheets, and a window of 320 are a
     expect(await serious(page), name).toEqual([]);
   }
   await page.setViewportSize({ width: 390, height: 844 });
-  for (const view of ["derive", "match", "identify", "ear", "log"]) {
-    await open(page, `/${view}?demo`);
-    await page.getByRole("heading", { level: 2 }).first().waitFor();
-    expect(await narrow(page), `${view} on a phone`).toEqual([]);
-  }
+  await inEachView(page, async (view) => expect(await narrow(page), `${view} on a phone`).toEqual([]));
   for (const path of [
     ...["make", "compare", "chords", "ask"].map(
       (part) => `/derive?home=C%23&mode=phrygian-dominant&show=${part}`,
     ),
     ...["write", "over-bass"].map((part) => `/match?home=C%23&mode=phrygian&show=${part}`),
   ]) {
-    await open(page, path);
-    await settled(page);
+    await visit(page, path);
     expect(await narrow(page), `${path} on a phone`).toEqual([]);
   }
   for (const name of ["Menu", "More"]) {
@@ -258,18 +247,16 @@ test("the sheets for printing, a phone and its sheets, and a window of 320 are a
   }
   // 1280 at 400 in a hundred; text spaced as a reader may space it.
   await page.setViewportSize({ width: 320, height: 640 });
-  for (const view of ["derive", "match", "identify", "ear", "log"]) {
-    await open(page, `/${view}?demo`);
-    await page.getByRole("heading", { level: 2 }).first().waitFor();
-    await page.evaluate(() => {
-      const spaced = new CSSStyleSheet();
-      spaced.replaceSync(
-        "* { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important; }",
-      );
-      document.adoptedStyleSheets = [...document.adoptedStyleSheets, spaced];
-    });
-    await settled(page);
-    expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(320);
+  await page.evaluate(() => {
+    const spaced = new CSSStyleSheet();
+    spaced.replaceSync(
+      "* { line-height: 1.5 !important; letter-spacing: 0.12em !important; word-spacing: 0.16em !important; }",
+    );
+    document.adoptedStyleSheets = [...document.adoptedStyleSheets, spaced];
+  });
+  for (const { id } of VIEWS) {
+    await visit(page, `/${id}`);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), id).toBeLessThanOrEqual(320);
   }
 });
 

@@ -1,3 +1,4 @@
+import { VIEWS } from "../../src/features/views";
 import { open, settled, watch } from "./pages";
 import { expect, test } from "./test";
 
@@ -65,7 +66,9 @@ test("an address that names what there is not gives the nearest and says so", as
   await expect(notice).toBeHidden();
   const response = await page.goto("/nowhere");
   expect(response?.status()).toBe(404);
-  await expect(page.getByRole("heading", { name: "There is no such page" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "This page doesn’t exist" })).toBeVisible();
+  for (const { name, id } of VIEWS)
+    await expect(page.getByRole("main").getByRole("link", { name })).toHaveAttribute("href", `/${id}`);
 });
 
 test("the panel says what makes the mode, in odd keys too", async ({ page }) => {

@@ -1,4 +1,5 @@
 import { expect, type Locator, type Page } from "@playwright/test";
+import { VIEWS } from "../../src/features/views";
 
 /** Opens a view and waits until it stands. */
 export async function open(page: Page, path: string): Promise<void> {
@@ -7,6 +8,27 @@ export async function open(page: Page, path: string): Promise<void> {
   await expect(page.getByRole("region", { name: "Stage" })).toBeVisible();
   await expect(page.getByRole("main").getByRole("heading", { level: 1 })).toBeAttached();
   await expect(page.locator("html[data-settled]")).toBeAttached();
+}
+
+/** Goes to another address of the application as the browser's Back would, in the page that is open: nothing is loaded again. */
+export async function visit(page: Page, path: string): Promise<void> {
+  await page.evaluate((to) => {
+    window.history.pushState(null, "", to);
+    window.dispatchEvent(new PopStateEvent("popstate", { state: null }));
+  }, path);
+  await settled(page);
+}
+
+/** Opens the first view with the demo and goes on to the others; acts in each once it stands still. */
+export async function inEachView(page: Page, act: (view: string) => Promise<void>): Promise<void> {
+  const [first, ...others] = VIEWS;
+  await open(page, `/${first.id}?demo`);
+  await settled(page);
+  await act(first.id);
+  for (const { id } of others) {
+    await visit(page, `/${id}`);
+    await act(id);
+  }
 }
 
 /**
