@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useCallback, useMemo, useState } from "react";
 import type { Identification } from "@/core/identify";
-import { type Fifths, fifthsOf, printName, soundOf, staffPlace } from "@/core/pitch";
+import { type Fifths, fifthsOf, midiOf, printName, soundOf, staffPlace } from "@/core/pitch";
 import { characteristicOn, enharmonicHome, familyOf } from "@/core/scale";
 import { allNotes, type Tune } from "@/core/tune";
 import { writeAbc } from "@/formats";
@@ -74,7 +74,10 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
   const [hasSyllables, setSyllables] = useState(false);
   const instrument = useStore($instrument);
   const tuning = useStore($tuning);
-  const tablature = useMemo(() => tablatureOf(instrument, tuning), [instrument, tuning]);
+  const tablature = useMemo(() => {
+    const lowest = Math.min(...shown.notes.map(({ pitch }) => midiOf(pitch)));
+    return tablatureOf(instrument, tuning, lowest);
+  }, [instrument, tuning, shown]);
   const value = useStore(reshapeDocument.$value);
   const from = fromOf(recipe, found);
   const isOriginal = at < 0;

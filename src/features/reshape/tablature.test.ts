@@ -19,9 +19,23 @@ describe("tablature", () => {
     ["guitar-7", undefined],
   ])("of %s: %s", (id, wanted) => {
     const [instrument = ""] = id.split("/");
-    const found = tablatureOf(maybeInstrument(instrument)!, tuningOf(id));
+    const found = tablatureOf(maybeInstrument(instrument)!, tuningOf(id), 76);
     expect(found && `${found.instrument}: ${found.tuning.join(" ")}`).toBe(wanted);
   });
 
-  test("of keys: none", () => expect(tablatureOf(maybeInstrument("keyboard")!, undefined)).toBeUndefined());
+  test("of keys: none", () =>
+    expect(tablatureOf(maybeInstrument("keyboard")!, undefined, 76)).toBeUndefined());
+
+  test("of a tune that goes below the lowest string: none", () => {
+    const on = (id: string, lowest: number) =>
+      tablatureOf(maybeInstrument(id)!, tuningOf(id), lowest) !== undefined;
+    // A guitar is written an octave above its sound, a mandolin as it sounds.
+    expect([on("guitar", 52), on("guitar", 51), on("mandolin", 55), on("mandolin", 54)]).toEqual([
+      true,
+      false,
+      true,
+      false,
+    ]);
+    expect([on("baritone-ukulele", 62), on("baritone-ukulele", 59)]).toEqual([true, false]);
+  });
 });
