@@ -8,8 +8,9 @@ import { withModule } from "./typescript.mjs";
 
 /**
  * @typedef {object} Plan
- * @property {boolean} types
- * @property {readonly string[]} lint files and folders; none where nothing is linted
+ * @property {readonly ("all" | "core" | "pages")[]} types whose types are checked: of all TypeScript, of the core by itself, of the pages
+ * @property {readonly string[]} eslint files and folders; none where nothing is linted
+ * @property {readonly string[]} prettier the same for the format
  * @property {readonly string[] | undefined} unit what vitest is told; undefined where no unit test runs
  * @property {readonly string[] | undefined} browser what Playwright is told
  * @property {string} [says] what is left out, for those who read the log
@@ -20,13 +21,15 @@ const SMOKE = ["whole-way.spec.ts", "shelf.spec.ts"];
 
 /** @param {readonly string[]} asked @returns {Promise<Plan>} */
 export async function plan(asked) {
-  if (asked.length === 0) return { types: true, lint: ["."], unit: [], browser: [] };
+  if (asked.length === 0)
+    return { types: ["all", "core", "pages"], eslint: ["."], prettier: ["."], unit: [], browser: [] };
   if (asked.includes("--changed")) return changed();
   const specs = asked.filter((path) => path.includes("e2e") || path.endsWith(".spec.ts"));
   const others = asked.filter((path) => !specs.includes(path));
   return {
-    types: false,
-    lint: [],
+    types: [],
+    eslint: [],
+    prettier: [],
     unit: others.length > 0 ? others : undefined,
     browser: specs.length > 0 ? specs : undefined,
   };
@@ -45,7 +48,14 @@ async function changed() {
     ...git(["ls-files", "--others", "--exclude-standard"]),
   ].filter((file) => existsSync(join(root, file)));
   if (files.length === 0)
-    return { types: false, lint: [], unit: undefined, browser: undefined, says: "Nothing has changed." };
+    return {
+      types: [],
+      eslint: [],
+      prettier: [],
+      unit: undefined,
+      browser: undefined,
+      says: "Nothing has changed.",
+    };
   const code = files.filter((file) => /\.(?:ts|tsx|astro|mjs|js)$/u.test(file));
   const specs = files.filter((file) => file.endsWith(".spec.ts"));
   const reached = await reachedFrom(
@@ -60,9 +70,14 @@ async function changed() {
   const ofViews = all.filter((spec) => touched.some((view) => spec.startsWith(view)));
   const browser = reached.length > 0 ? [...new Set([...specs, ...(isEverywhere ? SMOKE : ofViews)])] : specs;
   return {
-    types: code.length > 0,
-    lint: files,
-    unit: code.length > 0 ? ["--changed"] : undefined,
+    types: [
+      ...(code.length > 0 ? /** @type {const} */ (["all"]) : []),
+      ...(code.some((file) => file.startsWith("src/core/")) ? /** @type {const} */ (["core"]) : []),
+      ...(code.some((file) => file.endsWith(".astro")) ? /** @type {const} */ (["pages"]) : []),
+    ],
+    eslint: code,
+    prettier: files,
+    unit: code.length > 0 ? ["--changed", "--passWithNoTests"] : undefined,
     browser: browser.length > 0 ? browser : undefined,
     says: `${files.length} changed files; views that they reach: ${touched.join(", ") || "none"}.${
       isEverywhere

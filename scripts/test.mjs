@@ -16,7 +16,7 @@ const asked = process.argv.slice(2);
 const begun = Date.now();
 ensurePackages();
 const { plan } = await import("./test-plan.mjs");
-const { types, lint, unit, browser, says } = await plan(asked);
+const { types, eslint, prettier, unit, browser, says } = await plan(asked);
 if (says) console.log(says);
 const chromium = browser ? ensureChromium() : "";
 const reports = reportsFolder();
@@ -72,58 +72,80 @@ const incremental = (/** @type {string} */ name) => [
   cache(`${name}.tsbuildinfo`),
 ];
 
-/** Lint in one lane, types, build and unit tests in the other: neither needs what the other makes. */
+async function lintStep() {
+  const parts = [
+    ...(eslint.length > 0
+      ? [
+          {
+            name: "eslint",
+            command: tool("eslint"),
+            args: [
+              ...eslint,
+              ...["--max-warnings", "0", "--no-warn-ignored"],
+              ...["--cache", "--cache-strategy", "content", "--cache-location", cache("eslint")],
+            ],
+          },
+        ]
+      : []),
+    ...(prettier.length > 0
+      ? [
+          {
+            name: "prettier",
+            command: tool("prettier"),
+            args: [
+              ...prettier,
+              ...["--check", "--ignore-unknown", "--log-level", "warn"],
+              ...["--cache", "--cache-strategy", "content", "--cache-location", cache("prettier")],
+            ],
+          },
+        ]
+      : []),
+  ];
+  const knip = ["--no-progress", "--cache", "--cache-location", cache("knip")];
+  if (parts.length > 0) await step("Lint", [...parts, { name: "knip", command: tool("knip"), args: knip }]);
+}
+
+async function typesStep() {
+  const parts = {
+    all: tsc("tsc", ["--noEmit", ...incremental("all")]),
+    core: tsc("tsc of the core", ["-p", "tsconfig.core.json", ...incremental("core")]),
+    pages: {
+      name: "astro check",
+      command: tool("astro"),
+      args: ["check", "--tsconfig", "tsconfig.astro.json", "--minimumSeverity", "warning"],
+    },
+  };
+  if (types.length > 0)
+    await step(
+      "Types",
+      types.map((each) => parts[each]),
+    );
+}
+
+async function buildItself() {
+  const build = browser ? buildStep() : undefined;
+  if (build && (await step("Build", [{ name: "astro build", ...build }]))) build.done();
+}
+
+async function unitStep() {
+  if (!unit) return;
+  const reporters = ["--reporter=dot", "--reporter=json", `--outputFile.json=${unitReport}`];
+  await step("Unit tests", [
+    { name: "vitest", command: tool("vitest"), args: ["run", ...unit, ...reporters] },
+  ]);
+}
+
+/** Lint in one lane, types and build in the other: neither needs what the other makes. Unit tests go where less is to do. */
+const isWhole = asked.length === 0;
 const lanes = [
-  async () => {
-    if (lint.length === 0) return;
-    const files = [...lint];
-    const own = ["--cache", "--cache-strategy", "content", "--cache-location", cache("eslint")];
-    const prettier = ["--cache", "--cache-strategy", "content", "--cache-location", cache("prettier")];
-    await step("Lint", [
-      {
-        name: "eslint",
-        command: tool("eslint"),
-        args: [...files, "--max-warnings", "0", "--no-warn-ignored", ...own],
-      },
-      {
-        name: "prettier",
-        command: tool("prettier"),
-        args: ["--check", "--ignore-unknown", "--log-level", "warn", ...prettier, ...files],
-      },
-      {
-        name: "knip",
-        command: tool("knip"),
-        args: ["--no-progress", "--cache", "--cache-location", cache("knip")],
-      },
-    ]);
-  },
-  async () => {
-    if (types)
-      await step("Types", [
-        tsc("tsc", ["--noEmit", ...incremental("all")]),
-        tsc("tsc of the core", ["-p", "tsconfig.core.json", ...incremental("core")]),
-        {
-          name: "astro check",
-          command: tool("astro"),
-          args: ["check", "--tsconfig", "tsconfig.astro.json", "--minimumSeverity", "warning"],
-        },
-      ]);
-    const build = browser ? buildStep() : undefined;
-    if (build) {
-      const isBuilt = await step("Build", [{ name: "astro build", ...build }]);
-      if (isBuilt) build.done();
-    }
-    if (unit)
-      await step("Unit tests", [
-        {
-          name: "vitest",
-          command: tool("vitest"),
-          args: ["run", ...unit, "--reporter=dot", "--reporter=json", `--outputFile.json=${unitReport}`],
-        },
-      ]);
-  },
+  isWhole ? [lintStep] : [lintStep, unitStep],
+  isWhole ? [typesStep, buildItself, unitStep] : [typesStep, buildItself],
 ];
-await Promise.all(lanes.map((lane) => lane()));
+await Promise.all(
+  lanes.map(async (lane) => {
+    for (const each of lane) await each();
+  }),
+);
 
 if (browser && !failed.includes("Build"))
   await step("Browser tests", [
@@ -134,7 +156,7 @@ if (browser && !failed.includes("Build"))
       env: { SHADE_CHROMIUM: chromium, SHADE_QUIET: "1" },
     },
   ]);
-if (asked.length === 0) {
+if (isWhole) {
   const { text } = await ran({
     name: "share",
     command: process.execPath,
