@@ -97,6 +97,7 @@ test("find goes to a mode by any of its names", async ({ page }) => {
   await page.getByLabel("What to find").fill("zzz");
   await expect(page.getByText(/^Nothing found for “zzz”/)).toBeVisible();
   await page.keyboard.press("Escape");
+  await expect(page.getByRole("dialog", { name: "Find" })).toBeHidden();
   await page.keyboard.press("?");
   await expect(page.getByRole("dialog", { name: "Help" })).toContainText("One note brighter");
 });
