@@ -61,6 +61,17 @@ describe("a browser", () => {
     expect(two.aside.$records.get()).toHaveLength(1);
   });
 
+  it("of version 1 is left as it was by a page that has no views", async () => {
+    await browserStore("shade").writeAll(new Map(Object.entries(V1)));
+    vi.resetModules();
+    await import("@/sheets/practice-document");
+    const sheet = await import("..");
+    await sheet.start();
+    await vi.waitFor(() => expect(sheet.saving.$state.get().waiting.size).toBe(0));
+    expect(await sheet.records.read("draft")).not.toBeNull();
+    expect((await page()).chartDocument.$value.get().title).toBe("Stairs");
+  });
+
   it("opens what its address brought along, though the address has followed the screen since", async () => {
     history.replaceState(null, "", "/match?chords=%7C%20Gb%20%7C");
     vi.resetModules();
@@ -71,14 +82,26 @@ describe("a browser", () => {
   });
 
   const BROKEN = [5, "x", [], {}, { version: 99 }, { version: 1 }, { version: "1", kind: 7 }];
-  const opens = async (records: ReadonlyMap<string, unknown>) => {
+  /** The session with two kinds of documents, and no views: all that these records need. */
+  async function plainPage() {
+    vi.resetModules();
+    await import("@/features/match/chart-document");
+    await import("@/features/identify/tune-document");
+    const session = await import("..");
+    await session.start();
+    return session;
+  }
+  const opens = async (records: ReadonlyMap<string, unknown>, begin: typeof plainPage = plainPage) => {
     await clear();
     await browserStore("shade").writeAll(records);
-    const one = await page();
+    const one = await begin();
     expect([one.$ready.get(), one.$storage.get()]).toEqual([true, "open"]);
   };
-  test.each(["settings", "draft"])("opens whatever lies under %s", async (key) => {
-    for (const record of BROKEN) await opens(new Map([[key, record]]));
+  test.each([
+    ["settings", plainPage],
+    ["draft", page],
+  ] as const)("opens whatever lies under %s", async (key, begin) => {
+    for (const record of BROKEN) await opens(new Map([[key, record]]), begin);
   });
   test.each(["shelf:", "recent:chart:", "recent:tune:", "aside:", "quarantine:"])(
     "opens whatever lies under %s and a name",
