@@ -60,6 +60,8 @@ test("the demo comes in once, and what was deleted of it stays deleted", async (
   await expect(page.getByRole("button", { name: "Shelf 15" })).toBeVisible();
   await page.keyboard.press("h");
   await page.getByRole("button", { name: "Delete Six Pears" }).click();
+  // The count says what storage has said.
+  await expect(page.getByText("Shelf 14").first()).toBeAttached();
   await page.goto("/derive?demo");
   await expect(page.getByRole("button", { name: "Shelf 14" })).toBeVisible();
   await page.getByRole("link", { name: "Match" }).click();

@@ -1,4 +1,5 @@
 import { useStore } from "@nanostores/react";
+import { atom } from "nanostores";
 import { useEffect, useEffectEvent, useMemo, useState } from "react";
 import { midiOf, type Pitch, printName } from "@/core/pitch";
 import { type HomeMode, mode as modeById } from "@/core/scale";
@@ -62,6 +63,10 @@ const METERS: readonly Meter[] = [
   { beats: 2, unit: 2 },
 ];
 
+/** The length that is written next. It stays when the first notes make a tune and the staff is drawn anew. */
+const $pen = atom<PenLength>({ value: "4", isDotted: false, isTriplet: false });
+const setPen = (next: PenLength): void => $pen.set(next);
+
 const BLANK: Tune = { title: "", notes: [], bars: [], meter: { beats: 4, unit: 4 } };
 const NONE: readonly number[] = [];
 
@@ -89,7 +94,7 @@ export function WriteStaff({ takesFocus, onWritten }: WriteStaffProps) {
   const draft = drafts.findLast((each) => each.text === text);
   const setDraft = (next: Draft) =>
     setDrafts([...drafts.filter((each) => each.text !== next.text), next].slice(-MAX_DRAFTS));
-  const [pen, setPen] = useState<PenLength>({ value: "4", isDotted: false, isTriplet: false });
+  const pen = useStore($pen);
   const tunes = read?.asked.text === text ? read.answer.value : undefined;
   const tune = draft?.tune ?? tunes?.[0]?.tune ?? BLANK;
   // Until a text is read there is nothing to write on.

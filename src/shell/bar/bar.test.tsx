@@ -5,14 +5,38 @@ import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
 import { standInForDialogs } from "../../../tests/fixtures/dialogs";
 import { printName } from "@/core/pitch";
 import { mode } from "@/core/scale";
-import { $place, $settings, changeSettings, setOwnWords, setPlace } from "@/session";
+import { $place, $settings, bindKeys, changeSettings, setOwnWords, setPlace } from "@/session";
 import { useWording } from "@/session/settings/useConventions";
 import { homeModeText } from "@/words";
 import { FindDialog } from "./FindDialog";
 import { SettingsDialog } from "./SettingsDialog";
+import { useKeyboard } from "./useKeyboard";
 
 beforeAll(standInForDialogs);
 afterEach(cleanup);
+
+describe("keys", () => {
+  const Page = () => {
+    useKeyboard();
+    return null;
+  };
+
+  it("pressed right after a sheet is closed are the page’s, though the focus is still inside", () => {
+    render(<Page />);
+    const sheet = document.body.appendChild(document.createElement("dialog"));
+    const field = sheet.appendChild(document.createElement("input"));
+    const act = vi.fn();
+    bindKeys("test", [{ key: "?", says: "help", act }]);
+    sheet.open = true;
+    fireEvent.keyDown(field, { key: "?" });
+    expect(act).not.toHaveBeenCalled();
+    sheet.open = false;
+    fireEvent.keyDown(field, { key: "?" });
+    expect(act).toHaveBeenCalledOnce();
+    bindKeys("test", []);
+    sheet.remove();
+  });
+});
 
 describe("settings", () => {
   const Title = () => <output key={useWording()}>{homeModeText({ home: 5, mode: mode("aeolian") })}</output>;

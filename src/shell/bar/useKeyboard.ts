@@ -17,7 +17,7 @@ export function useKeyboard(): void {
     const listen = (event: KeyboardEvent) => {
       // An editor stands in a shadow tree: what was pressed in is the first of the path.
       const [first] = event.composedPath();
-      const target = first instanceof HTMLElement ? first : document.body;
+      const target = first instanceof HTMLElement && !isClosed(first) ? first : document.body;
       // Escape closes a sheet first.
       if (event.key === "Escape" && document.querySelector("[popover][data-open]")) return;
       // Who pressed a button with the pointer has let go of it: space plays, as ever. Enter presses it again.
@@ -44,6 +44,10 @@ export function useKeyboard(): void {
     };
   }, []);
 }
+
+/** What stands in a sheet that was just closed: it keeps the focus until the next frame, and takes no key any more. */
+const isClosed = (element: HTMLElement): boolean =>
+  element.closest("dialog:not([open]), [popover]:not([data-open])") !== null;
 
 /** While anything sounds Escape ends that, in fields and sheets too; pressed again it does what it does there. */
 function quieten(event: KeyboardEvent): void {
