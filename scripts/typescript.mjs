@@ -13,6 +13,8 @@ import { root } from "./ready.mjs";
  * @returns {Promise<T>}
  */
 export async function withModule(path, use) {
+  // Loading modules in memory counts as development; what this script starts later must not.
+  const { NODE_ENV } = process.env;
   const server = await createServer({
     configFile: false,
     root,
@@ -26,5 +28,7 @@ export async function withModule(path, use) {
     return await use(await server.ssrLoadModule(`/${path}`));
   } finally {
     await server.close();
+    if (NODE_ENV === undefined) delete process.env.NODE_ENV;
+    else process.env.NODE_ENV = NODE_ENV;
   }
 }
