@@ -95,7 +95,7 @@ async function lintStep() {
             args: [
               ...prettier,
               ...["--check", "--ignore-unknown", "--log-level", "warn"],
-              ...["--cache", "--cache-strategy", "content", "--cache-location", cache("prettier")],
+              ...["--cache", "--cache-strategy", "content", "--cache-location", cache("prettier/.prettier-cache")],
             ],
           },
         ]
