@@ -95,7 +95,13 @@ async function lintStep() {
             args: [
               ...prettier,
               ...["--check", "--ignore-unknown", "--log-level", "warn"],
-              ...["--cache", "--cache-strategy", "content", "--cache-location", cache("prettier/.prettier-cache")],
+              ...[
+                "--cache",
+                "--cache-strategy",
+                "content",
+                "--cache-location",
+                cache("prettier/.prettier-cache"),
+              ],
             ],
           },
         ]
