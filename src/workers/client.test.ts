@@ -1,6 +1,6 @@
 import { expose } from "comlink";
 import { afterEach, describe, expect, it } from "vitest";
-import { $jobFailed, newestWins, type Outcome, type Started, workerClient } from "./client";
+import { $jobFailed, newestWins, type Outcome, reporting, type Started, workerClient } from "./client";
 
 interface Jobs {
   readonly count: (text: string) => Promise<number>;
@@ -111,4 +111,22 @@ it("the newest wins: what nobody waits for is never asked", async () => {
   // One that fails holds up nothing.
   expect(await Promise.all([read("bad"), read("D")])).toEqual([{ none: "failed" }, { answer: 1 }]);
   expect(await read("E7")).toEqual({ answer: 2 });
+});
+
+describe("a job that reports", () => {
+  it("is heard while it is under way, and not by a report that comes after the answer", async () => {
+    const heard: number[] = [];
+    let late: ((share: number) => void) | undefined;
+    const answer = await reporting(
+      (share) => heard.push(share),
+      async (report) => {
+        late = report;
+        report(0.5);
+        await soon();
+        return "found";
+      },
+    );
+    late?.(0.9);
+    expect([answer, heard]).toEqual(["found", [0.5]]);
+  });
 });

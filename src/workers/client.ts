@@ -121,3 +121,21 @@ export function newestWins<A, R>(ask: (asked: A) => Promise<Outcome<R>>): (asked
     }
   };
 }
+
+/**
+ * Asks with a report of how far the job has come. Reports cross by a port of their own, so that the last may come after the answer: it is
+ * not passed on.
+ *
+ * @param onProgress told how far it has come, from 0 to 1
+ */
+export async function reporting<R>(
+  onProgress: (share: number) => void,
+  ask: (report: (share: number) => void) => Promise<R>,
+): Promise<R> {
+  let isUnderWay = true;
+  try {
+    return await ask((share) => isUnderWay && onProgress(share));
+  } finally {
+    isUnderWay = false;
+  }
+}

@@ -4,7 +4,7 @@ import type { Recipe, Reshaped } from "@/core/reshape";
 import type { Reading } from "@/core/problem";
 import type { Tune } from "@/core/tune";
 import type { FileTune, TuneText } from "@/formats";
-import { newestWins, type Outcome, workerClient } from "./client";
+import { newestWins, type Outcome, reporting, workerClient } from "./client";
 import type {
   AskedOf,
   CollectionJobs,
@@ -133,12 +133,18 @@ export const readFileAway = <K extends keyof FileJobs>(
 export const collectionPool = (cores: number) => poolOf(cores, tunes);
 
 /** Looks for a chord's voicings. */
-export const findVoicings = (asked: FingeringAsked, { onProgress, signal }: Partial<Watch> = {}) =>
-  fingerings.ask((jobs) => jobs.find(asked, onProgress && proxy(onProgress)), signal);
+export const findVoicings = (asked: FingeringAsked, watch?: Watch) =>
+  watch
+    ? reporting(watch.onProgress, (report) =>
+        fingerings.ask((jobs) => jobs.find(asked, proxy(report)), watch.signal),
+      )
+    : fingerings.ask((jobs) => jobs.find(asked));
 
 /** Follows the pitch of a recording. */
 export const trackPitch = ({ samples, rate }: TrackAsked, { onProgress, signal }: Watch) =>
-  pitches.ask(
-    (jobs) => jobs.track(transfer({ samples, rate }, [samples.buffer as ArrayBuffer]), proxy(onProgress)),
-    signal,
+  reporting(onProgress, (report) =>
+    pitches.ask(
+      (jobs) => jobs.track(transfer({ samples, rate }, [samples.buffer as ArrayBuffer]), proxy(report)),
+      signal,
+    ),
   );
