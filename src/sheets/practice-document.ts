@@ -1,21 +1,15 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { LINE_FIGURES, SYSTEMS } from "@/core/instrument";
 import { documentOf } from "@/session";
 import { modeId, noteName } from "@/storage";
 
 const practice = z.object({
-  modes: z
-    .array(z.object({ home: noteName, mode: modeId }))
-    .max(24)
-    .catch([]),
-  system: z.enum(SYSTEMS).optional().catch(undefined),
-  hands: z.array(z.int().min(0).max(36)).max(24).catch([]),
-  figures: z.array(z.enum(LINE_FIGURES)).optional().catch(undefined),
-  octaves: z
-    .union([z.literal(1), z.literal(2)])
-    .optional()
-    .catch(undefined),
-  labels: z.enum(["notes", "degrees", "fingers"]).catch("notes"),
+  modes: z.catch(z.array(z.object({ home: noteName, mode: modeId })).check(z.maxLength(24)), []),
+  system: z.catch(z.optional(z.enum(SYSTEMS)), undefined),
+  hands: z.catch(z.array(z.int().check(z.minimum(0), z.maximum(36))).check(z.maxLength(24)), []),
+  figures: z.catch(z.optional(z.array(z.enum(LINE_FIGURES))), undefined),
+  octaves: z.catch(z.optional(z.union([z.literal(1), z.literal(2)])), undefined),
+  labels: z.catch(z.enum(["notes", "degrees", "fingers"]), "notes"),
 });
 export type Practice = z.infer<typeof practice>;
 

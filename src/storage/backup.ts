@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import type { AsideRecord } from "./aside";
 import { type DocumentInFile, RECENTS } from "./documents";
 import { SAVED, type Saved } from "./saved";
@@ -36,14 +36,14 @@ export interface BackupProblem {
 const envelope = z.object({
   format: z.literal("shade-backup"),
   version: z.number(),
-  shelf: z.array(z.unknown()).max(200_000),
+  shelf: z.array(z.unknown()).check(z.maxLength(200_000)),
   settings: z.unknown(),
-  aside: z.array(z.unknown()).catch([]),
-  documents: z.array(z.unknown()).max(20_000).catch([]),
+  aside: z.catch(z.array(z.unknown()), []),
+  documents: z.catch(z.array(z.unknown()).check(z.maxLength(20_000)), []),
   /** From version 3 on. */
-  sittings: z.array(z.unknown()).max(200_000).catch([]),
+  sittings: z.catch(z.array(z.unknown()).check(z.maxLength(200_000)), []),
   /** What version 1 called them. */
-  quarantine: z.array(z.unknown()).catch([]),
+  quarantine: z.catch(z.array(z.unknown()), []),
 });
 
 /** Writes the backup as text: one record an entry, in order of id, its fields in the schema's order, so that equal contents give equal files. */

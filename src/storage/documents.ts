@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { understand, type Understood, type Versioned } from "./versioned";
 
 /** Where the values of documents lie, each under its id; `recent:` in the first store tells which there are. */
@@ -10,12 +10,12 @@ const DOCUMENT_VERSION = 1;
 
 const recent = z.object({
   version: z.literal(DOCUMENT_VERSION),
-  id: z.string().min(1).max(64),
-  kind: z.string().min(1).max(64),
-  title: z.string().max(240),
+  id: z.string().check(z.minLength(1), z.maxLength(64)),
+  kind: z.string().check(z.minLength(1), z.maxLength(64)),
+  title: z.string().check(z.maxLength(240)),
   changedAt: z.iso.datetime(),
   /** The name of its present state. */
-  revision: z.string().max(64),
+  revision: z.string().check(z.maxLength(64)),
 });
 
 /** That there is a document, without what is in it. */
@@ -29,12 +29,12 @@ export const RECENTS: Versioned<RecentDocument> = {
 
 const stored = z.object({
   version: z.literal(DOCUMENT_VERSION),
-  kind: z.string().min(1).max(64),
-  revision: z.string().max(64),
+  kind: z.string().check(z.minLength(1), z.maxLength(64)),
+  revision: z.string().check(z.maxLength(64)),
   /** The value with the version of its kind in it. */
   value: z.unknown(),
   /** Values before it that undo goes back to, the last first to be undone. */
-  past: z.array(z.unknown()).catch([]),
+  past: z.catch(z.array(z.unknown()), []),
 });
 
 export interface StoredDocument<T> {

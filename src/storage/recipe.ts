@@ -1,44 +1,46 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { maybePitch } from "@/core/pitch";
 import { ARRANGEMENTS, HARMONY_RHYTHMS, HARMONY_SOURCES, MISSING_RULES } from "@/core/reshape";
 import { modeId, noteName } from "./fields";
 
-const place = z.int().min(0).max(1_000_000);
+const place = z.int().check(z.minimum(0), z.maximum(1_000_000));
 
 /** How a tune is put into another mode, as it is stored: what was set by hand stands apart from the rules. */
 export const recipeValue = z.object({
   /** The mode that the tune is taken to be in; what Identify finds where it is left out. */
-  from: z.object({ home: noteName, mode: modeId }).optional().catch(undefined),
-  mode: modeId.catch("phrygian"),
+  from: z.catch(z.optional(z.object({ home: noteName, mode: modeId })), undefined),
+  mode: z.catch(modeId, "phrygian"),
   /** Home stays, or the notes of the parent do. */
-  way: z.enum(["parallel", "relative"]).catch("parallel"),
+  way: z.catch(z.enum(["parallel", "relative"]), "parallel"),
   /** Another home, in the parallel way. */
-  home: noteName.optional().catch(undefined),
-  missing: z.enum(MISSING_RULES).catch("nearest"),
-  bars: z.object({ from: place, to: place }).optional().catch(undefined),
+  home: z.catch(z.optional(noteName), undefined),
+  missing: z.catch(z.enum(MISSING_RULES), "nearest"),
+  bars: z.catch(z.optional(z.object({ from: place, to: place })), undefined),
   /** Notes that were set by hand, by their places in the tune. */
-  byHand: z
-    .array(
-      z.object({
-        place,
-        pitch: z
-          .string()
-          .max(8)
-          .refine((text) => maybePitch(text) !== undefined),
-      }),
-    )
-    .max(5000)
-    .catch([]),
-  chords: z.enum(["carried", "rebuilt", "none"]).catch("rebuilt"),
-  source: z.enum(HARMONY_SOURCES).catch("mode"),
-  rhythm: z.enum(HARMONY_RHYTHMS).catch("bar"),
-  hasPedal: z.boolean().catch(false),
-  seeksCharacteristic: z.boolean().catch(false),
+  byHand: z.catch(
+    z
+      .array(
+        z.object({
+          place,
+          pitch: z.string().check(
+            z.maxLength(8),
+            z.refine((text) => maybePitch(text) !== undefined),
+          ),
+        }),
+      )
+      .check(z.maxLength(5000)),
+    [],
+  ),
+  chords: z.catch(z.enum(["carried", "rebuilt", "none"]), "rebuilt"),
+  source: z.catch(z.enum(HARMONY_SOURCES), "mode"),
+  rhythm: z.catch(z.enum(HARMONY_RHYTHMS), "bar"),
+  hasPedal: z.catch(z.boolean(), false),
+  seeksCharacteristic: z.catch(z.boolean(), false),
   /** Which of the harmonies that were found, from 0. */
-  which: z.int().min(0).max(9).catch(0),
+  which: z.catch(z.int().check(z.minimum(0), z.maximum(9)), 0),
   /** Who plays the chords, written out under the melody. */
-  parts: z.enum(ARRANGEMENTS).catch("none"),
+  parts: z.catch(z.enum(ARRANGEMENTS), "none"),
   /** The melody stays within the instrument. */
-  isInRange: z.boolean().catch(false),
+  isInRange: z.catch(z.boolean(), false),
 });
 export type RecipeValue = z.infer<typeof recipeValue>;

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { readSymbol } from "@/core/chord";
 import { readStrings } from "@/core/instrument";
 import { TUNE_SOURCES } from "@/formats/tune-source";
@@ -19,7 +19,7 @@ export const MAX_REVISIONS = 20;
 export const MAX_TAGS = 20;
 export const MAX_TAG = 40;
 
-const tag = z.string().min(1).max(MAX_TAG);
+const tag = z.string().check(z.minLength(1), z.maxLength(MAX_TAG));
 
 /** Characters of a folder's name. */
 export const MAX_FOLDER = 60;
@@ -34,22 +34,22 @@ export type Earlier = z.infer<typeof earlier>;
 /** What every saved thing has. */
 const common = {
   version: z.literal(SAVED_VERSION),
-  id: z.string().min(1).max(64),
-  title: z.string().min(1).max(240),
+  id: z.string().check(z.minLength(1), z.maxLength(64)),
+  title: z.string().check(z.minLength(1), z.maxLength(240)),
   /** The user's own words. */
-  words: z.string().max(20_000),
+  words: z.string().check(z.maxLength(20_000)),
   /** The user's own headings for it, each once. */
-  tags: z.array(tag).max(MAX_TAGS).optional(),
+  tags: z.optional(z.array(tag).check(z.maxLength(MAX_TAGS))),
   /** Where it lies; on the Shelf itself where it is left out. */
-  folder: z.string().min(1).max(MAX_FOLDER).optional(),
+  folder: z.optional(z.string().check(z.minLength(1), z.maxLength(MAX_FOLDER))),
   savedAt: instant,
   changedAt: instant,
   /** Set while the thing is deleted and can still be brought back. */
-  deletedAt: instant.optional(),
+  deletedAt: z.optional(instant),
   /** Names of its states so far, the last the present one. They tell without a clock which of two copies is newer. */
-  revisions: z.array(z.string().max(64)).min(1).max(MAX_REVISIONS),
+  revisions: z.array(z.string().check(z.maxLength(64))).check(z.minLength(1), z.maxLength(MAX_REVISIONS)),
   /** What it was before, the latest last. */
-  earlier: z.array(earlier).max(MAX_EARLIER).optional(),
+  earlier: z.optional(z.array(earlier).check(z.maxLength(MAX_EARLIER))),
 };
 
 /** A mode on its home. */
@@ -62,7 +62,7 @@ export const MAX_CHART_TEXT = 200_000;
 const savedProgression = z.strictObject({
   ...common,
   kind: z.literal("progression"),
-  chords: z.string().min(1).max(MAX_CHART_TEXT),
+  chords: z.string().check(z.minLength(1), z.maxLength(MAX_CHART_TEXT)),
 });
 
 /** Characters that one tune may have, whatever it came in as. */
@@ -73,7 +73,7 @@ const savedTune = z.strictObject({
   ...common,
   kind: z.literal("tune"),
   source: z.enum(TUNE_SOURCES),
-  text: z.string().min(1).max(MAX_TUNE_TEXT),
+  text: z.string().check(z.minLength(1), z.maxLength(MAX_TUNE_TEXT)),
 });
 
 /** The user's own words and model tune for a mode, on whatever home. There is one for each mode at most. */
@@ -82,14 +82,14 @@ const ownWords = z.strictObject({
   kind: z.literal("words"),
   mode: modeId,
   /** The tune that brings the mode to mind, as the user names it. */
-  tune: z.string().max(200),
+  tune: z.string().check(z.maxLength(200)),
 });
 
 /** Open strings, "E2 A2 D3 G3 B3 E4", that make a neck. */
-export const strings = z
-  .string()
-  .max(120)
-  .refine((text) => readStrings(text).problems.length === 0);
+export const strings = z.string().check(
+  z.maxLength(120),
+  z.refine((text) => readStrings(text).problems.length === 0),
+);
 
 /** Characters of the address of a thing to practise. */
 const MAX_ROUTINE_LINK = 20_000;
@@ -98,13 +98,15 @@ const MAX_ROUTINE_LINK = 20_000;
 const savedVoicing = z.strictObject({
   ...common,
   kind: z.literal("voicing"),
-  chord: z
-    .string()
-    .max(60)
-    .refine((text) => "chord" in readSymbol(text)),
+  chord: z.string().check(
+    z.maxLength(60),
+    z.refine((text) => "chord" in readSymbol(text)),
+  ),
   strings,
   /** From the string that lies lowest; null where one is not played. */
-  frets: z.array(z.int().min(0).max(36).nullable()).min(1).max(12),
+  frets: z
+    .array(z.nullable(z.int().check(z.minimum(0), z.maximum(36))))
+    .check(z.minLength(1), z.maxLength(12)),
 });
 
 /** Questions that were put together: to be taken again, or by others. */
@@ -112,34 +114,31 @@ const savedExam = z.strictObject({ ...common, kind: z.literal("exam"), exam: exa
 
 /** One thing to practise: where it is in the application, and for how long. */
 export const routineItem = z.object({
-  id: z.string().min(1).max(64),
-  title: z.string().min(1).max(240),
+  id: z.string().check(z.minLength(1), z.maxLength(64)),
+  title: z.string().check(z.minLength(1), z.maxLength(240)),
   kind: z.enum(PRACTICE_KINDS),
-  mode: modeId.optional(),
-  home: noteName.optional(),
+  mode: z.optional(modeId),
+  home: z.optional(noteName),
   /** The address that shows it, with instrument, position and all: what a link to it has behind the host. */
-  link: z
-    .string()
-    .max(MAX_ROUTINE_LINK)
-    .regex(/^\/(?!\/)/u),
-  minutes: z.int().min(1).max(60),
-  tempo: z.int().min(30).max(300),
+  link: z.string().check(z.maxLength(MAX_ROUTINE_LINK), z.regex(/^\/(?!\/)/u)),
+  minutes: z.int().check(z.minimum(1), z.maximum(60)),
+  tempo: z.int().check(z.minimum(30), z.maximum(300)),
   climbs: z.boolean(),
   /** Rounds after which it goes on by itself; none while the clock alone counts. */
-  rounds: z.int().min(0).max(64).default(0),
+  rounds: z._default(z.int().check(z.minimum(0), z.maximum(64)), 0),
   /** What comes after them: the next item, or the same a fourth higher. */
-  then: z.enum(["item", "key"]).default("item"),
+  then: z._default(z.enum(["item", "key"]), "item"),
   /** Metronome and count-in as they were when it was added; as they are set where nothing is said. */
-  click: z.boolean().optional(),
-  countIn: z.int().min(0).max(8).optional(),
+  click: z.optional(z.boolean()),
+  countIn: z.optional(z.int().check(z.minimum(0), z.maximum(8))),
 });
 export type RoutineItem = z.infer<typeof routineItem>;
 
 /** What is practised in one go. */
 export const routineValue = z.object({
-  title: z.string().max(240).catch(""),
-  items: z.array(routineItem).max(60),
-  order: z.enum(["in-order", "shuffled"]).catch("in-order"),
+  title: z.catch(z.string().check(z.maxLength(240)), ""),
+  items: z.array(routineItem).check(z.maxLength(60)),
+  order: z.catch(z.enum(["in-order", "shuffled"]), "in-order"),
 });
 export type RoutineValue = z.infer<typeof routineValue>;
 
@@ -150,7 +149,7 @@ const savedReshaping = z.strictObject({
   ...common,
   kind: z.literal("reshaping"),
   source: z.enum(TUNE_SOURCES),
-  text: z.string().min(1).max(MAX_TUNE_TEXT),
+  text: z.string().check(z.minLength(1), z.maxLength(MAX_TUNE_TEXT)),
   recipe: recipeValue,
 });
 

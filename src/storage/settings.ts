@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { EXPECTATIONS } from "@/core/identify/expectation";
 import {
   badMeasures,
@@ -25,13 +25,13 @@ export const SETTINGS_VERSION = 3;
 /** A tuning made by hand. */
 const ownTuningRecord = z
   .strictObject({
-    name: z.string().min(1).max(60),
+    name: z.string().check(z.minLength(1), z.maxLength(60)),
     instrument: z.enum(INSTRUMENT_IDS),
     strings,
     frets: z.number(),
     scaleLength: z.number(),
   })
-  .refine((own) => badMeasures({ ...own, capo: 0 }).length === 0);
+  .check(z.refine((own) => badMeasures({ ...own, capo: 0 }).length === 0));
 export type OwnTuning = z.infer<typeof ownTuningRecord>;
 
 /** What the stage shows of a neck. */
@@ -58,117 +58,122 @@ export const GUITAR_SOUNDS = ["steel", "nylon", "clean"] as const;
 export type GuitarSound = (typeof GUITAR_SOUNDS)[number];
 
 const RHYTHM_NAMES = ["quarters", "eighths", "triplets", "sixteenths"] as const;
-const decibels = z.number().min(-40).max(6).catch(0);
+const decibels = z.catch(z.number().check(z.minimum(-40), z.maximum(6)), 0);
 
 /** The stage: instrument, neck, what is shown and what is played. */
 const stage = {
-  instrument: z.enum(INSTRUMENT_IDS).catch("guitar"),
+  instrument: z.catch(z.enum(INSTRUMENT_IDS), "guitar"),
   /** "guitar/drop-d", or "own/" and the name of one made by hand; the instrument's usual one where it is unknown. */
-  tuning: z.string().max(80).catch("guitar/standard"),
-  ownTunings: z.array(ownTuningRecord).max(50).catch([]),
-  capo: z.int().min(0).max(20).catch(0),
-  leftHanded: z.boolean().catch(false),
+  tuning: z.catch(z.string().check(z.maxLength(80)), "guitar/standard"),
+  ownTunings: z.catch(z.array(ownTuningRecord).check(z.maxLength(50)), []),
+  capo: z.catch(z.int().check(z.minimum(0), z.maximum(20)), 0),
+  leftHanded: z.catch(z.boolean(), false),
   /** The frets that the neck is drawn with. */
-  fromFret: z.int().min(0).max(30).catch(0),
-  toFret: z.int().min(4).max(36).catch(15),
+  fromFret: z.catch(z.int().check(z.minimum(0), z.maximum(30)), 0),
+  toFret: z.catch(z.int().check(z.minimum(4), z.maximum(36)), 15),
   /** Millimetres that the hand opens in comfort. */
-  stretch: z.number().min(60).max(180).catch(COMFORTABLE_STRETCH),
-  surface: z.enum(["neck", "keys", "staff"]).catch("neck"),
-  division: z.enum(DIVISIONS).catch("position"),
-  system: z.enum(SYSTEMS).catch("five-positions"),
-  order: z.enum(ORDERS).catch("up-and-down"),
-  labels: z.enum(LABELS).catch("notes"),
+  stretch: z.catch(z.number().check(z.minimum(60), z.maximum(180)), COMFORTABLE_STRETCH),
+  surface: z.catch(z.enum(["neck", "keys", "staff"]), "neck"),
+  division: z.catch(z.enum(DIVISIONS), "position"),
+  system: z.catch(z.enum(SYSTEMS), "five-positions"),
+  order: z.catch(z.enum(ORDERS), "up-and-down"),
+  labels: z.catch(z.enum(LABELS), "notes"),
   /** The mode whose fingering is known, that the selected one is told from: by id, what it is told by, or none. */
-  known: z.union([z.enum(["reference", "none"]), modeId]).catch("reference"),
+  known: z.catch(z.union([z.enum(["reference", "none"]), modeId]), "reference"),
   /** The fingering within the limit, where a position has one. */
-  easier: z.boolean().catch(false),
-  figure: z.enum(LINE_FIGURES).catch("thirds"),
-  octaves: z.union([z.literal(1), z.literal(2)]).catch(1),
-  rhythm: z.enum(RHYTHM_NAMES).catch("eighths"),
-  texture: z.enum(TEXTURES).catch("chosen"),
-  loop: z.boolean().catch(false),
-  click: z.boolean().catch(false),
+  easier: z.catch(z.boolean(), false),
+  figure: z.catch(z.enum(LINE_FIGURES), "thirds"),
+  octaves: z.catch(z.union([z.literal(1), z.literal(2)]), 1),
+  rhythm: z.catch(z.enum(RHYTHM_NAMES), "eighths"),
+  texture: z.catch(z.enum(TEXTURES), "chosen"),
+  loop: z.catch(z.boolean(), false),
+  click: z.catch(z.boolean(), false),
   /** Into how many parts the metronome divides each beat. */
-  clickParts: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4)]).catch(1),
+  clickParts: z.catch(z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4)]), 1),
   /** What a guitar sounds like. */
-  guitarSound: z.enum(GUITAR_SOUNDS).catch("steel"),
+  guitarSound: z.catch(z.enum(GUITAR_SOUNDS), "steel"),
   /** How chords are played, and by whom. */
-  backing: z.enum(BACKINGS).catch("strum"),
-  chordsOn: z.enum(CHORDS_ON).catch("instrument"),
+  backing: z.catch(z.enum(BACKINGS), "strum"),
+  chordsOn: z.catch(z.enum(CHORDS_ON), "instrument"),
   /** Beats counted before the first round. */
-  countIn: z.int().min(0).max(8).catch(0),
+  countIn: z.catch(z.int().check(z.minimum(0), z.maximum(8)), 0),
   /** The tempo that climbs by itself: so much faster every so many rounds, up to a tempo. */
-  climb: z
-    .object({
+  climb: z.catch(
+    z.object({
       isOn: z.boolean(),
-      by: z.int().min(1).max(40),
-      every: z.int().min(1).max(32),
-      to: z.int().min(30).max(300),
-    })
-    .catch({ isOn: false, by: 4, every: 2, to: 160 }),
+      by: z.int().check(z.minimum(1), z.maximum(40)),
+      every: z.int().check(z.minimum(1), z.maximum(32)),
+      to: z.int().check(z.minimum(30), z.maximum(300)),
+    }),
+    { isOn: false, by: 4, every: 2, to: 160 },
+  ),
   /** Decibels for each part, beside the balance that it has by itself. */
-  parts: z
-    .object({ line: decibels, drone: decibels, chord: decibels, bass: decibels, click: decibels })
-    .catch({ line: 0, drone: 0, chord: 0, bass: 0, click: 0 }),
+  parts: z.catch(
+    z.object({ line: decibels, drone: decibels, chord: decibels, bass: decibels, click: decibels }),
+    { line: 0, drone: 0, chord: 0, bass: 0, click: 0 },
+  ),
 };
 
 /** How Match reads charts and what it shows of them. */
 const match = {
   /** Ids of the families that scales are taken from. */
-  families: z
-    .array(z.string().refine((id) => FAMILIES.some((family) => family.id === id)))
-    .min(1)
-    .max(FAMILIES.length)
-    .catch([...USUAL_FAMILIES]),
+  families: z.catch(
+    z
+      .array(z.string().check(z.refine((id) => FAMILIES.some((family) => family.id === id))))
+      .check(z.minLength(1), z.maxLength(FAMILIES.length)),
+    [...USUAL_FAMILIES],
+  ),
   /** Which analyses stand under the chords. */
-  bands: z.enum(["all", ...ANALYSIS_KINDS]).catch("all"),
+  bands: z.catch(z.enum(["all", ...ANALYSIS_KINDS]), "all"),
   /** The target note is saved for the chord that has it, or used throughout, in practice. */
-  targetWay: z.enum(["save", "throughout"]).catch("save"),
+  targetWay: z.catch(z.enum(["save", "throughout"]), "save"),
   /** The guide lines stand under the chords. */
-  guides: z.boolean().catch(false),
+  guides: z.catch(z.boolean(), false),
   /** The chord that sounds is the selected one. */
-  follow: z.boolean().catch(false),
+  follow: z.catch(z.boolean(), false),
 };
 
 /** How the application is set up. Every field has a value to fall back on. */
 const settings = z.object({
-  version: z.literal(SETTINGS_VERSION).catch(SETTINGS_VERSION),
-  theme: z.enum(["system", "light", "dark"]).catch("system"),
-  tempo: z.number().min(30).max(300).catch(96),
+  version: z.catch(z.literal(SETTINGS_VERSION), SETTINGS_VERSION),
+  theme: z.catch(z.enum(["system", "light", "dark"]), "system"),
+  tempo: z.catch(z.number().check(z.minimum(30), z.maximum(300)), 96),
   /** Single keys act; without them only combined ones do. */
-  shortcuts: z.boolean().catch(true),
+  shortcuts: z.catch(z.boolean(), true),
   /** Loudness in decibels below full scale. */
-  volume: z.number().min(-60).max(0).catch(-18),
-  drone: z.boolean().catch(true),
+  volume: z.catch(z.number().check(z.minimum(-60), z.maximum(0)), -18),
+  drone: z.catch(z.boolean(), true),
   /** What is solfege: from home as do, from the parent's tonic as do, numbers, or nothing. */
-  syllables: z.enum(["home", "parent", "numbers", "none"]).catch("home"),
+  syllables: z.catch(z.enum(["home", "parent", "numbers", "none"]), "home"),
   /** What a mode is told by. */
-  reference: z.enum(REFERENCE_CONVENTIONS).catch("by-third"),
+  reference: z.catch(z.enum(REFERENCE_CONVENTIONS), "by-third"),
   /** What it is compared with. */
-  comparison: z.enum(COMPARISONS).catch("usual"),
-  noteNames: z.enum(NOTE_NAMINGS).catch("english"),
+  comparison: z.catch(z.enum(COMPARISONS), "usual"),
+  noteNames: z.catch(z.enum(NOTE_NAMINGS), "english"),
   /** Ionian and Aeolian, or major and natural minor. */
-  majorNames: z.enum(["modes", "plain"]).catch("modes"),
+  majorNames: z.catch(z.enum(["modes", "plain"]), "modes"),
   /** What kind of tunes Identify expects. */
-  expects: z.enum(EXPECTATIONS).catch("mixed"),
+  expects: z.catch(z.enum(EXPECTATIONS), "mixed"),
   /** What folds in the panel of a mode is open: its count, solfège and neighbours. Until it was opened or closed, where there is room. */
-  modeFold: z.boolean().optional().catch(undefined),
+  modeFold: z.catch(z.optional(z.boolean()), undefined),
   /** What sheets are printed on. */
-  paper: z.enum(["a4", "letter"]).catch("a4"),
+  paper: z.catch(z.enum(["a4", "letter"]), "a4"),
   /** The legend stands on the screen until it is dismissed, and so do the first things to try. */
-  legend: z.boolean().catch(true),
-  firstSteps: z.boolean().catch(true),
+  legend: z.catch(z.boolean(), true),
+  firstSteps: z.catch(z.boolean(), true),
   /** The tune that the user knows by heart, heard in Ear in whatever mode is asked. */
-  modelTune: z
-    .object({
-      title: z.string().max(240),
-      source: z.enum(TUNE_SOURCES),
-      text: z.string().max(MAX_MODEL_TEXT),
-    })
-    .optional()
-    .catch(undefined),
+  modelTune: z.catch(
+    z.optional(
+      z.object({
+        title: z.string().check(z.maxLength(240)),
+        source: z.enum(TUNE_SOURCES),
+        text: z.string().check(z.maxLength(MAX_MODEL_TEXT)),
+      }),
+    ),
+    undefined,
+  ),
   /** Memory lines by the id of the family whose names they order. */
-  memory: z.record(z.string().max(64), z.string().max(300)).catch({}),
+  memory: z.catch(z.record(z.string().check(z.maxLength(64)), z.string().check(z.maxLength(300))), {}),
   ...stage,
   ...match,
 });

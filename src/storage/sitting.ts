@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { QUESTIONS, REGISTERS, TEXTURES } from "@/core/training";
 import { modeId, noteName } from "./fields";
 import type { Versioned } from "./versioned";
@@ -9,66 +9,65 @@ export const SITTING_VERSION = 1;
 const card = z.object({
   question: z.enum(QUESTIONS),
   mode: modeId,
-  texture: z.enum(TEXTURES).optional(),
+  texture: z.optional(z.enum(TEXTURES)),
 });
 
 /** Half steps from home, in either way, that a tune may reach; notes of it and quarters that it may last. */
 const [FAR, MAX_TUNE_NOTES, MAX_TUNE_BEATS] = [60, 200, 100];
 
 const examTune = z.object({
-  title: z.string().max(240),
+  title: z.string().check(z.maxLength(240)),
   mode: modeId,
   notes: z
     .array(
       z.tuple([
-        z.int().min(-30).max(30),
-        z.int().min(-FAR).max(FAR),
-        z.number().min(0).max(MAX_TUNE_BEATS),
-        z.number().positive().max(MAX_TUNE_BEATS),
+        z.int().check(z.minimum(-30), z.maximum(30)),
+        z.int().check(z.minimum(-FAR), z.maximum(FAR)),
+        z.number().check(z.minimum(0), z.maximum(MAX_TUNE_BEATS)),
+        z.number().check(z.positive()).check(z.maximum(MAX_TUNE_BEATS)),
       ]),
     )
-    .min(2)
-    .max(MAX_TUNE_NOTES),
-  beats: z.number().positive().max(MAX_TUNE_BEATS),
+    .check(z.minLength(2), z.maxLength(MAX_TUNE_NOTES)),
+  beats: z.number().check(z.positive()).check(z.maximum(MAX_TUNE_BEATS)),
 });
 
 /** What a row of questions is made of, as it is stored, sent in links and handed out in files. */
 export const examValue = z.object({
-  title: z.string().max(240).catch(""),
-  questions: z.array(z.enum(QUESTIONS)).min(1).max(QUESTIONS.length),
-  modes: z.array(modeId).min(1).max(60),
-  textures: z.array(z.enum(TEXTURES)).min(1).max(TEXTURES.length),
-  home: z.int().min(-15).max(15),
+  title: z.catch(z.string().check(z.maxLength(240)), ""),
+  questions: z.array(z.enum(QUESTIONS)).check(z.minLength(1), z.maxLength(QUESTIONS.length)),
+  modes: z.array(modeId).check(z.minLength(1), z.maxLength(60)),
+  textures: z.array(z.enum(TEXTURES)).check(z.minLength(1), z.maxLength(TEXTURES.length)),
+  home: z.int().check(z.minimum(-15), z.maximum(15)),
   moves: z.boolean(),
   octaves: z.union([z.literal(1), z.literal(2)]),
   way: z.enum(["up", "down", "both"]),
-  times: z.int().min(0).max(9),
-  count: z.int().min(1).max(200),
+  times: z.int().check(z.minimum(0), z.maximum(9)),
+  count: z.int().check(z.minimum(1), z.maximum(200)),
   answers: z.enum(["each", "end"]),
   // Exams from before there was a choice.
-  register: z.enum(REGISTERS).default("middle"),
-  tunes: z.array(examTune).max(20).default([]),
+  register: z._default(z.enum(REGISTERS), "middle"),
+  tunes: z._default(z.array(examTune).check(z.maxLength(20)), []),
 });
 export type ExamValue = z.infer<typeof examValue>;
 
 /** Questions and what was answered, by their place; a question without an answer is still to come. */
 const questions = z.object({
   exam: examValue,
-  asked: z.array(z.object({ card, home: z.int(), seed: z.int() })).max(200),
+  asked: z.array(z.object({ card, home: z.int(), seed: z.int() })).check(z.maxLength(200)),
   attempts: z
     .array(
       z.object({
-        nth: z.int().min(0).max(199),
+        nth: z.int().check(z.minimum(0), z.maximum(199)),
         /** Milliseconds since 1970. */
         at: z.number(),
         isRight: z.boolean(),
-        given: z.string().max(240),
-        right: z.string().max(240),
-        took: z.number().min(0),
-        heard: z.int().min(0),
+        given: z.string().check(z.maxLength(240)),
+        right: z.string().check(z.maxLength(240)),
+        took: z.number().check(z.minimum(0)),
+        heard: z.int().check(z.minimum(0)),
       }),
     )
-    .max(200),
+    .check(z.maxLength(200)),
 });
 
 /** What is practised with the hand. */
@@ -79,34 +78,34 @@ export const FELT = ["easy", "right", "hard"] as const;
 export type Felt = (typeof FELT)[number];
 
 const played = z.object({
-  id: z.string().min(1).max(64),
+  id: z.string().check(z.minLength(1), z.maxLength(64)),
   /** When it was begun, in milliseconds since 1970. */
   at: z.number(),
-  title: z.string().max(240),
+  title: z.string().check(z.maxLength(240)),
   kind: z.enum(PRACTICE_KINDS),
-  mode: modeId.optional(),
-  home: noteName.optional(),
-  instrument: z.string().max(60).optional(),
-  seconds: z.number().min(0).max(86_400),
+  mode: z.optional(modeId),
+  home: z.optional(noteName),
+  instrument: z.optional(z.string().check(z.maxLength(60))),
+  seconds: z.number().check(z.minimum(0), z.maximum(86_400)),
   /** Beats a minute at the end. */
-  tempo: z.number().min(1).max(400).optional(),
-  felt: z.enum(FELT).optional(),
+  tempo: z.optional(z.number().check(z.minimum(1), z.maximum(400))),
+  felt: z.optional(z.enum(FELT)),
 });
 export type Played = z.infer<typeof played>;
 
 /** A time that somebody sat down to train or to practise. */
 const sitting = z.object({
   version: z.literal(SITTING_VERSION),
-  id: z.string().min(1).max(64),
-  title: z.string().max(240),
+  id: z.string().check(z.minLength(1), z.maxLength(64)),
+  title: z.string().check(z.maxLength(240)),
   startedAt: z.iso.datetime(),
   /** Set once it is over; without it, it can be gone on with. */
-  endedAt: z.iso.datetime().optional(),
+  endedAt: z.optional(z.iso.datetime()),
   changedAt: z.iso.datetime(),
-  deletedAt: z.iso.datetime().optional(),
-  words: z.string().max(20_000),
-  ear: questions.optional(),
-  played: z.array(played).max(500),
+  deletedAt: z.optional(z.iso.datetime()),
+  words: z.string().check(z.maxLength(20_000)),
+  ear: z.optional(questions),
+  played: z.array(played).check(z.maxLength(500)),
 });
 export type Sitting = z.infer<typeof sitting>;
 

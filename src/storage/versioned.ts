@@ -1,4 +1,4 @@
-import type { z } from "zod";
+import type * as z from "zod/mini";
 
 /** A stored record as it lies there, before it is known. */
 export type Fields = Readonly<Record<string, unknown>>;
@@ -6,7 +6,7 @@ export type Fields = Readonly<Record<string, unknown>>;
 /** A schema with its number, and the way to it from every number since 1. */
 export interface Versioned<T> {
   readonly version: number;
-  readonly schema: z.ZodType<T>;
+  readonly schema: z.ZodMiniType<T>;
   /** The first carries version 1 to 2, and so on; pure. */
   readonly migrations: readonly ((record: Fields) => Fields)[];
 }

@@ -1,15 +1,15 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { CLAIMS } from "@/core/chord";
 import { documentOf } from "@/session";
 
 const question = z.object({
-  among: z.union([z.literal("named"), z.int().min(2).max(12)]).catch(7),
-  anyHome: z.boolean().catch(false),
-  holds: z.string().max(200).catch(""),
-  lacks: z.string().max(200).catch(""),
-  chords: z.string().max(400).catch(""),
-  claims: z.array(z.enum(CLAIMS)).catch([]),
-  near: z.boolean().catch(false),
+  among: z.catch(z.union([z.literal("named"), z.int().check(z.minimum(2), z.maximum(12))]), 7),
+  anyHome: z.catch(z.boolean(), false),
+  holds: z.catch(z.string().check(z.maxLength(200)), ""),
+  lacks: z.catch(z.string().check(z.maxLength(200)), ""),
+  chords: z.catch(z.string().check(z.maxLength(400)), ""),
+  claims: z.catch(z.array(z.enum(CLAIMS)), []),
+  near: z.catch(z.boolean(), false),
 });
 export type Question = z.infer<typeof question>;
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { QUESTIONS, TEXTURES } from "@/core/training";
 import { documentOf } from "@/session";
 import { examValue, type ExamValue } from "@/storage";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { documentValues } from "@/session";
 import { understand, type Versioned } from "@/storage";
 import type { SentTune } from "@/workers";
@@ -27,21 +27,21 @@ const row = z.object({
   title: z.string(),
   notes: z.number(),
   bars: z.number(),
-  found: z
-    .object({
+  found: z.optional(
+    z.object({
       home: z.int(),
       mode: z.string(),
       weight: z.number(),
       undecided: z.array(z.int()),
       modesLeft: z.number(),
       passages: z.number(),
-    })
-    .optional(),
-  declared: z.object({ home: z.int(), mode: z.string() }).optional(),
-  agrees: z.enum(["same", "other-home", "other-notes"]).optional(),
+    }),
+  ),
+  declared: z.optional(z.object({ home: z.int(), mode: z.string() })),
+  agrees: z.optional(z.enum(["same", "other-home", "other-notes"])),
   problems: z.array(z.custom<SentTune["problems"][number]>((problem) => typeof problem === "object")),
   /** Which of the files, from 0, and where in it. */
-  file: z.int().min(0),
+  file: z.int().check(z.minimum(0)),
   from: z.number(),
   to: z.number(),
 });
@@ -63,13 +63,13 @@ const COLLECTIONS: Versioned<z.infer<typeof collection>> = {
 const table = z.object({
   version: z.literal(1),
   filter: z.object({
-    mode: z.string().optional(),
-    home: z.int().optional(),
-    only: z.enum(ONLY).optional(),
-    title: z.string().max(100).optional(),
+    mode: z.optional(z.string()),
+    home: z.optional(z.int()),
+    only: z.optional(z.enum(ONLY)),
+    title: z.optional(z.string().check(z.maxLength(100))),
   }),
-  sorting: z.array(z.object({ id: z.string(), desc: z.boolean() })).max(3),
-  offset: z.number().min(0),
+  sorting: z.array(z.object({ id: z.string(), desc: z.boolean() })).check(z.maxLength(3)),
+  offset: z.number().check(z.minimum(0)),
 });
 const TABLES: Versioned<z.infer<typeof table>> = { version: 1, schema: table, migrations: [] };
 

@@ -1,34 +1,39 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { TUNE_ORIGINS, TUNE_SOURCES } from "@/formats/tune-source";
 import { documentOf } from "@/session";
 import { isFields, MAX_TUNE_TEXT, modeId, noteName } from "@/storage";
 
-const place = z.int().min(0);
+const place = z.int().check(z.minimum(0));
 const timed = z.object({ midi: z.number(), onset: z.number(), duration: z.number() });
 const frame = z.object({ time: z.number(), hertz: z.number(), clarity: z.number(), level: z.number() });
 
 const tuneValue = z.object({
   source: z.enum(TUNE_SOURCES),
-  text: z.string().max(MAX_TUNE_TEXT),
-  name: z.string().max(240).catch(""),
+  text: z.string().check(z.maxLength(MAX_TUNE_TEXT)),
+  name: z.catch(z.string().check(z.maxLength(240)), ""),
   /** How notes came in that were not typed. */
-  origin: z.enum(TUNE_ORIGINS).optional().catch(undefined),
+  origin: z.catch(z.optional(z.enum(TUNE_ORIGINS)), undefined),
   /** Which tune of the text, from 0. */
-  which: place.catch(0),
+  which: z.catch(place, 0),
   /** What was set by hand for it. */
-  home: z.int().optional().catch(undefined),
-  about: z.object({ home: noteName, mode: modeId }).optional().catch(undefined),
-  bars: z.object({ from: place, to: place }).optional().catch(undefined),
-  without: z.array(place).catch([]),
+  home: z.catch(z.optional(z.int()), undefined),
+  about: z.catch(z.optional(z.object({ home: noteName, mode: modeId })), undefined),
+  bars: z.catch(z.optional(z.object({ from: place, to: place })), undefined),
+  without: z.catch(z.array(place), []),
   /** The line of pitch of a recording, and the notes that were made of it. */
-  line: z
-    .object({ frames: z.array(frame).max(400_000), notes: z.array(timed).max(40_000) })
-    .optional()
-    .catch(undefined),
+  line: z.catch(
+    z.optional(
+      z.object({
+        frames: z.array(frame).check(z.maxLength(400_000)),
+        notes: z.array(timed).check(z.maxLength(40_000)),
+      }),
+    ),
+    undefined,
+  ),
   /** Beats a minute at which they were taken in. */
-  tempo: z.number().optional().catch(undefined),
+  tempo: z.catch(z.optional(z.number()), undefined),
   /** Notes as they were played in, so that more can follow. */
-  played: z.array(timed).max(40_000).optional().catch(undefined),
+  played: z.catch(z.optional(z.array(timed).check(z.maxLength(40_000))), undefined),
 });
 export type TuneValue = z.infer<typeof tuneValue>;
 

@@ -1,10 +1,10 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { documentOf } from "@/session";
 import { MAX_CHART_TEXT, textOf } from "@/storage";
 
 const chartValue = z.object({
-  chords: z.string().max(MAX_CHART_TEXT),
-  title: z.string().max(240).catch(""),
+  chords: z.string().check(z.maxLength(MAX_CHART_TEXT)),
+  title: z.catch(z.string().check(z.maxLength(240)), ""),
 });
 type ChartValue = z.infer<typeof chartValue>;
 

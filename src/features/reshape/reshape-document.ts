@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { TUNE_SOURCES } from "@/formats/tune-source";
 import { documentOf, openIn } from "@/session";
 import { MAX_TUNE_TEXT, recipeValue, type RecipeValue } from "@/storage";
@@ -9,15 +9,11 @@ export const MAX_VERSIONS = 5;
 
 const reshapingValue = z.object({
   source: z.enum(TUNE_SOURCES),
-  text: z.string().max(MAX_TUNE_TEXT),
-  name: z.string().max(240).catch(""),
-  versions: z.array(recipeValue).min(1).max(MAX_VERSIONS),
+  text: z.string().check(z.maxLength(MAX_TUNE_TEXT)),
+  name: z.catch(z.string().check(z.maxLength(240)), ""),
+  versions: z.array(recipeValue).check(z.minLength(1), z.maxLength(MAX_VERSIONS)),
   /** The version in front, from 0; -1 for the original. */
-  at: z
-    .int()
-    .min(-1)
-    .max(MAX_VERSIONS - 1)
-    .catch(0),
+  at: z.catch(z.int().check(z.minimum(-1), z.maximum(MAX_VERSIONS - 1)), 0),
 });
 type ReshapingValue = z.infer<typeof reshapingValue>;
 

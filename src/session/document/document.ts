@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { atom, computed, type ReadableAtom } from "nanostores";
 import {
   type DocumentInFile,
@@ -50,7 +50,7 @@ export interface OpenDocument<T> extends ToUndo {
   readonly hear: (key: string) => Promise<void>;
 }
 
-const journalEntry = z.object({ base: z.string().optional(), value: z.unknown() });
+const journalEntry = z.object({ base: z.optional(z.string()), value: z.unknown() });
 
 /**
  * Opens what a tab works on of one kind: what happens is told to the state machine, and what comes of it is written, shown to other tabs

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { routineItem } from "@/storage";
 import { atOnce } from "../records/at-once";
 
@@ -11,13 +11,13 @@ const entry = z.object({
   isOpen: z.boolean(),
   practising: z.object({
     sitting: z.string(),
-    items: z.array(routineItem).min(1).max(60),
-    at: z.int().min(0),
-    piece: z.string().min(1),
+    items: z.array(routineItem).check(z.minLength(1), z.maxLength(60)),
+    at: z.int().check(z.minimum(0)),
+    piece: z.string().check(z.minLength(1)),
     stretches: z
-      .array(z.object({ from: z.number(), to: z.number().optional(), item: z.int().min(0) }))
-      .max(10_000),
-    rounds: z.int().min(0),
+      .array(z.object({ from: z.number(), to: z.optional(z.number()), item: z.int().check(z.minimum(0)) }))
+      .check(z.maxLength(10_000)),
+    rounds: z.int().check(z.minimum(0)),
   }),
 });
 

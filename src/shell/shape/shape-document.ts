@@ -1,8 +1,8 @@
-import { z } from "zod";
+import * as z from "zod/mini";
 import { documentOf } from "@/session";
 import { textOf } from "@/storage";
 
-const shape = z.object({ text: z.string().max(60) });
+const shape = z.object({ text: z.string().check(z.maxLength(60)) });
 
 /** The chord shape that is moved over a bass. */
 export const chordShape = documentOf<z.infer<typeof shape>>(
