@@ -2,7 +2,11 @@ import { describe, expect, it, vi } from "vitest";
 import { ceilingCurve, CEILING_REACH, underCeiling } from "./ceiling";
 import { makeParts, partLevel, USUAL_SOUNDS } from "./instruments";
 import { SOUNDS, soundRow } from "@/core/instrument";
-import { keyOn, recordingFor, VOICES } from "./sounds";
+import { keyOn, recordingFor as recordingAmong, VOICES } from "./sounds";
+import type { Sound } from "@/core/instrument";
+import table from "./sounds/recordings.json";
+
+const recordingFor = (sound: Sound, midi: number) => recordingAmong(sound, midi, table[VOICES[sound].of]);
 
 /** Voices as the synthesis library would make them, each writing down when it is struck. */
 function fakeVoices() {

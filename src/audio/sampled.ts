@@ -47,11 +47,12 @@ export function sampled(
 ): Striker {
   const voice = VOICES[sound];
   const context = tone.getContext().rawContext;
+  const all = recordings.map(({ recording }) => recording);
   const sounding = new Set<Sounding>();
   let bows = 0;
 
   const one = ({ midi, seconds, time, loud }: Strike, cents: number, share: number, attack: number) => {
-    const { place, rate } = recordingFor(sound, midi);
+    const { place, rate } = recordingFor(sound, midi, all);
     const found = recordings[place];
     if (!found) return;
     const { recording, buffer } = found;

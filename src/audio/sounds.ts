@@ -8,7 +8,6 @@ import nylon from "./sounds/nylon.bin?url";
 import piano from "./sounds/piano.bin?url";
 import steel from "./sounds/steel.bin?url";
 import strings from "./sounds/strings.bin?url";
-import table from "./sounds/recordings.json";
 import { type Sound, soundRow } from "@/core/instrument";
 
 const FILES = { nylon, steel, clean, bass, fiddle, banjo, piano, harmonium, strings, click } as const;
@@ -89,8 +88,6 @@ export const VOICES: Readonly<Record<Sound, Voice>> = {
   click: { ...PLUCKED, of: "click", attack: 0, release: 0.05 },
 };
 
-const recordingsOf = (sound: Sound): readonly Recording[] => table[VOICES[sound].of];
-
 /** A key moved by octaves until the instrument has it. */
 export function keyOn(sound: Sound, midi: number): number {
   const [low, high] = soundRow(sound).range;
@@ -101,12 +98,15 @@ export function keyOn(sound: Sound, midi: number): number {
 }
 
 /**
- * The recording that an instrument plays a key from, by its place, and how much faster than recorded.
+ * The recording that an instrument plays a key from, by its place among all that it has, and how much faster than recorded.
  *
- * @example recordingFor("nylon", 40) // { place: 0, rate: 0.996 }
+ * @example recordingFor("nylon", 40, recordings) // { place: 0, rate: 0.996 }
  */
-export function recordingFor(sound: Sound, midi: number): { readonly place: number; readonly rate: number } {
-  const all = recordingsOf(sound);
+export function recordingFor(
+  sound: Sound,
+  midi: number,
+  all: readonly Recording[],
+): { readonly place: number; readonly rate: number } {
   const from = midi - VOICES[sound].raised;
   const found = all.findIndex(({ high }) => from <= high);
   const place = found < 0 ? all.length - 1 : found;
@@ -144,7 +144,11 @@ export function loadSound(sound: Sound, decoder: Decoder): Promise<readonly Deco
 }
 
 async function fetchDecoded(of: Recorded, decoder: Decoder): Promise<readonly Decoded[]> {
-  const answer = await fetch(FILES[of]);
+  // The table of all recordings comes with the first of them.
+  const [answer, { default: table }] = await Promise.all([
+    fetch(FILES[of]),
+    import("./sounds/recordings.json"),
+  ]);
   if (!answer.ok) throw new Error(`${answer.status} ${answer.statusText}`);
   const file = await answer.arrayBuffer();
   const all: readonly Recording[] = table[of];

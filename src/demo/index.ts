@@ -1,4 +1,4 @@
-import type { Saved } from "@/storage";
+import type { Saved, SavedKind } from "@/storage";
 import brassBird from "./the-brass-bird.abc?raw";
 import brokenMainspring from "./broken-mainspring.abc?raw";
 import clockStair from "./the-clock-stair.abc?raw";
@@ -177,3 +177,11 @@ export { DEMO_SITTINGS } from "./sittings";
 
 /** Everything that the demo puts on the Shelf. */
 export const DEMO: readonly Saved[] = [...DEMO_MODES, ...DEMO_TUNES, ...DEMO_PROGRESSIONS, ...DEMO_WORDS];
+
+/** How many things of each kind the demo brings. */
+export const demoCounts: Readonly<Partial<Record<SavedKind, number>>> = Object.fromEntries(
+  [...new Set(DEMO.map(({ kind }) => kind))].map((kind) => [
+    kind,
+    DEMO.filter((each) => each.kind === kind).length,
+  ]),
+);

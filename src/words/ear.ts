@@ -9,7 +9,6 @@ import {
   type Question,
   type QuestionKind,
   type Register,
-  type Texture,
 } from "@/core/training";
 import {
   capital,
@@ -24,39 +23,6 @@ import {
   noteText,
   numberText,
 } from "./names";
-
-/** What Ear and its exams say. */
-export const EAR_HELP =
-  "Press Start and listen as often as you like. Find the third first, then the degree that differs, then answer. Nothing is shown until you have answered. What you mix up comes back sooner; what you know comes back later.";
-
-export const EAR_FIRST = "Train your ear: major or minor third?";
-
-export const QUESTION_NAME: Readonly<Record<QuestionKind, string>> = {
-  third: "major or minor third",
-  mode: "name the mode",
-  two: "which of two modes",
-  differs: "what differs from major or minor",
-  swap: "is the note swapped",
-  interval: "the degree above home",
-  "target-chord": "which chord has the characteristic note",
-  echo: "play it back",
-  home: "find home",
-  spell: "spell the mode",
-  parent: "whose notes are these",
-  characteristic: "its characteristic note",
-  find: "find its characteristic note on the neck",
-  moves: "one note away from a mode you know, on the neck",
-  "chords-mode": "the mode for two chords",
-  "mode-chords": "two chords for the mode",
-};
-
-export const TEXTURE_NAME: Readonly<Record<Texture, string>> = {
-  drone: "over a drone",
-  scale: "bare scale",
-  vamp: "over a vamp",
-  phrase: "in a phrase",
-  tune: "in a tune",
-};
 
 export const REGISTER_NAME: Readonly<Record<Register, string>> = {
   low: "low",
@@ -215,8 +181,6 @@ export const progressText = (nth: number, of: number): string => `Question ${nth
 export const rightText = (right: number, of: number): string =>
   `${capital(numberText(right))} of ${numberText(of)} right.`;
 
-export const HIDDEN_STAGE = "The stage shows nothing until you answer.";
-
 export const NOTHING_TO_ASK =
   "These choices leave nothing to ask: name at least two modes, and one question that fits them.";
 
@@ -297,24 +261,6 @@ export const modeListText = (ids: readonly string[]): string =>
 export const forecastText = ([today = 0, ...days]: readonly number[]): string =>
   `${today} today, then ${days.join(", ")}`;
 
-/** An exam in a line. */
-export const examText = ({
-  count,
-  questions,
-  modes,
-  textures,
-  moves,
-  answers,
-}: {
-  readonly count: number;
-  readonly questions: readonly QuestionKind[];
-  readonly modes: readonly string[];
-  readonly textures: readonly Texture[];
-  readonly moves: boolean;
-  readonly answers: "each" | "end";
-}): string =>
-  `${capital(countText(count, "question"))} (${questions.map((each) => QUESTION_NAME[each]).join("; ")}) about ${countText(modes.length, "mode")}, ${textures.map((each) => TEXTURE_NAME[each]).join(", ")}${moves ? ", each on a new home" : ""}; answers ${answers === "end" ? "at the end" : "after each"}.`;
-
 /** What the page is about while a question is open: nothing that tells the answer. */
 export const EAR_SUBJECT = "A question";
 
@@ -334,6 +280,3 @@ export const findKeysText = (from: string, to: string): string =>
   `Strike them on the keys below, from ${from} to ${to}.`;
 
 export const foundSoFarText = (found: number, of: number): string => `${found} of ${of} found.`;
-
-/** What the stage is called while it shows nothing and can be struck. */
-export const BLANK_STAGE = "Nothing is marked";

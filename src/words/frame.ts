@@ -28,3 +28,11 @@ export const unreadRecordsText = (count: number): string =>
 /** What the list of recent documents holds. */
 export const recentSaysText = (kind: string): string =>
   `Every ${kind} you worked on lately, saved or not. Opening one leaves the one you have here.`;
+
+/** Where a part of the page is missing: it could not be loaded, or something in it broke. */
+export const partFailedText = (what: string, isUnloaded: boolean): string =>
+  isUnloaded
+    ? `${what} couldn’t be loaded. Everything else still works.`
+    : `Something broke in ${what}. Everything else still works.`;
+
+export const LOADING = "Loading";

@@ -5,6 +5,7 @@ export * from "./conventions";
 export * from "./chords";
 export * from "./derive";
 export * from "./ear";
+export * from "./exam";
 export * from "./help";
 export * from "./identify";
 export * from "./log";

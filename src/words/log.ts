@@ -2,10 +2,6 @@ import { REST } from "@/core/training";
 import type { Felt, PracticeKind } from "@/storage";
 import { capital, countText, inTitle, numberText } from "./names";
 
-/** What the Log, routines and the practice bar say. */
-export const LOG_HELP =
-  "Everything you answer in Ear and practise with a routine is written down here by itself. Press a day to see it, correct it or add words. Put a routine together with R wherever you are, and start it under Routine.";
-
 export const KIND_TEXT: Readonly<Record<PracticeKind | "ear", string>> = {
   mode: "modes",
   line: "lines",

@@ -26,12 +26,6 @@ import {
   noteText,
 } from "./names";
 
-/** What Reshape says. */
-export const RESHAPE_HELP =
-  "Choose a tune and the mode it is to be in. Parallel keeps its home, relative keeps its notes. Press a note to set it by hand, or Write to change the tune itself. Keep several versions and swap between them while they play.";
-
-export const RESHAPE_FIRST = "Put a tune into another mode";
-
 export const RESHAPE_ASKS = "Which tune, and into which mode?";
 
 /** A file with nothing in it to reshape. */

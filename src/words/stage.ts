@@ -263,3 +263,8 @@ export function playedOnText(instrument: string, tuning: Pick<Tuning, "name" | "
     ...(tuning && tuning.capo > 0 ? [`capo ${tuning.capo}`] : []),
   ].join(", ");
 }
+
+export const HIDDEN_STAGE = "The stage shows nothing until you answer.";
+
+/** What the stage is called while it shows nothing and can be struck. */
+export const BLANK_STAGE = "Nothing is marked";

@@ -15,13 +15,10 @@ import {
   type States,
   statesOf,
 } from "./states";
+import type { AnalysisKind } from "./analysis-kind";
 import { soundingChords } from "./sounding";
 import { type Sounding } from "./sounding";
 import { type ReadableChart } from "./sounding";
-
-/** The three ways to read a chart. */
-export const ANALYSIS_KINDS = ["fewest-changes", "one-mode", "chord-by-chord"] as const;
-export type AnalysisKind = (typeof ANALYSIS_KINDS)[number];
 
 /** A note outside the mode, at the place in the chart of the chord that has it. */
 export interface OutsideNote {

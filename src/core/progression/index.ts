@@ -5,6 +5,7 @@ export * from "./home";
 export { kindOf } from "./home-rows";
 export * from "./outside";
 export * from "./analyses";
+export * from "./analysis-kind";
 export * from "./simple-scale";
 export * from "./stand-ins";
 export * from "./changes";

@@ -10,11 +10,8 @@ import { midiOf, type Pitch } from "../pitch";
 import { characteristicOn, type HomeMode } from "../scale";
 import { soundingAt, type Tune, type TuneNote, type TuneVoice } from "../tune";
 
+import type { Arrangement } from "./arrangement";
 import { type GuitarGrip, guitarGrips, underMelody } from "./guitar";
-
-/** Who plays the chords under a melody: one guitar with the melody too, two hands, or three bowed strings while the fourth has the melody. */
-export const ARRANGEMENTS = ["none", "guitar", "keyboard", "strings"] as const;
-export type Arrangement = (typeof ARRANGEMENTS)[number];
 
 /** A rule of voice leading that was broken, from one chord to the next. */
 export interface PartFault {

@@ -1,4 +1,5 @@
 export * from "./arrange";
+export * from "./arrangement";
 export * from "./chords";
 export * from "./guitar";
 export * from "./harmony";

@@ -1,6 +1,7 @@
 import type { HomeMode } from "../scale";
 import type { Tune, TuneChord } from "../tune";
-import { type Arrangement, arrange, type PartFault } from "./arrange";
+import { arrange, type PartFault } from "./arrange";
+import type { Arrangement } from "./arrangement";
 import { carryChord } from "./chords";
 import type { GuitarGrip } from "./guitar";
 import { type Harmony, harmonise } from "./harmony";

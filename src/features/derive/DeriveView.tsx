@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { useMemo, useState } from "react";
+import { Suspense, useMemo, useState } from "react";
 import { accidentalsOf, type Fifths, fifthsFrom, letterOf, printName } from "@/core/pitch";
 import {
   brightestFirst,
@@ -24,20 +24,22 @@ import {
 import { PartTabs } from "@/shell/frame/PartTabs";
 import { SelectedPanel, playVamp } from "@/shell/selected";
 import { Button } from "@/kit/controls";
+import { Boundary, later } from "@/kit/later";
 import { useKeys } from "@/session/place/useKeys";
 import { useAfterPaint } from "@/kit/useAfterPaint";
 import { useConventions } from "@/session/settings/useConventions";
 import { homeModeText } from "@/words";
-import { AskShow } from "./AskShow";
-import { ChordsShow } from "./ChordsShow";
 import { CompareShow, compareRows } from "./CompareShow";
-import { MakeShow } from "./MakeShow";
 import { ModePanel, type Page, PAGES } from "./ModePanel";
 import { playLadder } from "./ladder-playing";
 import { ModesShow } from "./ModesShow";
 import { $derive, DERIVE, alignBy, showPart, swapBeside } from "./route";
 import { $selectedChords, $shownMode, select, deselect } from "./selection";
 import styles from "@/shell/frame/View.module.css";
+
+const AskShow = later(() => import("./AskShow").then(({ AskShow }) => AskShow));
+const ChordsShow = later(() => import("./ChordsShow").then(({ ChordsShow }) => ChordsShow));
+const MakeShow = later(() => import("./MakeShow").then(({ MakeShow }) => MakeShow));
 
 const PARTS = [
   { value: "modes", text: "Modes", keyName: "m", says: "The modes of a parent scale" },
@@ -135,13 +137,17 @@ export function DeriveView() {
             Print
           </Button>
         </div>
-        {show === "modes" && <ModesShow homeMode={homeMode} rows={shownRows} onPlayAll={playAll} />}
-        {show === "make" && <MakeShow homeMode={homeMode} />}
-        {show === "compare" && <CompareShow homeMode={homeMode} onPlayAll={playAll} />}
-        {show === "chords" && (
-          <ChordsShow homeMode={homeMode} settled={settled} selected={selected} onSelect={select} />
-        )}
-        {show === "ask" && <AskShow homeMode={homeMode} />}
+        <Boundary key={show} what={PARTS.find(({ value }) => value === show)?.text ?? "Derive"}>
+          <Suspense fallback={null}>
+            {show === "modes" && <ModesShow homeMode={homeMode} rows={shownRows} onPlayAll={playAll} />}
+            {show === "make" && <MakeShow homeMode={homeMode} />}
+            {show === "compare" && <CompareShow homeMode={homeMode} onPlayAll={playAll} />}
+            {show === "chords" && (
+              <ChordsShow homeMode={homeMode} settled={settled} selected={selected} onSelect={select} />
+            )}
+            {show === "ask" && <AskShow homeMode={homeMode} />}
+          </Suspense>
+        </Boundary>
       </div>
       {selected ? (
         <SelectedPanel homeMode={homeMode} selected={selected} onDeselect={deselect} />

@@ -11,8 +11,7 @@ import {
   type Swap,
 } from "@/core/scale";
 import { printName } from "@/core/pitch";
-import { writeScala } from "@/formats";
-import { $playing, $settings, changeSettings, setHomeMode, setPlace } from "@/session";
+import { $playing, $settings, changeSettings, setHomeMode, setPlace, withPart } from "@/session";
 import { Button, Choice, Select, WrittenField, HomeField } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { ComparisonSelect, HearAndSave, OwnWordsFields, OwnWordsSaid, ReferenceSelect } from "@/shell/panel";
@@ -187,6 +186,7 @@ function Yours({ homeMode }: { readonly homeMode: HomeMode }) {
   const family = familyOf(mode);
   const letters = family.modes.map((each) => modeText(each).charAt(0)).join(" ");
   const title = `${printName(home)} ${inTitle(mode.name)}`;
+  const plainName = title.replaceAll("♭", "b").replaceAll("♯", "#").replaceAll("♮", "natural ");
   return (
     <>
       <OwnWordsFields mode={mode} />
@@ -201,13 +201,10 @@ function Yours({ homeMode }: { readonly homeMode: HomeMode }) {
         <Button
           kind="quiet"
           onClick={() =>
-            saveFile(
-              `${mode.id}.scl`,
-              writeScala(
-                homeMode,
-                title.replaceAll("♭", "b").replaceAll("♯", "#").replaceAll("♮", "natural "),
-              ),
-              "text/plain",
+            void withPart(
+              "The export",
+              () => import("@/formats/scala"),
+              ({ writeScala }) => saveFile(`${mode.id}.scl`, writeScala(homeMode, plainName), "text/plain"),
             )
           }
         >

@@ -1,7 +1,7 @@
-import { lazy } from "react";
 import { fifthsOf } from "@/core/pitch";
 import { characteristicSwap, mode } from "@/core/scale";
 import { swapScore } from "@/audio";
+import { later } from "@/kit/later";
 import { type Feature, goTo, savedOpener, SWAP, toggle } from "@/session";
 import { modeQuestion } from "./question-document";
 import { homeModeText, DERIVE_HELP, DERIVE_FIRST } from "@/words";
@@ -21,7 +21,7 @@ export const feature: Feature = {
       if (swap) toggle(SWAP, swapScore(homeMode, swap.from, swap.to));
     },
   },
-  View: lazy(() => import("./DeriveView").then(({ DeriveView }) => ({ default: DeriveView }))),
+  View: later(() => import("./DeriveView").then(({ DeriveView }) => DeriveView)),
   undoes: (part) => (part === "ask" ? modeQuestion : part === "make" ? scaleSteps : undefined),
   files: { kinds: ["scala"], part: "make" },
   saved: [

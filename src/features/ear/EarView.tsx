@@ -1,16 +1,18 @@
 import { useStore } from "@nanostores/react";
+import { later } from "@/kit/later";
 import { PartTabs } from "@/shell/frame/PartTabs";
 import { $place, placeOf } from "@/session";
 import view from "@/shell/frame/View.module.css";
 import { Asking } from "./Asking";
 import { EAR } from "./exam";
-import { ExamShow } from "./ExamShow";
 import { $shownResult } from "./result";
-import { ResultShow } from "./ResultShow";
 import { $question, $running } from "./run";
 import { Summary } from "./Summary";
 import { TodayShow } from "./TodayShow";
 import "./selection";
+
+const ExamShow = later(() => import("./ExamShow").then(({ ExamShow }) => ExamShow));
+const ResultShow = later(() => import("./ResultShow").then(({ ResultShow }) => ResultShow));
 
 const PARTS = [
   { value: "today", text: "Today", keyName: "w", says: "Today’s training" },

@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { confusions, habits } from "@/core/training";
-import { $attempts, $placeMode, attemptsOf, goTo } from "@/session";
+import { $attempts, $placeMode, attemptsOf, goTo, withPart } from "@/session";
 import type { Sitting } from "@/storage";
 import { Button } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
@@ -9,7 +9,7 @@ import { useKeys } from "@/session/place/useKeys";
 import { drillText, gainedText, habitText, passedText, rightText, takenForText } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { AnswersTable } from "./AnswersTable";
-import { resultOf, writeResult } from "./result";
+import { resultOf } from "./result";
 import { beginDrill, beginExam, gained, leave } from "./run";
 import styles from "./Ear.module.css";
 
@@ -39,7 +39,16 @@ export function Summary({ sitting }: { readonly sitting: Sitting }) {
             </Button>
             {exam && <Button onClick={() => beginExam(exam)}>Once more</Button>}
             {exam && (
-              <Button onClick={() => saveFile("exam-result.csv", writeResult(resultOf(sitting)), "text/csv")}>
+              <Button
+                onClick={() =>
+                  void withPart(
+                    "The export",
+                    () => import("./result-file"),
+                    ({ writeResult }) =>
+                      saveFile("exam-result.csv", writeResult(resultOf(sitting)), "text/csv"),
+                  )
+                }
+              >
                 Export result
               </Button>
             )}

@@ -17,7 +17,8 @@ import { readCsv } from "@/formats";
 import { $attempts, $selection, sittings } from "@/session";
 import { givenText, mixedUpSentence, questionText, thirdSentence } from "@/words";
 import { examDocument, flipped, readExam, writeExam } from "./exam";
-import { readResult, resultOf, writeResult } from "./result";
+import { readResult, resultOf } from "./result";
+import { writeResult } from "./result-file";
 import {
   $heard,
   $mayHear,

@@ -1,4 +1,4 @@
-import { lazy } from "react";
+import { later } from "@/kit/later";
 import { type Feature, goTo, openIn, savedOpener } from "@/session";
 import { EAR_FIRST, EAR_HELP, examText } from "@/words";
 import { EAR, examDocument } from "./exam";
@@ -9,7 +9,7 @@ export const feature: Feature = {
   help: EAR_HELP,
   firstStep: { text: EAR_FIRST, go: () => goTo(EAR, { part: "today" }) },
   showsPlaceMode: true,
-  View: lazy(() => import("./EarView").then(({ EarView }) => ({ default: EarView }))),
+  View: later(() => import("./EarView").then(({ EarView }) => EarView)),
   undoes: (part) => (part === "exam" ? examDocument : undefined),
   files: { kinds: ["exam", "exam-result"], part: "exam" },
   saved: [

@@ -1,8 +1,8 @@
 import { atom } from "nanostores";
-import { maybeFifths, printName } from "@/core/pitch";
+import { maybeFifths } from "@/core/pitch";
 import { maybeMode } from "@/core/scale";
 import { type Attempt, type Card, QUESTIONS, TEXTURES } from "@/core/training";
-import { type TableRow, writeCsv } from "@/formats";
+import type { TableRow } from "@/formats";
 import type { Sitting } from "@/storage";
 import { givenText } from "@/words";
 
@@ -23,11 +23,6 @@ export interface Result {
   readonly unread: number;
 }
 
-const COLUMNS = [
-  ...["exam", "started", "question", "texture", "home", "mode"],
-  ...["answer", "right answer", "right", "seconds", "heard"],
-];
-
 /** What was answered in a sitting. */
 export const resultOf = ({ title, startedAt, ear }: Sitting): Result => ({
   title,
@@ -38,16 +33,6 @@ export const resultOf = ({ title, startedAt, ear }: Sitting): Result => ({
     return asked ? [{ ...attempt, card: asked.card, home: asked.home }] : [];
   }),
 });
-
-/** A result as a table, a row to each question, for a teacher. */
-export const writeResult = ({ title, startedAt, rows }: Result): string =>
-  writeCsv([
-    COLUMNS,
-    ...rows.map(({ card: { question, texture = "", mode }, home, given, right, isRight, took, heard }) => [
-      ...[title, startedAt, question, texture, printName(home), mode, given, right],
-      ...[isRight ? "1" : "0", (took / 1000).toFixed(1), String(heard)],
-    ]),
-  ]);
 
 /** Reads the table of a result; undefined where no row of it is one. */
 export function readResult(table: readonly TableRow[]): Result | undefined {

@@ -1,9 +1,7 @@
-import { lazy } from "react";
-import { type Feature, openIn, savedOpener } from "@/session";
+import { later } from "@/kit/later";
+import { type Feature, openIn, savedOpener, withPart } from "@/session";
 import { BLANK_TUNE, tuneDocument } from "./tune-document";
 import { SOURCE_TEXT, IDENTIFY_HELP, IDENTIFY_FIRST } from "@/words";
-import { DEMO_TUNES } from "@/demo";
-import { finds } from "./finds";
 import { IDENTIFY } from "./route";
 import { identify } from "./manifest";
 
@@ -12,18 +10,22 @@ export const feature: Feature = {
   help: IDENTIFY_HELP,
   firstStep: {
     text: IDENTIFY_FIRST,
-    go: () => {
-      const [{ source, text, title }] = DEMO_TUNES;
-      openIn(IDENTIFY, tuneDocument, { ...BLANK_TUNE, source, text, name: title }, "tune");
-    },
+    go: () =>
+      void withPart(
+        "The demo",
+        () => import("@/demo"),
+        ({ DEMO_TUNES: [{ source, text, title }] }) =>
+          openIn(IDENTIFY, tuneDocument, { ...BLANK_TUNE, source, text, name: title }, "tune"),
+      ),
   },
-  finds,
-  opensDemo: () => {
+  finds: () => import("./finds").then(({ finds }) => finds),
+  opensDemo: async () => {
+    const { DEMO_TUNES } = await import("@/demo");
     const [, { source, text, title }] = DEMO_TUNES;
     if (tuneDocument.$value.get().text === "")
       tuneDocument.open({ ...BLANK_TUNE, source, text, name: title });
   },
-  View: lazy(() => import("./IdentifyView").then(({ IdentifyView }) => ({ default: IdentifyView }))),
+  View: later(() => import("./IdentifyView").then(({ IdentifyView }) => IdentifyView)),
   undoes: () => tuneDocument,
   files: { kinds: ["abc", "notes", "midi", "musicxml", "recording"] },
   saved: [

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { addMonths, format, isSameMonth, setHours, startOfDay } from "date-fns";
 import { type ReactNode, useState } from "react";
-import { $sittings, attemptsOf, dayName, openFileAs, openFiles, sittings } from "@/session";
+import { $sittings, attemptsOf, dayName, openFileAs, openFiles, sittings, withPart } from "@/session";
 import { FELT, type Felt, type Sitting } from "@/storage";
 import { Button, FileButton, Select } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
@@ -22,7 +22,6 @@ import {
 import view from "@/shell/frame/View.module.css";
 import { $byDay, $pieces, $secondsOfDays, inARow, LOG, weeksOf } from "./log";
 import { MinutesField, TempoOfField } from "./fields";
-import { readLog, writeLog } from "./log-file";
 import styles from "./Log.module.css";
 
 /** Seconds that fill a day's bar: an hour. */
@@ -72,7 +71,7 @@ export function DaysShow({ tabs }: { readonly tabs: ReactNode }) {
             >
               Import
             </FileButton>
-            <Button kind="quiet" onClick={() => saveFile("log.csv", writeLog(all), "text/csv")}>
+            <Button kind="quiet" onClick={() => exportLog(all)}>
               Export as CSV
             </Button>
           </span>
@@ -145,11 +144,23 @@ async function bringIn(file: File): Promise<string> {
   if (file.size > MAX_BYTES) return LOG_TOO_LARGE;
   const read = await openFileAs("table", file);
   if ("stopped" in read) return problemText(read.stopped, "");
-  const { value, unread, ear } = await readLog(read.answer, sittings.$all.get(), new Date());
-  if (value.length > 0) await sittings.takeIn(value);
-  const pieces = value.reduce((sum, { played }) => sum + played.length, 0);
-  return broughtText(pieces, unread, ear);
+  const table = read.answer;
+  let said = "";
+  await withPart("The import", fetchLogFile, async ({ readLog }) => {
+    const { value, unread, ear } = await readLog(table, sittings.$all.get(), new Date());
+    if (value.length > 0) await sittings.takeIn(value);
+    const pieces = value.reduce((sum, { played }) => sum + played.length, 0);
+    said = broughtText(pieces, unread, ear);
+  });
+  return said;
 }
+
+/** What reads and writes logs as files. */
+const fetchLogFile = () => import("./log-file");
+
+/** Saves the log as a file. */
+const exportLog = (all: readonly Sitting[]) =>
+  void withPart("The export", fetchLogFile, ({ writeLog }) => saveFile("log.csv", writeLog(all), "text/csv"));
 
 /** Words that were written on a day on which nothing else was. */
 const isWordsOnly = ({ ear, played, words }: Sitting) => !ear && played.length === 0 && words !== "";

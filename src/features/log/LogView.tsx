@@ -1,12 +1,14 @@
 import { useStore } from "@nanostores/react";
+import { later } from "@/kit/later";
 import { PartTabs } from "@/shell/frame/PartTabs";
 import { $place, placeOf } from "@/session";
 import view from "@/shell/frame/View.module.css";
 import { DaysShow } from "./DaysShow";
-import { EarShow } from "./EarShow";
 import { LOG } from "./log";
-import { RoutineShow } from "./RoutineShow";
-import { TempoShow } from "./TempoShow";
+
+const EarShow = later(() => import("./EarShow").then(({ EarShow }) => EarShow));
+const RoutineShow = later(() => import("./RoutineShow").then(({ RoutineShow }) => RoutineShow));
+const TempoShow = later(() => import("./TempoShow").then(({ TempoShow }) => TempoShow));
 
 const PARTS = [
   { value: "days", text: "Days", keyName: "d", says: "The days of a month" },

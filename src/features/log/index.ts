@@ -1,8 +1,7 @@
-import { lazy } from "react";
+import { later } from "@/kit/later";
 import { type Feature, openIn, savedOpener } from "@/session";
 import { addToRoutine, routineDocument } from "./routine-document";
 import { LOG_HELP } from "@/words";
-import { LOG } from "./log";
 import { log } from "./manifest";
 
 export const feature: Feature = {
@@ -10,7 +9,7 @@ export const feature: Feature = {
   help: LOG_HELP,
   takes: { routineItem: addToRoutine },
   showsPlaceMode: true,
-  View: lazy(() => import("./LogView").then(({ LogView }) => ({ default: LogView }))),
+  View: later(() => import("./LogView").then(({ LogView }) => LogView)),
   undoes: (part) => (part === "routine" ? routineDocument : undefined),
   files: { kinds: ["log"], part: "days" },
   saved: [
@@ -22,7 +21,7 @@ export const feature: Feature = {
           .map(({ title }) => title)
           .join(" · ")
           .slice(0, 300),
-      open: ({ routine, title }) => openIn(LOG, routineDocument, { ...routine, title }, "routine"),
+      open: ({ routine, title }) => openIn(log.id, routineDocument, { ...routine, title }, "routine"),
     }),
   ],
 };

@@ -1,9 +1,11 @@
 import { useStore } from "@nanostores/react";
+import { later } from "@/kit/later";
 import { PartTabs } from "@/shell/frame/PartTabs";
 import { ChartShow } from "./ChartShow";
-import { OverBassShow } from "./OverBassShow";
 import { $matchShow, MATCH } from "./route";
-import { WriteShow } from "./WriteShow";
+
+const OverBassShow = later(() => import("./OverBassShow").then(({ OverBassShow }) => OverBassShow));
+const WriteShow = later(() => import("./WriteShow").then(({ WriteShow }) => WriteShow));
 
 const PARTS = [
   { value: "chart", text: "Chart", keyName: "c", says: "A chart and its analyses" },

@@ -1,9 +1,7 @@
-import { lazy } from "react";
-import { DEMO_PROGRESSIONS } from "@/demo";
+import { later } from "@/kit/later";
 import { type Feature, goTo, openIn, savedOpener, whenReady } from "@/session";
 import { chordShape } from "@/shell/shape/shape-document";
 import { chartDocument } from "./chart-document";
-import { finds } from "./finds";
 import { MATCH } from "./route";
 import { MATCH_HELP, MATCH_FIRST } from "@/words";
 import { match } from "./manifest";
@@ -15,7 +13,7 @@ export const feature: Feature = {
     text: MATCH_FIRST,
     go: () => openIn(MATCH, chartDocument, { chords: "| Em9 | A13 |", title: "" }, "chart"),
   },
-  finds,
+  finds: () => import("./finds").then(({ finds }) => finds),
   takes: {
     chords: (line) => {
       goTo(MATCH, { part: "chart" });
@@ -32,11 +30,12 @@ export const feature: Feature = {
       if (linked) chartDocument.open(linked);
     }
   },
-  opensDemo: () => {
+  opensDemo: async () => {
+    const { DEMO_PROGRESSIONS } = await import("@/demo");
     const [{ chords, title }] = DEMO_PROGRESSIONS;
     if (chartDocument.$value.get().chords === "") chartDocument.open({ chords, title });
   },
-  View: lazy(() => import("./MatchView").then(({ MatchView }) => ({ default: MatchView }))),
+  View: later(() => import("./MatchView").then(({ MatchView }) => MatchView)),
   undoes: (part) => (part === "over-bass" ? chordShape : chartDocument),
   files: { kinds: ["chordpro", "chart", "musicxml", "midi"], part: "chart" },
   saved: [

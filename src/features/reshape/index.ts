@@ -1,8 +1,7 @@
-import { lazy } from "react";
 import { mode as modeById } from "@/core/scale";
-import { type Feature, savedOpener } from "@/session";
+import { later } from "@/kit/later";
+import { type Feature, savedOpener, withPart } from "@/session";
 import { BLANK_RECIPE, openToReshape, reshapeDocument } from "./reshape-document";
-import { DEMO_TUNES } from "@/demo";
 import { modeText, RESHAPE_FIRST, RESHAPE_HELP, SOURCE_TEXT } from "@/words";
 import { reshape } from "./manifest";
 
@@ -12,12 +11,14 @@ export const feature: Feature = {
   takes: { tune: (tune, from) => openToReshape(tune, { ...BLANK_RECIPE, from }) },
   firstStep: {
     text: RESHAPE_FIRST,
-    go: () => {
-      const [{ source, text, title }] = DEMO_TUNES;
-      openToReshape({ source, text, name: title });
-    },
+    go: () =>
+      void withPart(
+        "The demo",
+        () => import("@/demo"),
+        ({ DEMO_TUNES: [{ source, text, title }] }) => openToReshape({ source, text, name: title }),
+      ),
   },
-  View: lazy(() => import("./ReshapeView").then(({ ReshapeView }) => ({ default: ReshapeView }))),
+  View: later(() => import("./ReshapeView").then(({ ReshapeView }) => ReshapeView)),
   undoes: () => reshapeDocument,
   files: { kinds: ["abc", "notes", "midi", "musicxml"] },
   saved: [

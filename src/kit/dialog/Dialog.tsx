@@ -1,4 +1,14 @@
-import { type MouseEvent, type ReactNode, useLayoutEffect, useId, useRef } from "react";
+import {
+  type MouseEvent,
+  type ReactNode,
+  type RefObject,
+  Suspense,
+  useLayoutEffect,
+  useId,
+  useRef,
+} from "react";
+import { Boundary } from "@/kit/later";
+import { LOADING } from "@/words";
 import styles from "./Dialog.module.css";
 
 interface DialogProps {
@@ -23,7 +33,7 @@ export function Dialog({ title, says, open, onClose, children, place = "middle" 
   useLayoutEffect(() => {
     if (open && sheet.current?.open === false) {
       sheet.current.showModal();
-      sheet.current.querySelector<HTMLElement>("[data-first]")?.focus();
+      focusFirst(sheet.current);
     }
     if (!open && sheet.current?.open === true) sheet.current.close();
   }, [open]);
@@ -55,9 +65,24 @@ export function Dialog({ title, says, open, onClose, children, place = "middle" 
           <p id={`${id}-says`} className={styles.says}>
             {says}
           </p>
-          {children}
+          <Boundary what={title}>
+            <Suspense fallback={<p role="status">{LOADING}</p>}>
+              {children}
+              <Arrived sheet={sheet} />
+            </Suspense>
+          </Boundary>
         </div>
       )}
     </dialog>
   );
+}
+
+const focusFirst = (sheet: HTMLElement): void => sheet.querySelector<HTMLElement>("[data-first]")?.focus();
+
+/** What is fetched after the sheet has opened has the focus as if it had been there. */
+function Arrived({ sheet }: { readonly sheet: RefObject<HTMLDialogElement | null> }) {
+  useLayoutEffect(() => {
+    if (sheet.current?.open) focusFirst(sheet.current);
+  }, [sheet]);
+  return null;
 }

@@ -1,5 +1,7 @@
-import { type Ref, type ReactNode, useId, useImperativeHandle, useRef, useState } from "react";
+import { type Ref, type ReactNode, Suspense, useId, useImperativeHandle, useRef, useState } from "react";
 import { beside, GAP } from "@/kit/beside";
+import { Boundary } from "@/kit/later";
+import { LOADING } from "@/words";
 import button from "@/kit/controls/Button.module.css";
 import styles from "./Popover.module.css";
 
@@ -87,7 +89,11 @@ export function Popover({ label, keyName, children, ref }: PopoverProps) {
                 Close
               </button>
             </header>
-            <div className={styles.content}>{children}</div>
+            <div className={styles.content}>
+              <Boundary what={label}>
+                <Suspense fallback={<p role="status">{LOADING}</p>}>{children}</Suspense>
+              </Boundary>
+            </div>
           </>
         )}
       </div>

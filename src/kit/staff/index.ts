@@ -1,3 +1,2 @@
 export * from "./to-engrave";
 export * from "./Staff";
-export * from "./LineStaff";

@@ -77,8 +77,8 @@ export interface Feature extends ViewManifest {
   readonly undoes?: (part: string) => ToUndo | undefined;
   /** Saved things that open in it. */
   readonly saved?: readonly SavedOpener[] | undefined;
-  /** What it offers for a text that was typed into Find. */
-  readonly finds?: ((text: string) => readonly Finding[]) | undefined;
+  /** Fetches what it offers for a text that was typed into Find. */
+  readonly finds?: (() => Promise<(text: string) => readonly Finding[]>) | undefined;
   /** What to try in it first. */
   readonly firstStep?: FirstStep | undefined;
   /** Its stage shows the mode of the address: what is added to a routine from here opens in the first view. */
@@ -90,7 +90,7 @@ export interface Feature extends ViewManifest {
   /** Opens chords that an address brings along, unless they are open already. */
   readonly opensChords?: ((chords: string) => void) | undefined;
   /** Opens what the demo has for it, where nothing is under way. */
-  readonly opensDemo?: (() => void) | undefined;
+  readonly opensDemo?: (() => Promise<void>) | undefined;
 }
 
 /** A kind of saved thing, told of with its own type. */

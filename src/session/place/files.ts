@@ -1,6 +1,7 @@
 import { atom } from "nanostores";
-import { fileKind, type FileKind, HEAD_BYTES } from "@/formats/file-kind";
+import type { FileKind } from "@/formats/file-kind";
 import { $features, type Feature } from "./feature";
+import { withPart } from "./fetched";
 import { $place, goTo, placeOf } from "./place";
 
 /** Files on their way to a view, or to the Shelf, which takes them when it is in front. */
@@ -22,19 +23,28 @@ export const SHELF_FILES = "shelf";
 export const $unopened = atom<string | undefined>();
 
 /** What a file holds, by how it begins. */
-const kindOf = async (file: File): Promise<FileKind> => {
+async function kindOf(file: File, { fileKind, HEAD_BYTES }: FileKinds): Promise<FileKind> {
   if (file.type.startsWith("audio/") && !/midi?$/u.test(file.type)) return "recording";
   return fileKind(new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer()), file.name);
-};
+}
+
+type FileKinds = typeof import("@/formats/file-kind");
 
 /**
  * Opens files where they belong: in the view in front if it takes their kind, otherwise in the one that takes it first. Several files
  * go together, where the first of them goes.
  */
-export async function openFiles(files: readonly File[]): Promise<void> {
-  const [file] = files;
-  if (!file) return;
-  const kind = await kindOf(file).catch(() => "unknown" as const);
+export const openFiles = (files: readonly File[]): Promise<void> =>
+  withPart(
+    "What opens files",
+    () => import("@/formats/file-kind"),
+    async (kinds) => {
+      const [file] = files;
+      if (file) openAs(await kindOf(file, kinds).catch(() => "unknown"), file, files);
+    },
+  );
+
+function openAs(kind: FileKind, file: File, files: readonly File[]): void {
   if (kind === "backup") {
     $incoming.set({ to: SHELF_FILES, files });
     $sheet.set("shelf");

@@ -1,8 +1,8 @@
 import { atom } from "nanostores";
-import { deflateSync, inflateSync, strFromU8, strToU8 } from "fflate";
 import { isFields, type OwnTuning, type Settings, settingsIn } from "@/storage";
 import { $documents } from "../document/documents";
 import { $features } from "./feature";
+import { withPart } from "./fetched";
 import { addressOf, goToAddress, currentPlace, placeOf } from "./place";
 import { $settings, changeSettings } from "../settings/settings";
 import { ownTuningId } from "../stage/stage";
@@ -33,8 +33,8 @@ export const $stageBefore = atom<Partial<Settings> | undefined>(undefined);
 const some = (settings: Settings, fields: readonly string[]): Partial<Settings> =>
   Object.fromEntries(Object.entries(settings).filter(([field]) => fields.includes(field)));
 
-/** A link to everything that is seen: the place, the stage, what is worked on. That stands in the fragment, which no server is told. */
-export function linkHere(): string {
+/** A link to everything that is seen: the place, the stage, what is worked on. That stands in the fragment, which no server is told. Undefined where what packs it can’t be had. */
+export async function linkHere(): Promise<string | undefined> {
   const place = currentPlace();
   const { tuning, ownTunings } = $settings.get();
   const stage = {
@@ -44,9 +44,16 @@ export function linkHere(): string {
   const at = `${place.view}/${placeOf(place.view).part}`;
   const shown = $documents.get().filter(({ shownIn }) => shownIn.includes(at));
   const documents = Object.fromEntries(shown.map(({ kind, $value }) => [kind, $value.get()]));
-  const packed = deflateSync(strToU8(JSON.stringify({ stage, documents })), { level: 9 });
-  return `${window.location.origin}${addressOf(place)}#with=${base64(packed)}`;
+  const content = JSON.stringify({ stage, documents });
+  const address = `${window.location.origin}${addressOf(place)}`;
+  let link: string | undefined;
+  await withPart("What makes links", fetchPacking, ({ deflateSync, strToU8 }) => {
+    link = `${address}#with=${base64(deflateSync(strToU8(content), { level: 9 }))}`;
+  });
+  return link;
 }
+
+const fetchPacking = () => import("fflate");
 
 const base64 = (bytes: Uint8Array): string => {
   let text = "";
@@ -57,7 +64,7 @@ const base64 = (bytes: Uint8Array): string => {
 /** Characters that a fragment unpacks to at most. */
 const MAX_UNPACKED = 20_000_000;
 
-function unpacked(text: string): unknown {
+function unpacked(text: string, { inflateSync, strFromU8 }: typeof import("fflate")): unknown {
   try {
     const bytes = Uint8Array.from(atob(text.replaceAll("-", "+").replaceAll("_", "/")), (c) =>
       c.charCodeAt(0),
@@ -69,7 +76,7 @@ function unpacked(text: string): unknown {
 }
 
 /** Opens what the address brings along, as documents of their own beside those that are here; it is taken out of the address then. */
-export function openLinked(url: URL): void {
+export async function openLinked(url: URL): Promise<void> {
   const chords = url.searchParams.get("chords");
   if (chords !== null)
     $features
@@ -78,19 +85,22 @@ export function openLinked(url: URL): void {
       ?.opensChords?.(chords);
   const packed = /^#with=(.+)$/u.exec(url.hash)?.[1];
   if (packed === undefined) return;
-  const content = unpacked(packed);
-  if (isFields(content)) {
-    if (isFields(content.documents))
-      for (const [kind, value] of Object.entries(content.documents)) openLinkedIn(kind, value);
-    setStage(settingsIn(content.stage));
-  }
-  window.history.replaceState(window.history.state, "", addressOf(currentPlace()));
+  // Until it has been opened the address keeps it, so that a reload tries again.
+  await withPart("What opens links", fetchPacking, (packing) => {
+    const content = unpacked(packed, packing);
+    if (isFields(content)) {
+      if (isFields(content.documents))
+        for (const [kind, value] of Object.entries(content.documents)) openLinkedIn(kind, value);
+      setStage(settingsIn(content.stage));
+    }
+    window.history.replaceState(window.history.state, "", addressOf(currentPlace()));
+  });
 }
 
 /** Goes to an address as a step of its own, and opens what it brings along: the back button comes back. */
-export function openAddress(url: URL): void {
+export function openAddress(url: URL): Promise<void> {
   goToAddress(url);
-  openLinked(url);
+  return openLinked(url);
 }
 
 function openLinkedIn(kind: string, linked: unknown): void {

@@ -192,8 +192,8 @@ describe("a routine that is practised", () => {
     expect($practising.get()).toBeUndefined();
   });
 
-  it("takes what is in front with its tempo, up to as many things as it may have", () => {
-    expect(addToRoutine()).toBe(true);
+  it("takes what is in front with its tempo, up to as many things as it may have", async () => {
+    expect(await addToRoutine()).toBe(true);
     const [added] = routineDocument.$value.get().items;
     expect(added).toMatchObject({
       title: "D Dorian, position",
@@ -203,6 +203,6 @@ describe("a routine that is practised", () => {
       minutes: 5,
     });
     routineDocument.change({ items: Array.from({ length: 60 }, (_, at) => item(String(at))) });
-    expect(addToRoutine()).toBe(false);
+    expect(await addToRoutine()).toBe(false);
   });
 });

@@ -119,7 +119,7 @@ function tick(): void {
 /** Brings an item to the front: its view, its tempo. */
 function open(item: RoutineItem): void {
   stop();
-  openAddress(new URL(item.link, window.location.origin));
+  void openAddress(new URL(item.link, window.location.origin));
   const { climb, click, countIn } = $settings.get();
   changeSettings({
     tempo: item.tempo,

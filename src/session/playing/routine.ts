@@ -13,7 +13,7 @@ import { $division } from "../stage/stage";
 const USUAL_MINUTES = 5;
 
 /** What is in front, as a thing to practise: with its view, instrument, position and tempo. */
-function itemHere(): RoutineItem {
+async function itemHere(): Promise<RoutineItem | undefined> {
   const { homeMode, subject, play } = $selection.get();
   const { tempo, climb, click, countIn } = $settings.get();
   const division = $division.get();
@@ -30,7 +30,8 @@ function itemHere(): RoutineItem {
   const link =
     front?.showsPlaceMode && first
       ? addressOf({ ...currentPlace(), view: first.id })
-      : linkHere().slice(window.location.origin.length);
+      : (await linkHere())?.slice(window.location.origin.length);
+  if (link === undefined) return undefined;
   return {
     id: newId(),
     title: (subject ?? stageTitle(homeModeText(homeMode), division)).slice(0, 240),
@@ -49,4 +50,7 @@ function itemHere(): RoutineItem {
 }
 
 /** Adds what is in front to the routine; false where it is too long for it, or the routine is full. */
-export const addToRoutine = (): boolean => taker("routineItem")?.(itemHere()) ?? false;
+export async function addToRoutine(): Promise<boolean> {
+  const item = await itemHere();
+  return item !== undefined && (taker("routineItem")?.(item) ?? false);
+}

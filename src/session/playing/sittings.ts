@@ -1,5 +1,5 @@
 import { computed } from "nanostores";
-import { type Attempt, type Schedule, scheduled } from "@/core/training";
+import type { Attempt } from "@/core/training";
 import { openSittings, SITTING, type Sitting, type SittingsJournal } from "@/storage";
 import { atOnce } from "../records/at-once";
 import { aside, hearTabs, newId, records, saving, tellTabs } from "../records/records";
@@ -45,21 +45,3 @@ export const attemptsOf = ({ ear }: Sitting): readonly Attempt[] =>
 export const $attempts = computed($sittings, (all) =>
   all.flatMap(attemptsOf).toSorted((a, b) => a.at - b.at),
 );
-
-let lastSchedule: { readonly attempts: readonly Attempt[]; readonly schedule: Schedule } | undefined;
-
-const isSame = (one: Attempt | undefined, other: Attempt | undefined) =>
-  one?.at === other?.at && one?.card === other?.card && one?.isRight === other?.isRight;
-
-/** When each card comes back. An answer that is new is added to what was worked out before. */
-export const $schedule = computed($attempts, (attempts): Schedule => {
-  const before = lastSchedule;
-  const known = before?.attempts.length ?? 0;
-  const goesOn =
-    before !== undefined &&
-    known <= attempts.length &&
-    before.attempts.every((each, at) => isSame(each, attempts[at]));
-  const schedule = goesOn ? scheduled(attempts.slice(known), before.schedule) : scheduled(attempts);
-  lastSchedule = { attempts, schedule };
-  return schedule;
-});

@@ -49,7 +49,7 @@ export function start(): Promise<void> {
     const answered = await Promise.race([isOpen, silent]);
     $storage.set(answered ? "open" : "silent");
     if (wantsDemo && answered) await bringInDemoOnce();
-    openLinked(opened);
+    await openLinked(opened);
     $ready.set(true);
     if (!answered && (await isOpen)) $storage.set("open");
   })();

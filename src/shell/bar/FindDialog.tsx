@@ -1,114 +1,39 @@
-import { useStore } from "@nanostores/react";
-import { useState } from "react";
-import { findModes, parentOf } from "@/core/scale";
-import { $features, $place, goTo, openSaved, ownWordsFor, shelf } from "@/session";
+import { useLayoutEffect, useRef } from "react";
 import { Dialog } from "@/kit/dialog";
-import { countText, FIND_MODE, FIND_SAYS, findNothingText, homeModeText, parentText, wording } from "@/words";
-import styles from "./FindDialog.module.css";
+import { later } from "@/kit/later";
+import { FIND_SAYS } from "@/words";
 
 interface FindDialogProps {
   readonly open: boolean;
   readonly onClose: () => void;
 }
 
-interface Found {
-  readonly key: string;
-  readonly text: string;
-  readonly aside: string;
-  readonly go: () => void;
-}
-
-/** How many of each kind are listed. */
-const MOST = 8;
+const Finding = later(() => import("./Finding").then(({ Finding }) => Finding));
 
 /** Finds a mode by name or alias, with a home in front if wanted, or something on the Shelf by its title or words. */
 export function FindDialog({ open, onClose }: FindDialogProps) {
+  const typed = useTyped(open);
   return (
     <Dialog title="Find" says={FIND_SAYS} open={open} onClose={onClose}>
-      <Finding onClose={onClose} />
+      <Finding typed={typed} onClose={onClose} />
     </Dialog>
   );
 }
 
-/** The field and what it finds; there only while the sheet is open. */
-function Finding({ onClose }: Pick<FindDialogProps, "onClose">) {
-  const [text, setText] = useState("");
-  const { home } = useStore($place);
-  const saved = useStore(shelf.$saved);
-  const features = useStore($features);
-
-  const asked = text.trim().toLowerCase();
-  const modes: readonly Found[] = findModes(text, home, wording().noteNames)
-    .slice(0, MOST)
-    .map(({ homeMode, by, more }) => {
-      const { tonic, family, degree } = parentOf(homeMode);
-      const extra = more === 0 ? "just these notes" : countText(more, "note") + " more";
-      const { words } = ownWordsFor(homeMode.mode, saved);
-      return {
-        key: `${homeMode.home} ${homeMode.mode.id}`,
-        text: homeModeText(homeMode),
-        aside: [
-          FIND_MODE,
-          by === "name" ? `${parentText(tonic, family)}, note ${degree}` : extra,
-          ...(words === "" ? [] : [words.slice(0, 40)]),
-        ].join(" · "),
-        go: () => goTo("derive", homeMode),
-      };
-    });
-  const things: readonly Found[] = saved
-    .filter(
-      ({ deletedAt, title, words }) =>
-        deletedAt === undefined && `${title} ${words}`.toLowerCase().includes(asked),
-    )
-    .slice(0, MOST)
-    .map((thing) => ({
-      key: thing.id,
-      text: thing.title,
-      aside: thing.kind === "words" ? "your words for a mode" : `open the saved ${thing.kind}`,
-      go: () => openSaved(thing),
-    }));
-  const offered = features.flatMap(({ finds }) => finds?.(text) ?? []);
-  const offers = (isSure: boolean): readonly Found[] =>
-    offered.filter((each) => each.isSure === isSure).map(({ does, ...each }) => ({ ...each, aside: does }));
-  const found = [...offers(true), ...modes, ...offers(false), ...things];
-
-  const follow = ({ go }: Found) => {
-    go();
-    onClose();
-  };
-
-  return (
-    <>
-      <form
-        className={styles.form}
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (found[0]) follow(found[0]);
-        }}
-      >
-        <input
-          className={styles.input}
-          data-first
-          aria-label="What to find"
-          value={text}
-          spellCheck={false}
-          onChange={(event) => setText(event.target.value)}
-        />
-      </form>
-      {found.length === 0 ? (
-        <p role="status">{findNothingText(text)}</p>
-      ) : (
-        <ul className={styles.list}>
-          {found.map((each) => (
-            <li key={each.key}>
-              <button type="button" className={styles.found} onClick={() => follow(each)}>
-                <span>{each.text}</span>
-                <small>{each.aside}</small>
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
-    </>
-  );
+/** What is typed while the field is still on its way. */
+function useTyped(isOpen: boolean): () => string {
+  const typed = useRef("");
+  useLayoutEffect(() => {
+    if (!isOpen) return undefined;
+    typed.current = "";
+    const listen = (event: KeyboardEvent) => {
+      const isText = event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey;
+      if (!isText || document.querySelector("dialog[open] [data-first]") !== null) return;
+      typed.current += event.key;
+      event.preventDefault();
+    };
+    document.addEventListener("keydown", listen, true);
+    return () => document.removeEventListener("keydown", listen, true);
+  }, [isOpen]);
+  return () => typed.current;
 }

@@ -1,81 +1,22 @@
-import { useStore } from "@nanostores/react";
-import { useState } from "react";
-import { $bindings, $features, $place } from "@/session";
-import { Choice } from "@/kit/controls";
 import { Dialog } from "@/kit/dialog";
-import { Legend } from "@/shell/legend";
-import { TERMS, KEYS_SAY } from "@/words";
-import styles from "./HelpDialog.module.css";
+import { later } from "@/kit/later";
+import { useStore } from "@nanostores/react";
+import { $features, $place } from "@/session";
 
 interface HelpDialogProps {
   readonly open: boolean;
   readonly onClose: () => void;
 }
 
-const PAGES = [
-  { value: "keys", text: "Keys" },
-  { value: "legend", text: "Legend" },
-  { value: "words", text: "Words" },
-] as const;
-type Page = (typeof PAGES)[number]["value"];
+const HelpPages = later(() => import("./HelpPages").then(({ HelpPages }) => HelpPages));
 
 /** The help: what the view in front is for, its keys, what the marks mean, and the terms of the field. */
 export function HelpDialog({ open, onClose }: HelpDialogProps) {
   const { view } = useStore($place);
   const front = useStore($features).find(({ id }) => id === view);
-  const [page, setPage] = useState<Page>("keys");
   return (
     <Dialog title="Help" says={front?.help ?? ""} open={open} onClose={onClose}>
-      <Choice label="Page of the help" value={page} options={PAGES} onChange={setPage} />
-      {page === "keys" ? <Keys /> : page === "legend" ? <Legend /> : <Terms />}
+      <HelpPages />
     </Dialog>
   );
 }
-
-const NAMES: Readonly<Record<string, string>> = {
-  " ": "space",
-  Escape: "esc",
-  ArrowUp: "↑",
-  ArrowDown: "↓",
-  ArrowLeft: "←",
-  ArrowRight: "→",
-  "Ctrl+z": "Ctrl+Z",
-  "Ctrl+Shift+z": "Ctrl+Shift+Z",
-};
-
-/** The keys of what is in front. */
-function Keys() {
-  const bindings = useStore($bindings);
-  return (
-    <>
-      <p className={styles.aside}>{KEYS_SAY}</p>
-      {[...bindings].map(([part, keys]) => (
-        <section key={part}>
-          <h3 className={styles.part}>{part}</h3>
-          <dl className={styles.list}>
-            {keys.map(({ key, says }) => (
-              <div key={key} className={styles.row}>
-                <dt>
-                  <kbd>{NAMES[key] ?? key}</kbd>
-                </dt>
-                <dd>{says}</dd>
-              </div>
-            ))}
-          </dl>
-        </section>
-      ))}
-    </>
-  );
-}
-
-/** The terms of the field. */
-const Terms = () => (
-  <dl className={styles.terms}>
-    {TERMS.map(([term, explanation]) => (
-      <div key={term}>
-        <dt>{term}</dt>
-        <dd>{explanation}</dd>
-      </div>
-    ))}
-  </dl>
-);

@@ -17,7 +17,8 @@ export function useLink() {
   const [isCopied, setCopied] = useState(false);
   const [left, setLeft] = useState<Left>();
   const give = async () => {
-    const link = linkHere();
+    const link = await linkHere();
+    if (link === undefined) return;
     if (link.length > MAX_LINK) {
       setLeft("too-long");
       return;

@@ -6,6 +6,7 @@ import {
   $reading,
   $stageBefore,
   $storage,
+  $unfetched,
   $unopened,
   aside,
   saving,
@@ -20,6 +21,7 @@ import {
   STORAGE_SILENT,
   STAGE_CHANGED,
   COMPUTATION_FAILED,
+  partFailedText,
   unopenedText,
   copySavedText,
   unreadRecordsText,
@@ -33,6 +35,7 @@ export function Notices() {
   const copies = useStore($copies);
   const stageBefore = useStore($stageBefore);
   const unopened = useStore($unopened);
+  const unfetched = useStore($unfetched);
   const { failing } = useStore(saving.$state);
   const storage = useStore($storage);
   const jobFailed = useStore($jobFailed);
@@ -45,7 +48,8 @@ export function Notices() {
     count > seen ||
     jobFailed ||
     stageBefore !== undefined ||
-    unopened !== undefined;
+    unopened !== undefined ||
+    unfetched !== undefined;
   const isFailing = failing.size > 0 || storage === "silent";
   useWarning(failing.size > 0);
   if (!isDismissable && !isFailing && !reading) return null;
@@ -71,6 +75,7 @@ export function Notices() {
         </p>
       )}
       {unopened !== undefined && <p>{unopenedText(unopened)}</p>}
+      {unfetched !== undefined && <p>{partFailedText(unfetched, true)}</p>}
       {copies.map((title, at) => (
         <p key={at}>{copySavedText(title)}</p>
       ))}
@@ -84,6 +89,7 @@ export function Notices() {
             $copies.set([]);
             $stageBefore.set(undefined);
             $unopened.set(undefined);
+            $unfetched.set(undefined);
             $jobFailed.set(false);
             setSeen(count);
           }}

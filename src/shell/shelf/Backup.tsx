@@ -1,19 +1,9 @@
 import { useStore } from "@nanostores/react";
 import { useRef, useState } from "react";
-import {
-  $imported,
-  exportAll,
-  type FilePlan,
-  importBy,
-  openFileAs,
-  planOf,
-  SHELF_FILES,
-  undoImport,
-} from "@/session";
+import { $imported, type FilePlan, importBy, openFileAs, planOf, SHELF_FILES, undoImport } from "@/session";
 import { useIncoming } from "@/session/place/useIncoming";
 import { ARRIVALS, type BackupProblem, type ImportChoice, USUAL_CHOICE } from "@/storage";
 import { Button, Choice, FileButton, Toggle } from "@/kit/controls";
-import { saveFile } from "@/kit/files";
 import {
   ARRIVAL_TEXT,
   backupProblemText,
@@ -24,16 +14,11 @@ import {
   BRINGS_NOTHING,
   figureText,
 } from "@/words";
+import { saveBackup } from "./save-backup";
 import styles from "./Shelf.module.css";
 
 /** Larger files are no Shelf of ours. */
 const MAX_BYTES = 256 * 1024 * 1024;
-
-/** Saves everything as a file. */
-export function saveBackup(): void {
-  const name = `shade-${new Date().toISOString().slice(0, 10)}.json`;
-  void exportAll().then((text) => saveFile(name, text, "application/json"));
-}
 
 /** How many problems of a file are listed. */
 const MAX_PROBLEMS = 5;

@@ -6,7 +6,7 @@ import { openSaved, shelf } from "@/session";
 import { earlierStates, type Saved } from "@/storage";
 import { Button } from "@/kit/controls";
 import { earlierText, inFolderText } from "@/words";
-import { SavedForm } from "./SaveDialog";
+import { SavedForm } from "./SavedForm";
 import styles from "./Shelf.module.css";
 
 interface SavedRowProps {

@@ -1,3 +1,3 @@
 export * from "./SaveDialog";
 export * from "./ShelfDialog";
-export { saveBackup } from "./Backup";
+export * from "./save-backup";

@@ -29,7 +29,7 @@ import {
   typedStrings,
   VOICING_KIND_TEXT,
 } from "@/words";
-import { InstrumentSelect, LeftHandedToggle, TuningSelect } from "./InstrumentDialog";
+import { InstrumentSelect, LeftHandedToggle, TuningSelect } from "./InstrumentForm";
 import { ShowChoice } from "./row";
 
 const SURFACE_TEXT = { neck: "Neck", keys: "Keys", staff: "Staff" } as const;

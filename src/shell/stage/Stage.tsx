@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { useEffect, useRef, useState } from "react";
+import { Suspense, useEffect, useRef, useState } from "react";
 import {
   $division,
   addToRoutine,
@@ -19,21 +19,25 @@ import {
 } from "@/session";
 import { DIVISIONS, LABELS } from "@/storage";
 import { Keyboard } from "@/kit/keyboard";
+import { Boundary, later } from "@/kit/later";
 import { Neck, viewOf } from "@/kit/neck";
 import { Popover, type PopoverSwitch } from "@/kit/popover";
 import { useNarrow } from "@/kit/useNarrow";
 import { useKeys } from "@/session/place/useKeys";
 import { ADDED_TO_ROUTINE, BLANK_STAGE, HIDDEN_STAGE, ROUTINE_FULL } from "@/words";
-import { DisplayControls } from "./DisplayControls";
 import { InstrumentDialog } from "./InstrumentDialog";
 import { InstrumentButton, PlayButton, ShowChoice, TempoField, WhatToPlay } from "./row";
 import { SaidLine } from "./SaidLine";
 import { ShownStep } from "./ShownStep";
 import { useShown } from "./shown";
-import { SoundControls } from "./SoundControls";
-import { StandView } from "./StandView";
 import styles from "./Stage.module.css";
 import { Surface } from "./Surface";
+
+const DisplayControls = later(() =>
+  import("./DisplayControls").then(({ DisplayControls }) => DisplayControls),
+);
+const SoundControls = later(() => import("./SoundControls").then(({ SoundControls }) => SoundControls));
+const StandView = later(() => import("./StandView").then(({ StandView }) => StandView));
 
 const SURFACES = ["neck", "keys", "staff"] as const;
 
@@ -54,6 +58,9 @@ export function Stage() {
   const isHidden = useStore($isHidden);
   const isNarrow = useNarrow();
   const [dialog, setDialog] = useState<"instrument" | "stand">();
+  // Once it was opened it stays, so that closing it gives the focus back.
+  const [hasStood, setStood] = useState(false);
+  if (dialog === "stand" && !hasStood) setStood(true);
   const display = useRef<PopoverSwitch>(null);
   const sound = useRef<PopoverSwitch>(null);
   const surfaces = tuning ? SURFACES : SURFACES.slice(1);
@@ -62,7 +69,8 @@ export function Stage() {
   const [added, setAdded] = useState<string>();
   // What was put together before has to be read first.
   const addHere = () =>
-    !isHidden && whenReady(() => setAdded(addToRoutine() ? ADDED_TO_ROUTINE : ROUTINE_FULL));
+    !isHidden &&
+    whenReady(() => void addToRoutine().then((isIn) => setAdded(isIn ? ADDED_TO_ROUTINE : ROUTINE_FULL)));
   useEffect(() => {
     const timer = setTimeout(() => setAdded(undefined), SAID_FOR);
     return () => clearTimeout(timer);
@@ -152,13 +160,19 @@ export function Stage() {
         {isHidden ? <BlankSurface surface={surface} /> : <ShownSurface surface={surface} shown={shown} />}
       </div>
       <InstrumentDialog open={dialog === "instrument"} onClose={() => setDialog(undefined)} />
-      <StandView
-        open={dialog === "stand"}
-        onClose={() => setDialog(undefined)}
-        surface={surface}
-        shown={shown}
-        onStep={step}
-      />
+      <Boundary what="The stand">
+        <Suspense fallback={null}>
+          {hasStood && (
+            <StandView
+              open={dialog === "stand"}
+              onClose={() => setDialog(undefined)}
+              surface={surface}
+              shown={shown}
+              onStep={step}
+            />
+          )}
+        </Suspense>
+      </Boundary>
     </section>
   );
 }

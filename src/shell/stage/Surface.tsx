@@ -13,11 +13,13 @@ import {
 } from "@/session";
 import { Keyboard } from "@/kit/keyboard";
 import { Neck, viewOf } from "@/kit/neck";
-import { LineStaff } from "@/kit/staff";
+import { later } from "@/kit/later";
 import { degreeText, noteText } from "@/words";
 import { useNarrow } from "@/kit/useNarrow";
 import { labelOf, nearView, type Shown, wholeOnKeys } from "./shown";
 import { useConventions } from "@/session/settings/useConventions";
+
+const LineStaff = later(() => import("@/kit/staff/LineStaff").then(({ LineStaff }) => LineStaff));
 
 interface SurfaceProps {
   readonly surface: "neck" | "keys" | "staff";

@@ -1,0 +1,2 @@
+export * from "./Boundary";
+export * from "./later";

@@ -1,0 +1,110 @@
+import { useStore } from "@nanostores/react";
+import { use, useState } from "react";
+import { findModes, parentOf } from "@/core/scale";
+import { $features, $place, goTo, openSaved, ownWordsFor, shelf } from "@/session";
+import { countText, FIND_MODE, findNothingText, homeModeText, parentText, wording } from "@/words";
+import styles from "./FindDialog.module.css";
+
+interface Found {
+  readonly key: string;
+  readonly text: string;
+  readonly aside: string;
+  readonly go: () => void;
+}
+
+interface FindingProps {
+  /** What was typed before the field was there. */
+  readonly typed: () => string;
+  readonly onClose: () => void;
+}
+
+/** How many of each kind are listed. */
+const MAX_LISTED = 8;
+
+/** What every view offers for a text. One that can't be had offers nothing. */
+const fetchFinders = () =>
+  Promise.all($features.get().map(({ finds }) => finds?.().catch(() => undefined) ?? undefined));
+let finders: ReturnType<typeof fetchFinders> | undefined;
+
+/** The field and what it finds; there only while the sheet is open. */
+export function Finding({ typed, onClose }: FindingProps) {
+  const [text, setText] = useState(typed);
+  const { home } = useStore($place);
+  const saved = useStore(shelf.$saved);
+  const offering = use((finders ??= fetchFinders()));
+
+  const asked = text.trim().toLowerCase();
+  const modes: readonly Found[] = findModes(text, home, wording().noteNames)
+    .slice(0, MAX_LISTED)
+    .map(({ homeMode, by, more }) => {
+      const { tonic, family, degree } = parentOf(homeMode);
+      const extra = more === 0 ? "just these notes" : countText(more, "note") + " more";
+      const { words } = ownWordsFor(homeMode.mode, saved);
+      return {
+        key: `${homeMode.home} ${homeMode.mode.id}`,
+        text: homeModeText(homeMode),
+        aside: [
+          FIND_MODE,
+          by === "name" ? `${parentText(tonic, family)}, note ${degree}` : extra,
+          ...(words === "" ? [] : [words.slice(0, 40)]),
+        ].join(" · "),
+        go: () => goTo("derive", homeMode),
+      };
+    });
+  const things: readonly Found[] = saved
+    .filter(
+      ({ deletedAt, title, words }) =>
+        deletedAt === undefined && `${title} ${words}`.toLowerCase().includes(asked),
+    )
+    .slice(0, MAX_LISTED)
+    .map((thing) => ({
+      key: thing.id,
+      text: thing.title,
+      aside: thing.kind === "words" ? "your words for a mode" : `open the saved ${thing.kind}`,
+      go: () => openSaved(thing),
+    }));
+  const offered = offering.flatMap((finds) => finds?.(text) ?? []);
+  const offers = (isSure: boolean): readonly Found[] =>
+    offered.filter((each) => each.isSure === isSure).map(({ does, ...each }) => ({ ...each, aside: does }));
+  const found = [...offers(true), ...modes, ...offers(false), ...things];
+
+  const follow = ({ go }: Found) => {
+    go();
+    onClose();
+  };
+
+  return (
+    <>
+      <form
+        className={styles.form}
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (found[0]) follow(found[0]);
+        }}
+      >
+        <input
+          className={styles.input}
+          data-first
+          aria-label="What to find"
+          value={text}
+          spellCheck={false}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </form>
+      {found.length === 0 ? (
+        <p role="status">{findNothingText(text)}</p>
+      ) : (
+        <ul className={styles.list}>
+          {found.map((each) => (
+            <li key={each.key}>
+              <button type="button" className={styles.found} onClick={() => follow(each)}>
+                <span>{each.text}</span>
+                <small>{each.aside}</small>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}
