@@ -16,6 +16,7 @@ export const rooms = [
   "core/training",
   "formats",
   "server",
+  "offline",
   "middleware",
   "devices",
   "storage",

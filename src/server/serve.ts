@@ -1,5 +1,10 @@
+import { readFileSync } from "node:fs";
 import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
 import { availableParallelism } from "node:os";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import compression from "compression";
+import sirv from "sirv";
 import { z } from "zod";
 import { computeIn } from "./elsewhere";
 import { SECURITY_HEADERS } from "./headers";
@@ -32,16 +37,22 @@ const MAX_CONNECTIONS = 400;
 /** The longest that what is under way may take when the server is told to go, in milliseconds. */
 const MAX_CLOSING = 9_000;
 
+/** Files whose names change with what is in them are kept for good; all others are asked for again, the service worker above all. */
+const LASTING = "public, max-age=31536000, immutable";
+const ASKED_AGAIN = "no-cache";
+
 /** Pages that are files can carry only part of their policy in themselves. */
 const FRAMES = "frame-ancestors 'none'";
 
 const say = (line: Readonly<Record<string, unknown>>) =>
   void process.stdout.write(`${JSON.stringify({ time: new Date().toISOString(), ...line })}\n`);
 
+const pathOf = (url = ""): string => url.split("?")[0] ?? "";
+
 /** One line of JSON a request, when it is over: no query, no body. */
 function log(request: IncomingMessage, response: ServerResponse) {
   const began = performance.now();
-  const path = (request.url ?? "").split("?")[0]?.slice(0, 200);
+  const path = pathOf(request.url).slice(0, 200);
   response.once("close", () => {
     const { statusCode: status, writableFinished } = response;
     const outcome = !writableFinished
@@ -60,12 +71,33 @@ async function send(response: ServerResponse, answer: Response) {
   response.end(await answer.text());
 }
 
-/** What is asked of the server and none of the application's: the framework would break on it. */
+/** What is answered before anything else is asked: the framework and the file server would break on it, or say it in their own way. */
 function refusal({ method = "", url = "" }: IncomingMessage): Response | undefined {
+  const path = pathOf(url);
   if (!METHODS.includes(method)) return methodRefused(method, METHODS.join(", "));
-  if (url.startsWith("/_image")) return problemResponse(404, [{ code: "no-endpoint", found: "/_image" }]);
+  if (!isReadable(path)) return problemResponse(400, [{ code: "address-unread", found: path.slice(0, 80) }]);
+  // Without the service worker nobody is there to take what is shared: the page opens empty.
+  if (method === "POST" && path === "/share")
+    return new Response(null, { status: 303, headers: { location: "/identify" } });
+  if (!isComputed(path) && !READING.includes(method)) return methodRefused(method, READING.join(", "));
   return undefined;
 }
+
+/** Whether an address can be decoded. */
+function isReadable(path: string): boolean {
+  try {
+    decodeURIComponent(path);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** Whether an address is answered by the application; everything else is a file. */
+const isComputed = (path: string) => path === "/" || path === "/api" || path.startsWith("/api/");
+
+/** What can be done with a file. */
+const READING = ["GET", "HEAD"];
 
 const METHODS = ["GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS"];
 
@@ -92,6 +124,26 @@ async function serve() {
     large: workerPool(file, { ...within, threads: Math.max(1, limits.SHADE_WORKERS - 1), niceness: 4 }),
   };
   computeIn(pools);
+  const client = fileURLToPath(new URL("../client/", import.meta.url));
+  const answerFile = sirv(client, {
+    gzip: true,
+    brotli: true,
+    etag: true,
+    setHeaders: (response, path) =>
+      response.setHeader("cache-control", path.startsWith("/_astro/") ? LASTING : ASKED_AGAIN),
+  });
+  const missing = readFileSync(join(client, "404.html"));
+  /** The page that says that there is none. */
+  const answerMissing = (response: ServerResponse) => {
+    response.writeHead(404, { "content-type": "text/html; charset=utf-8", "cache-control": ASKED_AGAIN });
+    response.end(missing);
+  };
+  // Its types are those of a framework that calls it; it works on plain requests.
+  const pack = compression() as unknown as (
+    request: IncomingMessage,
+    response: ServerResponse,
+    next: () => void,
+  ) => void;
   let isClosing = false;
   const server = createServer(
     { headersTimeout: MAX_HEAD, requestTimeout: MAX_SENDING, connectionsCheckingInterval: 2_000 },
@@ -102,7 +154,9 @@ async function serve() {
       if (isClosing) response.setHeader("connection", "close");
       const refused = refusal(request);
       if (refused) void send(response, refused);
-      else application.handler(request, response);
+      else if (isComputed(pathOf(request.url)))
+        pack(request, response, () => application.handler(request, response));
+      else answerFile(request, response, () => answerMissing(response));
     },
   );
   server.timeout = MAX_IDLE;

@@ -16,6 +16,7 @@ export * from "./playing/arranged";
 export * from "./playing/days";
 export * from "./playing/note-input";
 export * from "./playing/play";
+export * from "./playing/practice-state";
 export * from "./playing/practising";
 export * from "./playing/routine";
 export * from "./playing/schedule";

@@ -36,3 +36,5 @@ export const partFailedText = (what: string, isUnloaded: boolean): string =>
     : `Something broke in ${what}. Everything else still works.`;
 
 export const LOADING = "Loading";
+
+export const NEW_VERSION = "A new version of Shade is ready. It starts the next time you open Shade.";

@@ -4,5 +4,7 @@ export const ear = {
   id: "ear",
   name: "Ear",
   about: "hear a mode and name it",
+  asks: "Which mode is this? Third first, then the degree that differs.",
+  picture: "answers",
   parts: ["today", "exam"],
 } as const satisfies ViewManifest;

@@ -4,5 +4,7 @@ export const identify = {
   id: "identify",
   name: "Identify",
   about: "the mode of a tune",
+  asks: "Which mode is this tune in, and what says so?",
+  picture: "staff",
   parts: ["tune", "collection"],
 } as const satisfies ViewManifest;

@@ -4,5 +4,7 @@ export const match = {
   id: "match",
   name: "Match",
   about: "the mode for a row of chords",
+  asks: "Which mode fits these chords, and where does it change?",
+  picture: "chart",
   parts: ["chart", "write", "over-bass"],
 } as const satisfies ViewManifest;

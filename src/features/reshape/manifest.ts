@@ -4,5 +4,7 @@ export const reshape = {
   id: "reshape",
   name: "Reshape",
   about: "a tune in another mode",
+  asks: "How does this tune sound in another mode?",
+  picture: "staff",
   parts: ["melody", "modes"],
 } as const satisfies ViewManifest;

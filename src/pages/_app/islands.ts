@@ -5,4 +5,4 @@ import "@/sheets/practice-document";
 
 export { TopBar } from "@/shell/bar";
 export { ViewSwitch } from "@/shell/frame/ViewSwitch";
-export { Stage } from "@/shell/stage";
+export { StageIsland } from "@/shell/stage";

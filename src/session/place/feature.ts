@@ -47,6 +47,10 @@ export interface ViewManifest {
   readonly name: string;
   /** What it is for, in a line. */
   readonly about: string;
+  /** The question that it answers, as its page asks it before it has come to life. */
+  readonly asks: string;
+  /** What stands there until then: the picture that its answer is drawn in. */
+  readonly picture: "ladder" | "chart" | "staff" | "answers" | "month";
   /** Its parts, by the word that stands in the address; the first is where it opens. */
   readonly parts: readonly [string, ...string[]];
 }

@@ -88,7 +88,10 @@ describe("the place and the address bar", () => {
     const View = () => null;
     installFeatures([
       ...before,
-      { id: "jam", name: "Jam", about: "play over it", help: "Play.", parts: ["chart", "task"], View },
+      {
+        ...{ id: "jam", name: "Jam", about: "play over it", help: "Play.", parts: ["chart", "task"] },
+        ...{ asks: "What is there to play?", picture: "chart", View },
+      },
     ]);
     goTo("jam", { part: "task" });
     expect(window.location.pathname + window.location.search).toBe("/jam?home=D&mode=dorian&show=task");

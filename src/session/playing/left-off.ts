@@ -25,6 +25,7 @@ type Entry = z.infer<typeof entry>;
 
 /** A routine as it was when its tab was last seen: it can be gone on with in another. */
 export const left = {
+  isThere: (): boolean => atOnce.under(PREFIX).length > 0,
   read: (): Entry | undefined => {
     const found = atOnce.under(PREFIX).find(({ id }) => id === KEY);
     const read = entry.safeParse(found?.entry);

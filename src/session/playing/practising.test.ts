@@ -21,7 +21,6 @@ import {
   pauseOrGoOn,
   practise,
   sittings,
-  writePractising,
 } from "..";
 
 const item = (id: string, part: Partial<RoutineItem> = {}): RoutineItem => ({
@@ -154,7 +153,7 @@ describe("a routine that is practised", () => {
     begin({ title: "Evening", order: "in-order", items: [item("one"), item("two")] });
     nextItem();
     wait(20_000);
-    writePractising();
+    window.dispatchEvent(new Event("pagehide"));
     $practising.set(undefined);
     wait(30 * MINUTE);
     findLeftOff();
@@ -173,7 +172,7 @@ describe("a routine that is practised", () => {
     wait(16_000);
     findLeftOff();
     expect($leftOff.get()).toBeUndefined();
-    writePractising();
+    window.dispatchEvent(new Event("pagehide"));
     findLeftOff();
     leaveOff();
     expect($leftOff.get()).toBeUndefined();

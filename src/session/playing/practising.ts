@@ -4,6 +4,7 @@ import { bestHome } from "@/core/scale";
 import { isTimeToRest, seeded, shuffled } from "@/core/training";
 import type { Felt, Played, RoutineItem, RoutineValue } from "@/storage";
 import { left } from "./left-off";
+import { $leftOff, $practising, type Practising } from "./practice-state";
 import { openAddress } from "../place/link";
 import { setPlace } from "../place/place";
 import { newId } from "../records/records";
@@ -12,25 +13,6 @@ import { $settings, changeSettings } from "../settings/settings";
 import { sittings } from "./sittings";
 import { playOrStop } from "./play";
 import { $playing, $round, $tempo, stop } from "./sound";
-
-/** A routine that is being practised. Times are milliseconds since 1970. */
-export interface Practising {
-  readonly sitting: string;
-  readonly items: readonly RoutineItem[];
-  readonly at: number;
-  /** The piece of the log that the item in front is written down under. */
-  readonly piece: string;
-  /** Stretches of playing so far, of all items, the last one open while it isn't paused. */
-  readonly stretches: readonly {
-    readonly from: number;
-    readonly to?: number | undefined;
-    readonly item: number;
-  }[];
-  /** Rounds of the item in front that were played since the last change of item or key. */
-  readonly rounds: number;
-}
-
-export const $practising = atom<Practising | undefined>();
 
 /** The time, as often as the bar must show another second. */
 const $now = atom(0);
@@ -236,9 +218,6 @@ export function endPractice(): void {
   sittings.end(practising.sitting);
 }
 
-/** The routine that was left when a tab was closed in the middle of it; undefined where none was. */
-export const $leftOff = atom<Practising | undefined>();
-
 /** Milliseconds after which a routine that is still written down as open in another tab is taken for left. */
 const GONE = 3 * WRITTEN_EVERY * TICK;
 
@@ -273,10 +252,12 @@ export function leaveOff(): void {
 }
 
 /** Writes the routine down that is practised, before its tab is closed. */
-export function writePractising(): void {
+function writePractising(): void {
   const practising = $practising.get();
   if (!practising) return;
   const now = Date.now();
   write();
   left.write({ ...practising, stretches: closed(practising.stretches, now) }, now, false);
 }
+
+if (typeof window !== "undefined") window.addEventListener("pagehide", writePractising);

@@ -1,12 +1,17 @@
 import { atom } from "nanostores";
 import { SAFE_VOLUME } from "@/audio";
 import { DEFAULTS, isFields, readSettings, type Settings, SETTINGS_VERSION, settingsIn } from "@/storage";
+import { keepLook } from "./look";
 import { atOnce } from "../records/at-once";
 import { aside, hearTabs, records, saving, tellTabs } from "../records/records";
 import { steady } from "../records/steady";
 
 /** How the application is set up, in every tab of this browser. */
 export const $settings = atom<Settings>(DEFAULTS);
+
+$settings.listen(({ theme, firstSteps }, before) => {
+  if (theme !== before?.theme || firstSteps !== before?.firstSteps) keepLook({ theme, firstSteps });
+});
 
 /** The conventions that the user has chosen: the reference scale, the comparison and the solfège. */
 export const $conventions = steady($settings, ({ reference, comparison, syllables }) => ({

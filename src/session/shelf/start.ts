@@ -4,7 +4,7 @@ import { bringInDemoOnce } from "./demo";
 import { flushDocuments, loadDocuments } from "../document/documents";
 import { openLinked } from "../place/link";
 import { takeBackUnderstood } from "./mending";
-import { findLeftOff, writePractising } from "../playing/practising";
+import { left } from "../playing/left-off";
 import { aside, saving } from "../records/records";
 import { keepWhatIsSaved } from "./room";
 import { loadSettings } from "../settings/settings";
@@ -13,6 +13,9 @@ import { sittings } from "../playing/sittings";
 
 /** Whether what this browser keeps has been read, or has been waited for long enough. */
 export const $ready = atom(false);
+
+/** Whether the first view has come to life: what is not needed for it follows. */
+export const $alive = atom(false);
 
 /** Does something with what was worked on once that is open: at once where it is. */
 export function whenReady(act: () => void): void {
@@ -64,7 +67,11 @@ async function load(): Promise<void> {
   await aside.load();
   await shelf.load();
   await sittings.load();
-  findLeftOff();
+  if (left.isThere()) {
+    // Where it can't be had now, the next start finds it.
+    const practising = await import("../playing/practising").catch(() => undefined);
+    practising?.findLeftOff();
+  }
   await takeBackUnderstood();
   await loadDocuments();
   await carryOverDraft();
@@ -73,7 +80,6 @@ async function load(): Promise<void> {
 /** What waits for a pause is written when the page is hidden, and what failed is tried again when it is back. */
 function listenForLeaving(): void {
   window.addEventListener("pagehide", () => {
-    writePractising();
     flushDocuments();
   });
   document.addEventListener("visibilitychange", () => {

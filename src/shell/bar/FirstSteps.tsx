@@ -9,8 +9,8 @@ export function FirstSteps() {
   const { firstSteps } = useStore($settings);
   const isReady = useStore($ready);
   const features = useStore($features);
-  // Whether it was dismissed is known only when the settings are read.
-  if (!firstSteps || !isReady) return null;
+  // Until the settings are read the page's first script knows whether it was put away.
+  if (isReady ? !firstSteps : "known" in document.documentElement.dataset) return null;
   return (
     <section className={styles.first} aria-label="First steps">
       <span>{FIRST_STEPS}</span>

@@ -15,6 +15,7 @@ import {
 import { saveBackup } from "@/shell/shelf";
 import { Button } from "@/kit/controls";
 import {
+  NEW_VERSION,
   noticeText,
   readingText,
   unsavedText,
@@ -27,6 +28,7 @@ import {
   unreadRecordsText,
 } from "@/words";
 import { $jobFailed } from "@/workers";
+import { $newVersion, takeNewVersion } from "@/shell/frame/offline";
 import styles from "./TopBar.module.css";
 
 /** What the user has to know of: what an address asked for in vain, what two tabs changed at once, what storage refuses. */
@@ -40,6 +42,7 @@ export function Notices() {
   const storage = useStore($storage);
   const jobFailed = useStore($jobFailed);
   const reading = useStore($reading);
+  const isNewer = useStore($newVersion);
   const count = useStore(aside.$new);
   const [seen, setSeen] = useState(0);
   const isDismissable =
@@ -52,12 +55,17 @@ export function Notices() {
     unfetched !== undefined;
   const isFailing = failing.size > 0 || storage === "silent";
   useWarning(failing.size > 0);
-  if (!isDismissable && !isFailing && !reading) return null;
+  if (!isDismissable && !isFailing && !reading && !isNewer) return null;
   return (
     <div className={styles.notices} role="status">
       {reading && (
         <p>
           {readingText(reading.name)} <Button onClick={reading.cancel}>Cancel</Button>
+        </p>
+      )}
+      {isNewer && (
+        <p>
+          {NEW_VERSION} <Button onClick={takeNewVersion}>Use it now</Button>
         </p>
       )}
       {storage === "silent" && <p>{STORAGE_SILENT}</p>}

@@ -1,8 +1,8 @@
 import { useStore } from "@nanostores/react";
-import { type MouseEvent, useEffect, useState } from "react";
+import { type MouseEvent, Suspense, useEffect, useState } from "react";
 import {
+  $alive,
   $features,
-  $toSave,
   $place,
   $selection,
   $settings,
@@ -17,22 +17,19 @@ import {
   start,
 } from "@/session";
 import { useKeys } from "@/session/place/useKeys";
+import { Boundary, later } from "@/kit/later";
 import { Popover } from "@/kit/popover";
 import { useAfterPaint } from "@/kit/useAfterPaint";
 import { useNarrow } from "@/kit/useNarrow";
 import { figureText } from "@/words";
-import { SaveDialog, ShelfDialog } from "@/shell/shelf";
-import { Announcer } from "./Announcer";
-import { FindDialog } from "./FindDialog";
-import { LinkDialog, useLink } from "./Link";
-import { DropTarget } from "@/shell/files";
+import { useLink } from "./useLink";
 import { FirstSteps } from "./FirstSteps";
-import { HelpDialog } from "./HelpDialog";
 import { Mark } from "./Mark";
-import { Notices } from "./Notices";
-import { SettingsDialog } from "./SettingsDialog";
+import { startOffline } from "@/shell/frame/offline";
 import { useKeyboard } from "./useKeyboard";
 import styles from "./TopBar.module.css";
+
+const Around = later(() => import("./Around").then(({ Around }) => Around));
 
 /** The bar at the top: the views in the order of the work, the Shelf, Find and Keys. */
 export function TopBar() {
@@ -41,15 +38,16 @@ export function TopBar() {
   // Only the links need what is selected: they can wait until the change is on the screen.
   useAfterPaint(useStore($selection));
   const saved = useStore(shelf.$saved);
-  const saving = useStore($toSave);
-  const open = useStore($sheet);
+  const isAlive = useStore($alive);
   const setOpen = (sheet: Sheet) => $sheet.set(sheet);
   const isDark = useTheme();
   const unsaved = useStore(shelf.$unsaved);
   // Only what storage has taken is counted.
   const count = saved.filter(({ id, deletedAt }) => deletedAt === undefined && !unsaved.has(id)).length;
 
-  useEffect(() => void start(), []);
+  useEffect(() => {
+    void start().then(startOffline);
+  }, []);
   const link = useLink();
   const isNarrow = useNarrow();
   useKeyboard();
@@ -75,8 +73,6 @@ export function TopBar() {
     event.preventDefault();
     goTo(view);
   };
-  const close = () => $sheet.set(undefined);
-
   const rest = (
     <>
       <button type="button" onClick={flipTheme}>
@@ -137,16 +133,14 @@ export function TopBar() {
           )}
         </div>
       </header>
-      <Announcer />
       <FirstSteps />
-      <Notices />
-      <DropTarget />
-      <ShelfDialog open={open === "shelf"} onClose={close} />
-      <FindDialog open={open === "find"} onClose={close} />
-      <SettingsDialog open={open === "settings"} onClose={close} />
-      <LinkDialog link={link} />
-      <HelpDialog open={open === "help"} onClose={close} />
-      <SaveDialog thing={saving} onClose={() => $toSave.set(undefined)} />
+      {isAlive && (
+        <Boundary what="Shelf, Find, Settings and Help">
+          <Suspense fallback={null}>
+            <Around link={link} />
+          </Suspense>
+        </Boundary>
+      )}
     </>
   );
 }

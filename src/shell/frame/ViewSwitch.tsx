@@ -1,32 +1,54 @@
 import { useStore } from "@nanostores/react";
 import { type ComponentType, Suspense, useEffect } from "react";
 import { $jobsUnderWay } from "@/workers";
-import { $features, $place, $ready } from "@/session";
+import { $alive, $features, $hasPractice, $place, $ready } from "@/session";
 import { useWording } from "@/session/settings/useConventions";
+import { $fetching, Boundary, later } from "@/kit/later";
 import { LegendLine } from "@/shell/legend";
-import { PracticeBar } from "@/shell/practice";
+import { ViewAtRest } from "@/shell/rest";
+
+const PracticeBar = later(() =>
+  import("@/shell/practice/PracticeBar").then(({ PracticeBar }) => PracticeBar),
+);
 
 /** The view that the address names. Views change here, so that the stage below and its sound stay. */
 export function ViewSwitch() {
   const { view } = useStore($place);
   const features = useStore($features);
+  const hasPractice = useStore($hasPractice);
   // Names of notes change in place: what is selected, typed and left out stays.
   useWording();
-  const Shown = features.find(({ id }) => id === view)?.View;
+  const front = features.find(({ id }) => id === view);
   return (
     <>
-      <Suspense fallback={null}>{Shown && <Settling View={Shown} />}</Suspense>
+      {front && (
+        <Boundary key={view} what={front.name}>
+          <Suspense fallback={<ViewAtRest {...front} />}>
+            <Settling View={front.View} />
+          </Suspense>
+        </Boundary>
+      )}
       <LegendLine />
-      <PracticeBar />
+      {hasPractice && (
+        <Boundary what="The practice">
+          <Suspense fallback={null}>
+            <PracticeBar />
+          </Suspense>
+        </Boundary>
+      )}
     </>
   );
 }
 
-/** A view that has come to life. While nothing is being read or computed for it, the page says so: `data-settled` on its root. */
+/**
+ * A view that has come to life. While nothing is being read, fetched or computed for it, the page says so: `data-settled` on its root.
+ */
 function Settling({ View }: { readonly View: ComponentType }) {
   const isReady = useStore($ready);
   const jobs = useStore($jobsUnderWay);
-  const isSettled = isReady && jobs === 0;
+  const fetching = useStore($fetching);
+  const isSettled = isReady && jobs === 0 && fetching === 0;
+  useEffect(() => $alive.set(true), []);
   useEffect(() => {
     document.documentElement.toggleAttribute("data-settled", isSettled);
     return () => document.documentElement.removeAttribute("data-settled");

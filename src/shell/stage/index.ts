@@ -1,1 +1,1 @@
-export * from "./Stage";
+export * from "./StageIsland";

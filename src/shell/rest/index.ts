@@ -1,0 +1,4 @@
+export * from "./BarAtRest";
+export * from "./rest";
+export * from "./StageAtRest";
+export * from "./ViewAtRest";

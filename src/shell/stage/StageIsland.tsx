@@ -1,0 +1,49 @@
+import { Suspense, useEffect, useRef } from "react";
+import { keepLook } from "@/session/settings/look";
+import { $alive } from "@/session";
+import { Boundary, later } from "@/kit/later";
+import { useNarrow } from "@/kit/useNarrow";
+import { StageAtRest } from "@/shell/rest";
+
+/** The view comes to life first. */
+const viewIsAlive = new Promise<void>((resolve) => {
+  const stop = $alive.subscribe((isAlive) => {
+    if (!isAlive) return;
+    queueMicrotask(() => stop());
+    resolve();
+  });
+});
+
+const Stage = later(async () => {
+  await viewIsAlive;
+  return (await import("./Stage")).Stage;
+});
+
+/** Padding and border around what the stage holds, in CSS pixels. */
+const AROUND = 11;
+
+/** The stage, and its place until it has come to life. */
+export function StageIsland() {
+  const stage = useRef<HTMLDivElement>(null);
+  const isNarrow = useNarrow();
+  useEffect(() => {
+    const node = stage.current;
+    if (!node) return undefined;
+    const observer = new ResizeObserver(() => {
+      const section = node.querySelector<HTMLElement>("section:not([data-rest])");
+      const height = Math.round((section?.offsetHeight ?? 0) - AROUND);
+      if (height > 0) keepLook(isNarrow ? { narrowStage: height } : { stage: height });
+    });
+    observer.observe(node);
+    return () => observer.disconnect();
+  }, [isNarrow]);
+  return (
+    <div ref={stage}>
+      <Boundary what="The stage">
+        <Suspense fallback={<StageAtRest />}>
+          <Stage />
+        </Suspense>
+      </Boundary>
+    </div>
+  );
+}
