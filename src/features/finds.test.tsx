@@ -1,8 +1,9 @@
 // @vitest-environment jsdom
 import "fake-indexeddb/auto";
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
+import { cleanup, fireEvent, screen } from "@testing-library/react";
 import { afterEach, beforeAll, describe, expect, it } from "vitest";
 import { standInForDialogs } from "../../tests/fixtures/dialogs";
+import { shown } from "../../tests/fixtures/shown";
 import "@/features";
 import { setPlace } from "@/session";
 import { tuneDocument } from "@/features/identify/tune-document";
@@ -13,8 +14,8 @@ beforeAll(standInForDialogs);
 afterEach(cleanup);
 
 /** What Find lists for a text, and whether it can be followed by Enter. */
-function find(text: string) {
-  render(<FindDialog open onClose={() => undefined} />);
+async function find(text: string) {
+  await shown(<FindDialog open onClose={() => undefined} />);
   fireEvent.change(screen.getByLabelText("What to find"), { target: { value: text } });
   return screen
     .queryAllByRole("button")
@@ -33,31 +34,31 @@ describe("Find takes what players type and says what it will do", () => {
     ["D4 F A G F E F A D", "D4 F A G F E F A DIdentify: find the mode of these notes"],
     ["F# locrian", "F♯ LocrianDerive · G major, note 7"],
     ["1 b2 3", "C♯ Phrygian dominant without 4 5 ♭6 ♭7Derive · just these notes"],
-  ])("%s", (text, first) => {
+  ])("%s", async (text, first) => {
     setPlace({ home: 7 });
-    expect(find(text)[0]).toBe(first);
+    expect((await find(text))[0]).toBe(first);
   });
 
-  it("takes letters for notes before it takes them for chords, and one letter for a home alone", () => {
-    const found = find("C F G A");
+  it("takes letters for notes before it takes them for chords, and one letter for a home alone", async () => {
+    const found = await find("C F G A");
     expect(found[0]).toContain("Derive");
     expect(found.some((each) => each.includes("Match"))).toBe(true);
     cleanup();
-    expect(find("E").some((each) => each.includes("Match"))).toBe(false);
+    expect((await find("E")).some((each) => each.includes("Match"))).toBe(false);
   });
 
-  it("opens chords as a chart and notes as a tune", () => {
-    find("C#m7 F#7");
+  it("opens chords as a chart and notes as a tune", async () => {
+    await find("C#m7 F#7");
     enter();
     expect(chartDocument.$value.get().chords).toBe("| C#m7 | F#7 |");
     cleanup();
-    find("D4 F A G F E F A D");
+    await find("D4 F A G F E F A D");
     enter();
     expect(tuneDocument.$value.get()).toMatchObject({ source: "notes", text: "D4 F A G F E F A D" });
   });
 
-  it("says what would do where there is nothing", () => {
-    expect(find("qqq")).toEqual([]);
+  it("says what would do where there is nothing", async () => {
+    expect(await find("qqq")).toEqual([]);
     expect(screen.getByRole("status").textContent).toContain("Nothing found for “qqq”");
   });
 });

@@ -10,7 +10,7 @@ import { steady } from "../records/steady";
 export const $settings = atom<Settings>(DEFAULTS);
 
 $settings.listen(({ theme, firstSteps }, before) => {
-  if (theme !== before?.theme || firstSteps !== before?.firstSteps) keepLook({ theme, firstSteps });
+  if (theme !== before?.theme || firstSteps !== before.firstSteps) keepLook({ theme, firstSteps });
 });
 
 /** The conventions that the user has chosen: the reference scale, the comparison and the solfège. */

@@ -23,7 +23,7 @@ const MAX_LISTED = 8;
 
 /** What every view offers for a text. One that can't be had offers nothing. */
 const fetchFinders = () =>
-  Promise.all($features.get().map(({ finds }) => finds?.().catch(() => undefined) ?? undefined));
+  Promise.all($features.get().flatMap(({ finds }) => (finds ? [finds().catch(() => undefined)] : [])));
 let finders: ReturnType<typeof fetchFinders> | undefined;
 
 /** The field and what it finds; there only while the sheet is open. */

@@ -3,6 +3,7 @@ import "fake-indexeddb/auto";
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
 import { standInForDialogs } from "../../../tests/fixtures/dialogs";
+import { shown } from "../../../tests/fixtures/shown";
 import { printName } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import { $place, $settings, bindKeys, changeSettings, setOwnWords, setPlace } from "@/session";
@@ -41,8 +42,8 @@ describe("keys", () => {
 describe("settings", () => {
   const Title = () => <output key={useWording()}>{homeModeText({ home: 5, mode: mode("aeolian") })}</output>;
 
-  it("change every name on the page at once", () => {
-    render(
+  it("change every name on the page at once", async () => {
+    await shown(
       <>
         <SettingsDialog open onClose={() => undefined} />
         <Title />
@@ -63,9 +64,9 @@ describe("settings", () => {
 });
 
 describe("finding", () => {
-  const find = (text: string) => {
+  const find = async (text: string) => {
     const close = vi.fn();
-    render(<FindDialog open onClose={close} />);
+    await shown(<FindDialog open onClose={close} />);
     fireEvent.change(screen.getByLabelText("What to find"), { target: { value: text } });
     return {
       close,
@@ -77,9 +78,9 @@ describe("finding", () => {
     };
   };
 
-  it("by degrees gives the set itself, then scales that hold it, each with how many notes more", () => {
+  it("by degrees gives the set itself, then scales that hold it, each with how many notes more", async () => {
     setPlace({ home: 7 });
-    const { found } = find("1 b3 4 5 b7");
+    const { found } = await find("1 b3 4 5 b7");
     expect(found().slice(0, 3)).toEqual([
       "C♯ minor pentatonicDerive · just these notes",
       "C♯ minor bluesDerive · one note more",
@@ -87,18 +88,18 @@ describe("finding", () => {
     ]);
   });
 
-  it("by notes goes where Enter says, in the note names that are set", () => {
+  it("by notes goes where Enter says, in the note names that are set", async () => {
     changeSettings({ noteNames: "german" });
-    const { close } = find("H Cis D E Fis Gis A");
+    const { close } = await find("H Cis D E Fis Gis A");
     fireEvent.submit(screen.getByLabelText("What to find"));
     expect([printName($place.get().home), $place.get().mode.id]).toEqual(["B", "dorian"]);
     expect(close).toHaveBeenCalledTimes(1);
     changeSettings({ noteNames: "english" });
   });
 
-  it("shows the user’s own words beside a mode, and says when nothing goes by a name", () => {
+  it("shows the user’s own words beside a mode, and says when nothing goes by a name", async () => {
     setOwnWords(mode("locrian"), "Broken spring", "");
-    const { found } = find("locrian");
+    const { found } = await find("locrian");
     expect(found()[0]).toContain("Broken spring");
     setOwnWords(mode("locrian"), "", "");
     fireEvent.change(screen.getByLabelText("What to find"), { target: { value: "qqq" } });

@@ -16,9 +16,10 @@ let registered: ServiceWorkerRegistration | undefined;
 /** Starts the service worker once the page stands still; without one the page works as long as the network does. */
 export async function startOffline(): Promise<void> {
   if (version() === undefined || !("serviceWorker" in navigator)) return;
-  navigator.serviceWorker.addEventListener("message", ({ data, ports }: MessageEvent<VersionAsked>) => {
-    if (data.type === "version") ports[0]?.postMessage(version());
-  });
+  // The one thing that the worker asks.
+  navigator.serviceWorker.addEventListener("message", ({ ports }: MessageEvent<VersionAsked>) =>
+    ports[0]?.postMessage(version()),
+  );
   try {
     registered = await navigator.serviceWorker.register("/sw.js", { updateViaCache: "none" });
     await navigator.serviceWorker.ready;

@@ -2,12 +2,16 @@ import { Mark } from "@/shell/bar/Mark";
 import bar from "@/shell/bar/TopBar.module.css";
 import { FIRST_STEPS } from "@/words";
 import type { AtRest } from "./rest";
+import { classes } from "@/kit/classes";
 import styles from "./Rest.module.css";
 
 interface BarAtRestProps {
   readonly front: string;
   readonly views: readonly Pick<AtRest, "id" | "name">[];
 }
+
+/** What the bar has at its right in every window. */
+const TOOLS = ["Shelf", "Find"];
 
 /** The bar before it has come to life: the views are links already, and everything else has its place. */
 export const BarAtRest = ({ front, views }: BarAtRestProps) => (
@@ -28,8 +32,15 @@ export const BarAtRest = ({ front, views }: BarAtRestProps) => (
           ))}
         </ul>
       </nav>
+      <div className={bar.tools}>
+        {TOOLS.map((name) => (
+          <button key={name} type="button" disabled>
+            {name}
+          </button>
+        ))}
+      </div>
     </header>
-    <div className={`${bar.first} ${styles.first}`} data-first-steps>
+    <div className={classes(bar.first, styles.first)} data-first-steps>
       <span>{FIRST_STEPS}</span>
     </div>
   </>

@@ -1,8 +1,9 @@
 // @vitest-environment jsdom
 import "fake-indexeddb/auto";
-import { act, cleanup, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
+import { act, cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from "vitest";
 import { standInForDialogs } from "../../../tests/fixtures/dialogs";
+import { shown } from "../../../tests/fixtures/shown";
 import { printName } from "@/core/pitch";
 import { DEMO } from "@/demo";
 import "@/features";
@@ -24,7 +25,7 @@ const living = () => shelf.$saved.get().filter(({ deletedAt }) => deletedAt === 
 
 describe("the Shelf on the screen", () => {
   it("when empty says how to fill it, and brings the demo in", async () => {
-    render(<ShelfDialog open onClose={() => undefined} />);
+    await shown(<ShelfDialog open onClose={() => undefined} />);
     fireEvent.click(screen.getByRole("button", { name: "Load the demo" }));
     await waitFor(() => expect(living()).toHaveLength(DEMO.length));
     const kinds = screen.getAllByRole("heading", { level: 3 }).map(({ textContent }) => textContent);
@@ -32,9 +33,9 @@ describe("the Shelf on the screen", () => {
     expect(chartDocument.$value.get().chords).toContain("Em9");
   });
 
-  it("renames, deletes and brings back", () => {
+  it("renames, deletes and brings back", async () => {
     shelf.save({ kind: "mode", title: "Gate", words: "", home: "F#", mode: "dorian" });
-    render(<ShelfDialog open onClose={() => undefined} />);
+    await shown(<ShelfDialog open onClose={() => undefined} />);
     fireEvent.click(screen.getByRole("button", { name: "Rename Gate" }));
     fireEvent.change(screen.getByLabelText("Title"), { target: { value: " Old gate " } });
     fireEvent.change(screen.getByLabelText("Your words"), { target: { value: "rust" } });
@@ -47,7 +48,7 @@ describe("the Shelf on the screen", () => {
   });
 
   it("shows what a backup brings before any of it is taken, and undoes it", async () => {
-    render(<ShelfDialog open onClose={() => undefined} />);
+    await shown(<ShelfDialog open onClose={() => undefined} />);
     const give = (text: string) =>
       fireEvent.change(screen.getByLabelText("Backup file"), {
         target: { files: [new File([text], "x.json")] },
@@ -86,7 +87,7 @@ describe("the Shelf on the screen", () => {
 
   it("keeps what is being reworded in its form, whatever another tab does with it", async () => {
     const { id } = shelf.save({ kind: "mode", title: "Gate", words: "", home: "F#", mode: "dorian" });
-    render(<ShelfDialog open onClose={() => undefined} />);
+    await shown(<ShelfDialog open onClose={() => undefined} />);
     fireEvent.click(screen.getByRole("button", { name: "Rename Gate" }));
     fireEvent.change(screen.getByLabelText("Your words"), { target: { value: "long thought over" } });
     act(() => shelf.remove(id));
@@ -99,7 +100,7 @@ describe("the Shelf on the screen", () => {
   it("shows what was set aside, to be exported, repaired or deleted", async () => {
     await aside.put("shelf:torn", { version: 2, kind: "mode", title: "Torn", mode: "doriann" }, "broken");
     await aside.put("shelf:new", { version: 9, kind: "mode", title: "Later" }, "newer");
-    render(<ShelfDialog open onClose={() => undefined} />);
+    await shown(<ShelfDialog open onClose={() => undefined} />);
     fireEvent.click(screen.getByRole("button", { name: "Delete Mode “Later” for good" }));
     fireEvent.click(screen.getByRole("button", { name: "Repair Mode “Torn”" }));
     const field = screen.getByLabelText<HTMLTextAreaElement>("The record Mode “Torn”");
@@ -117,7 +118,7 @@ describe("the Shelf on the screen", () => {
     expect(living().map(({ title }) => title)).toContain("Torn");
   });
 
-  it("opens a kept thing in its own view", () => {
+  it("opens a kept thing in its own view", async () => {
     const savedAt = "2026-01-01T00:00:00.000Z";
     const common = {
       version: 4 as const,
@@ -140,9 +141,9 @@ describe("the Shelf on the screen", () => {
 });
 
 describe("saving", () => {
-  it("asks for a title, takes the user’s words, and shuts", () => {
+  it("asks for a title, takes the user’s words, and shuts", async () => {
     const close = vi.fn();
-    render(
+    await shown(
       <SaveDialog
         thing={{ kind: "mode", title: "D Dorian", words: "", home: "D", mode: "dorian" }}
         onClose={close}
