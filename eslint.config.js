@@ -101,6 +101,9 @@ export default ts.config(
     languageOptions: { globals: globals.node },
   },
   // What the benchmark runs inside the page.
-  { files: ["scripts/bench/*.mjs", "src/shell/frame/first-paint.js"], languageOptions: { globals: globals.browser } },
+  {
+    files: ["scripts/bench/*.mjs", "src/shell/frame/first-paint.js"],
+    languageOptions: { globals: globals.browser },
+  },
   ...roomRules,
 );

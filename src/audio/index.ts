@@ -9,4 +9,5 @@ export { placed } from "./placed";
 export type { Playing } from "./plan";
 export * from "./render";
 export * from "./score";
+export { soundFiles } from "./sounds";
 export * from "./tune-score";

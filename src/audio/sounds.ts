@@ -88,6 +88,11 @@ export const VOICES: Readonly<Record<Sound, Voice>> = {
   click: { ...PLUCKED, of: "click", attack: 0, release: 0.05 },
 };
 
+/** The files of all recordings, those of some instruments first. */
+export const soundFiles = (first: readonly Sound[]): readonly string[] => [
+  ...new Set([...first.map((sound) => FILES[VOICES[sound].of]), ...Object.values(FILES)]),
+];
+
 /** A key moved by octaves until the instrument has it. */
 export function keyOn(sound: Sound, midi: number): number {
   const [low, high] = soundRow(sound).range;

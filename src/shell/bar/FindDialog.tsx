@@ -8,7 +8,7 @@ interface FindDialogProps {
   readonly onClose: () => void;
 }
 
-const Finding = later(() => import("./Finding").then(({ Finding }) => Finding));
+const Finding = later(() => import("./Finding").then(({ findingInViews }) => findingInViews()));
 
 /** Finds a mode by name or alias, with a home in front if wanted, or something on the Shelf by its title or words. */
 export function FindDialog({ open, onClose }: FindDialogProps) {

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
-import { use, useState } from "react";
+import { type FunctionComponent, useState } from "react";
 import { findModes, parentOf } from "@/core/scale";
-import { $features, $place, goTo, openSaved, ownWordsFor, shelf } from "@/session";
+import { $features, $place, type Finding as Offer, goTo, openSaved, ownWordsFor, shelf } from "@/session";
 import { countText, FIND_MODE, findNothingText, homeModeText, parentText, wording } from "@/words";
 import styles from "./FindDialog.module.css";
 
@@ -21,17 +21,23 @@ interface FindingProps {
 /** How many of each kind are listed. */
 const MAX_LISTED = 8;
 
-/** What every view offers for a text. One that can't be had offers nothing. */
-const fetchFinders = () =>
-  Promise.all($features.get().flatMap(({ finds }) => (finds ? [finds().catch(() => undefined)] : [])));
-let finders: ReturnType<typeof fetchFinders> | undefined;
+/** What a view offers for a text. */
+type Offers = (text: string) => readonly Offer[];
+
+/** The field, with what every view offers for a text. A view whose part can't be had offers nothing. */
+export async function findingInViews(): Promise<FunctionComponent<FindingProps>> {
+  const finders = $features.get().flatMap(({ finds }) => (finds ? [finds()] : []));
+  const offering = (await Promise.allSettled(finders)).flatMap((found) =>
+    found.status === "fulfilled" ? [found.value] : [],
+  );
+  return (props) => <Finding {...props} offering={offering} />;
+}
 
 /** The field and what it finds; there only while the sheet is open. */
-export function Finding({ typed, onClose }: FindingProps) {
+function Finding({ typed, onClose, offering }: FindingProps & { readonly offering: readonly Offers[] }) {
   const [text, setText] = useState(typed);
   const { home } = useStore($place);
   const saved = useStore(shelf.$saved);
-  const offering = use((finders ??= fetchFinders()));
 
   const asked = text.trim().toLowerCase();
   const modes: readonly Found[] = findModes(text, home, wording().noteNames)
@@ -63,7 +69,7 @@ export function Finding({ typed, onClose }: FindingProps) {
       aside: thing.kind === "words" ? "your words for a mode" : `open the saved ${thing.kind}`,
       go: () => openSaved(thing),
     }));
-  const offered = offering.flatMap((finds) => finds?.(text) ?? []);
+  const offered = offering.flatMap((finds) => finds(text));
   const offers = (isSure: boolean): readonly Found[] =>
     offered.filter((each) => each.isSure === isSure).map(({ does, ...each }) => ({ ...each, aside: does }));
   const found = [...offers(true), ...modes, ...offers(false), ...things];

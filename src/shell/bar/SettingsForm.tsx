@@ -6,7 +6,9 @@ import type { Settings } from "@/storage";
 import { Choice, Select } from "@/kit/controls";
 import { ComparisonSelect, ReferenceSelect } from "@/shell/panel";
 import { Setting } from "@/kit/dialog";
+import { $offline } from "@/shell/frame/offline";
 import {
+  OFFLINE_TEXT,
   storageText,
   SOLFEGE_SAYS,
   REFERENCE_SAYS,
@@ -30,6 +32,7 @@ const SYLLABLES: readonly { readonly value: Settings["syllables"]; readonly text
 
 /** Names, solfège and comparisons, where players disagree; the theme, keys and storage. */
 export function SettingsForm() {
+  const offline = useStore($offline);
   const { theme, noteNames, majorNames, shortcuts, syllables } = useStore($settings);
   return (
     <>
@@ -92,6 +95,9 @@ export function SettingsForm() {
       </Setting>
       <Setting name="Storage">
         <StorageSaid />
+      </Setting>
+      <Setting name="Offline">
+        <p>{OFFLINE_TEXT[offline]}</p>
       </Setting>
     </>
   );

@@ -1,6 +1,7 @@
 import { atom } from "nanostores";
+import { soundFiles } from "@/audio";
 import { beforeTryingAgain } from "@/kit/later";
-import { flushDocuments } from "@/session";
+import { $partSounds, flushDocuments } from "@/session";
 import type { ToWorker, VersionAsked } from "@/offline/service-worker";
 
 /** What is known of working without a network: whether the pages are kept for it, and whether a newer version waits. */
@@ -24,6 +25,7 @@ export async function startOffline(): Promise<void> {
     registered = await navigator.serviceWorker.register("/sw.js", { updateViaCache: "none" });
     await navigator.serviceWorker.ready;
     $offline.set("kept");
+    keepSounds();
     look(registered);
     registered.addEventListener("updatefound", () => {
       const coming = registered?.installing;
@@ -47,9 +49,9 @@ export function takeNewVersion(): void {
   tell(registered?.waiting, { type: "take-over" });
 }
 
-/** Keeps recordings for the time without a network, the first ones first. */
-export const keepSounds = (files: readonly string[]): void =>
-  tell(registered?.active, { type: "keep", files });
+/** Keeps the recordings of all instruments for the time without a network, those that are in use first. */
+const keepSounds = (): void =>
+  tell(registered?.active, { type: "keep", files: soundFiles(Object.values($partSounds.get())) });
 
 /**
  * Whether the server has another version than this page is of, so that what this page asks for may be gone. False where nobody answers.
