@@ -22,7 +22,7 @@ export const RESHAPE_FIRST = "Put a tune into another mode";
 export const EAR_HELP =
   "Press Start and listen as often as you like. Find the third first, then the degree that differs, then answer. Nothing is shown until you have answered. What you mix up comes back sooner; what you know comes back later.";
 
-export const EAR_FIRST = "Hear it: major or minor third?";
+export const EAR_FIRST = "By ear: major or minor third?";
 
 export const LOG_HELP =
   "Everything you answer in Ear and practise with a routine is written down here by itself. Press a day to see it, correct it or add words. Put a routine together with R wherever you are, and start it under Routine.";

@@ -18,7 +18,7 @@ export const test = base.extend<object, { readonly sharedProfile: SharedProfile 
   sharedProfile: [
     async ({ browser }, use, { project }) => {
       const { baseURL = "", viewport = null } = project.use;
-      const context = await browser.newContext({ baseURL, viewport });
+      const context = await browser.newContext({ baseURL, viewport, serviceWorkers: "block" });
       const anchor = await context.newPage();
       await anchor.goto("/mark.svg");
       const session: CDPSession = await context.newCDPSession(anchor);
@@ -52,6 +52,8 @@ export const test = base.extend<object, { readonly sharedProfile: SharedProfile 
         viewport,
         hasTouch,
         isMobile,
+        // Fetching everything for the time without a network would take each test longer than the test.
+        serviceWorkers: "block",
         ...(permissions && { permissions }),
       });
       await use(context);

@@ -1,4 +1,4 @@
-import { atom } from "nanostores";
+import { atom, computed } from "nanostores";
 import { carryOverDraft } from "../document/carry-over";
 import { bringInDemoOnce } from "./demo";
 import { flushDocuments, loadDocuments } from "../document/documents";
@@ -14,8 +14,17 @@ import { sittings } from "../playing/sittings";
 /** Whether what this browser keeps has been read, or has been waited for long enough. */
 export const $ready = atom(false);
 
-/** Whether the first view has come to life: what is not needed for it follows. */
-export const $alive = atom(false);
+/** What a page is made of, in the order in which it comes to life: what is not needed for the view follows it. */
+const PAGE_PARTS = ["view", "stage", "sheets"] as const;
+type PagePart = (typeof PAGE_PARTS)[number];
+
+/** What of the page has come to life. */
+export const $alive = atom<ReadonlySet<PagePart>>(new Set());
+
+export const comesAlive = (part: PagePart): void => $alive.set(new Set([...$alive.get(), part]));
+
+/** Whether all of the page has. */
+export const $isWhole = computed($alive, (alive) => PAGE_PARTS.every((part) => alive.has(part)));
 
 /** Does something with what was worked on once that is open: at once where it is. */
 export function whenReady(act: () => void): void {

@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { useEffect } from "react";
-import { $sheet, $toSave } from "@/session";
+import { $sheet, $toSave, comesAlive, type Sheet } from "@/session";
 import { takeHandedFiles } from "@/shell/files/handed-files";
 import { DropTarget } from "@/shell/files";
 import { SaveDialog, ShelfDialog } from "@/shell/shelf";
@@ -16,18 +16,24 @@ import type { useLink } from "./useLink";
 export function Around({ link }: { readonly link: ReturnType<typeof useLink> }) {
   const saving = useStore($toSave);
   const open = useStore($sheet);
-  const close = () => $sheet.set(undefined);
-  useEffect(takeHandedFiles, []);
+  // The browser says that a sheet was closed when the next may be open already.
+  const close = (sheet: Sheet) => () => {
+    if ($sheet.get() === sheet) $sheet.set(undefined);
+  };
+  useEffect(() => {
+    comesAlive("sheets");
+    takeHandedFiles();
+  }, []);
   return (
     <>
       <Announcer />
       <Notices />
       <DropTarget />
-      <ShelfDialog open={open === "shelf"} onClose={close} />
-      <FindDialog open={open === "find"} onClose={close} />
-      <SettingsDialog open={open === "settings"} onClose={close} />
+      <ShelfDialog open={open === "shelf"} onClose={close("shelf")} />
+      <FindDialog open={open === "find"} onClose={close("find")} />
+      <SettingsDialog open={open === "settings"} onClose={close("settings")} />
       <LinkDialog link={link} />
-      <HelpDialog open={open === "help"} onClose={close} />
+      <HelpDialog open={open === "help"} onClose={close("help")} />
       <SaveDialog thing={saving} onClose={() => $toSave.set(undefined)} />
     </>
   );

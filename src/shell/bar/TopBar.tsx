@@ -38,7 +38,7 @@ export function TopBar() {
   // Only the links need what is selected: they can wait until the change is on the screen.
   useAfterPaint(useStore($selection));
   const saved = useStore(shelf.$saved);
-  const isAlive = useStore($alive);
+  const isAlive = useStore($alive).has("view");
   const setOpen = (sheet: Sheet) => $sheet.set(sheet);
   const isDark = useTheme();
   const unsaved = useStore(shelf.$unsaved);

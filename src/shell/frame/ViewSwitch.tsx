@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { type ComponentType, Suspense, useEffect } from "react";
 import { $jobsUnderWay } from "@/workers";
-import { $alive, $features, $hasPractice, $place, $ready } from "@/session";
+import { $features, $hasPractice, $isWhole, $place, $ready, comesAlive } from "@/session";
 import { useWording } from "@/session/settings/useConventions";
 import { $fetching, Boundary, later } from "@/kit/later";
 import { LegendLine } from "@/shell/legend";
@@ -47,8 +47,9 @@ function Settling({ View }: { readonly View: ComponentType }) {
   const isReady = useStore($ready);
   const jobs = useStore($jobsUnderWay);
   const fetching = useStore($fetching);
-  const isSettled = isReady && jobs === 0 && fetching === 0;
-  useEffect(() => $alive.set(true), []);
+  const isWhole = useStore($isWhole);
+  const isSettled = isWhole && isReady && jobs === 0 && fetching === 0;
+  useEffect(() => comesAlive("view"), []);
   useEffect(() => {
     document.documentElement.toggleAttribute("data-settled", isSettled);
     return () => document.documentElement.removeAttribute("data-settled");

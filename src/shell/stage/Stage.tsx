@@ -11,6 +11,7 @@ import {
   $surface,
   $tuning,
   changeSettings,
+  comesAlive,
   playOrStop,
   stepPosition,
   stepVoicing,
@@ -75,6 +76,7 @@ export function Stage() {
     const timer = setTimeout(() => setAdded(undefined), SAID_FOR);
     return () => clearTimeout(timer);
   }, [added]);
+  useEffect(() => comesAlive("stage"), []);
   const openInstrument = () => setDialog("instrument");
 
   useKeys("The stage", [

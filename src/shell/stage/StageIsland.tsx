@@ -7,8 +7,8 @@ import { StageAtRest } from "@/shell/rest";
 
 /** The view comes to life first. */
 const viewIsAlive = new Promise<void>((resolve) => {
-  const stop = $alive.subscribe((isAlive) => {
-    if (!isAlive) return;
+  const stop = $alive.subscribe((alive) => {
+    if (!alive.has("view")) return;
     queueMicrotask(() => stop());
     resolve();
   });

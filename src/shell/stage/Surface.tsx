@@ -1,4 +1,5 @@
 import { useStore } from "@nanostores/react";
+import { Suspense } from "react";
 import { RHYTHMS } from "@/audio";
 import {
   $division,
@@ -13,7 +14,7 @@ import {
 } from "@/session";
 import { Keyboard } from "@/kit/keyboard";
 import { Neck, viewOf } from "@/kit/neck";
-import { later } from "@/kit/later";
+import { Boundary, later } from "@/kit/later";
 import { degreeText, noteText } from "@/words";
 import { useNarrow } from "@/kit/useNarrow";
 import { labelOf, nearView, type Shown, wholeOnKeys } from "./shown";
@@ -74,19 +75,23 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
   if (surface === "staff") {
     const said = notes.map(({ pitch, interval }) => `${noteText(pitch.name)} (${degreeText(interval)})`);
     return (
-      <LineStaff
-        notes={notes}
-        homeMode={homeMode}
-        characteristic={characteristic}
-        targetNotes={targetNotes}
-        sounding={sounding}
-        nth={division === "line" ? lineNote : undefined}
-        written={instrument}
-        strings={tuning && notes.some(({ place }) => place) ? tuning.strings.length : 0}
-        each={division === "line" ? 1 / RHYTHMS[rhythm] : 0.5}
-        isChord={division === "voicing"}
-        label={`${title} on the staff: ${said.join(", ")}.`}
-      />
+      <Boundary what="The staff">
+        <Suspense fallback={null}>
+          <LineStaff
+            notes={notes}
+            homeMode={homeMode}
+            characteristic={characteristic}
+            targetNotes={targetNotes}
+            sounding={sounding}
+            nth={division === "line" ? lineNote : undefined}
+            written={instrument}
+            strings={tuning && notes.some(({ place }) => place) ? tuning.strings.length : 0}
+            each={division === "line" ? 1 / RHYTHMS[rhythm] : 0.5}
+            isChord={division === "voicing"}
+            label={`${title} on the staff: ${said.join(", ")}.`}
+          />
+        </Suspense>
+      </Boundary>
     );
   }
   // On strings fingers are those of the left hand, which say nothing on keys.
