@@ -47,14 +47,39 @@ export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>
 }
 
 /**
- * What of a tune is read. For longer lines, more voices, and more voices within bars, the library takes far longer than linear time;
- * shorter texts can't have too much of anything.
+ * What of a tune is read, whatever its length. The library takes far longer than linear time for longer lines, for more voices, for more
+ * voices within bars (500 in one bar: ten seconds), and for lines of nothing but marks, each of which it complains of with all of the line
+ * (4,000: three seconds). Music has a tenth of any of it.
  */
-const MOST = { line: 12_000, voices: 64, overlays: 1000 } as const;
+const MAX = {
+  line: 12_000,
+  voices: 64,
+  overlays: 1000,
+  overlaysInBar: 16,
+  marks: 1000,
+  marksInRow: 32,
+} as const;
+
+/** A mark that is repeated too often in a row. */
+const ROW_OF_MARKS = new RegExp(`([^\\w\\s|:*])\\1{${MAX.marksInRow - 1}}`, "u");
+
+/** What is neither a letter, a digit, a space nor a bar line. */
+const MARKS = /[^\w\s|:*"]/gu;
+
+/** Why a line of music is left out, what was found and what would do; undefined where it is read. */
+function excess(line: string): readonly [code: Problem["code"], found: string, expected: number] | undefined {
+  if (line.length > MAX.line) return ["line-too-long", String(line.length), MAX.line];
+  if (/^[A-Za-z]:|^%/u.test(line)) return undefined;
+  const row = ROW_OF_MARKS.exec(line)?.[1];
+  if (row !== undefined) return ["abc-unread", row.repeat(3), MAX.marksInRow];
+  const marks = line.match(MARKS)?.length ?? 0;
+  if (marks > MAX.marks) return ["line-too-long", String(marks), MAX.marks];
+  const inBar = Math.max(...line.split("|").map((bar) => bar.split("&").length - 1));
+  return inBar > MAX.overlaysInBar ? ["too-many-voices", "&", MAX.overlaysInBar] : undefined;
+}
 
 /** A text with lines blanked that hold too much, so that everything else keeps its place; and the first of each kind, named. */
 function readable(text: string): { readonly text: string; readonly left: readonly Problem[] } {
-  if (text.length <= MOST.line) return { text, left: [] };
   const left: Problem[] = [];
   const voices = new Set<string>();
   let overlays = 0;
@@ -70,13 +95,14 @@ function readable(text: string): { readonly text: string; readonly left: readonl
   for (const [at, line] of lines.entries()) {
     const voice = /^(?:V:|\[V:)\s*([^\s\]]+)/u.exec(line)?.[1];
     if (voice !== undefined) {
-      isBeyond = !voices.has(voice) && voices.size >= MOST.voices;
+      isBeyond = !voices.has(voice) && voices.size >= MAX.voices;
       if (!isBeyond) voices.add(voice);
     }
     if (!/^[A-Za-z]:|^%/u.test(line)) overlays += line.split("&").length - 1;
-    if (line.length > MOST.line) blank(at, "line-too-long", String(line.length), MOST.line);
-    else if (isBeyond) blank(at, "too-many-voices", voice ?? "", MOST.voices);
-    else if (overlays > MOST.overlays && line.includes("&")) blank(at, "too-many-voices", "&", MOST.overlays);
+    const tooMuch = excess(line);
+    if (tooMuch) blank(at, ...tooMuch);
+    else if (isBeyond) blank(at, "too-many-voices", voice ?? "", MAX.voices);
+    else if (overlays > MAX.overlays && line.includes("&")) blank(at, "too-many-voices", "&", MAX.overlays);
     offset += line.length + 1;
   }
   return left.length === 0 ? { text, left } : { text: lines.join("\n"), left };

@@ -8,7 +8,7 @@ import {
   unidentified,
 } from "./identify";
 import { answerHeavy, type Heavy } from "./jobs";
-import type { Stopped, WorkerPool } from "./pool";
+import type { By, Stopped, WorkerPool } from "./pool";
 import { problemResponse, type Refusal } from "./problem";
 import { askBytes, askQuery, mediaType } from "./request";
 import { identifyQuery } from "./schemas";
@@ -41,7 +41,7 @@ const STATUS: Readonly<Record<Stopped, Refusal>> = {
   busy: 503,
   left: 503,
   broken: 500,
-  "too-slow": 422,
+  "too-slow": 503,
   "too-much-memory": 422,
 };
 
@@ -52,8 +52,8 @@ function stoppedResponse(stopped: Stopped): Response {
 }
 
 /**
- * Answers a request in a worker, within the limits of the pool: 503 with Retry-After while too many wait, 422 where it takes too long or
- * too much memory. The body is received whole first, with its own limits; a request takes its place only then, so that whoever sends
+ * Answers a request in a worker, within the limits of the pool: 503 with Retry-After while too many wait or where it takes too long, 422
+ * where it takes too much memory. The body is received whole first, with its own limits; a request takes its place only then, so that whoever sends
  * slowly is in nobody's way.
  *
  * @example answerElsewhere("match", request)
@@ -63,7 +63,8 @@ export async function answerElsewhere(endpoint: Heavy, request: Request): Promis
   const body = await askBytes(request);
   if ("refused" in body) return body.refused;
   const pool = poolFor(workers, body.value.byteLength);
-  const leave = pool.admit();
+  const client = clientOf(request);
+  const leave = pool.admit(client);
   if (!leave) return stoppedResponse("busy");
   const sent = {
     endpoint,
@@ -72,12 +73,18 @@ export async function answerElsewhere(endpoint: Heavy, request: Request): Promis
     headers: [...request.headers].filter(([name]) => SENT_HEADERS.includes(name)),
     body: request.body ? body.value : undefined,
   };
-  const worked = await pool.run("answer", sent, request.signal);
+  const worked = await pool.run("answer", sent, { client, left: request.signal });
   leave();
   if ("stopped" in worked) return stoppedResponse(worked.stopped);
   const { status, headers, body: answer } = worked.result;
   return new Response(answer, { status, headers: Object.fromEntries(headers) });
 }
+
+/** The header in which the server's process hands on who asks; what a client sends under this name is overwritten. */
+export const CLIENT = "x-shade-client";
+
+/** Who asks, as far as the server's process knows. */
+const clientOf = (request: Request): string => request.headers.get(CLIENT) ?? "";
 
 /** What endpoints read of a request's headers. */
 const SENT_HEADERS: readonly string[] = ["accept", "content-type"];
@@ -95,15 +102,20 @@ export async function identifyElsewhere(request: Request): Promise<Response> {
     abcAnswers(
       chunksOf(request.body),
       query.value,
-      these && ((asked) => partElsewhere(poolFor(these, asked.part.text.length), asked, request.signal)),
+      these &&
+        ((asked) =>
+          partElsewhere(poolFor(these, asked.part.text.length), asked, {
+            client: clientOf(request),
+            left: request.signal,
+          })),
     ),
   );
 }
 
 /** A tune that takes too much is an entry without an answer, and the collection goes on. While all workers are busy it waits. */
-async function partElsewhere(pool: WorkerPool, asked: PartAsked, left: AbortSignal): Promise<PartAnswered> {
-  const worked = await pool.run("identifyPart", asked, left);
+async function partElsewhere(pool: WorkerPool, asked: PartAsked, by: By): Promise<PartAnswered> {
+  const worked = await pool.run("identifyPart", asked, by);
   if ("result" in worked) return worked.result;
-  if (worked.stopped === "busy") return partElsewhere(pool, asked, left);
+  if (worked.stopped === "busy") return partElsewhere(pool, asked, by);
   return unidentified(asked.part.text, [{ code: worked.stopped, line: asked.lines + 1 }]);
 }

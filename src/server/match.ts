@@ -67,7 +67,11 @@ export async function match(request: Request): Promise<Response> {
     ]);
   const found = analyses(chart, { home, scales, most });
   const [leader] = found["fewest-changes"];
-  if (!leader) return problemResponse(422, located(problems, text));
+  if (!leader)
+    return problemResponse(
+      422,
+      problems.length > 0 ? located(problems, text) : [{ code: "no-chords", expected: "| Em9 | A13 |" }],
+    );
   const fits = fitsBySymbol(scales);
   const homeModeAt = (at: number) => segmentAt(leader, at)?.homeMode;
   return jsonResponse({

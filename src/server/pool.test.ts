@@ -24,7 +24,7 @@ async function warm(pool: WorkerPool): Promise<void> {
 describe("workers within limits", () => {
   const pool = workerPool(FILE, LIMITS);
   afterAll(() => pool.end());
-  const run = (body: string, left?: AbortSignal) => pool.run("answer", task(body), left);
+  const run = (body: string, left?: AbortSignal) => pool.run("answer", task(body), { left });
   const told = async (body: string) => {
     const worked = await run(body);
     return "result" in worked ? Buffer.from(worked.result.body).toString() : worked.stopped;
@@ -69,6 +69,22 @@ describe("workers within limits", () => {
     expect(await echoed()).toBe("echo");
   });
 
+  it("end a task that has had its share of a processor, long before the clock does", async () => {
+    const strict = workerPool(FILE, { ...LIMITS, seconds: 600, processorSeconds: 0.5 });
+    await warm(strict);
+    expect(await strict.run("answer", task("loop"))).toEqual({ stopped: "too-slow" });
+    await strict.end();
+  });
+
+  it("let nobody wait behind all that another has sent", async () => {
+    await warm(pool);
+    const over: string[] = [];
+    const by = (client: string, body: string) =>
+      pool.run("answer", task(body), { client }).then(() => void over.push(client));
+    await Promise.all([...Array.from({ length: 6 }, () => by("many", "loop")), by("one", "echo")]);
+    expect(over.indexOf("one")).toBeLessThan(3);
+  });
+
   it("stop for someone who has left", async () => {
     const leaving = new AbortController();
     const worked = run("loop", leaving.signal);
@@ -78,11 +94,14 @@ describe("workers within limits", () => {
   });
 
   it("have so many places and no more", () => {
-    const places = Array.from({ length: LIMITS.requests }, () => pool.admit());
+    const clients = ["a", "b"].flatMap((client) => Array<string>(LIMITS.requests / 2).fill(client));
+    const places = clients.map((client) => pool.admit(client));
     expect(places.every((leave) => leave !== undefined)).toBe(true);
-    expect(pool.admit()).toBeUndefined();
+    expect(pool.admit("c")).toBeUndefined();
     places[0]?.();
-    const again = pool.admit();
+    // The place is anybody's but theirs who have half of all.
+    expect(pool.admit("b")).toBeUndefined();
+    const again = pool.admit("c");
     expect(again).toBeDefined();
     for (const leave of [again, ...places.slice(1)]) leave?.();
   });
@@ -116,8 +135,8 @@ describe("answers while there are workers", () => {
     ]);
     const slow = await answerElsewhere("match", post("loop"));
     expect([slow.status, slow.headers.get("retry-after"), await errors(slow)]).toEqual([
-      422,
-      null,
+      503,
+      "5",
       ["too-slow"],
     ]);
     await warm(pool);
@@ -131,7 +150,7 @@ describe("answers while there are workers", () => {
     const [slow, refused] = await Promise.all(
       ["loop", "echo"].map((body) => answerElsewhere("match", post(body))),
     );
-    expect(slow?.status).toBe(422);
+    expect(await errors(slow!)).toEqual(["too-slow"]);
     expect([refused?.status, refused?.headers.get("retry-after")]).toEqual([503, "5"]);
     expect(await errors(refused!)).toEqual(["busy"]);
   });

@@ -114,9 +114,22 @@ function apiError(issue: z.core.$ZodIssue): ApiError {
   return { code, found: found.slice(0, 80), expected: issue.message };
 }
 
-/** Checks the query of a request. A name given twice counts once, the last time. */
-export function askQuery<T>(schema: z.ZodType<T>, url: URL): Asked<T> {
-  return ask(schema, Object.fromEntries(url.searchParams));
+/** Checks the query of a request. A name that the endpoint has not is refused; one given twice counts once, the last time. */
+export function askQuery<S extends z.ZodObject>(schema: S, url: URL): Asked<z.output<S>> {
+  const known = Object.keys(schema.shape);
+  const unknown = [...url.searchParams.keys()].filter((name) => !known.includes(name));
+  if (unknown.length > 0)
+    return {
+      refused: problemResponse(
+        400,
+        unknown.map((name) => ({
+          code: "query-unknown",
+          found: name.slice(0, 80),
+          expected: known.join(", "),
+        })),
+      ),
+    };
+  return ask(schema as unknown as z.ZodType<z.output<S>>, Object.fromEntries(url.searchParams));
 }
 
 /** The media type of a request's body, without its parameters. */

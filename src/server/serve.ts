@@ -6,7 +6,7 @@ import { fileURLToPath } from "node:url";
 import compression from "compression";
 import sirv from "sirv";
 import { z } from "zod";
-import { computeIn } from "./elsewhere";
+import { CLIENT, computeIn } from "./elsewhere";
 import { SECURITY_HEADERS } from "./headers";
 import { workerPool } from "./pool";
 import { methodRefused, problemResponse } from "./problem";
@@ -21,6 +21,10 @@ const settings = z.object({
     .min(1)
     .max(64)
     .default(Math.max(2, availableParallelism() - 1)),
+  /** Proxies in front, each of which adds the address that it was asked from. */
+  SHADE_PROXIES: z.coerce.number().int().min(0).max(8).default(0),
+  /** Seconds of a processor that a small request may have. */
+  SHADE_SMALL_SECONDS: z.coerce.number().positive().max(600).default(1),
   SHADE_SECONDS: z.coerce.number().positive().max(600).default(10),
   SHADE_MEGABYTES: z.coerce.number().int().min(64).default(512),
   SHADE_WAITING: z.coerce.number().int().min(1).default(64),
@@ -71,6 +75,12 @@ async function send(response: ServerResponse, answer: Response) {
   response.end(await answer.text());
 }
 
+/** Who asks: the address at the other end, or the one that the outermost of our own proxies was asked from. */
+function clientAddress({ headers, socket }: IncomingMessage, proxies: number): string {
+  const passed = String(headers["x-forwarded-for"] ?? "").split(",");
+  return (proxies > 0 ? passed.at(-proxies)?.trim() : undefined) ?? socket.remoteAddress ?? "";
+}
+
 /** What is answered before anything else is asked: the framework and the file server would break on it, or say it in their own way. */
 function refusal({ method = "", url = "" }: IncomingMessage): Response | undefined {
   const path = pathOf(url);
@@ -119,7 +129,12 @@ async function serve() {
     requests: limits.SHADE_WAITING,
   };
   const pools = {
-    small: workerPool(file, { ...within, threads: limits.SHADE_WORKERS, niceness: 1 }),
+    small: workerPool(file, {
+      ...within,
+      processorSeconds: limits.SHADE_SMALL_SECONDS,
+      threads: limits.SHADE_WORKERS,
+      niceness: 1,
+    }),
     // Large bodies never have every core, and give way where there are few.
     large: workerPool(file, { ...within, threads: Math.max(1, limits.SHADE_WORKERS - 1), niceness: 4 }),
   };
@@ -152,6 +167,7 @@ async function serve() {
       for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
       response.setHeader("content-security-policy", FRAMES);
       if (isClosing) response.setHeader("connection", "close");
+      request.headers[CLIENT] = clientAddress(request, limits.SHADE_PROXIES);
       const refused = refusal(request);
       if (refused) void send(response, refused);
       else if (isComputed(pathOf(request.url)))

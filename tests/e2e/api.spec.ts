@@ -49,7 +49,9 @@ test("the endpoints answer, refuse in problem details, and carry the security he
 });
 
 test("the page’s content policy lets nothing in from elsewhere", async ({ request }) => {
-  const policy = (await request.get("/derive")).headers()["content-security-policy"] ?? "";
+  const page = await request.get("/derive");
+  expect(page.headers()["content-security-policy"]).toContain("frame-ancestors 'none'");
+  const policy = /http-equiv="content-security-policy" content="([^"]*)"/u.exec(await page.text())?.[1] ?? "";
   expect(policy).toContain("default-src 'self'");
   expect(policy).not.toMatch(/script-src[^;]*unsafe-inline|https?:/);
 });

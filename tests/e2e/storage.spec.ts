@@ -79,7 +79,7 @@ test("what was called saved is there, though the browser is killed in the middle
     const { context, kill } = await mortalBrowser(profile);
     const page = await context.newPage();
     await page.goto(`${baseURL!}/derive`);
-    await expect(page.getByRole("button", { name: /^Shelf \d+$/ })).toBeVisible();
+    await expect(page.locator("html[data-settled]")).toBeAttached({ timeout: 120_000 });
     await expect.poll(() => shelfCount(page), { timeout: 180_000 }).toBeGreaterThanOrEqual(promised);
     // Things are saved one after another; the last word about them is what the page said before it died.
     for (let thing = 0; thing < 3; thing += 1) {

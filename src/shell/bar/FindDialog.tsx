@@ -20,7 +20,7 @@ export function FindDialog({ open, onClose }: FindDialogProps) {
   );
 }
 
-/** What is typed while the field is still on its way. */
+/** What is typed while the field is still on its way; Enter is a new line. */
 function useTyped(isOpen: boolean): () => string {
   const typed = useRef("");
   useLayoutEffect(() => {
@@ -28,8 +28,9 @@ function useTyped(isOpen: boolean): () => string {
     typed.current = "";
     const listen = (event: KeyboardEvent) => {
       const isText = event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey;
-      if (!isText || document.querySelector("dialog[open] [data-first]") !== null) return;
-      typed.current += event.key;
+      if (!(isText || event.key === "Enter") || document.querySelector("dialog[open] [data-first]") !== null)
+        return;
+      typed.current += isText ? event.key : "\n";
       event.preventDefault();
     };
     document.addEventListener("keydown", listen, true);

@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { type FunctionComponent, useState } from "react";
+import { type FunctionComponent, useEffect, useState } from "react";
 import { findModes, parentOf } from "@/core/scale";
 import { $features, $place, type Finding as Offer, goTo, openSaved, ownWordsFor, shelf } from "@/session";
 import { countText, FIND_MODE, findNothingText, homeModeText, parentText, wording } from "@/words";
@@ -13,7 +13,7 @@ interface Found {
 }
 
 interface FindingProps {
-  /** What was typed before the field was there. */
+  /** What was typed before the field was there; a new line where Enter was pressed. */
   readonly typed: () => string;
   readonly onClose: () => void;
 }
@@ -35,7 +35,7 @@ export async function findingInViews(): Promise<FunctionComponent<FindingProps>>
 
 /** The field and what it finds; there only while the sheet is open. */
 function Finding({ typed, onClose, offering }: FindingProps & { readonly offering: readonly Offers[] }) {
-  const [text, setText] = useState(typed);
+  const [text, setText] = useState(() => typed().split("\n")[0] ?? "");
   const { home } = useStore($place);
   const saved = useStore(shelf.$saved);
 
@@ -78,6 +78,13 @@ function Finding({ typed, onClose, offering }: FindingProps & { readonly offerin
     go();
     onClose();
   };
+
+  // Enter was pressed before the field was there.
+  useEffect(() => {
+    if (typed().includes("\n") && found[0]) follow(found[0]);
+    // Once, with what was typed until then.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
 
   return (
     <>

@@ -1,10 +1,8 @@
 import { shelf } from "@/session";
 import type { ToSave } from "@/storage";
 import { Dialog } from "@/kit/dialog";
-import { later } from "@/kit/later";
 import { SAVE_SAYS } from "@/words";
-
-const SavedForm = later(() => import("./SavedForm").then(({ SavedForm }) => SavedForm));
+import { SavedForm } from "./SavedForm";
 
 interface SaveDialogProps {
   /** What is to be kept; undefined while there is nothing to ask. */

@@ -119,7 +119,7 @@ export function Stage() {
     />
   );
   return (
-    <section className={styles.stage} aria-label="Stage">
+    <section className={styles.stage} aria-label="Stage" data-stage>
       <h2 className="visually-hidden">Stage</h2>
       <div className={styles.controls}>
         {!isNarrow && (

@@ -1,4 +1,5 @@
-import { Suspense, useEffect, useRef } from "react";
+import { useStore } from "@nanostores/react";
+import { Suspense, useEffect } from "react";
 import { keepLook } from "@/session/settings/look";
 import { $alive } from "@/session";
 import { Boundary, later } from "@/kit/later";
@@ -24,26 +25,23 @@ const AROUND = 11;
 
 /** The stage, and its place until it has come to life. */
 export function StageIsland() {
-  const stage = useRef<HTMLDivElement>(null);
   const isNarrow = useNarrow();
+  const isAlive = useStore($alive).has("stage");
   useEffect(() => {
-    const node = stage.current;
-    if (!node) return undefined;
+    const section = document.querySelector<HTMLElement>("section[data-stage]");
+    if (!isAlive || !section) return undefined;
     const observer = new ResizeObserver(() => {
-      const section = node.querySelector<HTMLElement>("section:not([data-rest])");
-      const height = Math.round((section?.offsetHeight ?? 0) - AROUND);
+      const height = Math.round(section.offsetHeight - AROUND);
       if (height > 0) keepLook(isNarrow ? { narrowStage: height } : { stage: height });
     });
-    observer.observe(node);
+    observer.observe(section);
     return () => observer.disconnect();
-  }, [isNarrow]);
+  }, [isNarrow, isAlive]);
   return (
-    <div ref={stage}>
-      <Boundary what="The stage">
-        <Suspense fallback={<StageAtRest />}>
-          <Stage />
-        </Suspense>
-      </Boundary>
-    </div>
+    <Boundary what="The stage">
+      <Suspense fallback={<StageAtRest />}>
+        <Stage />
+      </Suspense>
+    </Boundary>
   );
 }
