@@ -11,17 +11,20 @@ export interface Turns {
  * @example const turns = fairTurns(2); const leave = await turns.take("a", signal); …; leave()
  */
 export function fairTurns(atOnce: number): Turns {
-  /** What waits, by client; the client that had its turn last stands last. */
   const waiting = new Map<string, (() => void)[]>();
   const under = new Map<string, number>();
+  /** When each client that waits or has something under way had its last turn, counted in turns. */
+  const lastTurn = new Map<string, number>();
+  let turn = 0;
   let all = 0;
 
   const next = () => {
     while (all < atOnce) {
-      let chosen: { readonly client: string; readonly count: number } | undefined;
+      let chosen: { readonly client: string; readonly count: number; readonly last: number } | undefined;
       for (const client of waiting.keys()) {
-        const count = under.get(client) ?? 0;
-        if (!chosen || count < chosen.count) chosen = { client, count };
+        const [count, last] = [under.get(client) ?? 0, lastTurn.get(client) ?? 0];
+        if (!chosen || count < chosen.count || (count === chosen.count && last < chosen.last))
+          chosen = { client, count, last };
       }
       if (!chosen) return;
       const { client, count } = chosen;
@@ -30,6 +33,7 @@ export function fairTurns(atOnce: number): Turns {
       if (rest.length > 0) waiting.set(client, rest);
       if (!first) continue;
       under.set(client, count + 1);
+      lastTurn.set(client, (turn += 1));
       all += 1;
       first();
     }
@@ -44,6 +48,7 @@ export function fairTurns(atOnce: number): Turns {
       const count = (under.get(client) ?? 1) - 1;
       if (count > 0) under.set(client, count);
       else under.delete(client);
+      if (count <= 0 && !waiting.has(client)) lastTurn.delete(client);
       next();
     };
   };

@@ -45,17 +45,19 @@ export function EmptyShow({ tabs, refusal, isListening, typing, onTyping }: Empt
             Open a file
           </FileButton>
         </div>
-        {refusal !== undefined && <p role="alert">{refusal}</p>}
-        {isListening && <p role="status">{LISTENING}</p>}
-        <WriteTune typing={typing} onTyping={onTyping} />
-        <p className={styles.tries}>
-          <span>{EMPTY_RESHAPE}</span>
-          {offered.map(({ id, title, source, text }) => (
-            <Button key={id} kind="quiet" onClick={() => openToReshape({ source, text, name: title })}>
-              {title}
-            </Button>
-          ))}
-        </p>
+        <div className={styles.scroll}>
+          {refusal !== undefined && <p role="alert">{refusal}</p>}
+          {isListening && <p role="status">{LISTENING}</p>}
+          <WriteTune typing={typing} onTyping={onTyping} />
+          <p className={styles.tries}>
+            <span>{EMPTY_RESHAPE}</span>
+            {offered.map(({ id, title, source, text }) => (
+              <Button key={id} kind="quiet" onClick={() => openToReshape({ source, text, name: title })}>
+                {title}
+              </Button>
+            ))}
+          </p>
+        </div>
       </div>
     </div>
   );

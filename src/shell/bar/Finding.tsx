@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { type FunctionComponent, useEffect, useState } from "react";
+import { type FunctionComponent, useEffect } from "react";
 import { findModes, parentOf } from "@/core/scale";
 import { $features, $place, type Finding as Offer, goTo, openSaved, ownWordsFor, shelf } from "@/session";
 import { countText, FIND_MODE, findNothingText, homeModeText, parentText, wording } from "@/words";
@@ -13,8 +13,10 @@ interface Found {
 }
 
 interface FindingProps {
-  /** What was typed before the field was there; a new line where Enter was pressed. */
-  readonly typed: () => string;
+  readonly text: string;
+  readonly onText: (text: string) => void;
+  /** Enter was pressed before the field was there. */
+  readonly isEntered: boolean;
   readonly onClose: () => void;
 }
 
@@ -34,8 +36,13 @@ export async function findingInViews(): Promise<FunctionComponent<FindingProps>>
 }
 
 /** The field and what it finds; there only while the sheet is open. */
-function Finding({ typed, onClose, offering }: FindingProps & { readonly offering: readonly Offers[] }) {
-  const [text, setText] = useState(() => typed().split("\n")[0] ?? "");
+function Finding({
+  text,
+  onText,
+  isEntered,
+  onClose,
+  offering,
+}: FindingProps & { readonly offering: readonly Offers[] }) {
   const { home } = useStore($place);
   const saved = useStore(shelf.$saved);
 
@@ -79,9 +86,8 @@ function Finding({ typed, onClose, offering }: FindingProps & { readonly offerin
     onClose();
   };
 
-  // Enter was pressed before the field was there.
   useEffect(() => {
-    if (typed().includes("\n") && found[0]) follow(found[0]);
+    if (isEntered && found[0]) follow(found[0]);
     // Once, with what was typed until then.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
@@ -98,10 +104,11 @@ function Finding({ typed, onClose, offering }: FindingProps & { readonly offerin
         <input
           className={styles.input}
           data-first
+          ref={focus}
           aria-label="What to find"
           value={text}
           spellCheck={false}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => onText(event.target.value)}
         />
       </form>
       {found.length === 0 ? (
@@ -121,3 +128,6 @@ function Finding({ typed, onClose, offering }: FindingProps & { readonly offerin
     </>
   );
 }
+
+/** The field has the focus as soon as it stands. */
+const focus = (field: HTMLInputElement | null): void => field?.focus();

@@ -118,7 +118,7 @@ describe("the Shelf on the screen", () => {
     expect(living().map(({ title }) => title)).toContain("Torn");
   });
 
-  it("opens a kept thing in its own view", async () => {
+  it("opens a kept thing in its own view", () => {
     const savedAt = "2026-01-01T00:00:00.000Z";
     const common = {
       version: 4 as const,
