@@ -136,18 +136,17 @@ try {
       await page.goto(`${address}/${id}?show=${part}&demo`);
       await page.locator("html[data-settled]").waitFor({ state: "attached" });
       await page.getByRole("banner").getByRole("button", { name: /^Help/ }).click();
-      const sections = await page
-        .getByRole("dialog", { name: "Help" })
-        .locator("section")
-        .evaluateAll((found) =>
-          found.map((section) => ({
-            name: section.querySelector("h3")?.textContent ?? "",
-            rows: [...section.querySelectorAll("dl > div")].map((row) => [
-              row.querySelector("dt")?.textContent ?? "",
-              row.querySelector("dd")?.textContent ?? "",
-            ]),
-          })),
-        );
+      const help = page.getByRole("dialog", { name: "Help" }).locator("section");
+      await help.first().waitFor();
+      const sections = await help.evaluateAll((found) =>
+        found.map((section) => ({
+          name: section.querySelector("h3")?.textContent ?? "",
+          rows: [...section.querySelectorAll("dl > div")].map((row) => [
+            row.querySelector("dt")?.textContent ?? "",
+            row.querySelector("dd")?.textContent ?? "",
+          ]),
+        })),
+      );
       for (const { name, rows } of sections) {
         const known = parts.get(name) ?? new Map();
         for (const [key, says] of rows) known.set(`${key} ${says}`, [`\`${key}\``, says]);

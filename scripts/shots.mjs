@@ -164,7 +164,7 @@ try {
     await page.goto(`${address}${path}${path.includes("?") ? "&" : "?"}demo`, {
       waitUntil: "networkidle",
     });
-    await page.getByRole("heading").first().waitFor({ state: "attached" });
+    await page.locator("html[data-settled]").waitFor({ state: "attached" });
     await page.getByRole("button", { name: "Hide", exact: true }).click();
     // The legend stands in the first picture.
     if (name !== "derive") await page.getByRole("button", { name: "Hide legend" }).click();
