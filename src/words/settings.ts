@@ -15,7 +15,7 @@ export const ROOM_UNKNOWN = "The browser doesn’t say how much room there is.";
 
 /** Whether everything works without a network. */
 export const OFFLINE_TEXT = {
-  unknown: "Shade isn’t kept for use without a network yet. That happens shortly after it opens.",
-  kept: "Shade works without a network. The sounds of all instruments (1.8 MB) are kept too, yours first.",
-  refused: "This browser doesn’t keep Shade. Without a network it works for as long as this tab is open.",
+  unknown: "Shade isn’t saved for use offline yet. That happens shortly after it opens.",
+  kept: "Shade works offline. The sounds of all instruments (1.8 MB) are saved too, yours first.",
+  refused: "This browser doesn’t save Shade for use offline. It works as long as this tab is open.",
 } as const;

@@ -29,6 +29,7 @@ import { Ladder } from "./Ladder";
 import { MakeShow } from "./MakeShow";
 import { ModePanel, type Page } from "./ModePanel";
 import { $derive, DERIVE, putBeside } from "./route";
+import { patiently } from "../../../tests/fixtures/patiently";
 
 /** There is no worker here; its job is done in its place. */
 const asked = vi.hoisted(() => ({
@@ -263,7 +264,7 @@ describe("making a scale", () => {
         target: { files: [new File([text], "x.scl")] },
       });
     give("A scale\n2\n700.\n2/1\n");
-    await vi.waitFor(() => expect($place.get().mode.id).toBe("1-5"));
+    await patiently(() => expect($place.get().mode.id).toBe("1-5"));
     give("A scale\n2\n5/4\n2/1\n");
     await screen.findByText(/386.3 cents lies between the twelve notes; the nearest is 400/);
     expect($place.get().mode.id).toBe("1-5");

@@ -7,6 +7,7 @@ import { read, received } from "@/workers/analyse-chart";
 import { $selected, choose, mark, nextKind, rank, step } from "./selected";
 import { $analysed } from "./analysed";
 import { $onChart } from "./selection";
+import { patiently } from "../../../tests/fixtures/patiently";
 
 /** There is no worker here; its job is done in its place. */
 vi.mock("@/workers", () => ({
@@ -27,7 +28,7 @@ const SCENE = "| Em9 | A13 | Cmaj7 | D6 |";
 
 const open = async (chords: string) => {
   openIn("match", chartDocument, { chords, title: "" }, "chart");
-  await vi.waitFor(() => expect($analysed.get().text).toBe(chords));
+  await patiently(() => expect($analysed.get().text).toBe(chords));
 };
 
 beforeEach(() => open(SCENE));
@@ -62,7 +63,7 @@ describe("what is selected", () => {
     for (let times = 0; times < 9; times += 1) rank(1);
     expect($selected.get().analysis).toBe(analyses["one-mode"].at(-1));
     chartDocument.change({ chords: `${SCENE} Em9 |` });
-    await vi.waitFor(() => expect($analysed.get().text).toContain("D6 | Em9"));
+    await patiently(() => expect($analysed.get().text).toContain("D6 | Em9"));
     expect($selected.get().analysis).toBe($analysed.get().analyses["one-mode"][0]);
   });
 
@@ -83,11 +84,11 @@ describe("what is selected", () => {
     changeSettings({ bands: "one-mode" });
     choose(3, false);
     chartDocument.change({ chords: "| Em9 |" });
-    await vi.waitFor(() => expect($analysed.get().text).toBe("| Em9 |"));
+    await patiently(() => expect($analysed.get().text).toBe("| Em9 |"));
     const { chosen, kind, shown } = $selected.get();
     expect([chosen, kind, shown.length]).toEqual([0, "one-mode", 1]);
     chartDocument.change({ chords: "" });
-    await vi.waitFor(() => expect($analysed.get().text).toBe(""));
+    await patiently(() => expect($analysed.get().text).toBe(""));
     expect([$selected.get().chosen, $selected.get().segment, $onChart.get()]).toEqual([
       0,
       undefined,

@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import "fake-indexeddb/auto";
-import { beforeEach, describe, expect, it, vi } from "vitest";
+import { beforeEach, describe, expect, it } from "vitest";
 import { printChord, readChart } from "@/core/chord";
 import { oneModeAnalyses } from "@/core/progression";
 import { identify } from "@/core/identify";
@@ -38,6 +38,7 @@ import {
   setNote,
   toOf,
 } from "./reshaped";
+import { patiently } from "../../../tests/fixtures/patiently";
 
 // What is computed is kept only while somebody listens.
 for (const each of [$tune, $found, $versions, $shown, $worked, $homeMode, $recipe])
@@ -169,7 +170,7 @@ describe("the tune in another mode", () => {
       name: title,
       text: `T:Long\nL:1/8\nK:EDor\n${"E2GA B^cde|".repeat(120)}`,
     });
-    const until = (is: () => boolean) => vi.waitFor(() => expect(is()).toBe(true), { timeout: 20_000 });
+    const until = (is: () => boolean) => patiently(() => expect(is()).toBe(true));
     await until(() => $tune.get()?.title === title && $versions.get()[0]?.tune.notes.length === 120 * 7);
     changeRecipe({ mode: "lydian" });
     changeRecipe({ mode: "aeolian", chords: "rebuilt" });

@@ -1,15 +1,16 @@
 // @vitest-environment jsdom
 import "fake-indexeddb/auto";
-import { beforeAll, describe, expect, it, vi } from "vitest";
+import { beforeAll, describe, expect, it } from "vitest";
 import { aside, exportAll, type FilePlan, importBy, planOf, saving, start, undoImport } from "..";
 import { chartDocument } from "@/features/match/chart-document";
 import { practiceSheet } from "@/sheets/practice-document";
 import { readBackup, USUAL_CHOICE } from "@/storage";
+import { patiently } from "../../../tests/fixtures/patiently";
 
 beforeAll(start);
 
 const titles = () => chartDocument.$recent.get().map(({ title }) => title);
-const settled = () => vi.waitFor(() => expect(saving.$state.get().waiting.size).toBe(0));
+const settled = () => patiently(() => expect(saving.$state.get().waiting.size).toBe(0));
 const plan = async (text: string): Promise<FilePlan> => (await planOf(readBackup(text))).plan as FilePlan;
 const take = async (text: string) =>
   importBy(await plan(text), USUAL_CHOICE, {

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Outcome } from "@/workers";
+import { patiently } from "../../../tests/fixtures/patiently";
 
 /** The worker's side of a reading: answers when it is told to. */
 const worker = vi.hoisted(() => ({
@@ -63,12 +64,12 @@ describe("what is read away from the page", () => {
     vi.useRealTimers();
     const file = new File(["| Em9 | A13 |"], "gate.txt");
     const chart = openChart(file);
-    await vi.waitFor(() => expect(worker.asked).toHaveLength(1));
+    await patiently(() => expect(worker.asked).toHaveLength(1));
     worker.asked[0]?.settle({ none: "failed" });
     expect((await chart).value.text).toContain("Em9");
     // However small a file of tunes is: it may unpack to much.
     const tune = openTune(new File([""], "empty.abc"));
-    await vi.waitFor(() => expect(worker.asked).toHaveLength(2));
+    await patiently(() => expect(worker.asked).toHaveLength(2));
     worker.asked[1]?.settle({ none: "failed" });
     const { value, problems } = await tune;
     expect([value, problems.map(({ code }) => code)]).toEqual([undefined, ["file-empty"]]);

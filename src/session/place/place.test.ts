@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { printName } from "@/core/pitch";
 import { mode } from "@/core/scale";
 import "@/features";
@@ -16,6 +16,7 @@ import {
   setPlace,
   setQuery,
 } from "..";
+import { patiently } from "../../../tests/fixtures/patiently";
 
 let stopListening: () => void = () => undefined;
 
@@ -38,13 +39,13 @@ describe("the place and the address bar", () => {
   it("follow each other", async () => {
     expect(here()).toBe("derive D dorian");
     setPlace({ home: 6 });
-    await vi.waitFor(() => expect(window.location.search).toBe("?home=F%23&mode=dorian"));
+    await patiently(() => expect(window.location.search).toBe("?home=F%23&mode=dorian"));
     setHomeMode({ home: -6, mode: mode("lydian") });
-    await vi.waitFor(() => expect(window.location.search).toBe("?home=Gb&mode=lydian"));
+    await patiently(() => expect(window.location.search).toBe("?home=Gb&mode=lydian"));
     openAt("/match?home=B&mode=locrian&hand=7.1");
     expect([here(), $hand.get()]).toEqual(["match B locrian", { fret: 7, nth: 1 }]);
     $hand.set({ fret: 3, nth: 0 });
-    await vi.waitFor(() => expect(window.location.search).toBe("?home=B&mode=locrian&hand=3"));
+    await patiently(() => expect(window.location.search).toBe("?home=B&mode=locrian&hand=3"));
   });
 
   it("the address is right before the page is left and before a step, however soon", () => {

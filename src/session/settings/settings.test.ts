@@ -1,12 +1,13 @@
 // @vitest-environment jsdom
 import "fake-indexeddb/auto";
-import { describe, expect, it, vi } from "vitest";
+import { describe, expect, it } from "vitest";
 import { SAFE_VOLUME } from "@/audio";
 import { $settings, changeSettings, saving } from "..";
 import { loadSettings } from "./settings";
+import { patiently } from "../../../tests/fixtures/patiently";
 
 const KEY = "shade-settings:unsaved";
-const settled = () => vi.waitFor(() => expect(saving.$state.get().waiting.size).toBe(0), { timeout: 20_000 });
+const settled = () => patiently(() => expect(saving.$state.get().waiting.size).toBe(0));
 
 describe("settings of a tab that was closed at once", () => {
   it("stand where the next tab finds them, until they are written", async () => {

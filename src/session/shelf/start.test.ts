@@ -3,6 +3,7 @@ import { readFileSync } from "node:fs";
 import "fake-indexeddb/auto";
 import { beforeEach, describe, expect, it, test, vi } from "vitest";
 import { browserStore } from "@/storage";
+import { patiently } from "../../../tests/fixtures/patiently";
 
 /** What a page is made of: the session, every view, and the documents that they work on. */
 async function wholePage() {
@@ -22,7 +23,7 @@ async function page() {
   vi.resetModules();
   const session = await wholePage();
   await session.start();
-  const settled = () => vi.waitFor(() => expect(session.saving.$state.get().waiting.size).toBe(0));
+  const settled = () => patiently(() => expect(session.saving.$state.get().waiting.size).toBe(0));
   return { ...session, settled };
 }
 
@@ -67,7 +68,7 @@ describe("a browser", () => {
     await import("@/sheets/practice-document");
     const sheet = await import("..");
     await sheet.start();
-    await vi.waitFor(() => expect(sheet.saving.$state.get().waiting.size).toBe(0));
+    await patiently(() => expect(sheet.saving.$state.get().waiting.size).toBe(0));
     expect(await sheet.records.read("draft")).not.toBeNull();
     expect((await page()).chartDocument.$value.get().title).toBe("Stairs");
   });

@@ -17,6 +17,7 @@ import {
   stepVoicing,
   takeVoicing,
 } from "..";
+import { patiently } from "../../../tests/fixtures/patiently";
 
 /** Searches that were asked for; each is answered when the test lets it. */
 const searches: { readonly asked: FingeringAsked; readonly answer: () => Promise<void> }[] = [];
@@ -37,7 +38,7 @@ const select = (home: string, id: string) =>
   $selection.set(plainSelection({ home: fifthsOf(home), mode: mode(id) }));
 /** Lets every search be answered until something is so. */
 const until = (isSo: () => void) =>
-  vi.waitFor(async () => {
+  patiently(async () => {
     while (searches.length > 0) await searches.shift()?.answer();
     isSo();
   });
