@@ -61,7 +61,7 @@ function log(request: IncomingMessage, response: ServerResponse) {
     const { statusCode: status, writableFinished } = response;
     const outcome = !writableFinished
       ? "left"
-      : status >= 500
+      : status >= 500 && status !== 503
         ? "failed"
         : status >= 400
           ? "refused"

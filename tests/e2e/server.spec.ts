@@ -83,7 +83,7 @@ test("the server answers others at once while hostile bodies keep its workers bu
   expect(late).toBeLessThan(5_000);
   // The log has no query and no body in it.
   expect(log.filter(({ path }) => path === "/api/v1/derive")).toHaveLength(150);
-  expect(log.find(({ path, status }) => path === "/api/v1/identify" && status === 422)?.outcome).toBe(
+  expect(log.find(({ path, status }) => path === "/api/v1/identify" && status === 503)?.outcome).toBe(
     "refused",
   );
   server.kill();
@@ -92,10 +92,11 @@ test("the server answers others at once while hostile bodies keep its workers bu
 
 test("every hostile body is answered by the built server, and it stays well", async () => {
   const { server, address } = await serving({ SHADE_SECONDS: "10" });
-  expect((await identify(address, ENDLESS_MIDI, "midi")).status).toBe(422);
+  expect([422, 503]).toContain((await identify(address, ENDLESS_MIDI, "midi")).status);
   for (const { name, kind, make } of HOSTILE.filter((shape) => shape.kind in KINDS)) {
     const answer = await identify(address, make(40_000), kind);
-    expect([200, 422], `${kind}: ${name}`).toContain(answer.status);
+    // Whatever takes more than its share of a processor is put off.
+    expect([200, 422, 503], `${kind}: ${name}`).toContain(answer.status);
     await answer.arrayBuffer();
   }
   expect((await fetch(`${address}/api/v1/health`)).status).toBe(200);
