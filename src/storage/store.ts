@@ -1,3 +1,5 @@
+import localforage from "localforage";
+
 /** Where records lie: one record a key. Every answer is a promise that may be refused, or never come. */
 export interface RecordStore {
   /** Null where there is none. */
@@ -11,23 +13,16 @@ export interface RecordStore {
 
 /** The browser's store under a name. Stores of other names are not read with it, however large their records are. */
 export function browserStore(name: string): RecordStore {
-  let opening: Promise<LocalForage> | undefined;
-  // Fetched when the first record is asked for, and again where that failed.
-  const opened = () =>
-    (opening ??= open(name).catch((error: unknown) => {
-      opening = undefined;
-      throw error;
-    }));
+  const forage = localforage.createInstance({ name, storeName: RECORDS });
   const write = async (key: string, record: unknown) => {
-    await (await opened()).setItem(key, record);
+    await forage.setItem(key, record);
   };
   return {
-    read: async (key) => (await opened()).getItem(key),
+    read: (key) => forage.getItem(key),
     readAll: async (prefix) => {
-      const forage = await opened();
       // The store is made by now, under the same name.
       await forage.ready();
-      if (forage.driver() === forage.INDEXEDDB) return readRange(name, prefix);
+      if (forage.driver() === localforage.INDEXEDDB) return readRange(name, prefix);
       const found = new Map<string, unknown>();
       await forage.iterate((record, key) => {
         if (key.startsWith(prefix)) found.set(key, record);
@@ -38,16 +33,11 @@ export function browserStore(name: string): RecordStore {
     writeAll: async (records) => {
       await Promise.all([...records].map(([key, record]) => write(key, record)));
     },
-    remove: async (key) => (await opened()).removeItem(key),
+    remove: (key) => forage.removeItem(key),
   };
 }
 
 const RECORDS = "records";
-
-async function open(name: string): Promise<LocalForage> {
-  const { default: localforage } = await import("localforage");
-  return localforage.createInstance({ name, storeName: RECORDS });
-}
 
 /** Reads a range of keys in one request: the library would go from record to record, which takes ten times as long. */
 function readRange(name: string, prefix: string): Promise<ReadonlyMap<string, unknown>> {
