@@ -133,6 +133,7 @@ function writeWorker(client, pages) {
   );
   const build = {
     version: digest(Buffer.from([text, ...contents].join("\n"))),
+    start: JSON.parse(readFileSync(join(client, "manifest.webmanifest"), "utf8")).start_url,
     pages: Object.fromEntries(
       Object.entries(pages).map(([path]) => [path, path === "/404" ? "/404.html" : path]),
     ),

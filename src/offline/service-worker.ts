@@ -10,6 +10,8 @@ declare const self: ServiceWorkerGlobalScope;
 /** What the build has made: its version, pages by their paths, and all files that they need. Written in when the build is done. */
 declare const __SHADE_BUILD__: {
   readonly version: string;
+  /** Where the application begins. */
+  readonly start: string;
   readonly pages: Readonly<Record<string, string>>;
   readonly files: readonly string[];
 };
@@ -108,7 +110,7 @@ self.addEventListener("fetch", (event) => {
 async function answerPage(request: Request, url: URL, event: FetchEvent): Promise<Response> {
   event.waitUntil(forgetOld());
   const path = url.pathname.replace(/(?<=.)\/$/u, "");
-  if (path === "/") return Response.redirect(`/${FIRST}${url.search}`, 302);
+  if (path === "/") return Response.redirect(`${BUILD.start}${url.search}`, 302);
   const page = BUILD.pages[path];
   const kept = page === undefined ? undefined : await (await caches.open(OWN)).match(page);
   if (kept) return kept;
@@ -118,8 +120,6 @@ async function answerPage(request: Request, url: URL, event: FetchEvent): Promis
     return (await caches.match(BUILD.pages["/404"] ?? "")) ?? Response.error();
   }
 }
-
-const FIRST = Object.keys(BUILD.pages)[0]?.slice(1) ?? "";
 
 /** A file of whatever version has it, so that a tab of the version before goes on; recordings are kept once they were fetched. */
 async function answerFile(request: Request, path: string): Promise<Response> {

@@ -68,6 +68,8 @@ test("after one visit everything works with the network gone: views, parts, shee
   await page.keyboard.press("Escape");
   await page.goto("/sheet?home=D&mode=dorian");
   await expect(page.getByText("D Dorian").first()).toBeVisible();
+  await page.goto("/?home=C%23&mode=lydian");
+  await expect(page.getByRole("heading", { name: "C♯ Lydian" })).toBeVisible();
   await page.goto("/nowhere").catch(() => undefined);
   await expect(page.getByRole("heading", { name: "This page doesn’t exist" })).toBeVisible();
 });
