@@ -18,6 +18,12 @@ const write = async (path, text) => {
   console.log(path);
 };
 const cell = (/** @type {string} */ text) => text.replaceAll("|", "\\|").replaceAll("\n", " ");
+/** Media types, as a line names them. @param {object} all */
+const kinds = (all) =>
+  Object.keys(all)
+    .map((kind) => `\`${kind}\``)
+    .join(", ");
+
 /** @param {readonly string[]} head @param {readonly (readonly string[])[]} rows */
 const table = (head, rows) =>
   [head, head.map(() => "---"), ...rows].map((row) => `| ${row.map(cell).join(" | ")} |`).join("\n");
@@ -67,13 +73,8 @@ await write(
               ),
             ]
           : []),
-        ...(endpoint.bodies
-          ? [
-              `Body: ${Object.keys(endpoint.bodies)
-                .map((kind) => `\`${kind}\``)
-                .join(", ")}.`,
-            ]
-          : []),
+        ...(endpoint.bodies ? [`Body: ${kinds(endpoint.bodies)}.`] : []),
+        ...(endpoint.others ? [`With \`Accept\`, instead of JSON: ${kinds(endpoint.others)}.`] : []),
         "Answer:",
         fields(endpoint.answer),
         `Refuses with ${endpoint.refuses.join(", ")}. Example: \`${endpoint.example.replaceAll("\n", " ")}\``,

@@ -8,11 +8,11 @@ import {
   unidentified,
 } from "./identify";
 import { answerHeavy, type Heavy } from "./jobs";
+import { ABC } from "./media";
 import type { By, Stopped, WorkerPool } from "./pool";
-import { problemResponse, type Refusal } from "./problem";
+import { busyResponse, problemResponse, type Refusal } from "./problem";
 import { askBytes, askQuery, mediaType } from "./request";
 import { identifyQuery } from "./schemas";
-import { ABC } from "./tune-body";
 
 /** Workers apart for small and for large bodies: whoever asks for a mode or a chart doesn't wait behind a whole book. */
 export interface Workers {
@@ -33,9 +33,6 @@ export function computeIn(these: Workers | undefined): void {
 
 const poolFor = ({ small, large }: Workers, size: number): WorkerPool => (size > LARGE ? large : small);
 
-/** The seconds after which someone who found the server busy may ask again. */
-const RETRY_SECONDS = 5;
-
 /** The status of each refusal. Nobody reads the one of a client that left. */
 const STATUS: Readonly<Record<Stopped, Refusal>> = {
   busy: 503,
@@ -45,11 +42,8 @@ const STATUS: Readonly<Record<Stopped, Refusal>> = {
   "too-much-memory": 422,
 };
 
-function stoppedResponse(stopped: Stopped): Response {
-  const response = problemResponse(STATUS[stopped], [{ code: stopped }]);
-  if (STATUS[stopped] === 503) response.headers.set("retry-after", String(RETRY_SECONDS));
-  return response;
-}
+const stoppedResponse = (stopped: Stopped): Response =>
+  STATUS[stopped] === 503 ? busyResponse(stopped) : problemResponse(STATUS[stopped], [{ code: stopped }]);
 
 /**
  * Answers a request in a worker, within the limits of the pool: 503 with Retry-After while too many wait or where it takes too long, 422

@@ -1,9 +1,11 @@
 import type { z } from "zod";
+import { ABC, MIDI, MUSICXML, NDJSON, TUNE_CONTENTS } from "./media";
 import type { Refusal } from "./problem";
 import {
   deriveQuery,
   identifyAnswer,
   identifyBody,
+  identifyLine,
   healthAnswer,
   identifyQuery,
   reshapeAnswer,
@@ -23,6 +25,9 @@ import {
   wholeMode,
 } from "./schemas";
 
+/** What a body holds: JSON that fits a schema, one such line after another, text, or bytes. */
+export type Content = z.ZodObject | { readonly lines: z.ZodObject } | "text" | "bytes";
+
 /** An endpoint as its description says it. */
 export interface Endpoint {
   readonly method: "get" | "post";
@@ -30,22 +35,18 @@ export interface Endpoint {
   /** What it answers, in one line. */
   readonly summary: string;
   readonly query?: z.ZodObject;
-  /** Bodies that it takes, by media type; text kinds have no schema. */
-  readonly bodies?: Readonly<Record<string, z.ZodObject | "text">>;
+  /** Bodies that it takes, by media type. */
+  readonly bodies?: Readonly<Record<string, Content>>;
   readonly answer: z.ZodObject;
+  /** What it answers instead where `Accept` asks for it, by media type. */
+  readonly others?: Readonly<Record<string, Content>>;
   readonly refuses: readonly Refusal[];
   /** What can be typed into a shell as it stands, after the server's address. */
   readonly example: string;
 }
 
 /** Bodies that hold tunes. */
-const TUNE_BODIES = {
-  "text/vnd.abc": "text",
-  "application/vnd.recordare.musicxml+xml": "text",
-  "application/vnd.recordare.musicxml": "text",
-  "audio/midi": "text",
-  "application/json": identifyBody,
-} as const;
+const TUNE_BODIES = { ...TUNE_CONTENTS, "application/json": identifyBody } as const;
 
 /** All endpoints, in the order of the work. */
 export const ENDPOINTS: readonly Endpoint[] = [
@@ -120,6 +121,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
     query: identifyQuery,
     bodies: TUNE_BODIES,
     answer: identifyAnswer,
+    others: { [NDJSON]: { lines: identifyLine } },
     refuses: [400, 408, 413, 415, 422, 503],
     example: "/api/v1/identify",
   },
@@ -131,6 +133,7 @@ export const ENDPOINTS: readonly Endpoint[] = [
     query: reshapeQuery,
     bodies: TUNE_BODIES,
     answer: reshapeAnswer,
+    others: { [ABC]: "text", [MUSICXML]: "text", [MIDI]: "bytes" },
     refuses: [400, 408, 413, 415, 422, 503],
     example: "/api/v1/reshape",
   },

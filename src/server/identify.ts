@@ -9,12 +9,11 @@ import {
 import { notesOf } from "@/core/scale";
 import type { Tune } from "@/core/tune";
 import { type AbcPart, abcParts, decoded, readAbc, readNotes, sourceOfText } from "@/formats";
+import { ABC, NDJSON, PLAIN, TUNE_KINDS } from "./media";
 import { type ApiError, jsonResponse, located, problemResponse } from "./problem";
 import { askBytes, askJson, askQuery, mediaType } from "./request";
 import { identifyBody, identifyQuery } from "./schemas";
-import { ABC, firstTuneIn, kindRefused, PLAIN, TUNE_KINDS } from "./tune-body";
-
-const NDJSON = "application/x-ndjson";
+import { firstTuneIn, kindRefused } from "./tune-body";
 
 /** Whether a request asks for one line a tune. */
 export const acceptsLines = (request: Request): boolean =>

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Endpoint, ENDPOINTS } from "./endpoints";
+import { type Content, type Endpoint, ENDPOINTS } from "./endpoints";
 import { jsonResponse, REFUSALS } from "./problem";
 import { problemAnswer } from "./schemas";
 
@@ -32,22 +32,32 @@ export function parametersOf({ query }: Endpoint): readonly Parameter[] {
   }));
 }
 
+/** Bodies by their media types. OpenAPI has no schema for lines: what it gives is that of one line, and the description says so. */
+function contents(all: Readonly<Record<string, Content>>, io: "input" | "output") {
+  const schemaOf = (content: Content) => {
+    if (content === "text") return { type: "string" };
+    if (content === "bytes") return { type: "string", format: "binary" };
+    return "lines" in content
+      ? { ...jsonSchema(content.lines, io), description: "Each line" }
+      : jsonSchema(content, io);
+  };
+  return Object.fromEntries(
+    Object.entries(all).map(([kind, content]) => [kind, { schema: schemaOf(content) }]),
+  );
+}
+
 function operation(endpoint: Endpoint) {
-  const { summary, bodies, answer, refuses } = endpoint;
-  const content = Object.entries(bodies ?? {}).map(([kind, schema]) => [
-    kind,
-    { schema: schema === "text" ? { type: "string" } : jsonSchema(schema, "input") },
-  ]);
+  const { summary, bodies, answer, others, refuses } = endpoint;
   return {
     summary,
     ...(endpoint.query
       ? { parameters: parametersOf(endpoint).map((parameter) => ({ in: "query", ...parameter })) }
       : {}),
-    ...(bodies ? { requestBody: { required: true, content: Object.fromEntries(content) as object } } : {}),
+    ...(bodies ? { requestBody: { required: true, content: contents(bodies, "input") } } : {}),
     responses: {
       200: {
         description: summary,
-        content: { "application/json": { schema: jsonSchema(answer, "output") } },
+        content: contents({ "application/json": answer, ...others }, "output"),
       },
       ...Object.fromEntries(
         refuses.map((status) => [

@@ -8,7 +8,7 @@ export interface WorkLimits {
   readonly threads: number;
   /** The longest that one task may compute, by the clock, and the longest that it may wait for a free worker, in seconds each. */
   readonly seconds: number;
-  /** The most of a processor that one task may have, in seconds; as long as the clock allows unless set. */
+  /** The most of a processor that one task may have, in seconds; what the clock allows unless set. */
   readonly processorSeconds?: number;
   /** The largest heap of a worker, in megabytes. */
   readonly megabytes: number;
@@ -91,11 +91,17 @@ function processorShares() {
       }
       under.set(number, { seconds: 0, most, stop });
     },
-    end: (number: number) => {
+    /** Seconds that the task had. */
+    end: (number: number): number => {
+      const task = under.get(number);
+      if (!task) return 0;
+      look();
       under.delete(number);
-      if (under.size > 0) return;
-      clearInterval(looking);
-      looking = undefined;
+      if (under.size === 0) {
+        clearInterval(looking);
+        looking = undefined;
+      }
+      return task.seconds;
     },
   };
 }
@@ -135,11 +141,11 @@ export function workerPool(
       beginning.set(number, () => {
         clearTimeout(limit);
         limit = setTimeout(because("too-slow"), seconds * 1000);
-        if (processorSeconds !== undefined) shares.begin(number, processorSeconds, because("too-slow"));
+        shares.begin(number, processorSeconds ?? Infinity, because("too-slow"));
       });
       const leave = because("left");
       left?.addEventListener("abort", leave);
-      let giveBack: (() => void) | undefined;
+      let giveBack: ((seconds: number) => void) | undefined;
       try {
         if (left?.aborted === true) return { stopped: "left" };
         giveBack = await turns.take(client, stop.signal);
@@ -150,9 +156,9 @@ export function workerPool(
         const code = error instanceof Error && "code" in error ? error.code : undefined;
         return { stopped: code === "ERR_WORKER_OUT_OF_MEMORY" ? "too-much-memory" : stopped };
       } finally {
-        giveBack?.();
         clearTimeout(limit);
-        shares.end(number);
+        const seconds = shares.end(number);
+        giveBack?.(seconds);
         beginning.delete(number);
         left?.removeEventListener("abort", leave);
       }

@@ -17,6 +17,7 @@ export const REFUSALS = {
   408: "Sent too slowly",
   413: "Too large",
   415: "Not a kind that is read here",
+  416: "No such part of it",
   422: "Read, but nothing could be made of it",
   500: "Something broke here",
   503: "Busy",
@@ -38,6 +39,16 @@ export function problemResponse(status: Refusal, errors: readonly ApiError[]): R
 export function methodRefused(found: string, allowed: string): Response {
   const response = problemResponse(405, [{ code: "method", found, expected: allowed }]);
   response.headers.set("allow", allowed);
+  return response;
+}
+
+/** The seconds after which someone who found the server busy or closing may ask again. */
+const RETRY_SECONDS = 5;
+
+/** The answer where the server has no time now: 503 with `Retry-After`. */
+export function busyResponse(code: string): Response {
+  const response = problemResponse(503, [{ code }]);
+  response.headers.set("retry-after", String(RETRY_SECONDS));
   return response;
 }
 

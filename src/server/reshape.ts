@@ -5,13 +5,11 @@ import { relativeHome, reshape as reshapeTune, type Reshaped } from "@/core/resh
 import type { HomeMode } from "@/core/scale";
 import { allNotes, type Tune } from "@/core/tune";
 import { writeAbc, writeTuneMidi, writeTuneXml } from "@/formats";
+import { ABC, MIDI, MUSICXML } from "./media";
 import { jsonResponse, located, problemResponse } from "./problem";
 import { askQuery } from "./request";
 import { reshapeQuery } from "./schemas";
-import { ABC, askTune } from "./tune-body";
-
-const MUSICXML = "application/vnd.recordare.musicxml+xml";
-const MIDI = "audio/midi";
+import { askTune } from "./tune-body";
 
 /** Felt beats a minute of a MIDI file. */
 const TEMPO = 96;

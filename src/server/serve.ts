@@ -9,7 +9,7 @@ import { z } from "zod";
 import { CLIENT, computeIn } from "./elsewhere";
 import { SECURITY_HEADERS } from "./headers";
 import { workerPool } from "./pool";
-import { methodRefused, problemResponse } from "./problem";
+import { busyResponse, methodRefused, problemResponse } from "./problem";
 
 /** The settings of a server, from its environment. */
 const settings = z.object({
@@ -45,6 +45,9 @@ const MAX_CLOSING = 9_000;
 const LASTING = "public, max-age=31536000, immutable";
 const ASKED_AGAIN = "no-cache";
 
+/** The longest that answering what is still under way at the end takes, in milliseconds. */
+const LAST_WORDS = 500;
+
 /** Pages that are files can carry only part of their policy in themselves. */
 const FRAMES = "frame-ancestors 'none'";
 
@@ -73,6 +76,26 @@ function log(request: IncomingMessage, response: ServerResponse) {
 async function send(response: ServerResponse, answer: Response) {
   response.writeHead(answer.status, Object.fromEntries(answer.headers));
   response.end(await answer.text());
+}
+
+/** Whether a range is one that the file server reads: from one byte on, or up to another. All others get the whole file. */
+function isOnePart(range = ""): boolean {
+  const [, from, to] = /^bytes=(\d{1,15})-(\d{0,15})$/u.exec(range) ?? [];
+  return from !== undefined && (!to || Number(from) <= Number(to));
+}
+
+/** Where a file has no such part, the file server says only the status and the file's length: the reason is added. */
+function sayPartMissing(response: ServerResponse): void {
+  const end = response.end.bind(response);
+  response.end = () => {
+    response.end = end;
+    if (response.statusCode !== 416) return end();
+    const found = String(response.getHeader("content-range") ?? "");
+    const answer = problemResponse(416, [{ code: "part-missing", found }]);
+    for (const [name, value] of answer.headers) response.setHeader(name, value);
+    void answer.text().then((text) => end(text));
+    return response;
+  };
 }
 
 /** Who asks: the address at the other end, or the one that the outermost of our own proxies was asked from. */
@@ -148,8 +171,13 @@ async function serve() {
       response.setHeader("cache-control", path.startsWith("/_astro/") ? LASTING : ASKED_AGAIN),
   });
   const missing = readFileSync(join(client, "404.html"));
-  /** The page that says that there is none. */
-  const answerMissing = (response: ServerResponse) => {
+  /** That there is none: a page for those who read pages, a problem for all others. */
+  const answerMissing = (request: IncomingMessage, response: ServerResponse) => {
+    if (!request.headers.accept?.includes("text/html")) {
+      const found = pathOf(request.url).slice(0, 80);
+      void send(response, problemResponse(404, [{ code: "file-missing", found }]));
+      return;
+    }
     response.writeHead(404, { "content-type": "text/html; charset=utf-8", "cache-control": ASKED_AGAIN });
     response.end(missing);
   };
@@ -160,10 +188,13 @@ async function serve() {
     next: () => void,
   ) => void;
   let isClosing = false;
+  const underWay = new Set<ServerResponse>();
   const server = createServer(
     { headersTimeout: MAX_HEAD, requestTimeout: MAX_SENDING, connectionsCheckingInterval: 2_000 },
     (request, response) => {
       log(request, response);
+      underWay.add(response);
+      response.once("close", () => underWay.delete(response));
       for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.setHeader(name, value);
       response.setHeader("content-security-policy", FRAMES);
       if (isClosing) response.setHeader("connection", "close");
@@ -172,7 +203,11 @@ async function serve() {
       if (refused) void send(response, refused);
       else if (isComputed(pathOf(request.url)))
         pack(request, response, () => application.handler(request, response));
-      else answerFile(request, response, () => answerMissing(response));
+      else {
+        if (isOnePart(request.headers.range)) sayPartMissing(response);
+        else delete request.headers.range;
+        answerFile(request, response, () => answerMissing(request, response));
+      }
     },
   );
   server.timeout = MAX_IDLE;
@@ -184,8 +219,12 @@ async function serve() {
     const go = () => void Promise.all([pools.small.end(), pools.large.end()]).finally(() => process.exit(0));
     server.close(go);
     setTimeout(() => {
-      server.closeAllConnections();
-      go();
+      for (const response of underWay)
+        if (!response.headersSent) void send(response, busyResponse("closing"));
+      setTimeout(() => {
+        server.closeAllConnections();
+        go();
+      }, LAST_WORDS).unref();
     }, MAX_CLOSING).unref();
   };
   for (const signal of ["SIGTERM", "SIGINT"] as const) process.on(signal, leave);

@@ -19,6 +19,7 @@ import {
   shapes,
 } from ".";
 import { readNotes, writeTuneMidi, writeTuneXml } from "@/formats";
+import { ABC, MIDI, MUSICXML, NDJSON, TUNE_KINDS } from "./media";
 import { MAX_BYTES } from "./request";
 import { problemAnswer } from "./schemas";
 
@@ -29,6 +30,11 @@ const part = (answer: unknown, path: string) =>
   path.split(".").reduce<unknown>((each, key) => (each as Record<string, unknown>)[key], answer);
 const post = (body: string, kind: string, query = "") =>
   new Request(at(`x${query}`), { method: "POST", body, headers: { "content-type": kind } });
+
+/** What a description says of a body. */
+interface Contents {
+  readonly content: object;
+}
 
 const STAIR = "X:1\nT:Stair\nL:1/8\nK:AMix\nA2 c2 B2 d2|c2 e2 a2 ge|d2 B2 G2 B2|A4 A4|]\n";
 
@@ -311,6 +317,22 @@ describe("the description", () => {
       ["comparison", false],
     ]);
     expect(() => JSON.stringify(document)).not.toThrow();
+  });
+
+  it("names every media type that comes and goes", () => {
+    const { paths } = openApi() as {
+      readonly paths: Readonly<
+        Record<string, { readonly post?: { requestBody: Contents; responses: { readonly 200: Contents } } }>
+      >;
+    };
+    const kinds = ({ content }: Contents) => Object.keys(content);
+    const { identify, reshape } = Object.fromEntries(
+      Object.entries(paths).map(([path, { post }]) => [path.split("/").at(-1), post]),
+    );
+    const tunes = [...TUNE_KINDS, "application/json"];
+    for (const operation of [identify, reshape]) expect(kinds(operation!.requestBody)).toEqual(tunes);
+    expect(kinds(identify!.responses[200])).toEqual(["application/json", NDJSON]);
+    expect(kinds(reshape!.responses[200])).toEqual(["application/json", ABC, MUSICXML, MIDI]);
   });
 
   test.each(ENDPOINTS.filter(({ method }) => method === "get"))(

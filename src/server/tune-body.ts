@@ -1,27 +1,10 @@
 import type { Problem } from "@/core/problem";
 import type { Tune } from "@/core/tune";
 import { openTuneFile, readNotes, readTunes } from "@/formats";
+import { TUNE_KINDS } from "./media";
 import { located, problemResponse } from "./problem";
 import { type Asked, askBytes, askJson, mediaType } from "./request";
 import { identifyBody } from "./schemas";
-
-export const ABC = "text/vnd.abc";
-
-/** Plain text is what a script sends that knows no better: ABC where it has a field of ABC, otherwise typed notes. */
-export const PLAIN = "text/plain";
-
-/** Kinds of bodies that hold tunes, JSON apart; what is no text is told by its content. */
-export const TUNE_KINDS: readonly string[] = [
-  ABC,
-  PLAIN,
-  "application/vnd.recordare.musicxml+xml",
-  "application/vnd.recordare.musicxml",
-  "application/xml",
-  "text/xml",
-  "audio/midi",
-  "audio/x-midi",
-  "audio/mid",
-];
 
 export const kindRefused = (kind: string): Response =>
   problemResponse(415, [

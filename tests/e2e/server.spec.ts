@@ -126,6 +126,18 @@ test("what the framework would break on is refused, and files carry the headers 
     expect(answer.headers.get("content-security-policy")).toContain("frame-ancestors 'none'");
   }
   expect(page.headers.get("cache-control")).toBe("no-cache");
+
+  // Whoever reads pages gets a page; all others get a problem.
+  const missing = await fetch(`${address}/_astro/gone.js`);
+  expect([missing.status, await codes(missing)]).toEqual([404, ["file-missing"]]);
+  const lost = await fetch(`${address}/gone`, { headers: { accept: "text/html" } });
+  expect([lost.status, lost.headers.get("content-type")]).toEqual([404, "text/html; charset=utf-8"]);
+  const part = (range: string) => fetch(address + file, { headers: { range } });
+  const past = await part("bytes=99999999-");
+  expect([past.status, await codes(past)]).toEqual([416, ["part-missing"]]);
+  expect((await part("bytes=0-9")).status).toBe(206);
+  for (const odd of ["bytes=9-2", "bytes=-5", "bytes=a-b", "lines=1-2", "bytes=0-1,5-6"])
+    expect((await part(odd)).status, odd).toBe(200);
   expect(log.map(({ path }) => path).filter((path) => path?.includes("?"))).toEqual([]);
   server.kill();
   await once(server, "exit");

@@ -65,3 +65,6 @@ export const identifyAnswer = z.object({
   tunes: z.array(identifiedTune),
   problems: z.array(apiProblem),
 });
+
+/** A line of an answer in lines: one tune with its problems. */
+export const identifyLine = identifiedTune.extend({ problems: z.array(apiProblem) });
