@@ -39,7 +39,7 @@ export function Notices() {
   const unopened = useStore($unopened);
   const unfetched = useStore($unfetched);
   const { failing } = useStore(saving.$state);
-  const storage = useStore($storage);
+  const isSilent = useLasting(useStore($storage) === "silent");
   const jobFailed = useStore($jobFailed);
   const reading = useStore($reading);
   const isNewer = useStore($newVersion);
@@ -53,7 +53,7 @@ export function Notices() {
     stageBefore !== undefined ||
     unopened !== undefined ||
     unfetched !== undefined;
-  const isFailing = failing.size > 0 || storage === "silent";
+  const isFailing = failing.size > 0 || isSilent;
   useWarning(failing.size > 0);
   if (!isDismissable && !isFailing && !reading && !isNewer) return null;
   return (
@@ -68,7 +68,7 @@ export function Notices() {
           {NEW_VERSION} <Button onClick={takeNewVersion}>Use it now</Button>
         </p>
       )}
-      {storage === "silent" && <p>{STORAGE_SILENT}</p>}
+      {isSilent && <p>{STORAGE_SILENT}</p>}
       {failing.size > 0 && (
         <p>
           {unsavedText(failing.size)} <Button onClick={saveBackup}>Export now</Button>
@@ -107,6 +107,23 @@ export function Notices() {
       )}
     </div>
   );
+}
+
+/** Milliseconds that something must last before it is said: a slow machine is no silent storage. */
+const LASTING = 2_000;
+
+/** Whether something has been so for a while. */
+function useLasting(isSo: boolean): boolean {
+  const [hasLasted, setHasLasted] = useState(false);
+  useEffect(() => {
+    if (!isSo) return undefined;
+    const timer = setTimeout(() => setHasLasted(true), LASTING);
+    return () => {
+      clearTimeout(timer);
+      setHasLasted(false);
+    };
+  }, [isSo]);
+  return isSo && hasLasted;
 }
 
 /** While something isn't saved, the browser asks before it closes the page. */

@@ -3,7 +3,7 @@ import styles from "./Rest.module.css";
 
 /** The stage before it has come to life: its place, as high as it was when it was last seen. */
 export const StageAtRest = () => (
-  <section className={stage.stage} aria-label="Stage" data-rest>
+  <section id="stage-at-rest" className={stage.stage} aria-label="Stage" data-rest>
     <div className={styles.stage} aria-hidden="true">
       <span />
       <span />
