@@ -38,6 +38,16 @@ describe("saving", () => {
     expect([...saving.$state.get().failing]).toEqual(["silent"]);
   });
 
+  it("never lets what took too long write over what is newer", async () => {
+    const saving = openSaving(QUICK);
+    const written: string[] = [];
+    const late = saving.save("a", async () => void (await pause(60), written.push("one")));
+    await pause(20);
+    expect([...saving.$state.get().failing]).toEqual(["a"]);
+    await Promise.all([late, saving.save("a", () => Promise.resolve(void written.push("two")))]);
+    expect(written).toEqual(["one", "two"]);
+  });
+
   it("writes again what changed while it was being written", async () => {
     const saving = openSaving(QUICK);
     const written: string[] = [];

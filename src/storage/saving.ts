@@ -47,10 +47,24 @@ export function openSaving({
   const jobs = new Map<string, Job>();
   const failing = new Set<string>();
   const $state = atom<SavingState>({ waiting: new Set(), failing: new Set() });
+  /** Acts that have begun, by key, until they end: also those that were given up because they took too long. */
+  const underWay = new Map<string, Promise<void>>();
   let isRunning = false;
   let wait = pause;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const tell = () => $state.set({ waiting: new Set(jobs.keys()), failing: new Set(failing) });
+
+  /** Begins an act, and knows it until it ends. */
+  const begin = (key: string, act: () => Promise<void>): Promise<void> => {
+    const mine = hold(key, act);
+    const over = mine
+      .catch(() => undefined)
+      .then(() => {
+        underWay.delete(key);
+      });
+    underWay.set(key, over);
+    return mine;
+  };
 
   const run = async () => {
     if (isRunning) return;
@@ -62,7 +76,10 @@ export function openSaving({
       const [key, job] = next;
       const { act, asked } = job;
       tried.add(key);
-      const isThrough = await within(patience, hold(key, act));
+      // What took too long may still end: it must not write over what is newer.
+      const before = underWay.get(key);
+      const isFree = !before || (await within(patience, before));
+      const isThrough = isFree && (await within(patience, begin(key, act)));
       if (!isThrough) {
         failing.add(key);
       } else if (job.asked === asked) {

@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { DEMO } from "@/demo";
 import { readAbc, writeNotes, writeTuneMidi, writeTuneXml } from "@/formats";
 import { writeBackup } from "@/storage";
+import { PACKED } from "./hostile";
 import type { FuzzKind } from "./readers";
 
 /** A whole file of the project's own, and how it is read. */
@@ -39,7 +40,13 @@ export async function seeds(root: string): Promise<readonly Seed[]> {
   for (const tune of tunes.slice(0, 4)) {
     const xml = await writeTuneXml(tune);
     add("musicxml", xml);
-    add("mxl", zipSync({ "META-INF/container.xml": strToU8("<container/>"), "score.xml": strToU8(xml) }));
+    add(
+      "mxl",
+      zipSync(
+        { "META-INF/container.xml": strToU8("<container/>"), "score.xml": strToU8(xml) },
+        { mtime: PACKED },
+      ),
+    );
     add("midi", await writeTuneMidi(tune, 96));
     add("notes", writeNotes(tune));
   }
