@@ -197,19 +197,20 @@ interface Stays {
 
 function staysOf(read: Chartwise): Stays {
   const notes = notesAgainst(read);
-  const { chords, whole } = homeModel(read.sounding, read.all, read.chart);
+  const { placeOf, chords, whole } = homeModel(read.sounding, read.all, read.chart);
   return {
     whole,
     chords: chords.map(({ home, outside, outsideAbove }, at) => {
       const against = notes[at];
-      const bars = read.sounding[at]?.bars ?? 0;
-      return home.map(
-        (cost, n) =>
-          cost +
-          (outside[n] ?? 0) * (against?.outside[n] ?? 0) +
-          (outsideAbove[n] ?? 0) * (against?.outsideAbove[n] ?? 0) +
-          bars * MISSPELLED * (against?.misspelled[n] ?? 0),
-      );
+      const misspelled = (read.sounding[at]?.bars ?? 0) * MISSPELLED;
+      const costs = new Float64Array(placeOf.length);
+      for (const [n, place] of placeOf.entries())
+        costs[n] =
+          (home[place] ?? 0) +
+          (outside[place] ?? 0) * (against?.outside[n] ?? 0) +
+          (outsideAbove[place] ?? 0) * (against?.outsideAbove[n] ?? 0) +
+          misspelled * (against?.misspelled[n] ?? 0);
+      return costs;
     }),
   };
 }
@@ -220,13 +221,15 @@ const MISSPELLED = 0.2;
 /** What the whole chart says of a home is shared out over the chords by their lengths. */
 function fewestOf(read: Chartwise, { chords, whole }: Stays): readonly ChartAnalysis[] {
   const length = read.sounding.reduce((sum, { bars }) => sum + bars, 0);
-  const shares = read.sounding.map(({ bars }) => bars / length);
-  return distinct(
-    read,
-    "fewest-changes",
-    FEWEST,
-    (at, n) => (chords[at]?.[n] ?? Infinity) + (shares[at] ?? 0) * (whole[n] ?? 0),
-  );
+  const stays = read.sounding.map(({ bars }, at) => {
+    const share = bars / length;
+    const may = read.allowed[at];
+    const costs = chords[at]?.slice() ?? new Float64Array(whole.length);
+    for (let n = 0; n < costs.length; n += 1)
+      costs[n] = may?.[n] === 1 ? (costs[n] ?? 0) + share * (whole[n] ?? 0) : Infinity;
+    return costs;
+  });
+  return distinct(read, "fewest-changes", FEWEST, stays);
 }
 
 /**
@@ -250,21 +253,24 @@ function chordByChord(read: Chartwise, [changes]: readonly ChartAnalysis[]): rea
     const taught = here && chordScales(each.chord, soundOf(ownHome(each.chord)), { turning: here, around });
     return { home, around: around && soundsOn(around), taught: taught ?? [] };
   });
-  const costOf = (at: number, n: number) => {
-    const [state, here, against] = [all.states[n], own[at], notes[at]];
-    if (!state || here?.home !== state.home) return Infinity;
-    const place = here.taught.indexOf(state.mode.id);
-    const apart = here.around === undefined ? 0 : size(here.around ^ state.sounds);
-    return (
-      OVER.outside * ((against?.outside[n] ?? 0) + (against?.outsideAbove[n] ?? 0)) +
-      MISSPELLED * (against?.misspelled[n] ?? 0) +
-      OVER.rare * rarityOf(state.mode) +
-      (place >= 0 ? OVER.next * place : OVER.untaught * here.taught.length + OVER.apart * apart)
-    );
-  };
+  const stays = own.map(({ home, around, taught }, at) => {
+    const [against, may] = [notes[at], read.allowed[at]];
+    const costs = new Float64Array(all.states.length).fill(Infinity);
+    for (const [n, { home: on, mode, sounds }] of all.states.entries()) {
+      if (on !== home || may?.[n] !== 1) continue;
+      const place = taught.indexOf(mode.id);
+      const apart = around === undefined ? 0 : size(around ^ sounds);
+      costs[n] =
+        OVER.outside * ((against?.outside[n] ?? 0) + (against?.outsideAbove[n] ?? 0)) +
+        MISSPELLED * (against?.misspelled[n] ?? 0) +
+        OVER.rare * rarityOf(mode) +
+        (place >= 0 ? OVER.next * place : OVER.untaught * taught.length + OVER.apart * apart);
+    }
+    return costs;
+  });
   // How seldom a scale is used says nothing of it over one chord, but among equals.
   const equal = all.states.map((state) => ({ ...state, rarity: 0 }));
-  return distinct(read, "chord-by-chord", OWN_HOMES, costOf, equal);
+  return distinct(read, "chord-by-chord", OWN_HOMES, stays, equal);
 }
 
 /**
@@ -273,21 +279,19 @@ function chordByChord(read: Chartwise, [changes]: readonly ChartAnalysis[]): rea
  */
 const OVER = { outside: 8, next: 0.5, untaught: 3, apart: 0.5, rare: 0.1 };
 
-/** The best analyses along a path that differ in their modes. */
+/** The best analyses along a path that differ in their modes: by what each chord costs in each state, Infinity where it may not stay. */
 function distinct(
   read: Chartwise,
   kind: AnalysisKind,
   change: ChangeCosts,
-  costOf: (at: number, state: number) => number,
+  stays: readonly Float64Array[],
   states: readonly State[] = read.all.states,
 ): readonly ChartAnalysis[] {
-  const { chart, choice, sounding, all, allowed } = read;
+  const { chart, choice, sounding, all } = read;
   const starts = new Set(chart.bars.map(({ from }) => from));
   const paths = bestPaths({
     states,
-    stays: allowed.map((may, at) =>
-      Float64Array.from(all.states, (_, n) => (may[n] === 1 ? costOf(at, n) : Infinity)),
-    ),
+    stays,
     change,
     changesAt: sounding.map(({ at }) => (starts.has(at) ? 0 : MID_BAR)),
   });

@@ -21,18 +21,29 @@ export function kindOf({ tones }: Pick<Chord, "tones">): KindOfChord {
 }
 
 const KINDS = CHORD_KINDS.length;
+const KIND_AT: Readonly<Record<KindOfChord, number>> = { M: 0, m: 1, 7: 2, d: 3, o: 4, "+": 5, s: 6 };
 
 /** The place of a chord in a row: twelve roots above home, each with every kind. */
-export const tokenOf = (above: number, kind: KindOfChord): number =>
-  above * KINDS + CHORD_KINDS.indexOf(kind);
+export const tokenOf = (above: number, kind: KindOfChord): number => above * KINDS + KIND_AT[kind];
+
+/** What was seen to follow a chord: counts by token, and all of them. */
+interface Followed {
+  readonly counts: Float64Array;
+  readonly all: number;
+}
 
 /** How likely each chord is in one kind of home, by itself and after another. */
 export interface HomeRow {
   /** By token, adding up to 1. */
   readonly alone: Float64Array;
-  /** By token before and token after: counts, sparse. */
-  readonly follows: ReadonlyMap<number, ReadonlyMap<number, number>>;
+  /** By the token before; of most there is nothing. */
+  readonly follows: readonly (Followed | undefined)[];
+  /** The roots above home on which a chord of some kind is usual, home as bit 0. */
+  readonly usualRoots: number;
 }
+
+/** A chord this likely is usual. */
+const USUAL = 0.008;
 
 const ENTRY = /^(\d{1,2})([Mm7do+s])=(\d+)$/u;
 
@@ -47,16 +58,20 @@ function rowOf(texts: readonly string[], follows: readonly string[] = []): HomeR
   const alone = new Float64Array(12 * KINDS);
   for (const [token, count] of texts.flatMap(readEntries)) alone[token] = (alone[token] ?? 0) + count;
   const sum = alone.reduce((all, count) => all + count, 0);
-  const pairs = new Map<number, Map<number, number>>();
+  const pairs: (Followed | undefined)[] = Array.from({ length: 12 * KINDS });
   for (const line of follows) {
     const [before = "", after = ""] = line.split(": ");
     const [from] = readEntries(`${before}=1`);
     if (!from) continue;
-    const known = pairs.get(from[0]) ?? new Map<number, number>();
-    for (const [token, count] of readEntries(after)) known.set(token, (known.get(token) ?? 0) + count);
-    pairs.set(from[0], known);
+    const counts = pairs[from[0]]?.counts ?? new Float64Array(12 * KINDS);
+    for (const [token, count] of readEntries(after)) counts[token] = (counts[token] ?? 0) + count;
+    pairs[from[0]] = { counts, all: counts.reduce((all, count) => all + count, 0) };
   }
-  return { alone: alone.map((count) => count / sum), follows: pairs };
+  const chances = alone.map((count) => count / sum);
+  let usualRoots = 0;
+  for (const [token, chance] of chances.entries())
+    if (chance > USUAL) usualRoots |= 1 << Math.floor(token / KINDS);
+  return { alone: chances, follows: pairs, usualRoots };
 }
 
 /**

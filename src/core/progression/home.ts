@@ -1,6 +1,6 @@
 import { modulo, soundOf } from "../pitch";
 import type { Chord } from "../chord";
-import { CHORD_KINDS, type HomeRow, isCountedMinor, kindOf, type KindOfChord, tokenOf } from "./home-rows";
+import { type HomeRow, isCountedMinor, kindOf, type KindOfChord, tokenOf } from "./home-rows";
 import type { Sounding } from "./sounding";
 
 /**
@@ -103,6 +103,15 @@ export function chordContexts(
   });
 }
 
+/** What tells a context from others wherever it stands: contexts that differ in their key alone have the same. */
+export function contextKey({ chord, before, next, third, isVamp }: ChordContext): string {
+  const of = (heard: Heard | undefined) =>
+    heard
+      ? `${modulo(heard.root - chord.root, 12)}${heard.kind}${Number(heard.seventh)}${Number(heard.isTriad)}${Number(heard.isOver)}`
+      : "-";
+  return [chord, before, next, third].map(of).join(" ") + Number(isVamp);
+}
+
 /** How a chord behaves in a home. */
 export interface Behaviour {
   /** How unlikely it is there after the chord before it and before the next ones, in nats. */
@@ -128,9 +137,7 @@ const RESTING_SEVENTH = 0.5;
 export function behaviour(turning: ChordContext, home: number, row: HomeRow): Behaviour {
   const { chord, before, next, isVamp } = turning;
   const above = modulo(chord.root - home, 12);
-  const own = Math.max(
-    ...tokensOf(chord, above).map((token) => chanceAfter(row, token, isVamp ? undefined : before, home)),
-  );
+  const own = chanceAfter(row, chord, above, isVamp ? undefined : before, home);
   const told = story(turning, above, row);
   let nats = Math.log(Math.max(own, told.chance));
   const fall = before ? modulo(before.root - chord.root, 12) : -1;
@@ -157,25 +164,46 @@ const isDominant = ({ kind, seventh }: Heard) => kind === "7" || (kind === "s" &
 
 const isTwo = ({ kind, seventh }: Heard) => (kind === "m" && seventh) || kind === "d";
 
-function tokensOf({ kind, seventh }: Heard, above: number): readonly number[] {
-  const kinds: readonly KindOfChord[] = kind === "s" ? (seventh ? ["7", "m", "M"] : ["M", "m"]) : [kind];
-  return kinds.map((each) => tokenOf(above, each));
-}
+/** What a chord may count as: a suspended one has no third to tell. */
+const kindsOf = ({ kind, seventh }: Heard): readonly KindOfChord[] =>
+  kind === "s" ? (seventh ? SUSPENDED.seventh : SUSPENDED.triad) : ALONE[kind];
 
-function chanceAfter(row: HomeRow, token: number, before: Heard | undefined, home: number): number {
-  const alone = row.alone[token] ?? 0;
-  if (!before) return alone;
-  const from = row.follows.get(tokensOf(before, modulo(before.root - home, 12))[0] ?? -1);
-  if (!from) return alone;
-  let all = 0;
-  for (const count of from.values()) all += count;
-  const seen = ((from.get(token) ?? 0) + SMOOTHING * alone) / (all + SMOOTHING);
-  return SEEN * seen + (1 - SEEN) * alone;
+const SUSPENDED: Readonly<Record<"seventh" | "triad", readonly KindOfChord[]>> = {
+  seventh: ["7", "m", "M"],
+  triad: ["M", "m"],
+};
+const ALONE: Readonly<Record<KindOfChord, readonly KindOfChord[]>> = {
+  M: ["M"],
+  m: ["m"],
+  7: ["7"],
+  d: ["d"],
+  o: ["o"],
+  "+": ["+"],
+  s: ["s"],
+};
+
+/** How likely a chord so far above home is there after the one before it, as the likeliest of what it may count as. */
+function chanceAfter(
+  row: HomeRow,
+  chord: Heard,
+  above: number,
+  before: Heard | undefined,
+  home: number,
+): number {
+  const from =
+    before && row.follows[tokenOf(modulo(before.root - home, 12), kindsOf(before)[0] ?? before.kind)];
+  let likeliest = 0;
+  for (const kind of kindsOf(chord)) {
+    const token = tokenOf(above, kind);
+    const alone = row.alone[token] ?? 0;
+    const seen = from && ((from.counts[token] ?? 0) + SMOOTHING * alone) / (from.all + SMOOTHING);
+    likeliest = Math.max(likeliest, seen === undefined ? alone : SEEN * seen + (1 - SEEN) * alone);
+  }
+  return likeliest;
 }
 
 /** Whether a row knows a chord on a root so far above home, of any kind. */
-const knows = (row: HomeRow, above: number) =>
-  CHORD_KINDS.some((kind) => (row.alone[tokenOf(above, kind)] ?? 0) > 0.008);
+const knows = ({ usualRoots }: HomeRow, above: number) => (usualRoots & (1 << above)) !== 0;
 
 /** What a chord that no row holds is doing there, and whether that explains its notes. */
 interface Story {
@@ -186,14 +214,25 @@ interface Story {
 const told = (chance: number): Story => ({ chance, explains: true });
 const untold = (chance: number): Story => ({ chance, explains: false });
 
+/** Each is one and the same object: a chart asks for them a hundred thousand times. */
+const STORIES = {
+  applied: told(EXPLAINED.applied),
+  appliedTwo: told(EXPLAINED.appliedTwo),
+  halfStep: told(EXPLAINED.halfStep),
+  leading: told(EXPLAINED.leading),
+  passing: told(EXPLAINED.passing),
+  unresolved: untold(EXPLAINED.unresolved),
+  none: untold(EXPLAINED.none),
+};
+
 function story({ chord, next, third }: ChordContext, above: number, row: HomeRow): Story {
   const rise = next ? modulo(next.root - chord.root, 12) : -1;
   const goes = (up: number) => rise === up && knows(row, modulo(above + up, 12));
   const leads = chord.kind === "7" || chord.kind === "M" || chord.kind === "+";
-  if (leads && goes(5)) return told(EXPLAINED.applied);
-  if (chord.kind === "7" && goes(11)) return told(EXPLAINED.halfStep);
+  if (leads && goes(5)) return STORIES.applied;
+  if (chord.kind === "7" && goes(11)) return STORIES.halfStep;
   // ♭VII7 that goes up to home, and the minor fourth degree before it.
-  if (chord.kind === "7" && above === 10 && rise === 2) return told(EXPLAINED.applied);
+  if (chord.kind === "7" && above === 10 && rise === 2) return STORIES.applied;
   if (
     isTwo(chord) &&
     above === 5 &&
@@ -202,15 +241,15 @@ function story({ chord, next, third }: ChordContext, above: number, row: HomeRow
     third &&
     modulo(third.root - next.root, 12) === 2
   )
-    return told(EXPLAINED.applied);
+    return STORIES.applied;
   if (isTwo(chord) && rise === 5 && next?.kind === "7") {
     const goal = third && modulo(third.root - next.root, 12) === 5;
-    if (goal && knows(row, modulo(above + 10, 12))) return told(EXPLAINED.appliedTwo);
+    if (goal && knows(row, modulo(above + 10, 12))) return STORIES.appliedTwo;
   }
-  if ((chord.kind === "d" || chord.kind === "o") && goes(1)) return told(EXPLAINED.leading);
-  if (chord.kind === "o") return told(EXPLAINED.passing);
-  if (chord.kind === "7" && knows(row, modulo(above + 5, 12))) return untold(EXPLAINED.unresolved);
-  return untold(EXPLAINED.none);
+  if ((chord.kind === "d" || chord.kind === "o") && goes(1)) return STORIES.leading;
+  if (chord.kind === "o") return STORIES.passing;
+  if (chord.kind === "7" && knows(row, modulo(above + 5, 12))) return STORIES.unresolved;
+  return STORIES.none;
 }
 
 /** What speaks for a home in a chart. */

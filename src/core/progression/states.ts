@@ -1,4 +1,4 @@
-import { type Fifths, soundOf } from "../pitch";
+import { type Fifths, modulo, soundOf } from "../pitch";
 import { type Chart, type ChartChord, type Chord } from "../chord";
 import {
   bestHome,
@@ -9,7 +9,16 @@ import {
   transpose,
   USUAL_MODES,
 } from "../scale";
-import { type Behaviour, behaviour, chartHomes, heardAs, isTwoChords, chordContexts } from "./home";
+import {
+  type Behaviour,
+  behaviour,
+  type ChordContext,
+  chartHomes,
+  chordContexts,
+  contextKey,
+  heardAs,
+  isTwoChords,
+} from "./home";
 import { type HomeRow, rowFor } from "./home-rows";
 import { soundingChords, type ReadableChart, type Sounding } from "./sounding";
 
@@ -150,27 +159,59 @@ interface HomeCosts {
   readonly outsideAbove: Float64Array;
 }
 
-/** The one model of home, in the unit of the path: what each chord says of each state, and what the whole chart says. */
+/**
+ * The one model of home, in the unit of the path: what each chord says of each place, and what the whole chart says of each state. A
+ * place is a home with a row; states share it where their modes share their row.
+ */
 export interface HomeModel {
+  readonly placeOf: Uint16Array;
+  /** By place. */
   readonly chords: readonly HomeCosts[];
+  /** By state. */
   readonly whole: Float64Array;
 }
 
-/** How each chord behaves in each state's home, and what the whole chart says of that home. */
+/** The rows of all states, and the place of each state: its row on its home. */
+function placesOf(states: readonly State[]) {
+  const rows = [...new Set(states.map(({ mode }) => rowFor(mode)))];
+  const rowAt = new Map(rows.map((row, at) => [row, at]));
+  return {
+    rows,
+    placeOf: Uint16Array.from(states, ({ mode, home }) => (rowAt.get(rowFor(mode)) ?? 0) * 12 + home),
+  };
+}
+
+/** How chords behave in all rows, by row and by half steps above home. Where a chord comes again between the same neighbours it is known. */
+function behaviours(rows: readonly HomeRow[]) {
+  const known = new Map<string, readonly Behaviour[]>();
+  return (here: ChordContext): readonly Behaviour[] => {
+    const key = contextKey(here);
+    const found =
+      known.get(key) ??
+      rows.flatMap((row) =>
+        Array.from({ length: 12 }, (_, above) => behaviour(here, modulo(here.chord.root - above, 12), row)),
+      );
+    known.set(key, found);
+    return found;
+  };
+}
+
+/** How each chord behaves in each place, and what the whole chart says of each state's home. */
 export function homeModel(
   sounding: readonly Sounding[],
   { states }: States,
   { bars: written, order }: ReadableChart,
 ): HomeModel {
   const begins = new Set(written.flatMap(({ from, section }, n) => (n === 0 || section ? [from] : [])));
-  const places = new Map(sounding.map(({ at }, n) => [at, n]));
+  const numbers = new Map(sounding.map(({ at }, n) => [at, n]));
   const turning = chordContexts(
     sounding.map(({ chord }) => heardAs(chord)),
-    order?.flatMap((at) => places.get(at) ?? []),
+    order?.flatMap((at) => numbers.get(at) ?? []),
   );
   const weights = chartHomes(sounding).map(({ weight }) => weight);
   const most = Math.max(...weights);
-  const rows = states.map(({ mode }) => rowFor(mode));
+  const { rows, placeOf } = placesOf(states);
+  const behaviourOf = behaviours(rows);
   let held = 0;
   const chords = turning.map((here, at): HomeCosts => {
     const { bars } = sounding[at] ?? { bars: 0 };
@@ -178,25 +219,21 @@ export function homeModel(
     if (here.chord !== turning[at - 1]?.chord) held = 0;
     const weight = HOME.nat * (Math.sqrt(held + bars) - Math.sqrt(held));
     held += bars;
-    const known = new Map<HomeRow, (Behaviour | undefined)[]>();
-    const of = (row: HomeRow, home: number): Behaviour => {
-      const byHome = known.get(row) ?? [];
-      known.set(row, byHome);
-      return (byHome[home] ??= behaviour(here, home, row));
-    };
-    const home = new Float64Array(states.length);
-    const outside = new Float64Array(states.length);
-    const outsideAbove = new Float64Array(states.length);
-    for (const [n, state] of states.entries()) {
-      const { cost, known: story } = of(rows[n] ?? rowFor(state.mode), state.home);
-      const isElsewhere = begins.has(sounding[at]?.at ?? 0) && here.chord.root !== state.home;
-      home[n] = weight * cost + (isElsewhere ? HOME.nat * HOME.begins : 0);
-      outside[n] = bars * (story === "none" ? HOME.outside : story === "core" ? HOME.known : HOME.told);
-      outsideAbove[n] = bars * (story === "all" ? HOME.told : HOME.outside);
+    const isBeginning = begins.has(sounding[at]?.at ?? 0);
+    const home = new Float64Array(rows.length * 12);
+    const outside = new Float64Array(rows.length * 12);
+    const outsideAbove = new Float64Array(rows.length * 12);
+    for (const [n, { cost, known }] of behaviourOf(here).entries()) {
+      const above = n % 12;
+      const place = n - above + modulo(here.chord.root - above, 12);
+      home[place] = weight * cost + (isBeginning && above !== 0 ? HOME.nat * HOME.begins : 0);
+      outside[place] = bars * (known === "none" ? HOME.outside : known === "core" ? HOME.known : HOME.told);
+      outsideAbove[place] = bars * (known === "all" ? HOME.told : HOME.outside);
     }
     return { home, outside, outsideAbove };
   });
   return {
+    placeOf,
     chords,
     whole: Float64Array.from(states, ({ home }) => HOME.nat * (most - (weights[home] ?? 0))),
   };

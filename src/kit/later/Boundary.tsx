@@ -1,4 +1,4 @@
-import { Component, type ReactNode } from "react";
+import { Component, type ReactNode, useEffect } from "react";
 import { Button } from "@/kit/controls";
 import { partFailedText } from "@/words";
 import { isUnloaded, tryAgain } from "./later";
@@ -15,8 +15,10 @@ interface BoundaryState {
 }
 
 /**
- * Keeps a failure to one part of the page: it says what failed and offers to try again, and everything else goes on. What could not be
- * loaded is tried again by itself when the network is back.
+ * Keeps a failure to one part of the page: it says what failed and offers to try again, and everything else goes on.
+ *
+ * It has no `componentDidMount`: where its content suspends while the page is hydrated, React calls `componentDidUpdate` for it, which
+ * isn't there, and the whole island is lost.
  */
 export class Boundary extends Component<BoundaryProps, BoundaryState> {
   override state: BoundaryState = {};
@@ -25,18 +27,6 @@ export class Boundary extends Component<BoundaryProps, BoundaryState> {
     return { failure: { error } };
   }
 
-  override componentDidMount(): void {
-    window.addEventListener("online", this.goOn);
-  }
-
-  override componentWillUnmount(): void {
-    window.removeEventListener("online", this.goOn);
-  }
-
-  readonly goOn = (): void => {
-    if (this.state.failure && isUnloaded(this.state.failure.error)) this.again();
-  };
-
   readonly again = (): void => {
     void tryAgain().then(() => this.setState({ failure: undefined }));
   };
@@ -44,11 +34,27 @@ export class Boundary extends Component<BoundaryProps, BoundaryState> {
   override render(): ReactNode {
     const { failure } = this.state;
     if (!failure) return this.props.children;
-    return (
-      <div className={styles.failed} role="alert">
-        <p>{partFailedText(this.props.what, isUnloaded(failure.error))}</p>
-        <Button onClick={this.again}>Try again</Button>
-      </div>
-    );
+    return <Failed what={this.props.what} isUnloaded={isUnloaded(failure.error)} onAgain={this.again} />;
   }
+}
+
+interface FailedProps {
+  readonly what: string;
+  /** It could not be fetched: it is fetched again by itself when the network is back. */
+  readonly isUnloaded: boolean;
+  readonly onAgain: () => void;
+}
+
+function Failed({ what, isUnloaded, onAgain }: FailedProps) {
+  useEffect(() => {
+    if (!isUnloaded) return undefined;
+    window.addEventListener("online", onAgain);
+    return () => window.removeEventListener("online", onAgain);
+  }, [isUnloaded, onAgain]);
+  return (
+    <div className={styles.failed} role="alert">
+      <p>{partFailedText(what, isUnloaded)}</p>
+      <Button onClick={onAgain}>Try again</Button>
+    </div>
+  );
 }
