@@ -109,7 +109,7 @@ export function contextKey({ chord, before, next, third, isVamp }: ChordContext)
     heard
       ? `${modulo(heard.root - chord.root, 12)}${heard.kind}${Number(heard.seventh)}${Number(heard.isTriad)}${Number(heard.isOver)}`
       : "-";
-  return [chord, before, next, third].map(of).join(" ") + Number(isVamp);
+  return [...[chord, before, next, third].map(of), String(isVamp)].join(" ");
 }
 
 /** How a chord behaves in a home. */
