@@ -84,7 +84,7 @@ export function chordVoicings(url: URL): Response {
     return problemResponse(422, [
       { code: "too-many-strings", found: String(tuning.strings.length), expected: `at most ${MAX_STRINGS}` },
     ]);
-  const found = voicings(tuning, { chord, limit: stretch, fromFret, toFret, kind }).slice(0, most);
+  const found = voicings(tuning, { chord, limit: stretch, fromFret, toFret, kind, most });
   if (found.length === 0)
     return problemResponse(422, [
       {

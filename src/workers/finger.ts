@@ -7,8 +7,8 @@ const MOST = 400;
 /** The search for voicings, with its progress told. */
 export const voicingJobs: VoicingJobs = {
   find: ({ tuning, ...asked }, onProgress) =>
-    voicings(tuning, asked, (share) => {
+    voicings(tuning, { ...asked, most: MOST }, (share) => {
       onProgress?.(share);
       return true;
-    }).slice(0, MOST),
+    }),
 };

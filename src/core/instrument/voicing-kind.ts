@@ -21,12 +21,14 @@ export function voicingKind(
   sounds: readonly number[],
   { capo, barres }: { readonly capo: number; readonly barres: number },
 ): VoicingKind | undefined {
-  const rising = sounds.toSorted((a, b) => a - b);
-  const above = pitchClassSet(rising.map((sound) => sound - soundOf(chord.root)));
-  if (rising.length === 3 && isShell(above)) return "shell";
-  const dropped = hasRootAndNinth(above) ? undefined : droppedVoice(rising);
-  if (dropped !== undefined && (rising[0] ?? 0) % OCTAVE === soundOf(chord.bass ?? chord.root))
-    return dropped;
+  if (sounds.length === 3 || sounds.length === 4) {
+    const rising = sounds.toSorted((a, b) => a - b);
+    const above = pitchClassSet(rising.map((sound) => sound - soundOf(chord.root)));
+    if (rising.length === 3 && isShell(above)) return "shell";
+    const dropped = hasRootAndNinth(above) ? undefined : droppedVoice(rising);
+    if (dropped !== undefined && (rising[0] ?? 0) % OCTAVE === soundOf(chord.bass ?? chord.root))
+      return dropped;
+  }
   const pressed = frets.filter((fret): fret is number => fret !== null && fret > capo);
   const hasOpen = frets.some((fret) => fret === capo);
   if (hasOpen && (pressed.length === 0 || Math.max(...pressed) <= capo + 4)) return "open";

@@ -195,4 +195,15 @@ describe("voicings", () => {
     expect(first("C#")[0]).toBe(first("Db")[0]);
     expect(mode("lydian").intervals).toContain(fifthsOf("F#"));
   });
+
+  it.each([
+    ["guitar", "Em9"],
+    ["guitar-8", "E♭13"],
+    ["bass", "A♭m7"],
+    ["ukulele", "G♭maj7"],
+  ])("asked for the easiest alone are the first of all: %s, %s", (id, symbol) => {
+    const all = voicings(tuningOf(id), { chord: chord(symbol) });
+    for (const most of [1, 7, 400])
+      expect(voicings(tuningOf(id), { chord: chord(symbol), most })).toEqual(all.slice(0, most));
+  });
 });

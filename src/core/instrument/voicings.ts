@@ -65,6 +65,8 @@ export interface VoicingsAsked {
   readonly limit?: number;
   /** Only voicings that are built so. */
   readonly kind?: VoicingKind | undefined;
+  /** So many of the easiest; all of them unless said. */
+  readonly most?: number | undefined;
   /** The voicing before, from which the hand comes. */
   readonly near?: Fingering | undefined;
 }
@@ -86,26 +88,35 @@ const MAX_FRET = 15;
  */
 export function voicings(tuning: Tuning, asked: VoicingsAsked, onProgress?: OnProgress): readonly Voicing[] {
   const search = prepared(tuning, asked);
-  const found = new Map<string, Voicing>();
+  const found: Voicing[] = [];
   const grips = usualGrips(tuning, asked.chord);
-  const { fromFret = tuning.capo, toFret = MAX_FRET } = asked;
+  const { fromFret = tuning.capo, toFret = MAX_FRET, most = Infinity } = asked;
+  /** What costs more than this is none of the easiest. */
+  let dearest = Infinity;
   const low = Math.max(fromFret, tuning.capo);
   const high = Math.min(toFret, tuning.frets);
   for (let lowest = low; lowest <= high; lowest += 1) {
-    for (const frets of fretsFrom(search, lowest, high)) {
-      const voicing = taken(search, frets, grips);
-      if (voicing && (asked.kind === undefined || voicing.kind === asked.kind))
-        found.set(frets.map((fret) => fret ?? "x").join(" "), voicing);
-    }
+    fretsFrom(search, lowest, high, (tried) => {
+      const voicing = taken(search, tried, grips, dearest);
+      if (!voicing || (asked.kind !== undefined && voicing.kind !== asked.kind)) return;
+      if (found.push(voicing) < 2 * most) return;
+      found.sort(byEase).length = most;
+      dearest = found.at(-1)?.cost ?? Infinity;
+    });
     if (onProgress?.((lowest - low + 1) / (high - low + 1)) === false) break;
   }
-  return [...found.values()].sort((a, b) =>
-    compareRanks(
-      [a.cost, ...a.frets.map((fret) => fret ?? 99)],
-      [b.cost, ...b.frets.map((fret) => fret ?? 99)],
-    ),
-  );
+  return found.sort(byEase).slice(0, most);
 }
+
+/** The easiest first; among equals by their frets from the lowest-lying string on, a silent one last. */
+function byEase(a: Voicing, b: Voicing): number {
+  if (a.cost !== b.cost) return a.cost - b.cost;
+  const at = a.frets.findIndex((fret, string) => fret !== b.frets[string]);
+  return at < 0 ? 0 : (a.frets[at] ?? SILENT) - (b.frets[at] ?? SILENT);
+}
+
+/** Where a silent string stands among frets. */
+const SILENT = 99;
 
 interface Search {
   readonly tuning: Tuning;
@@ -121,6 +132,16 @@ interface Search {
   readonly bass: number;
   readonly bassCounts: boolean;
   readonly fewest: number;
+  /** By pitch class: whether it is a third of the chord, or a ninth of it. */
+  readonly isThird: readonly boolean[];
+  readonly isNinth: readonly boolean[];
+}
+
+/** Frets that are tried, with what sounds on them from the lowest-lying string on and the bits of the tones that are there. */
+interface Tried {
+  readonly frets: Fingering;
+  readonly sounds: readonly number[];
+  readonly have: number;
 }
 
 function prepared(tuning: Tuning, asked: VoicingsAsked): Search {
@@ -162,7 +183,18 @@ function prepared(tuning: Tuning, asked: VoicingsAsked): Search {
     bass: soundOf(chord.bass ?? chord.root),
     bassCounts: opens[0] === Math.min(...opens) && !isCrowded,
     fewest: Math.min(3, notes.length, opens.length),
+    isThird: soundsOf(chord, [4, -3]),
+    isNinth: soundsOf(
+      chord,
+      [2, -5, 9].filter((tone) => chord.tones.includes(tone)),
+    ),
   };
+}
+
+/** By pitch class: whether it lies one of these intervals above a chord's root. */
+function soundsOf({ root }: Chord, intervals: readonly Interval[]): readonly boolean[] {
+  const sounds = intervals.map((interval) => soundOf(root + interval));
+  return Array.from({ length: 12 }, (_, sound) => sounds.includes(sound));
 }
 
 /** 9, 11 and 13 for tones above the seventh; 0 for the others, and for a second or a fourth without a seventh below it. */
@@ -174,44 +206,60 @@ function extension(interval: Interval): number {
 }
 
 /**
- * Frets for each string with the lowest pressed fret given (at the nut: open strings alone), every string silent, open, or
- * pressed within the hand; only those that can still have every tone that is needed.
+ * Tries frets for each string with the lowest pressed fret given (at the nut: open strings alone), every string silent, open, or pressed
+ * within the hand. What can no longer have every tone that is needed, has a pitch twice, or asks for more than four fingers, is left as
+ * soon as that is so.
+ *
+ * @param visit given every way that is left; what it is given is changed after
  */
-function fretsFrom(search: Search, lowest: number, highest: number): readonly (readonly (number | null)[])[] {
+function fretsFrom(search: Search, lowest: number, highest: number, visit: (tried: Tried) => void): void {
   const { tuning, opens, needed } = search;
   const { capo } = tuning;
   const options = optionsFrom(search, lowest, highest);
-  const all: (number | null)[][] = [];
   const frets: (number | null)[] = [];
-  /** `silent` strings since the last played one, `gaps` before it, notes pressed `above` and at the lowest fret. */
-  const next = (at: number, have: number, gaps: number, silent: number, above: number, atLowest: number) => {
+  const sounds: number[] = [];
+  /**
+   * @param have tones that are there
+   * @param silent silent strings since the last played one, and `gaps` those before it that lie between played ones
+   * @param above strings pressed above the lowest fret, and the fingers (`runs`) that they take at least: neighbours at a fret may share
+   * @param atLowest strings pressed at the lowest fret, which one finger may lie across (`canBar`) where no open one follows
+   */
+  const next = (
+    at: number,
+    have: number,
+    silent: number,
+    gaps: number,
+    above: number,
+    runs: number,
+    atLowest: number,
+    canBar: boolean,
+  ): void => {
     if (size(needed & ~have) > opens.length - at) return;
     if (at === opens.length) {
-      if (lowest === capo || atLowest > 0) all.push([...frets]);
+      if (lowest === capo || atLowest > 0) visit({ frets, sounds, have });
       return;
     }
-    const begun = have > 0;
+    const before = frets.at(-1);
     frets.push(null);
-    next(at + 1, have, gaps, begun ? silent + 1 : 0, above, atLowest);
+    next(at + 1, have, have > 0 ? silent + 1 : 0, gaps, above, runs, atLowest, canBar);
     frets.pop();
     if (gaps + silent > 1) return;
-    for (const { fret, bit } of options[at] ?? []) {
-      const isAbove = fret > lowest ? 1 : 0;
-      if (above + isAbove > FINGERS) continue;
+    for (const { fret, bit, sound } of options[at] ?? []) {
+      const isAbove = fret > lowest;
+      const ups = above + (isAbove ? 1 : 0);
+      const fingers = runs + (isAbove && before !== fret ? 1 : 0);
+      const lows = atLowest + (fret === lowest && fret > capo ? 1 : 0);
+      const bars = canBar && !(fret === capo && atLowest > 0);
+      if (ups > FINGERS || fingers + (bars ? Math.min(1, lows) : lows) > FINGERS) continue;
+      if (sounds.includes(sound)) continue;
       frets.push(fret);
-      next(
-        at + 1,
-        have | bit,
-        gaps + silent,
-        0,
-        above + isAbove,
-        atLowest + (fret === lowest && fret > capo ? 1 : 0),
-      );
+      sounds.push(sound);
+      next(at + 1, have | bit, 0, gaps + silent, ups, fingers, lows, bars);
       frets.pop();
+      sounds.pop();
     }
   };
-  next(0, 0, 0, 0, 0, 0);
-  return all;
+  next(0, 0, 0, 0, 0, 0, 0, true);
 }
 
 /** Frets of each string that have a tone, open or within the hand, with the tone's bit. */
@@ -219,32 +267,32 @@ function optionsFrom(
   { tuning, opens, bits, limit }: Search,
   lowest: number,
   highest: number,
-): readonly (readonly { readonly fret: number; readonly bit: number }[])[] {
+): readonly (readonly { readonly fret: number; readonly bit: number; readonly sound: number }[])[] {
   const { capo } = tuning;
   const reached = Array.from({ length: lowest === capo ? 0 : HAND }, (_, up) => lowest + up).filter(
     (fret) => fret <= highest && betweenFrets(tuning, lowest, fret) <= limit,
   );
   return opens.map((open) =>
     [capo, ...reached].flatMap((fret) => {
-      const bit = bits[modulo(open + fret - capo, 12)] ?? 0;
-      return bit > 0 ? [{ fret, bit }] : [];
+      const sound = open + fret - capo;
+      const bit = bits[modulo(sound, 12)] ?? 0;
+      return bit > 0 ? [{ fret, bit, sound }] : [];
     }),
   );
 }
 
-/** The voicing that frets make, or undefined where tones are missing, the bass is wrong, or the fingers do not suffice. */
-function taken(search: Search, frets: Fingering, grips: ReadonlyMap<string, number>): Voicing | undefined {
-  const { tuning, opens, bits, tones, oneOf, bass, bassCounts, fewest, asked } = search;
-  const sounds: number[] = [];
-  let have = 0;
-  for (const [at, fret] of frets.entries()) {
-    if (fret === null) continue;
-    const sound = (opens[at] ?? 0) + fret - tuning.capo;
-    sounds.push(sound);
-    have |= bits[modulo(sound, 12)] ?? 0;
-  }
+/**
+ * The voicing that frets make, or undefined where tones are missing, the bass is wrong, the fingers do not suffice, or it costs more than
+ * others of which there are enough.
+ */
+function taken(
+  search: Search,
+  { frets, sounds, have }: Tried,
+  grips: ReadonlyMap<string, number>,
+  dearest: number,
+): Voicing | undefined {
+  const { tuning, tones, oneOf, bass, bassCounts, fewest, asked } = search;
   if (sounds.length < fewest || (oneOf > 0 && (have & oneOf) === 0)) return undefined;
-  if (new Set(sounds).size < sounds.length) return undefined;
   const isInverted = bassCounts && modulo(Math.min(...sounds), 12) !== bass;
   if (isInverted && asked.chord.bass !== undefined) return undefined;
   const hand = fingersFor(frets, tuning.capo);
@@ -253,7 +301,7 @@ function taken(search: Search, frets: Fingering, grips: ReadonlyMap<string, numb
   const [low, high] = [Math.min(...pressed), Math.max(...pressed)];
   const stretchMm = pressed.length > 0 ? betweenFrets(tuning, low, high) : 0;
   const omitted = tones.filter(({ bit }) => (have & bit) === 0).map(({ interval }) => interval);
-  const place = grips.get(frets.map((fret) => fret ?? "x").join(" "));
+  const place = grips.size > 0 ? grips.get(frets.map((fret) => fret ?? "x").join(" ")) : undefined;
   const difficulty =
     blurred(search, frets, sounds, low) +
     hand.used * 0.5 +
@@ -268,9 +316,10 @@ function taken(search: Search, frets: Fingering, grips: ReadonlyMap<string, numb
     (omitted.includes(0) ? 1.5 : 0) +
     (high > tuning.capo + 5 && pressed.length < sounds.length ? 1.2 : 0);
   const ease = place === undefined ? UNUSUAL + difficulty : place * USUAL;
-  const kind = voicingKind(asked.chord, frets, sounds, { capo: tuning.capo, barres: hand.barres });
   const cost = asked.near ? ease * 0.5 + movement(search, asked.near, frets, sounds) : ease;
-  return { frets, fingers: hand.fingers, sounds, stretchMm, omitted, kind, cost };
+  if (cost > dearest) return undefined;
+  const kind = voicingKind(asked.chord, frets, sounds, { capo: tuning.capo, barres: hand.barres });
+  return { frets: [...frets], fingers: hand.fingers, sounds: [...sounds], stretchMm, omitted, kind, cost };
 }
 
 /** The grips that players have in the hand, one after another; any other comes after all of them. */
@@ -279,17 +328,19 @@ const UNUSUAL = 8;
 
 /** What sounds muddy or unclear: open strings among frets far up, a ninth below the third. */
 function blurred(
-  { tuning, asked: { chord } }: Search,
+  { tuning, isThird, isNinth }: Search,
   frets: Fingering,
   sounds: readonly number[],
   low: number,
 ): number {
-  const opens = frets.filter((fret) => fret === tuning.capo).length;
+  let opens = 0;
+  for (const fret of frets) if (fret === tuning.capo) opens += 1;
+  let [third, ninth] = [Infinity, Infinity];
+  for (const sound of sounds) {
+    if (isThird[sound % 12] === true) third = Math.min(third, sound);
+    else if (isNinth[sound % 12] === true) ninth = Math.min(ninth, sound);
+  }
   const isFarUp = low > tuning.capo + 4;
-  const lowestOf = (tone: Interval) =>
-    Math.min(...sounds.filter((sound) => modulo(sound - soundOf(chord.root + tone), 12) === 0), Infinity);
-  const third = Math.min(lowestOf(4), lowestOf(-3));
-  const ninth = Math.min(...[2, -5, 9].filter((tone) => chord.tones.includes(tone)).map(lowestOf), Infinity);
   return (isFarUp ? opens * 1.2 : 0) + (ninth < third && third < Infinity ? 2 : 0);
 }
 
@@ -333,35 +384,48 @@ interface Hand {
  * under a barre would be pressed, so there is none then.
  */
 export function fingersFor(frets: Fingering, capo: number): Hand | undefined {
-  const pressed = frets.flatMap((fret, at) => (fret !== null && fret > capo ? [{ fret, at }] : []));
-  const low = Math.min(...pressed.map(({ fret }) => fret));
-  const groups: { fret: number; strings: number[] }[] = [];
-  const atLow = pressed.filter(({ fret }) => fret === low);
+  const pressed = pressedInOrder(frets, capo);
+  const fretOf = (string: number | undefined) => frets[string ?? -1] ?? 0;
+  const low = fretOf(pressed[0]);
+  let atLow = 0;
+  while (atLow < pressed.length && fretOf(pressed[atLow]) === low) atLow += 1;
   const isBarred =
-    atLow.length > 1 &&
-    (pressed.length > FINGERS || atLow.length > 2) &&
-    frets.slice(atLow[0]?.at).every((fret) => fret === null || fret > capo);
-  const rest = isBarred ? pressed.filter(({ fret }) => fret > low) : pressed;
-  if (isBarred) groups.push({ fret: low, strings: atLow.map(({ at }) => at) });
-  const needsLate = groups.length + rest.length > FINGERS;
-  for (const { fret, at } of [...rest].sort((a, b) => a.fret - b.fret || a.at - b.at)) {
+    atLow > 1 &&
+    (pressed.length > FINGERS || atLow > 2) &&
+    frets.every((fret, string) => string < (pressed[0] ?? 0) || fret === null || fret > capo);
+  const needsLate = (isBarred ? 1 + pressed.length - atLow : pressed.length) > FINGERS;
+  /** By finger that is used: its fret, and its strings. */
+  const groups: { readonly fret: number; readonly strings: number[] }[] = [];
+  for (const string of pressed) {
+    const fret = fretOf(string);
     const last = groups.at(-1);
-    const joins = needsLate && fret > low && last?.fret === fret && last.strings.at(-1) === at - 1;
-    if (joins) last.strings.push(at);
-    else groups.push({ fret, strings: [at] });
+    const joins =
+      last?.fret === fret && (fret === low ? isBarred : needsLate && last.strings.at(-1) === string - 1);
+    if (joins) last.strings.push(string);
+    else if (groups.length === FINGERS) return undefined;
+    else groups.push({ fret, strings: [string] });
   }
-  if (groups.length > FINGERS) return undefined;
   const fingers: (number | null)[] = frets.map((fret) => (fret === null ? null : 0));
   let finger = 0;
+  let lateBarres = 0;
   for (const [at, { fret, strings }] of groups.entries()) {
     const left = groups.length - at - 1;
     finger = Math.min(Math.max(finger + 1, fret - low + 1), FINGERS - left);
     for (const string of strings) fingers[string] = finger;
+    if (strings.length > 1 && (at > 0 || !isBarred)) lateBarres += 1;
   }
-  return {
-    fingers,
-    used: groups.length,
-    barres: isBarred ? 1 : 0,
-    lateBarres: groups.filter(({ strings }, at) => strings.length > 1 && (at > 0 || !isBarred)).length,
-  };
+  return { fingers, used: groups.length, barres: isBarred ? 1 : 0, lateBarres };
+}
+
+/** The strings that are pressed, from the lowest fret and the lowest-lying string on. */
+function pressedInOrder(frets: Fingering, capo: number): readonly number[] {
+  const strings: number[] = [];
+  for (const [string, fret] of frets.entries()) {
+    if (fret === null || fret <= capo) continue;
+    let place = strings.length;
+    for (; place > 0 && (frets[strings[place - 1] ?? 0] ?? 0) > fret; place -= 1)
+      strings[place] = strings[place - 1] ?? 0;
+    strings[place] = string;
+  }
+  return strings;
 }

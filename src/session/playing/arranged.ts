@@ -55,7 +55,7 @@ function gripOf(tuning: Tuning, chord: Chord): readonly number[] {
   const name = printChord(chord);
   const known = grips.get(name);
   if (known) return known;
-  const [first] = voicings(tuning, { chord, toFret: tuning.capo + CHORD_FRETS });
+  const [first] = voicings(tuning, { chord, toFret: tuning.capo + CHORD_FRETS, most: 1 });
   const keys = first ? heardOf(tuning, first) : [];
   grips.set(name, keys);
   return keys;
