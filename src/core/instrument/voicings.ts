@@ -1,6 +1,6 @@
 import { ALTERED_CHORD, type Chord, chordNotes } from "../chord";
 import { halfSteps, type Interval, modulo, type Pitch, pitchAt, soundOf } from "../pitch";
-import { compareRanks, type HomeMode, notesOf, size } from "../scale";
+import { type HomeMode, notesOf, size } from "../scale";
 import type { Fingering } from "./fingering";
 import { usualGrips } from "./grips";
 import { type VoicingKind, voicingKind } from "./voicing-kind";

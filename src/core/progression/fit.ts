@@ -5,6 +5,7 @@ import {
   characteristicOn,
   type HomeMode,
   holds,
+  holdsAll,
   type Mode,
   notesOf,
   soundsOn,
@@ -50,9 +51,11 @@ export function fitOf(chord: Chord, homeMode: HomeMode, comparedBy?: ComparedBy)
  * @example modesForChord(A13, USUAL_MODES).map((fit) => fit.homeMode.mode.id) // ["mixolydian", "lydian-dominant"]
  */
 export function modesForChord(chord: Chord, scales: readonly Mode[] = CATALOGUE): readonly Fit[] {
+  const sounds = chordSounds(chord);
   return scales
-    .map((mode) => fitOf(chord, { home: chord.root, mode }))
-    .filter((fit) => fit.outside.length === 0);
+    .map((mode) => ({ home: chord.root, mode }))
+    .filter((homeMode) => holdsAll(soundsOn(homeMode), sounds))
+    .map((homeMode) => fitOf(chord, homeMode));
 }
 
 /**

@@ -4,7 +4,7 @@ import { type Mode, shownCharacteristic } from "../scale";
 import { COUNTED } from "./chord-counts";
 
 /** How a chord counts in a home: sevenths with their triads, dominant sevenths and diminished sevenths by themselves. */
-export const CHORD_KINDS = ["M", "m", "7", "d", "o", "+", "s"] as const;
+const CHORD_KINDS = ["M", "m", "7", "d", "o", "+", "s"] as const;
 export type KindOfChord = (typeof CHORD_KINDS)[number];
 
 /**

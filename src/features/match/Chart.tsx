@@ -1,4 +1,4 @@
-import { type CSSProperties, memo, type MouseEvent, useEffect, useRef } from "react";
+import { type CSSProperties, memo, type MouseEvent, useEffect, useMemo, useRef } from "react";
 import { type Chart as WholeChart, chordNotes, romanNumeral } from "@/core/chord";
 import {
   type ChartAnalysis,
@@ -51,7 +51,7 @@ interface ChartProps {
 /** The chords in columns a bar, and under them a band for each analysis with a strip for each chord. */
 export function Chart({ chart, range, ...rest }: ChartProps) {
   const barsPerLine = useNarrow() ? 4 : 8;
-  const lines = linesOf(chart, barsPerLine);
+  const lines = useMemo(() => linesOf(chart, barsPerLine), [chart, barsPerLine]);
   const columns = lines.length > 1 ? barsPerLine : Math.max(1, lines[0]?.length ?? 1);
   const isIn = (line: readonly LaidBar[], at: number) => {
     const [first, last] = [line[0]?.bar.from ?? 0, line.at(-1)?.bar.to ?? 0];
@@ -97,7 +97,10 @@ const Line = memo(
     // The selected chord is kept in sight, also while it follows what sounds.
     useEffect(() => {
       const holds = line.some(({ bar }) => chosen >= bar.from && chosen < bar.to);
-      if (holds) row.current?.scrollIntoView({ block: "nearest" });
+      if (!holds) return undefined;
+      // With the frame, which lays the page out in any case.
+      const frame = requestAnimationFrame(() => row.current?.scrollIntoView({ block: "nearest" }));
+      return () => cancelAnimationFrame(frame);
     }, [chosen, line]);
     const whole = useRef<HTMLElement>(null);
     // The chords are one stop for the tab key, and so is each band: the focus goes with the arrows.
@@ -137,7 +140,7 @@ const Line = memo(
               columns={columns}
               isSelected={each.kind === selectedKind}
               chosen={chosen}
-              onChoose={(at) => onBand(each.kind, at)}
+              onBand={onBand}
             />
           </div>
         ))}
@@ -207,7 +210,9 @@ interface ChordCellProps {
   readonly onChoose: ChartProps["onChoose"];
 }
 
-function ChordCell({ placed, homeMode, isChosen, isMarked, onChoose }: ChordCellProps) {
+const ChordCell = memo(function ChordCell(props: ChordCellProps) {
+  useWording();
+  const { placed, homeMode, isChosen, isMarked, onChoose } = props;
   const { at, each } = placed;
   const { chord, symbol } = each;
   const roman = chord && homeMode ? romanNumeral(chord.root - homeMode.home, chord.tones, "signs") : "";
@@ -233,7 +238,7 @@ function ChordCell({ placed, homeMode, isChosen, isMarked, onChoose }: ChordCell
       </span>
     </button>
   );
-}
+});
 
 /** How a guide line goes on: up, down, or held. */
 const WAY = { up: "↗", down: "↘", held: "–" } as const;
@@ -274,13 +279,13 @@ interface BandProps {
   readonly columns: number;
   readonly isSelected: boolean;
   readonly chosen: number;
-  readonly onChoose: (at: number) => void;
+  readonly onBand: ChartProps["onBand"];
 }
 
 /** The analysis of one kind under a line: its modes in their shades, at each change the note that changes. */
-function Band({ analysis, line, columns, isSelected, chosen, onChoose }: BandProps) {
-  const changes = changesOf(analysis);
-  const runs = runsOf(analysis, line, columns);
+function Band({ analysis, line, columns, isSelected, chosen, onBand }: BandProps) {
+  const changes = useMemo(() => changesOf(analysis), [analysis]);
+  const runs = useMemo(() => runsOf(analysis, line, columns), [analysis, line, columns]);
   return (
     <div
       className={styles.band}
@@ -295,7 +300,7 @@ function Band({ analysis, line, columns, isSelected, chosen, onChoose }: BandPro
           kind={analysis.kind}
           holdsChosen={run.chords.some(({ at }) => at === chosen)}
           change={run.begins ? changes.find(({ at }) => at === run.segment.from) : undefined}
-          onChoose={onChoose}
+          onBand={onBand}
         />
       ))}
     </div>
@@ -308,11 +313,12 @@ interface RunBlockProps {
   readonly change: Change | undefined;
   /** The selected chord stands in it: of its band it is the stop for the tab key. */
   readonly holdsChosen: boolean;
-  readonly onChoose: (at: number) => void;
+  readonly onBand: ChartProps["onBand"];
 }
 
 /** The part of a segment that stands in a line; pressing it selects its analysis. */
-function RunBlock({ run, kind, change, holdsChosen, onChoose }: RunBlockProps) {
+const RunBlock = memo(function RunBlock({ run, kind, change, holdsChosen, onBand }: RunBlockProps) {
+  useWording();
   const { homeMode } = run.segment;
   const isShort = run.width < 0.2;
   const bars = run.chords.reduce((sum, { each }) => sum + each.length, 0);
@@ -338,7 +344,7 @@ function RunBlock({ run, kind, change, holdsChosen, onChoose }: RunBlockProps) {
         tabIndex={holdsChosen ? 0 : -1}
         data-stop={kind}
         aria-label={`${ANALYSIS_TEXT[kind]}: ${name} from bar ${run.chords[0]?.each.bar ?? 0}${changes === undefined ? "" : `, ${changes}`}`}
-        onClick={() => onChoose(first)}
+        onClick={() => onBand(kind, first)}
       >
         {isShort ? shortHomeModeText(homeMode) : name}
       </button>
@@ -355,7 +361,7 @@ function RunBlock({ run, kind, change, holdsChosen, onChoose }: RunBlockProps) {
       </div>
     </div>
   );
-}
+});
 
 interface BandCellProps {
   readonly placed: Placed;

@@ -228,7 +228,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
           setting={
             place && segment ? (
               <SetByHand
-                key={`${chosen} ${segment.homeMode.home} ${segment.homeMode.mode.id}`}
+                at={chosen}
                 place={place}
                 homeMode={segment.homeMode}
                 homes={homes}

@@ -8,6 +8,7 @@ import styles from "./SetByHand.module.css";
 import type { Over } from "./range";
 
 interface SetByHandProps {
+  readonly at: number;
   readonly place: ChartChord;
   /** What the analysis says here: offered first. */
   readonly homeMode: HomeMode;
@@ -19,11 +20,22 @@ interface SetByHandProps {
 
 const ANY = "any";
 
+/** What is to be set, by the chord and the mode that it is asked for at. */
+interface AskedFor {
+  readonly of: string;
+  readonly where?: Over["id"];
+  readonly home?: string;
+  readonly mode?: string;
+}
+
 /** Home, mode or both set for a range, so that the analyses keep to it; what is set here, and letting it go. */
-export function SetByHand({ place, homeMode, homes, scales, over, onSet }: SetByHandProps) {
-  const [where, setWhere] = useState<Over["id"]>("segment");
-  const [home, setHome] = useState<string>();
-  const [mode, setMode] = useState<string>();
+export function SetByHand({ at, place, homeMode, homes, scales, over, onSet }: SetByHandProps) {
+  const of = `${at} ${homeMode.home} ${homeMode.mode.id}`;
+  const [last, setAsked] = useState<AskedFor>({ of });
+  // Elsewhere nothing has been asked for yet. (A key of its own would make all the lists anew at every chord.)
+  const asked: AskedFor = last.of === of ? last : { of };
+  const { where = "segment", home, mode } = asked;
+  const ask = (part: Omit<AskedFor, "of">) => setAsked({ ...asked, ...part });
   const range = over.find(({ id }) => id === where) ?? over[0];
   const homeNow = home ?? String(homeMode.home);
   const modeNow = mode ?? homeMode.mode.id;
@@ -32,7 +44,7 @@ export function SetByHand({ place, homeMode, homes, scales, over, onSet }: SetBy
     ...(modeNow === ANY ? {} : { mode: maybeMode(modeNow) }),
   };
   const isNothing = lock.home === undefined && lock.mode === undefined;
-  const listed = [...new Set([homeMode.mode, ...scales])];
+  const listed = scales.includes(homeMode.mode) ? scales : [homeMode.mode, ...scales];
   if (!range) return null;
   return (
     <div className={styles.set}>
@@ -43,13 +55,13 @@ export function SetByHand({ place, homeMode, homes, scales, over, onSet }: SetBy
           size="small"
           value={homeNow}
           options={[
-            ...[...new Set([homeMode.home, ...homes])].map((each) => ({
+            ...(homes.includes(homeMode.home) ? homes : [homeMode.home, ...homes]).map((each) => ({
               value: String(each),
               text: noteText(each),
             })),
             { value: ANY, text: "any home" },
           ]}
-          onChange={setHome}
+          onChange={(value) => ask({ home: value })}
         />
         <Select
           label="Mode that is set"
@@ -59,14 +71,14 @@ export function SetByHand({ place, homeMode, homes, scales, over, onSet }: SetBy
             ...listed.map((each) => ({ value: each.id, text: modeText(each) })),
             { value: ANY, text: "any mode" },
           ]}
-          onChange={setMode}
+          onChange={(value) => ask({ mode: value })}
         />
         <Select
           label="Over which chords"
           size="small"
           value={range.id}
           options={over.map(({ id, text }) => ({ value: id, text }))}
-          onChange={setWhere}
+          onChange={(value) => ask({ where: value })}
         />
         <Button disabled={isNothing} onClick={() => onSet(range.from, range.to, lock)}>
           Set

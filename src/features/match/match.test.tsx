@@ -184,6 +184,7 @@ describe("setting by hand", () => {
     const set = vi.fn();
     render(
       <SetByHand
+        at={0}
         place={chart.chords[0]!}
         homeMode={{ home: fifthsOf("E"), mode: mode("dorian") }}
         homes={[fifthsOf("A")]}

@@ -92,11 +92,17 @@ export function currentPlace(): Address {
 /** The address of a place, as links have it. */
 export const addressOf = (place: Address): string => writeAddress(place, $features.get());
 
-/** The address bar is slow to change; it follows once the change is on the screen. */
-let following: number | undefined;
+/**
+ * The address bar is slow to change: a browser fetches the page's icon anew each time. It follows once for all changes that come one upon
+ * another, when they are on the screen; a page that is left sets it at once.
+ */
+let following: ReturnType<typeof setTimeout> | undefined;
+
+/** Milliseconds without a change after which it follows. */
+const FOLLOWS = 250;
 
 function stopFollowing(): void {
-  if (following !== undefined) cancelAnimationFrame(following);
+  clearTimeout(following);
   following = undefined;
 }
 
@@ -111,7 +117,8 @@ function follow(): void {
 }
 
 function followSoon(): void {
-  following ??= requestAnimationFrame(() => setTimeout(() => following !== undefined && follow()));
+  clearTimeout(following);
+  following = setTimeout(follow, FOLLOWS);
 }
 
 /** Steps to another home or mode, in place. */
