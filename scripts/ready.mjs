@@ -184,12 +184,13 @@ export const freePort = () =>
  * Starts the built application on a port and waits until it answers. With `ends` this process lives and dies with it.
  *
  * @param {number} port
- * @param {{ env?: Record<string, string>, ends?: boolean }} [options]
+ * @param {{ env?: Record<string, string>, ends?: boolean, from?: string }} [options] of this checkout unless said
  * @returns {Promise<{ address: string, stop: () => void, pid: number }>}
  */
-export async function startServer(port, { env = {}, ends = false } = {}) {
+export async function startServer(port, { env = {}, ends = false, from = root } = {}) {
   const address = `http://127.0.0.1:${port}`;
-  const server = spawn(process.execPath, [join(root, "dist/server/serve.mjs")], {
+  const server = spawn(process.execPath, [join(from, "dist/server/serve.mjs")], {
+    cwd: from,
     env: { ...process.env, HOST: "127.0.0.1", PORT: String(port), ...env },
     stdio: ["ignore", "ignore", "inherit"],
   });

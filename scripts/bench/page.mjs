@@ -1,6 +1,6 @@
 // @ts-check
-/** From a key to the screen. */
-import { COLD_RUNS, SLOWER } from "./figures.mjs";
+/** Voicings, from the key to the screen. */
+import { COLD_RUNS, report } from "./figures.mjs";
 import { address, browser } from "./started.mjs";
 
 /**
@@ -9,7 +9,7 @@ import { address, browser } from "./started.mjs";
  *
  * @param {{ tuning: string, chord: string }} search
  */
-export async function voicings({ tuning, chord }) {
+async function voicings({ tuning, chord }) {
   const first = [];
   const again = [];
   for (let run = 0; run < COLD_RUNS; run += 1) {
@@ -53,56 +53,16 @@ export async function voicings({ tuning, chord }) {
   return { first, again };
 }
 
-/** Between two presses, so that one change is over before the next. */
-const GAP = 400;
-
-/**
- * Presses keys that change home or mode, with the CPU slowed, and takes two times from each press: to the frame that shows
- * the rows and the name, and to the one in which the panel's working and the neck have followed.
- *
- * @param {string} path
- * @param {readonly string[]} keys
- */
-export async function paints(path, keys) {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(`${address}${path}`, { waitUntil: "networkidle" });
-  await page.getByRole("heading", { level: 2 }).first().waitFor();
-  const session = await page.context().newCDPSession(page);
-  await session.send("Emulation.setCPUThrottlingRate", { rate: SLOWER });
-  await page.evaluate(() => {
-    const first = /** @type {number[]} */ ([]);
-    const whole = /** @type {number[]} */ ([]);
-    Object.assign(window, { paintTimes: { first, whole } });
-    /** A message is taken once the frame is painted. @param {() => void} act */
-    const afterPaint = (act) =>
-      requestAnimationFrame(() => {
-        const { port1, port2 } = new MessageChannel();
-        port1.onmessage = act;
-        port2.postMessage(undefined);
-      });
-    const name = () => document.querySelector("main h2")?.textContent ?? "";
-    const neck = () => document.querySelector('[aria-label="Stage"] svg')?.getAttribute("aria-label") ?? "";
-    document.addEventListener(
-      "keydown",
-      ({ timeStamp }) => {
-        const follow = () =>
-          afterPaint(() => {
-            if (neck().startsWith(`${name()} on the neck`)) whole.push(performance.now() - timeStamp);
-            else follow();
-          });
-        afterPaint(() => {
-          first.push(performance.now() - timeStamp);
-          follow();
-        });
-      },
-      { capture: true },
-    );
-  });
-  for (const key of keys) {
-    await page.keyboard.press(key);
-    await page.waitForTimeout(GAP);
+/** Voicings on necks of six and of eight strings. */
+export async function reportVoicings() {
+  for (const [name, search] of /** @type {const} */ ([
+    ["Em9 on six strings", { tuning: "guitar", chord: "Em9" }],
+    ["A13 on six strings", { tuning: "guitar", chord: "A13" }],
+    ["C13♯11 on six strings", { tuning: "guitar", chord: "C13#11" }],
+    ["Em9 on eight strings", { tuning: "guitar-8", chord: "Em9" }],
+  ])) {
+    const { first, again } = await voicings(search);
+    report(`Voicings of ${name}, worker cold`, first);
+    report(`Voicings of ${name}, asked again`, again);
   }
-  const times = await page.evaluate(() => /** @type {any} */ (window).paintTimes);
-  await page.close();
-  return /** @type {{ first: number[], whole: number[] }} */ (times);
 }

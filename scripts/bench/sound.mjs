@@ -8,6 +8,10 @@ const WATCHED = Number(process.env.SHADE_WATCHED ?? 60);
 function tap() {
   const kept = /** @type {any} */ (window);
   kept.starts = [];
+  kept.long = [];
+  new PerformanceObserver((list) => {
+    for (const { duration } of list.getEntries()) kept.long.push(duration);
+  }).observe({ type: "longtask" });
   const start = AudioBufferSourceNode.prototype.start;
   AudioBufferSourceNode.prototype.start = function (when = 0, offset = 0) {
     if (this.context instanceof AudioContext) kept.starts.push([when, this.context.currentTime]);
@@ -85,7 +89,7 @@ export async function pressedToHeard(runs) {
 
 /**
  * A live run with the metronome while keys are pressed: how many notes, how late the latest was handed to the audio clock (below 0: before
- * its time), and what memory grew by from the first third to the last, in MB.
+ * its time), what memory grew by from the first third to the last, in MB, and the tasks that held the page for more than 50 ms.
  */
 export async function playedLive() {
   const page = await tapped("/derive?home=D&mode=dorian&demo");
@@ -97,6 +101,8 @@ export async function playedLive() {
   await page.getByLabel("Loop", { exact: true }).check();
   await page.keyboard.press("Escape");
   await page.keyboard.press(" ");
+  await page.waitForTimeout(1000);
+  await page.evaluate(() => void (/** @type {any} */ (window).long.splice(0)));
   const client = await page.context().newCDPSession(page);
   const used = async () => {
     await client.send("HeapProfiler.collectGarbage");
@@ -117,7 +123,8 @@ export async function playedLive() {
       (/** @type {[number, number]} */ [when, now]) => (now - when) * 1000,
     ),
   );
+  const long = await page.evaluate(() => /** @type {number[]} */ (/** @type {any} */ (window).long));
   const grown = (await used()) - early;
   await page.close();
-  return { notes: late.length, latest: Math.max(...late), grown };
+  return { notes: late.length, latest: Math.max(...late), grown, long };
 }

@@ -3,8 +3,8 @@
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { root } from "../ready.mjs";
-import { report, shown } from "./figures.mjs";
-import { address, browser, pid } from "./started.mjs";
+import { report } from "./figures.mjs";
+import { address, browser, built, pid } from "./started.mjs";
 
 /** Tunes of the collection that is measured. */
 const COLLECTION = 2000;
@@ -62,13 +62,16 @@ async function collection(text) {
 export async function reportTunes() {
   const { withModule } = await import("../typescript.mjs");
   const book = bookOf(200);
-  await withModule("tests/accuracy/timing.ts", async ({ timing }) => {
-    for (const line of await timing(book)) console.log(line);
-  });
-  const { first, whole, waits } = await collection(bookOf(COLLECTION));
-  console.log(
-    `A collection of ${COLLECTION} tunes: first row after ${shown(first)}, all after ${shown(whole)}`,
+  await withModule(
+    "tests/accuracy/timing.ts",
+    async ({ timing }) => {
+      for (const [name, times] of Object.entries(await timing(book))) report(name, times);
+    },
+    built,
   );
+  const { first, whole, waits } = await collection(bookOf(COLLECTION));
+  report(`A collection of ${COLLECTION} tunes, first row`, [first]);
+  report(`A collection of ${COLLECTION} tunes, all of them`, [whole]);
   report("  how long the page let a message wait meanwhile", waits);
 }
 

@@ -2,13 +2,12 @@
 /** What the workers take: all modes, charts. */
 import { readdirSync } from "node:fs";
 import { join } from "node:path";
-import { root } from "../ready.mjs";
-import { quantile, report, shown } from "./figures.mjs";
-import { address, browser } from "./started.mjs";
+import { quantile, report } from "./figures.mjs";
+import { address, browser, built } from "./started.mjs";
 
 /** A worker's file in the build. @param {string} name */
 const fileOf = (name) =>
-  readdirSync(join(root, "dist/client/_astro")).find((file) => file.startsWith(name)) ?? "";
+  readdirSync(join(built, "dist/client/_astro")).find((file) => file.startsWith(name)) ?? "";
 const workerFile = fileOf("modes.worker");
 
 /** Asks a fresh worker for all modes of seven notes; the time holds its start, its loading and the crossing of the answer. */
@@ -99,7 +98,7 @@ async function analyses(counts) {
 export async function reportAnalyses() {
   const RUNS = 12;
   const [cold = NaN, ...warm] = await analyses(Array.from({ length: RUNS + 1 }, () => 64));
-  console.log(`A chart of 64 chords, the whole catalogue, worker cold: ${shown(cold)}`);
+  report("A chart of 64 chords, the whole catalogue, worker cold", [cold]);
   report("A chart of 64 chords, the whole catalogue, asked again", warm);
   const counts = [125, 250, 500, 1000];
   const rounds = 5;
