@@ -35,7 +35,7 @@ describe("turns", () => {
     expect(began.toSorted()).toEqual(["a", "a", "b"]);
   });
 
-  it("leave the last place to others where a client had much", async () => {
+  it("leave the last place to others where a client’s pieces take long", async () => {
     const { began, done } = asking(2, ["a", "a", "a", "a"], 1);
     await new Promise((resolve) => setTimeout(resolve));
     expect(began).toHaveLength(2);

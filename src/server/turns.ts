@@ -10,29 +10,44 @@ export interface Turns {
 /** In so many milliseconds half of what a client had is forgotten. */
 const HALF_LIFE = 10_000;
 
-/** A client that had more than so many seconds of a processor lately leaves one place to the others. */
-const HEAVY = 0.25;
+/** A client whose pieces take more than so many seconds of a processor leaves one place to the others. */
+const LONG = 0.08;
 
-/** What each client had of the processors lately, in seconds. A client that had next to nothing isn't remembered. */
+/** How much of the longest piece of a client's counts for the next: it is forgotten after a few short ones. */
+const REMEMBERED = 0.8;
+
+/** What a client had of the processors. */
+interface Use {
+  /** All that it had lately, in seconds, as of a time. */
+  readonly seconds: number;
+  readonly at: number;
+  /** What one of its pieces takes, the longest of late. */
+  readonly piece: number;
+}
+
+/** What each client had of the processors lately. A client that had next to nothing isn't remembered. */
 function recentUse(now: () => number) {
-  const had = new Map<string, { readonly seconds: number; readonly at: number }>();
+  const had = new Map<string, Use>();
   const of = (client: string): number => {
     const { seconds, at } = had.get(client) ?? { seconds: 0, at: 0 };
     return seconds * 0.5 ** ((now() - at) / HALF_LIFE);
   };
+  const pieceOf = (client: string) => had.get(client)?.piece ?? 0;
   return {
     of,
+    isLong: (client: string) => pieceOf(client) > LONG,
     add: (client: string, seconds: number) => {
-      for (const each of had.keys()) if (of(each) < HEAVY / 100) had.delete(each);
-      had.set(client, { seconds: of(client) + seconds, at: now() });
+      for (const each of had.keys()) if (of(each) < LONG / 100) had.delete(each);
+      const piece = Math.max(seconds, pieceOf(client) * REMEMBERED);
+      had.set(client, { seconds: of(client) + seconds, at: now(), piece });
     },
   };
 }
 
 /**
  * Turns for so many pieces of work at once. The next is always of the client that had least of the processors lately, what it has under
- * way included; among equals, of the one that has waited longest. Clients that had much never take the last place. Whoever sends a
- * hundred pieces, or one that takes long, is in nobody's way but its own.
+ * way included; among equals, of the one that has waited longest. Clients whose pieces take long never take the last place. Whoever sends
+ * a hundred pieces, or one that takes long, is in nobody's way but its own.
  *
  * @param now the time in milliseconds
  * @example const turns = fairTurns(2); const leave = await turns.take("a", signal); …; leave(0.03)
@@ -44,15 +59,14 @@ export function fairTurns(atOnce: number, now: () => number = () => performance.
   const use = recentUse(now);
   let all = 0;
 
-  /** What counts against a client: each piece under way as if it took what makes a client heavy. */
-  const weight = (client: string) => use.of(client) + (under.get(client) ?? 0) * HEAVY;
-  const isHeavy = (client: string) => use.of(client) > HEAVY;
+  /** What counts against a client: each piece under way as if it took long. */
+  const weight = (client: string) => use.of(client) + (under.get(client) ?? 0) * LONG;
 
   const next = () => {
     while (all < atOnce) {
       const isLast = atOnce > 1 && all === atOnce - 1;
       const [chosen] = waiting
-        .filter(({ client }) => !(isLast && isHeavy(client)))
+        .filter(({ client }) => !(isLast && use.isLong(client)))
         .sort((a, b) => weight(a.client) - weight(b.client));
       if (!chosen) return;
       waiting.splice(waiting.indexOf(chosen), 1);
