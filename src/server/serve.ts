@@ -101,7 +101,8 @@ function sayPartMissing(response: ServerResponse): void {
 /** Who asks: the address at the other end, or the one that the outermost of our own proxies was asked from. */
 function clientAddress({ headers, socket }: IncomingMessage, proxies: number): string {
   const passed = String(headers["x-forwarded-for"] ?? "").split(",");
-  return (proxies > 0 && passed.at(-proxies)?.trim()) || (socket.remoteAddress ?? "");
+  const said = proxies > 0 ? passed.at(-proxies)?.trim() : undefined;
+  return said === undefined || said === "" ? (socket.remoteAddress ?? "") : said;
 }
 
 /** What is answered before anything else is asked: the framework and the file server would break on it, or say it in their own way. */

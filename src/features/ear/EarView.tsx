@@ -1,5 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { later } from "@/kit/later";
+import { Part } from "@/shell/frame/Part";
 import { PartTabs } from "@/shell/frame/PartTabs";
 import { $place, placeOf } from "@/session";
 import view from "@/shell/frame/View.module.css";
@@ -27,11 +28,21 @@ export function EarView() {
   const result = useStore($shownResult);
   if (running?.ear && question) return <Asking sitting={running} question={question} />;
   if (running?.ear) return <Summary sitting={running} />;
-  if (result) return <ResultShow result={result} onClose={() => $shownResult.set(undefined)} />;
+  if (result)
+    return (
+      <Part what="The result" tabs={null}>
+        <ResultShow result={result} onClose={() => $shownResult.set(undefined)} />
+      </Part>
+    );
   const tabs = (
     <div className={view.parts}>
       <PartTabs view={EAR} name="Ear" parts={PARTS} />
     </div>
   );
-  return placeOf(EAR, place).part === "exam" ? <ExamShow tabs={tabs} /> : <TodayShow tabs={tabs} />;
+  const { part } = placeOf(EAR, place);
+  return (
+    <Part what={PARTS.find(({ value }) => value === part)?.text ?? "Ear"} tabs={tabs}>
+      {part === "exam" ? <ExamShow tabs={tabs} /> : <TodayShow tabs={tabs} />}
+    </Part>
+  );
 }

@@ -1,5 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { later } from "@/kit/later";
+import { Part } from "@/shell/frame/Part";
 import { PartTabs } from "@/shell/frame/PartTabs";
 import { $place, placeOf } from "@/session";
 import view from "@/shell/frame/View.module.css";
@@ -26,8 +27,17 @@ export function LogView() {
       <PartTabs view={LOG} name="Log" parts={PARTS} />
     </div>
   );
-  if (part === "ear") return <EarShow tabs={tabs} />;
-  if (part === "tempo") return <TempoShow tabs={tabs} />;
-  if (part === "routine") return <RoutineShow tabs={tabs} />;
-  return <DaysShow tabs={tabs} />;
+  return (
+    <Part what={PARTS.find(({ value }) => value === part)?.text ?? "Log"} tabs={tabs}>
+      {part === "ear" ? (
+        <EarShow tabs={tabs} />
+      ) : part === "tempo" ? (
+        <TempoShow tabs={tabs} />
+      ) : part === "routine" ? (
+        <RoutineShow tabs={tabs} />
+      ) : (
+        <DaysShow tabs={tabs} />
+      )}
+    </Part>
+  );
 }

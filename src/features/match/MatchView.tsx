@@ -1,5 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { later } from "@/kit/later";
+import { Part } from "@/shell/frame/Part";
 import { PartTabs } from "@/shell/frame/PartTabs";
 import { ChartShow } from "./ChartShow";
 import { $matchShow, MATCH } from "./route";
@@ -17,7 +18,15 @@ const PARTS = [
 export function MatchView() {
   const show = useStore($matchShow);
   const tabs = <PartTabs view={MATCH} name="Match" parts={PARTS} />;
-  if (show === "write") return <WriteShow tabs={tabs} />;
-  if (show === "over-bass") return <OverBassShow tabs={tabs} />;
-  return <ChartShow tabs={tabs} />;
+  return (
+    <Part what={PARTS.find(({ value }) => value === show)?.text ?? "Match"} tabs={tabs}>
+      {show === "write" ? (
+        <WriteShow tabs={tabs} />
+      ) : show === "over-bass" ? (
+        <OverBassShow tabs={tabs} />
+      ) : (
+        <ChartShow tabs={tabs} />
+      )}
+    </Part>
+  );
 }

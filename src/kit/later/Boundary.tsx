@@ -8,9 +8,13 @@ interface BoundaryProps {
   /** What stands in it, as the user calls it: "Match", "The stage". */
   readonly what: string;
   readonly children: ReactNode;
+  /** What stands around the words where it fails. */
+  readonly around?: (failed: ReactNode) => ReactNode;
 }
 
 interface BoundaryState {
+  /** Of what the failure is: what comes after it has none yet. */
+  readonly what?: string;
   readonly failure?: { readonly error: unknown } | undefined;
 }
 
@@ -23,6 +27,10 @@ interface BoundaryState {
 export class Boundary extends Component<BoundaryProps, BoundaryState> {
   override state: BoundaryState = {};
 
+  static getDerivedStateFromProps({ what }: BoundaryProps, state: BoundaryState): BoundaryState | null {
+    return state.what === what ? null : { what, failure: undefined };
+  }
+
   static getDerivedStateFromError(error: unknown): BoundaryState {
     return { failure: { error } };
   }
@@ -33,8 +41,10 @@ export class Boundary extends Component<BoundaryProps, BoundaryState> {
 
   override render(): ReactNode {
     const { failure } = this.state;
-    if (!failure) return this.props.children;
-    return <Failed what={this.props.what} isUnloaded={isUnloaded(failure.error)} onAgain={this.again} />;
+    const { children, what, around } = this.props;
+    if (!failure) return children;
+    const failed = <Failed what={what} isUnloaded={isUnloaded(failure.error)} onAgain={this.again} />;
+    return around ? around(failed) : failed;
   }
 }
 

@@ -1,4 +1,5 @@
 import { type ReactNode, useId } from "react";
+import { Boundary } from "@/kit/later";
 import { Term, Words } from "@/kit/words";
 import { type Phrase } from "@/words";
 import styles from "./Panel.module.css";
@@ -26,7 +27,9 @@ export function Panel({ title, aside, corner, children, acts }: PanelProps) {
         </h2>
         {corner}
       </div>
-      <div className={styles.body}>{children}</div>
+      <div className={styles.body}>
+        <Boundary what={title}>{children}</Boundary>
+      </div>
       {acts !== undefined && <div className={styles.acts}>{acts}</div>}
     </section>
   );
