@@ -4,7 +4,7 @@ import { swapScore } from "@/audio";
 import { later } from "@/kit/later";
 import { type Feature, goTo, savedOpener, SWAP, toggle } from "@/session";
 import { modeQuestion } from "./question-document";
-import { homeModeText, DERIVE_HELP, DERIVE_FIRST } from "@/words";
+import { homeModeText, DERIVE_HELP } from "@/words";
 import { DERIVE } from "./route";
 import { scaleSteps } from "./scale-steps";
 import { derive } from "./manifest";
@@ -12,14 +12,11 @@ import { derive } from "./manifest";
 export const feature: Feature = {
   ...derive,
   help: DERIVE_HELP,
-  firstStep: {
-    text: DERIVE_FIRST,
-    go: () => {
-      const homeMode = { home: fifthsOf("D"), mode: mode("dorian") };
-      const swap = characteristicSwap(homeMode.mode);
-      goTo(DERIVE, { ...homeMode, part: "modes" });
-      if (swap) toggle(SWAP, swapScore(homeMode, swap.from, swap.to));
-    },
+  firstStep: () => {
+    const homeMode = { home: fifthsOf("D"), mode: mode("dorian") };
+    const swap = characteristicSwap(homeMode.mode);
+    goTo(DERIVE, { ...homeMode, part: "modes" });
+    if (swap) toggle(SWAP, swapScore(homeMode, swap.from, swap.to));
   },
   View: later(() => import("./DeriveView").then(({ DeriveView }) => DeriveView)),
   undoes: (part) => (part === "ask" ? modeQuestion : part === "make" ? scaleSteps : undefined),

@@ -1,13 +1,13 @@
 import { later } from "@/kit/later";
 import { type Feature, goTo, openIn, savedOpener } from "@/session";
-import { EAR_FIRST, EAR_HELP, examText } from "@/words";
+import { EAR_HELP, examText } from "@/words";
 import { EAR, examDocument } from "./exam";
 import { ear } from "./manifest";
 
 export const feature: Feature = {
   ...ear,
   help: EAR_HELP,
-  firstStep: { text: EAR_FIRST, go: () => goTo(EAR, { part: "today" }) },
+  firstStep: () => goTo(EAR, { part: "today" }),
   showsPlaceMode: true,
   View: later(() => import("./EarView").then(({ EarView }) => EarView)),
   undoes: (part) => (part === "exam" ? examDocument : undefined),

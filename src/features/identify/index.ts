@@ -1,23 +1,20 @@
 import { later } from "@/kit/later";
 import { type Feature, openIn, savedOpener, withPart } from "@/session";
 import { BLANK_TUNE, tuneDocument } from "./tune-document";
-import { SOURCE_TEXT, IDENTIFY_HELP, IDENTIFY_FIRST } from "@/words";
+import { SOURCE_TEXT, IDENTIFY_HELP } from "@/words";
 import { IDENTIFY } from "./route";
 import { identify } from "./manifest";
 
 export const feature: Feature = {
   ...identify,
   help: IDENTIFY_HELP,
-  firstStep: {
-    text: IDENTIFY_FIRST,
-    go: () =>
-      void withPart(
-        "The demo",
-        () => import("@/demo"),
-        ({ DEMO_TUNES: [{ source, text, title }] }) =>
-          openIn(IDENTIFY, tuneDocument, { ...BLANK_TUNE, source, text, name: title }, "tune"),
-      ),
-  },
+  firstStep: () =>
+    void withPart(
+      "The demo",
+      () => import("@/demo"),
+      ({ DEMO_TUNES: [{ source, text, title }] }) =>
+        openIn(IDENTIFY, tuneDocument, { ...BLANK_TUNE, source, text, name: title }, "tune"),
+    ),
   finds: () => import("./finds").then(({ finds }) => finds),
   opensDemo: async () => {
     const { DEMO_TUNES } = await import("@/demo");

@@ -3,16 +3,13 @@ import { type Feature, goTo, openIn, savedOpener, whenReady } from "@/session";
 import { chordShape } from "@/shell/shape/shape-document";
 import { chartDocument } from "./chart-document";
 import { MATCH } from "./route";
-import { MATCH_HELP, MATCH_FIRST } from "@/words";
+import { MATCH_HELP } from "@/words";
 import { match } from "./manifest";
 
 export const feature: Feature = {
   ...match,
   help: MATCH_HELP,
-  firstStep: {
-    text: MATCH_FIRST,
-    go: () => openIn(MATCH, chartDocument, { chords: "| Em9 | A13 |", title: "" }, "chart"),
-  },
+  firstStep: () => openIn(MATCH, chartDocument, { chords: "| Em9 | A13 |", title: "" }, "chart"),
   finds: () => import("./finds").then(({ finds }) => finds),
   takes: {
     chords: (line) => {

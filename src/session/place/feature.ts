@@ -34,12 +34,6 @@ export interface Finding {
   readonly go: () => void;
 }
 
-/** One thing to try, for those who are here for the first time. */
-interface FirstStep {
-  readonly text: string;
-  readonly go: () => void;
-}
-
 /** What everybody may know of a view without loading any of it. */
 export interface ViewManifest {
   /** The first part of its address, and the name of its folder. */
@@ -49,6 +43,8 @@ export interface ViewManifest {
   readonly about: string;
   /** The question that it answers, as its page asks it before it has come to life. */
   readonly asks: string;
+  /** What those who are here for the first time may try in it. */
+  readonly tries?: string;
   /** What stands there until then: the picture that its answer is drawn in. */
   readonly picture: "ladder" | "chart" | "staff" | "answers" | "month";
   /** Its parts, by the word that stands in the address; the first is where it opens. */
@@ -83,8 +79,8 @@ export interface Feature extends ViewManifest {
   readonly saved?: readonly SavedOpener[] | undefined;
   /** Fetches what it offers for a text that was typed into Find. */
   readonly finds?: (() => Promise<(text: string) => readonly Finding[]>) | undefined;
-  /** What to try in it first. */
-  readonly firstStep?: FirstStep | undefined;
+  /** Does what it offers to those who are here for the first time. */
+  readonly firstStep?: (() => void) | undefined;
   /** Its stage shows the mode of the address: what is added to a routine from here opens in the first view. */
   readonly showsPlaceMode?: boolean | undefined;
   /** Files that it opens. */

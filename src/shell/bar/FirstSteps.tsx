@@ -15,10 +15,11 @@ export function FirstSteps() {
     <section className={styles.first} aria-label="First steps">
       <span>{FIRST_STEPS}</span>
       {features.map(
-        ({ id, firstStep }) =>
-          firstStep && (
-            <Button key={id} kind="quiet" onClick={firstStep.go}>
-              {firstStep.text}
+        ({ id, tries, firstStep }) =>
+          firstStep &&
+          tries !== undefined && (
+            <Button key={id} kind="quiet" onClick={firstStep}>
+              {tries}
             </Button>
           ),
       )}

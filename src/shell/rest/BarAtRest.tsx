@@ -1,3 +1,4 @@
+import { Button } from "@/kit/controls";
 import { Mark } from "@/shell/bar/Mark";
 import bar from "@/shell/bar/TopBar.module.css";
 import { FIRST_STEPS } from "@/words";
@@ -7,7 +8,7 @@ import styles from "./Rest.module.css";
 
 interface BarAtRestProps {
   readonly front: string;
-  readonly views: readonly Pick<AtRest, "id" | "name">[];
+  readonly views: readonly Pick<AtRest, "id" | "name" | "tries">[];
 }
 
 /** What the bar has at its right in every window. */
@@ -42,6 +43,17 @@ export const BarAtRest = ({ front, views }: BarAtRestProps) => (
     </header>
     <div className={classes(bar.first, styles.first)} data-first-steps>
       <span>{FIRST_STEPS}</span>
+      {views.map(
+        ({ id, tries }) =>
+          tries !== undefined && (
+            <Button key={id} kind="quiet" disabled>
+              {tries}
+            </Button>
+          ),
+      )}
+      <button type="button" disabled>
+        Hide
+      </button>
     </div>
   </>
 );
