@@ -18,4 +18,5 @@ export * from "./sounds";
 export * from "./stacks";
 export * from "./taught-fingers";
 export * from "./tuning";
+export { fingersFor } from "./voicing-fingers";
 export * from "./voicings";

@@ -5,7 +5,8 @@ import type { Fingering } from "./fingering";
 import { COMFORTABLE_STRETCH } from "./hand";
 import { betweenFrets } from "./neck";
 import { openSounds, type Tuning } from "./tuning";
-import { fingersFor, type Voicing } from "./voicings";
+import { fingersFor } from "./voicing-fingers";
+import type { Voicing } from "./voicings";
 
 /** A grip with one note of the mode laid over it or one of its notes moved to it. */
 export interface Inflection {

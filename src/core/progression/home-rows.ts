@@ -21,10 +21,10 @@ export function kindOf({ tones }: Pick<Chord, "tones">): KindOfChord {
 }
 
 const KINDS = CHORD_KINDS.length;
-const KIND_AT: Readonly<Record<KindOfChord, number>> = { M: 0, m: 1, 7: 2, d: 3, o: 4, "+": 5, s: 6 };
+const KIND_AT = new Map(CHORD_KINDS.map((kind, at) => [kind, at]));
 
 /** The place of a chord in a row: twelve roots above home, each with every kind. */
-export const tokenOf = (above: number, kind: KindOfChord): number => above * KINDS + KIND_AT[kind];
+export const tokenOf = (above: number, kind: KindOfChord): number => above * KINDS + (KIND_AT.get(kind) ?? 0);
 
 /** What was seen to follow a chord: counts by token, and all of them. */
 interface Followed {
