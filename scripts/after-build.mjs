@@ -1,7 +1,7 @@
 // @ts-check
 /**
- * What is done to the pages once they are built: scripts that a view needs are named in its page, so that they are fetched at once; the
- * content policy gets the one line that the build cannot be told; the service worker gets its list of files; and everything that is text
+ * What is done to the pages once they are built: scripts are minified once more; those that a view needs are named in its page, so that they
+ * are fetched at once; the content policy gets the one line that the build cannot be told; the service worker gets its list of files; and everything that is text
  * is packed as Brotli and gzip. Prints what each view loads.
  */
 import { createHash } from "node:crypto";
@@ -9,11 +9,15 @@ import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join, relative } from "node:path";
 import { fileURLToPath } from "node:url";
 import { brotliCompressSync, constants, gzipSync } from "node:zlib";
+import { minify } from "terser";
 
 /** The engraver measures its text in elements that it hides by a style attribute. */
 const STYLE_ATTRIBUTES = " style-src-attr 'unsafe-inline';";
 
 const TEXT = /\.(?:html|js|css|svg|txt|json|webmanifest)$/;
+
+/** Scripts that are longer are a library's alone: it would take a minute and gain nothing. */
+const MAX_MINIFIED = 225_000;
 
 /** Smaller files don't gain by it. */
 const LEAST_PACKED = 512;
@@ -57,8 +61,9 @@ const digest = (bytes) => createHash("sha256").update(bytes).digest("hex").slice
 export const afterBuild = (chunks) => ({
   name: "shade-after-build",
   hooks: {
-    "astro:build:done": ({ dir, logger }) => {
+    "astro:build:done": async ({ dir, logger }) => {
       const client = fileURLToPath(dir);
+      await minifyScripts(client);
       const pages = namePages(client);
       /** @type {string[]} */
       const sizes = [];
@@ -78,6 +83,20 @@ export const afterBuild = (chunks) => ({
     },
   },
 });
+
+/**
+ * Minifies scripts once more: the bundler's minifier is quick, this one leaves a twentieth less to fetch.
+ *
+ * @param {string} client
+ */
+async function minifyScripts(client) {
+  for (const file of filesIn(join(client, "_astro")).filter((each) => each.endsWith(".js"))) {
+    const script = readFileSync(file, "utf8");
+    if (script.length > MAX_MINIFIED) continue;
+    const { code } = await minify(script, { ecma: 2020, module: true, compress: { ecma: 2020 } });
+    if (code !== undefined && code.length < script.length) writeFileSync(file, code);
+  }
+}
 
 /**
  * The pages, by the paths that they are asked for with.

@@ -1,31 +1,7 @@
-import { type Chart, type Chord, quartersOf } from "@/core/chord";
+import { type Chart, quartersOf } from "@/core/chord";
 import { type Fifths, letterOf, modulo, soundOf } from "@/core/pitch";
-import type { Vamp } from "@/core/progression";
 import { EPSILON, feltBeat } from "@/core/tune";
-import {
-  atOrAbove,
-  BASS_FROM,
-  BEATS_A_BAR,
-  LINE_FROM,
-  type Pulse,
-  type Score,
-  type ScoreChord,
-  type ScoreNote,
-} from "./score";
-
-/** Chords a bar each. */
-const inBars = (chords: readonly (Chord | undefined)[], isOverBass = false): readonly ScoreChord[] =>
-  chords.flatMap((chord, at) =>
-    chord ? [{ chord, at: at * BEATS_A_BAR, length: BEATS_A_BAR, pulse: 1, parts: 2, isOverBass }] : [],
-  );
-
-/** Chords of a vamp one after another, a bar each, round and round. */
-export const vampScore = ({ chords }: { readonly chords: readonly Chord[] }): Score => ({
-  notes: [],
-  chords: inBars(chords),
-  beats: chords.length * BEATS_A_BAR,
-  loops: true,
-});
+import { atOrAbove, LINE_FROM, type Pulse, type Score, type ScoreChord, type ScoreNote } from "./score";
 
 /** The beat of a chart, in quarters: what players feel in its first bar. */
 export const beatOf = ({ bars }: Pick<Chart, "bars">): number => (bars[0] ? feltBeat(bars[0].meter) : 1);
@@ -76,14 +52,6 @@ export function chartScore(
   };
 }
 
-/** Chords over a bass that stays on home and is struck on every beat. */
-export function pedalScore(home: Fifths, { chords }: Pick<Vamp, "chords">): Score {
-  const beats = chords.length * BEATS_A_BAR;
-  const midi = atOrAbove(BASS_FROM, soundOf(home));
-  const pulse = Array.from({ length: beats }, (_, at): ScoreNote => ({ part: "bass", midi, at, length: 1 }));
-  return { notes: pulse, chords: inBars(chords, true), beats, loops: true };
-}
-
 /** Notes of the line that go to a beat while a target note is practised. */
 const PRACTICE_NOTE = 0.5;
 
@@ -130,15 +98,3 @@ const withNote = (notes: readonly Fifths[], note: Fifths): readonly Fifths[] =>
   notes.some((each) => soundOf(each) === soundOf(note))
     ? notes
     : [...notes.filter((each) => letterOf(each) !== letterOf(note)), note];
-
-/** Chords over a held bass, a bar each and once through, with a mark at each; where there is none the bass is heard alone. */
-export function overBassScore(bass: Fifths, chords: readonly (Chord | undefined)[]): Score {
-  const beats = chords.length * BEATS_A_BAR;
-  return {
-    notes: [{ part: "drone", midi: atOrAbove(BASS_FROM, soundOf(bass)), at: 0, length: beats }],
-    chords: inBars(chords, true),
-    beats,
-    loops: false,
-    marks: chords.map((_, at) => at * BEATS_A_BAR),
-  };
-}

@@ -1,15 +1,7 @@
 import type * as ToneModule from "tone";
 import { CEILING_REACH, ceilingCurve, TOGETHER } from "./ceiling";
-import {
-  LOUDEST,
-  makeParts,
-  partLevel,
-  type PartInstruments,
-  type PartSounds,
-  type PartVolumes,
-  SAFE_VOLUME,
-  USUAL_SOUNDS,
-} from "./instruments";
+import { makeParts, type PartInstruments } from "./instruments";
+import { LOUDEST, partLevel, type PartSounds, type PartVolumes, SAFE_VOLUME, USUAL_SOUNDS } from "./levels";
 import { type Plan, plan, type Playing, type Timed } from "./plan";
 import { type Part, PARTS } from "./score";
 import type { Sound } from "@/core/instrument";
@@ -38,8 +30,10 @@ export interface SoundListener {
   readonly onMissing: (sounds: readonly Sound[]) => void;
 }
 
-/** The one place that makes sound. Nothing is loaded and no context opened before the first `play`. */
+/** The one place that makes sound. No context is opened before the first `play`. */
 export interface SoundEngine {
+  /** Fetches and decodes what the first note needs, so that it sounds at once. Never rejects: `play` tries again. */
+  prepare: () => Promise<void>;
   play: (playing: Playing) => Promise<void>;
   stop: () => void;
   /** Sets the tempo at once, in the middle of a round. */
@@ -107,6 +101,8 @@ export function soundEngine(listener: SoundListener): SoundEngine {
     for (const part of PARTS)
       if (loaded) loaded.parts[part].volume.value = partLevel(part, partVolumes[part]);
   };
+
+  const neededSounds = () => [...new Set(PARTS.map((part) => sounds[part]))];
 
   const load = async (): Promise<Loaded> => {
     loading ??= import("tone").then((tone) => {
@@ -181,7 +177,7 @@ export function soundEngine(listener: SoundListener): SoundEngine {
 
   /** Waits for the recordings that are needed, but not for long; tells which of them cannot be had. */
   const ready = async ({ tone }: Loaded) => {
-    const needed = [...new Set(PARTS.map((part) => sounds[part]))].filter((sound) => !loadedSound(sound));
+    const needed = neededSounds().filter((sound) => !loadedSound(sound));
     const decoder = tone.getContext().rawContext;
     const missing: Sound[] = [];
     const all = needed.map((sound) =>
@@ -195,6 +191,11 @@ export function soundEngine(listener: SoundListener): SoundEngine {
   };
 
   return {
+    prepare: async () => {
+      const { getContext } = await import("tone");
+      const decoder = new OfflineAudioContext(1, 1, getContext().sampleRate);
+      await Promise.allSettled(neededSounds().map((sound) => loadSound(sound, decoder)));
+    },
     play: async (playing) => {
       act += 1;
       const mine = act;

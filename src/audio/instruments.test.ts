@@ -1,6 +1,7 @@
 import { describe, expect, it, vi } from "vitest";
 import { ceilingCurve, CEILING_REACH, underCeiling } from "./ceiling";
-import { makeParts, partLevel, USUAL_SOUNDS } from "./instruments";
+import { makeParts } from "./instruments";
+import { partLevel, USUAL_SOUNDS } from "./levels";
 import { SOUNDS, soundRow } from "@/core/instrument";
 import { keyOn, recordingFor as recordingAmong, VOICES } from "./sounds";
 import type { Sound } from "@/core/instrument";

@@ -1,5 +1,6 @@
 import { TOGETHER, underCeiling } from "./ceiling";
-import { makeParts, partLevel, type PartSounds, type PartVolumes } from "./instruments";
+import { makeParts } from "./instruments";
+import { partLevel, type PartSounds, type PartVolumes } from "./levels";
 import { plan, type Playing } from "./plan";
 import { type Part, PARTS, type Score } from "./score";
 import { loadSound } from "./sounds";

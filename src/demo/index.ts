@@ -173,8 +173,6 @@ const DEMO_WORDS = [
   },
 ] as const satisfies readonly Saved[];
 
-export { DEMO_SITTINGS } from "./sittings";
-
 /** Everything that the demo puts on the Shelf. */
 export const DEMO: readonly Saved[] = [...DEMO_MODES, ...DEMO_TUNES, ...DEMO_PROGRESSIONS, ...DEMO_WORDS];
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { DEMO_SITTINGS } from "@/demo";
+import { DEMO_SITTINGS } from "@/demo/sittings";
 import { memoryStore } from "../../tests/fixtures/memory-store";
 import {
   DEFAULTS,

@@ -3,6 +3,7 @@ import type { Expectation, KeyCheck } from "@/core/identify";
 import { type HomeMode, parentOf } from "@/core/scale";
 import { type BarRange, type Tune, type TuneNote, type TuneVoice, voiceNotes } from "@/core/tune";
 import type { TuneOrigin, TuneSource } from "@/formats";
+import { SOURCE_TEXT } from "./source";
 import {
   capital,
   countText,
@@ -24,14 +25,6 @@ export function keyText({ declared, agrees, against }: KeyCheck): string {
     ? `${key}: other notes`
     : `${key}, but ${heard} ${against.length === 1 ? "is" : "are"} heard`;
 }
-
-/** How music came in. */
-export const SOURCE_TEXT: Readonly<Record<TuneSource, string>> = {
-  abc: "from ABC",
-  notes: "typed",
-  musicxml: "from MusicXML",
-  midi: "from MIDI",
-};
 
 /** "16 bars, 84 notes, from ABC"; "10 bars, 4 voices". */
 export function tuneCountText(tune: Tune, source: TuneSource, origin?: TuneOrigin): string {

@@ -25,5 +25,6 @@ export * from "./settings";
 export * from "./shelf";
 export * from "./instrument";
 export * from "./sound";
+export * from "./source";
 export * from "./views";
 export * from "./collection";

@@ -62,6 +62,9 @@ const withOwnKeys = (tune: Tune): Tune => ({ ...tune, keys: withOwnModes(tune.ke
 /** Asks all modes; the newest question wins. */
 export const askAllModes = newestWins((question: AskedOf) => modes.ask((jobs) => jobs.ask(question)));
 
+/** Fetches and starts what reads charts, before there is one: a chart is about to be typed. */
+export const beginCharts = () => void charts.ask(() => Promise.resolve());
+
 /** Reads a chart; the newest wins. */
 export const analyseChart = newestWins((asked: AnalysesAsked) =>
   charts.ask(async (jobs) => received(await jobs.read(asked))),

@@ -19,4 +19,5 @@ export * from "./stacks";
 export * from "./taught-fingers";
 export * from "./tuning";
 export { fingersFor } from "./voicing-fingers";
+export * from "./voicing";
 export * from "./voicings";

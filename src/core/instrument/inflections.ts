@@ -6,7 +6,7 @@ import { COMFORTABLE_STRETCH } from "./hand";
 import { betweenFrets } from "./neck";
 import { openSounds, type Tuning } from "./tuning";
 import { fingersFor } from "./voicing-fingers";
-import type { Voicing } from "./voicings";
+import type { Voicing } from "./voicing";
 
 /** A grip with one note of the mode laid over it or one of its notes moved to it. */
 export interface Inflection {

@@ -1,7 +1,8 @@
 import { degreeNumber, type Interval, midiOf, type Pitch } from "../pitch";
 import type { Mode } from "../scale";
 import { allNotes, type BarRange, EPSILON, type Tune, type TuneNote } from "../tune";
-import { type MissingRule, type ModeChange, movePitch } from "./move";
+import type { MissingRule } from "./missing-rule";
+import { type ModeChange, movePitch } from "./move";
 
 /** How a melody is put into another mode. */
 export interface MelodyChange extends ModeChange {

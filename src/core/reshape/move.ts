@@ -10,10 +10,7 @@ import {
   staffPlace,
 } from "../pitch";
 import type { HomeMode, Mode } from "../scale";
-
-/** What becomes of a note whose degree the new mode hasn't: it goes to the nearest note there, falls out, or the note before is held over it. */
-export const MISSING_RULES = ["nearest", "drop", "hold"] as const;
-export type MissingRule = (typeof MISSING_RULES)[number];
+import type { MissingRule } from "./missing-rule";
 
 /** From which mode on which home, to which. */
 export interface ModeChange {

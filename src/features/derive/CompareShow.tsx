@@ -1,6 +1,5 @@
 import { useStore } from "@nanostores/react";
-import {} from "@/core/pitch";
-import { brightestFirst, compareModes, findModes, type HomeMode, type Mode, oneNoteAway } from "@/core/scale";
+import { compareModes, findModes, type HomeMode } from "@/core/scale";
 import { $playing, setPlace } from "@/session";
 import { Button, TextField, HomeField } from "@/kit/controls";
 import {
@@ -13,18 +12,13 @@ import {
   comparedText,
   allShareText,
 } from "@/words";
+import { compareRows, modesBeside } from "./compare-rows";
 import { Ladder } from "./Ladder";
 import { MODE_NAMES } from "./modeNames";
 import { $heardRow, LADDER } from "./ladder-playing";
 import { $derive, MAX_BESIDE, putBeside, swapBeside } from "./route";
 import view from "@/shell/frame/View.module.css";
 import styles from "./CompareShow.module.css";
-
-/** The modes that stand beside the selected one: those chosen, or its neighbours one note brighter and darker. */
-function modesBeside(mode: Mode, chosen: readonly Mode[] | undefined): readonly Mode[] {
-  if (chosen) return chosen.filter((each) => each !== mode);
-  return (["brighter", "darker"] as const).flatMap((way) => oneNoteAway(mode, way)[0]?.mode ?? []);
-}
 
 interface CompareShowProps {
   readonly homeMode: HomeMode;
@@ -115,10 +109,3 @@ export function CompareShow({ homeMode, onPlayAll }: CompareShowProps) {
     </>
   );
 }
-
-/** The modes that are held together, from bright to dark. */
-export const compareRows = (
-  { home, mode }: HomeMode,
-  chosen: readonly Mode[] | undefined,
-): readonly HomeMode[] =>
-  brightestFirst([mode, ...modesBeside(mode, chosen)]).map((each) => ({ home, mode: each }));

@@ -29,7 +29,7 @@ import { useKeys } from "@/session/place/useKeys";
 import { useAfterPaint } from "@/kit/useAfterPaint";
 import { useConventions } from "@/session/settings/useConventions";
 import { homeModeText } from "@/words";
-import { CompareShow, compareRows } from "./CompareShow";
+import { compareRows } from "./compare-rows";
 import { ModePanel, type Page, PAGES } from "./ModePanel";
 import { playLadder } from "./ladder-playing";
 import { ModesShow } from "./ModesShow";
@@ -39,6 +39,7 @@ import styles from "@/shell/frame/View.module.css";
 
 const AskShow = later(() => import("./AskShow").then(({ AskShow }) => AskShow));
 const ChordsShow = later(() => import("./ChordsShow").then(({ ChordsShow }) => ChordsShow));
+const CompareShow = later(() => import("./CompareShow").then(({ CompareShow }) => CompareShow));
 const MakeShow = later(() => import("./MakeShow").then(({ MakeShow }) => MakeShow));
 
 const PARTS = [

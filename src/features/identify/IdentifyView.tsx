@@ -36,6 +36,7 @@ import { heardSwap, placesBySound } from "./heard-tune";
 import own from "./IdentifyView.module.css";
 import { $identifyPart, $way, IDENTIFY, setWay, showPart } from "./route";
 import { SelectedNote } from "./SelectedNote";
+import { TuneSheet } from "./TuneSheet";
 import { Passages } from "./Passages";
 import { PlayIn } from "./PlayIn";
 import { ReasonPanel } from "./ReasonPanel";
@@ -43,7 +44,6 @@ import { Record } from "./Record";
 import { TuneText, Ways } from "./TuneInput";
 import { undecidedNotes } from "./selection";
 import { UNTOUCHED } from "./taken-in";
-import { TuneSheet } from "./TuneSheet";
 import { useRecording } from "./useRecording";
 import { $tunes, typedTune } from "./read-tunes";
 import {

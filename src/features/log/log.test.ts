@@ -2,7 +2,7 @@
 import "fake-indexeddb/auto";
 import { describe, expect, it } from "vitest";
 import { daysInARow, halvesOf, isTimeToRest, secondsBy } from "@/core/training";
-import { DEMO_SITTINGS } from "@/demo";
+import { DEMO_SITTINGS } from "@/demo/sittings";
 import { readCsv } from "@/formats";
 import { dayName, dayNumber } from "@/session";
 import { SITTINGS } from "@/storage";

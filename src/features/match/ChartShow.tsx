@@ -21,8 +21,10 @@ import { chartDocument } from "./chart-document";
 import { ChartEditor, completionsFor } from "@/kit/chart-editor";
 import { useIncoming } from "@/session/place/useIncoming";
 import { useKeys } from "@/session/place/useKeys";
+import { laterDialog } from "@/kit/later";
 import { Problems } from "@/kit/problems";
 import { homeModeText, problemText } from "@/words";
+import { beginCharts } from "@/workers";
 import view from "@/shell/frame/View.module.css";
 import { Chart } from "./Chart";
 import { ChartMap } from "./ChartMap";
@@ -30,10 +32,7 @@ import own from "./ChartShow.module.css";
 import { ChartTools } from "./ChartTools";
 import { ChordPanel } from "./ChordPanel";
 import { EmptyChart } from "./EmptyChart";
-import { FilesDialog } from "./FilesDialog";
-import { LeadSheet } from "./LeadSheet";
 import { NumeralsOffer } from "./NumeralsOffer";
-import { AnalysisDialog } from "./AnalysisDialog";
 import { $selected, choose, chooseIn, mark, nextKind, rank, rankKind, setKind, step } from "./selected";
 import { $analysed, $typed, storedAs } from "./analysed";
 import { MATCH } from "./route";
@@ -42,6 +41,14 @@ import { SetByHand } from "./SetByHand";
 import { placeAtCursor, placesToLoop, rangesToSet } from "./range";
 import { useChartFile } from "./useChartFile";
 import { useFollowing } from "./useFollowing";
+
+const FilesDialog = laterDialog("Files", () =>
+  import("./FilesDialog").then(({ FilesDialog }) => FilesDialog),
+);
+const LeadSheet = laterDialog("Print", () => import("./LeadSheet").then(({ LeadSheet }) => LeadSheet));
+const AnalysisDialog = laterDialog("Analysis", () =>
+  import("./AnalysisDialog").then(({ AnalysisDialog }) => AnalysisDialog),
+);
 
 const NONE: readonly Fifths[] = [];
 const NO_PROBLEMS: readonly Problem[] = [];
@@ -157,7 +164,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
           />
         </div>
         <h1 className="visually-hidden">Match modes and chords</h1>
-        <div className={own.over}>
+        <div className={own.over} onFocus={beginCharts}>
           <span>Over</span>
           {isReady && (
             <ChartEditor

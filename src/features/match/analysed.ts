@@ -47,7 +47,10 @@ export const $typed = computed([$text, $naming], (text, naming): Typed => {
   return { text, shown, naming, chart, problems };
 });
 
-const $asked = computed([$typed, $families], ({ text, chart }, families) => ({ text, chart, families }));
+/** What there is to analyse; an empty chart needs no worker. */
+const $asked = computed([$typed, $families], ({ text, chart }, families) =>
+  chart.chords.length > 0 ? { text, chart, families } : undefined,
+);
 
 const $read = answering($asked, ({ text, families }) => analyseChart({ text, families, most: MOST }));
 

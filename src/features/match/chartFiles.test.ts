@@ -4,7 +4,8 @@ import { readChart } from "@/core/chord";
 import { readChartFile } from "@/formats";
 import { ENSEMBLES } from "@/core/instrument";
 import { midiOf } from "@/core/pitch";
-import { chartFile, fitting, SAVED_AS, type WrittenFor, writtenParts } from "./chartFiles";
+import { chartFile, SAVED_AS, type WrittenFor, writtenParts } from "./chartFiles";
+import { fitting } from "./useChartFile";
 
 const TEXT = "[Gate]\n3/4 |: Em9 | A13/C# |1. D6 :|2. Cmaj7 ||";
 const chart = readChart(TEXT).value;

@@ -1,31 +1,13 @@
 import { type Chart, quartersOf } from "@/core/chord";
 import { type Ensemble, ENSEMBLES, laidOut, soundRow } from "@/core/instrument";
 import { midiOf } from "@/core/pitch";
-import {
-  type FileChart,
-  type MidiPart,
-  writeChordPro,
-  writeMidi,
-  writeMusicXml,
-  type WrittenPart,
-} from "@/formats";
-import { type Reading, wholeProblem } from "@/core/problem";
+import { type MidiPart, writeChordPro, writeMidi, writeMusicXml, type WrittenPart } from "@/formats";
 import { beatOf, chartScore, partInQuarters } from "@/audio";
 import { $partSounds, arranged } from "@/session";
-import { MAX_CHART_TEXT } from "@/storage";
 import { ENSEMBLE_PART_TEXT, PART_TEXT } from "@/words";
 
 /** Endings of files that charts are read from. */
 export const CHART_FILES = ".cho,.crd,.chopro,.chordpro,.pro,.txt,.musicxml,.mxl,.xml,.mid,.midi";
-
-/** A chart that can be held; what is longer than any is refused. */
-export const fitting = (read: Reading<FileChart>, name: string): Reading<FileChart> =>
-  read.value.text.length <= MAX_CHART_TEXT
-    ? read
-    : {
-        value: { title: "", text: "" },
-        problems: [wholeProblem("file-too-large", name)],
-      };
 
 /** What a chart is saved as. */
 export const SAVED_AS = ["chordpro", "text", "musicxml", "midi"] as const;

@@ -1,10 +1,20 @@
 import { useState } from "react";
-import { type Problem, wholeProblem } from "@/core/problem";
+import { type Problem, type Reading, wholeProblem } from "@/core/problem";
+import type { FileChart } from "@/formats";
 import { MAX_FILE_BYTES } from "@/kit/files";
 import { openChart, openIn } from "@/session";
+import { MAX_CHART_TEXT } from "@/storage";
 import { chartDocument } from "./chart-document";
-import { fitting } from "./chartFiles";
 import { MATCH } from "./route";
+
+/** A chart that can be held; what is longer than any is refused. */
+export const fitting = (read: Reading<FileChart>, name: string): Reading<FileChart> =>
+  read.value.text.length <= MAX_CHART_TEXT
+    ? read
+    : {
+        value: { title: "", text: "" },
+        problems: [wholeProblem("file-too-large", name)],
+      };
 
 /**
  * Charts opened beside the one in front, from a file among them.

@@ -1,2 +1,3 @@
 export * from "./Boundary";
 export * from "./later";
+export * from "./laterDialog";

@@ -37,6 +37,8 @@ interface StaffProps {
 }
 
 const NONE: readonly number[] = [];
+/** Of a staff on which nothing stands yet. */
+const LINES = [1, 2, 3, 4, 5];
 const NO_OUTLINES: ReadonlyMap<number, number> = new Map();
 const NOTHING_LEFT_OUT: ReadonlySet<number> = new Set();
 /** A press that moves less than this takes one note, not bars. */
@@ -76,12 +78,18 @@ export function Staff({
     undefined,
   );
 
+  const hasNotes = allNotes(tune).length > 0;
   useEffect(() => {
+    const node = paper.current;
+    if (!hasNotes) {
+      node?.replaceChildren();
+      setDrawn(undefined);
+      return undefined;
+    }
     let isCurrent = true;
     void import("abcjs").then(async ({ default: abcjs }) => {
       // What has just been computed is drawn first, and then the staff.
       await new Promise((go) => setTimeout(go));
-      const node = paper.current;
       if (!isCurrent || !node) return;
       const [engraved] = abcjs.renderAbc(node, toEngrave(text, noteNames), {
         add_classes: true,
@@ -98,7 +106,7 @@ export function Staff({
     return () => {
       isCurrent = false;
     };
-  }, [tune, text, noteNames]);
+  }, [tune, text, noteNames, hasNotes]);
 
   useEffect(() => {
     if (!drawn) return;
@@ -167,11 +175,20 @@ export function Staff({
       aria-label="Staff"
       // eslint-disable-next-line jsx-a11y-x/no-noninteractive-tabindex
       tabIndex={0}
+      // A note is about to be written.
+      onFocus={() => !hasNotes && void import("abcjs").catch(() => undefined)}
       onKeyDown={onKey}
       onPointerDown={onDown}
       onPointerUp={onUp}
     >
       <div role="img" aria-label={label}>
+        {!drawn && (
+          <div className={styles.lines} aria-hidden="true">
+            {LINES.map((line) => (
+              <span key={line} />
+            ))}
+          </div>
+        )}
         <div ref={paper} className={styles.paper} aria-hidden="true" />
       </div>
       <ol className="visually-hidden" aria-label="Bar by bar">

@@ -1,47 +1,12 @@
-import { computed } from "nanostores";
 import { type Chord, printChord } from "@/core/chord";
-import { heardOf, openSounds, type Sound, soundRow, type Tuning, voicings } from "@/core/instrument";
-import {
-  accompanied,
-  type Layout,
-  onBowedStrings,
-  onKeyboard,
-  type PartSounds,
-  placed,
-  type Score,
-  USUAL_SOUNDS,
-} from "@/audio";
+import { heardOf, openSounds, soundRow, type Tuning, voicings } from "@/core/instrument";
+import { accompanied, type Layout, onBowedStrings, onKeyboard, placed, type Score } from "@/audio";
 import { $selection } from "../place/selection";
 import { $settings } from "../settings/settings";
-import { $chord, $division, $instrument, $tuning } from "../stage/stage";
+import { $chord, $division, $tuning } from "../stage/stage";
 import { $voicing } from "../stage/voicings";
+import { $chordTuning, $lineSound } from "./part-sounds";
 
-/** What the instrument of the stage sounds like; a guitar as the settings say. */
-export const $lineSound = computed([$instrument, $settings], ({ sound }, { guitarSound }): Sound =>
-  sound === "guitar" ? guitarSound : sound,
-);
-
-/** Strings on which chords are taken. */
-const CHORD_STRINGS = 4;
-
-/** Whether the instrument of the stage plays chords: it has frets and strings enough, and is no bass. */
-const playsChords = (tuning: Tuning | undefined, line: Sound): tuning is Tuning =>
-  tuning !== undefined && tuning.isFretted && tuning.strings.length >= CHORD_STRINGS && line !== "bass";
-
-/** Who plays the chords: the stage's instrument where it can, otherwise a keyboard. */
-const $chordTuning = computed([$tuning, $lineSound, $settings], (tuning, line, { chordsOn }) =>
-  chordsOn === "instrument" && playsChords(tuning, line) ? tuning : undefined,
-);
-
-/** Which instrument plays each part. */
-export const $partSounds = computed(
-  [$lineSound, $chordTuning, $settings],
-  (line, tuning, { backing, chordsOn }): PartSounds => ({
-    ...USUAL_SOUNDS,
-    line,
-    chord: chordsOn === "strings" ? "strings" : backing === "pad" ? "harmonium" : tuning ? line : "piano",
-  }),
-);
 /** Frets above the capo up to which chords are looked for when they are played. */
 const CHORD_FRETS = 9;
 

@@ -7,7 +7,6 @@ import {
   lineScore,
   modeScore,
   pedalScore,
-  type Playing,
   type Score,
   vampScore,
   voicingScore,
@@ -15,7 +14,8 @@ import {
 } from "@/audio";
 import { $front, $selection } from "../place/selection";
 import { $settings } from "../settings/settings";
-import { $isSwapped, $playing, begin, type Heard, MAIN, playingOf, stop } from "./sound";
+import { begin, stop } from "./sound";
+import { $isSwapped, $playing, type Heard, MAIN } from "./sounding";
 import { $division, $line, $position, $tuning, fingeredNotes } from "../stage/stage";
 import { $voicing } from "../stage/voicings";
 
@@ -87,7 +87,7 @@ export function followedScore(): () => Heard {
 }
 
 /** What Play plays, with the note that may be swapped in it: the one of the view where it is played. */
-function mainHeard(): Heard {
+export function mainHeard(): Heard {
   const { homeMode, swap } = $selection.get();
   return { score: mainScore(), swapping: swap && { home: homeMode.home, ...swap } };
 }
@@ -109,6 +109,3 @@ export function swapLive(): boolean {
   $isSwapped.set(!$isSwapped.get());
   return true;
 }
-
-/** What would be heard from the start, for files. */
-export const mainPlaying = (): Playing => playingOf(mainHeard);

@@ -12,7 +12,8 @@ import { $selection } from "../place/selection";
 import { $settings, changeSettings } from "../settings/settings";
 import { sittings } from "./sittings";
 import { playOrStop } from "./play";
-import { $playing, $round, $tempo, stop } from "./sound";
+import { stop } from "./sound";
+import { $playing, $round, $tempo } from "./sounding";
 
 /** The time, as often as the bar must show another second. */
 const $now = atom(0);

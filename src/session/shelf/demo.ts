@@ -7,8 +7,8 @@ import { sittings } from "../playing/sittings";
 const bringIn = (isWanted: (known: ReadonlySet<string>, ids: readonly string[]) => boolean): Promise<void> =>
   withPart(
     "The demo",
-    () => import("@/demo"),
-    async ({ DEMO, DEMO_SITTINGS }) => {
+    () => Promise.all([import("@/demo"), import("@/demo/sittings")]),
+    async ([{ DEMO }, { DEMO_SITTINGS }]) => {
       const here = new Map(shelf.$saved.get().map((each) => [each.id, each]));
       const ids = DEMO.map(({ id }) => id);
       if (!isWanted(new Set(here.keys()), ids)) return;

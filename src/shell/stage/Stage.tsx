@@ -13,6 +13,7 @@ import {
   changeSettings,
   comesAlive,
   playOrStop,
+  prepareSound,
   stepPosition,
   stepVoicing,
   stop,
@@ -44,6 +45,18 @@ const SURFACES = ["neck", "keys", "staff"] as const;
 
 /** Milliseconds for which it is said that something was added. */
 const SAID_FOR = 4000;
+
+/** What makes sound is fetched at the first sign of a hand: Play may be what it presses next. */
+function soundAtHand() {
+  const waiting = new AbortController();
+  const prepare = () => {
+    waiting.abort();
+    void prepareSound();
+  };
+  for (const sign of ["pointermove", "pointerdown", "keydown"] as const)
+    window.addEventListener(sign, prepare, { passive: true, signal: waiting.signal });
+  return () => waiting.abort();
+}
 
 const after = <T,>(all: readonly T[], one: T): T => all[(all.indexOf(one) + 1) % all.length] ?? one;
 
@@ -77,6 +90,7 @@ export function Stage() {
     return () => clearTimeout(timer);
   }, [added]);
   useEffect(() => comesAlive("stage"), []);
+  useEffect(soundAtHand, []);
   const openInstrument = () => setDialog("instrument");
 
   useKeys("The stage", [

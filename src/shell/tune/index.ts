@@ -1,4 +1,4 @@
-export * from "./ExportDialog";
-export * from "./MusicSheet";
+export * from "./dialogs";
+export type { Tablature } from "./MusicSheet";
 export * from "./ShownBars";
 export * from "./TuneTextArea";
