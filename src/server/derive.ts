@@ -16,8 +16,10 @@ import {
 import { vamps } from "@/core/progression";
 import {
   brightness,
-  characteristicNotes,
+  characteristicOf,
   type Comparison,
+  comparisonOf,
+  distinguishing,
   type HomeMode,
   isNamed,
   modeOf,
@@ -52,11 +54,7 @@ import {
 const VAMPS = 6;
 
 /** A mode on its home in short, as lists show it. */
-function short(
-  { home, mode }: HomeMode,
-  comparison?: Comparison,
-  convention?: ReferenceConvention,
-): z.infer<typeof shortMode> {
+function short({ home, mode }: HomeMode): z.infer<typeof shortMode> {
   const parent = parentOf({ home, mode });
   return {
     home: printName(home),
@@ -65,7 +63,7 @@ function short(
     notes: names(notesOf({ home, mode })),
     degrees: degrees(mode.intervals),
     brightness: brightness(mode.intervals),
-    characteristic: characteristicNotes(mode, comparison, convention).map(degrees),
+    characteristic: degrees(characteristicOf(mode)),
   };
 }
 
@@ -95,7 +93,7 @@ function whole(
   const full = fullChord(mode);
   const named = (intervals: readonly Interval[]) => names(intervals.map((interval) => home + interval));
   return {
-    ...short(homeMode, comparison, convention),
+    ...short(homeMode),
     semitones,
     steps: [...stepsOf(semitones)],
     solfege: {
@@ -107,6 +105,10 @@ function whole(
       changes: referenceMode.moved.map(({ from, to }) => ({ from: printDegree(from), to: printDegree(to) })),
       drop: degrees(referenceMode.dropped),
       add: degrees(referenceMode.added),
+    },
+    distinguishing: {
+      comparison: comparisonOf(mode, comparison).map(({ id }) => id),
+      sets: distinguishing(mode, comparison).map(degrees),
     },
     brighter: oneNoteAway(mode, "brighter").map(away),
     darker: oneNoteAway(mode, "darker").map(away),

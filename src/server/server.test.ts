@@ -54,7 +54,8 @@ describe("GET derive", () => {
       },
       brightness: 0,
       reference: { id: "aeolian", changes: [{ from: "b6", to: "6" }] },
-      characteristic: [["6"]],
+      characteristic: ["6"],
+      distinguishing: { sets: [["6"]] },
       full: {
         name: "Dm13",
         notes: ["D", "F", "A", "C", "E", "G", "B"],
@@ -133,7 +134,9 @@ describe("GET derive by other conventions", () => {
       changes: [],
       drop: ["2", "b6"],
     });
-    expect(part(await told("mode=minor-pentatonic&comparison=parent"), "characteristic")).toEqual([["5"]]);
+    expect(part(await told("mode=minor-pentatonic&comparison=parent"), "distinguishing.sets")).toEqual([
+      ["5"],
+    ]);
     expect(part(await told("mode=set-1739"), "mode")).toMatchObject({
       id: "1-b2-b3-sharp4-5-6-b7",
       name: "Dorian ♭2 ♯4",

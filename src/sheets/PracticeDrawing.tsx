@@ -1,5 +1,5 @@
 import { type Tuning } from "@/core/instrument";
-import { type HomeMode, notesOf, shownCharacteristic } from "@/core/scale";
+import { type HomeMode, notesOf, characteristicOf } from "@/core/scale";
 import { viewOf } from "@/kit/neck";
 import {
   degreeText,
@@ -10,7 +10,6 @@ import {
   handText,
   capital,
   positionText,
-  type Conventions,
   NO_ROOM_ON_SHEET,
   lineTooShortText,
 } from "@/words";
@@ -40,7 +39,6 @@ interface PracticeDrawingProps {
   readonly perBeat: number;
   /** What the sheet is for: instrument, tuning, capo. */
   readonly playedOn: string;
-  readonly conventions: Conventions;
 }
 
 /** One page of a practice sheet, black on white, drawn whole so that it can be saved as it stands. */
@@ -69,7 +67,7 @@ type BlockProps = Omit<PracticeDrawingProps, "page" | "height" | "number" | "pag
 function BlockDrawing({ block, y, ...rest }: BlockProps) {
   switch (block.kind) {
     case "mode":
-      return <Heading homeMode={block.homeMode} y={y} conventions={rest.conventions} />;
+      return <Heading homeMode={block.homeMode} y={y} />;
     case "positions":
       return <Pair block={block} y={y} {...rest} />;
     case "line":
@@ -83,16 +81,8 @@ function BlockDrawing({ block, y, ...rest }: BlockProps) {
   }
 }
 
-function Heading({
-  homeMode,
-  y,
-  conventions,
-}: {
-  readonly homeMode: HomeMode;
-  readonly y: number;
-  readonly conventions: Conventions;
-}) {
-  const characteristic = shownCharacteristic(homeMode.mode, conventions);
+function Heading({ homeMode, y }: { readonly homeMode: HomeMode; readonly y: number }) {
+  const characteristic = characteristicOf(homeMode.mode);
   return (
     <g>
       <Label x={MARGIN} y={y + 32} size={28} weight={720}>
@@ -115,9 +105,8 @@ function Pair({
   tuning,
   isLeft,
   labels,
-  conventions,
 }: BlockProps & { readonly block: Extract<Block, { kind: "positions" }> }) {
-  const characteristic = shownCharacteristic(block.homeMode.mode, conventions);
+  const characteristic = characteristicOf(block.homeMode.mode);
   return block.pair.map((position, at) => {
     const x = MARGIN + at * (POSITION_WIDTH + 24);
     const view = viewOf(

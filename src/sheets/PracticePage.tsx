@@ -8,7 +8,7 @@ import { type Practice, practiceSheet } from "./practice-document";
 import { RHYTHMS } from "@/audio";
 import { Button, Choice, Select, TextField, Toggle } from "@/kit/controls";
 import { saveFiles } from "@/kit/files";
-import { useConventions, useWording } from "@/session/settings/useConventions";
+import { useWording } from "@/session/settings/useConventions";
 import {
   FIGURE_TEXT,
   handText,
@@ -43,7 +43,6 @@ export function PracticePage() {
   const chosen = useStore(practiceSheet.$value);
   const ready = useStore($ready);
   const { instrument, tuning } = useStore($sheetNeck);
-  const conventions = useConventions();
   const wordingKey = useWording();
   const pages = useRef<HTMLDivElement>(null);
   const [trouble, setTrouble] = useState("");
@@ -175,7 +174,6 @@ export function PracticePage() {
               tuning={tuning}
               isLeft={settings.leftHanded}
               labels={practice.labels}
-              conventions={conventions}
             />
           </div>
         ))}

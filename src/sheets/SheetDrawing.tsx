@@ -1,5 +1,5 @@
 import { neckNotes, type Tuning } from "@/core/instrument";
-import { shownCharacteristic, type HomeMode } from "@/core/scale";
+import { characteristicOf, type HomeMode } from "@/core/scale";
 import { viewOf } from "@/kit/neck";
 import {
   backwardsText,
@@ -46,7 +46,7 @@ interface SheetDrawingProps {
 /** The mode on one page, drawn whole so that it can be saved as it stands. */
 export function SheetDrawing({ homeMode, conventions, own, tuning, playedOn, isLeft }: SheetDrawingProps) {
   const view = viewOf(tuning, 0, 15, isLeft);
-  const characteristic = shownCharacteristic(homeMode.mode, conventions);
+  const characteristic = characteristicOf(homeMode.mode);
   const plain = plainText(whatItIs(homeMode, conventions));
   const said = linesOf([plain, symmetryText(homeMode)].join(" "), 104);
   const words = linesOf([own.words, own.tune === "" ? "" : `(${own.tune})`].join(" "), 104).slice(0, 4);
@@ -79,14 +79,7 @@ export function SheetDrawing({ homeMode, conventions, own, tuning, playedOn, isL
           {line}
         </Label>
       ))}
-      <PitchStripDrawing
-        homeMode={homeMode}
-        comparedBy={conventions}
-        x={MARGIN}
-        y={strip}
-        width={INNER}
-        height={82}
-      />
+      <PitchStripDrawing homeMode={homeMode} x={MARGIN} y={strip} width={INNER} height={82} />
       <Table rows={rows} y={table} />
       <Facts
         y={facts}

@@ -1,6 +1,6 @@
 import { halfSteps } from "@/core/pitch";
 import { diatonicChords } from "@/core/chord";
-import { type HomeMode, shownCharacteristic, stepsOf } from "@/core/scale";
+import { type HomeMode, characteristicOf, stepsOf } from "@/core/scale";
 import {
   chordText,
   degreeText,
@@ -30,7 +30,7 @@ export interface DegreeFacts {
 export function degreeFacts(homeMode: HomeMode, conventions: Conventions): readonly DegreeFacts[] {
   const { home, mode } = homeMode;
   const steps = stepsOf(mode.intervals.map(halfSteps));
-  const characteristic = shownCharacteristic(mode, conventions);
+  const characteristic = characteristicOf(mode);
   return diatonicChords(homeMode).map(({ degree, chords, roman }, at) => ({
     note: noteText(home + degree),
     degree: degreeText(degree),

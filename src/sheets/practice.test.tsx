@@ -19,7 +19,6 @@ const asked = (part: Partial<PracticeAsked> = {}): PracticeAsked => ({
   octaves: 1,
   ...part,
 });
-const conventions = { reference: "by-third", comparison: "usual", syllables: "home" } as const;
 const guitar = tuningOf("guitar");
 
 describe("a practice sheet", () => {
@@ -90,7 +89,6 @@ describe("a practice sheet", () => {
             labels="fingers"
             perBeat={2}
             playedOn="Guitar, standard tuning"
-            conventions={conventions}
           />,
         );
         expect(container.innerHTML).not.toMatch(/undefined|NaN|f2a900/i);

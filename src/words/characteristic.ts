@@ -1,29 +1,28 @@
-import { accidentalsOf, degreeNumber, type Interval } from "@/core/pitch";
+import { accidentalsOf, degreeNumber, degreeOf, halfSteps, type Interval } from "@/core/pitch";
+import { dominantHome } from "@/core/chord";
 import {
-  characteristicNotes,
+  characteristicOf,
   type Comparison,
   type Difference,
+  differenceFrom,
+  distinguishing,
   extentOf,
-  familyOf,
+  holds,
   type HomeMode,
   holdersOf,
   isNamed,
   type Mode,
   nearerReference,
   nearestNamed,
-  neighboursSharing,
   type Reference,
   reference,
   type ReferenceConvention,
   SEVEN,
-  shownCharacteristic,
   thirdOf,
 } from "@/core/scale";
 import {
   capital,
   degreeText,
-  familyText,
-  intervalText,
   inTitle,
   listText,
   modeText,
@@ -111,93 +110,77 @@ const setText = (set: readonly Interval[]): string => listText(set.map(degreeTex
 /** How many modes that hold every note are named before the rest are counted. */
 const HOLDERS = 3;
 
-/** What a mode is compared with, as the subject of a claim: "none of the other minor modes of the major scale". */
-function noneOfThemText(mode: Mode, comparison: Comparison): string {
+/** "the other minor modes of the major scale": those of the seven with the mode's own third. */
+function modesOfMajorText(mode: Mode): string {
   const third = thirdOf(mode);
   const kind = third === undefined ? "" : third === 4 ? "major " : third === -3 ? "minor " : "";
-  const isSeven = SEVEN.includes(mode);
-  switch (comparison) {
-    case "seven":
-    case "usual":
-      return comparison === "seven" || isSeven
-        ? `none of the ${isSeven ? "other " : ""}${kind}modes of the major scale`
-        : `none of the ${kind}modes of the major scale, of its own parent, or one note away in melodic and harmonic minor`;
-    case "parent":
-      return `none of the other ${kind}modes of ${familyText(familyOf(mode))}`;
-    case "catalogue":
-      return `no other ${kind}scale of ${numberText(mode.intervals.length)} notes in the catalogue`;
-  }
+  return `the ${SEVEN.includes(mode) ? "other " : ""}${kind}modes of the major scale`;
 }
 
-/** What tells the mode from those it is compared with: "The natural 6 (B) is its characteristic note: none of … has it." */
+/** "Locrian has it too, with ♭5": which of the seven with the same third have the characteristic notes as well, or that none has. */
+function sharedText(mode: Mode, characteristic: readonly Interval[]): string {
+  const it = characteristic.length === 1 ? "it" : characteristic.length === 2 ? "both" : "them all";
+  const sharing = SEVEN.filter(
+    (other) =>
+      other.sounds !== mode.sounds &&
+      thirdOf(other) === thirdOf(mode) &&
+      characteristic.every((interval) => holds(other.sounds, halfSteps(interval))),
+  );
+  if (sharing.length === 0) return `: none of ${modesOfMajorText(mode)} has ${it}.`;
+  const named = sharing.map((other) => {
+    const apart = differenceFrom(mode, other).moved.map(({ to }) => degreeText(to));
+    return `${inTitle(modeText(other))}${apart.length > 0 ? ` (with ${listText(apart)})` : ""}`;
+  });
+  return `; ${listText(named)} ${named.length === 1 ? "has" : "have"} ${it} too.`;
+}
+
+/** What teachers name: "The natural 6 (B) is its characteristic note: none of the other minor modes of the major scale has it." */
 function characteristicSentence(
   { home, mode }: HomeMode,
-  { comparison, reference: convention }: Conventions,
+  { reference: convention }: Conventions,
 ): readonly Phrase[] {
-  const [first, ...others] = characteristicNotes(mode, comparison, convention);
-  const third = thirdOf(mode);
-  if (!first) return [holdersSentence(mode, comparison)];
-  if (first.length === 0)
-    return [
-      third === undefined
-        ? "Nothing that it is compared with is like it."
-        : `Its ${intervalText(third)} alone sets it apart: ${noneOfThemText(mode, comparison)} has one.`,
-    ];
+  const characteristic = characteristicOf(mode);
+  if (characteristic.length === 0) return [holdersSentence(mode)];
   const altered = new Set(reference(mode, convention).moved.map(({ to }) => to));
   const said = (interval: Interval) =>
     altered.has(interval) && accidentalsOf(interval) === 0
       ? `natural ${degreeText(interval)}`
       : degreeText(interval);
-  const named = first.flatMap((interval, at): readonly Phrase[] => [
-    at === 0 ? "The " : at === first.length - 1 ? " and " : ", ",
+  const named = characteristic.flatMap((interval, at): readonly Phrase[] => [
+    at === 0 ? "The " : at === characteristic.length - 1 ? " and " : ", ",
     `${said(interval)} (`,
     { lit: noteText(home + interval) },
     ")",
   ]);
-  const isOne = first.length === 1;
-  const all = isOne ? "it" : first.length === 2 ? "both" : `all ${numberText(first.length)}`;
+  const isOne = characteristic.length === 1;
   return [
     ...named,
     isOne ? " is its " : " are its ",
     { term: isOne ? "characteristic note" : "characteristic notes" },
-    `: ${noneOfThemText(mode, comparison)} has ${all}.`,
-    insteadText(others),
-    sharingText(mode, isOne, { comparison, reference: convention }),
+    sharedText(mode, characteristic),
+    tensionsText(mode),
   ];
 }
 
-/** "♭2 and 7 together do the same.", or how many sets do. */
-function insteadText(others: readonly (readonly Interval[])[]): string {
-  if (others.length === 0) return "";
-  if (others.length > 2) return ` ${capital(numberText(others.length))} other sets do the same.`;
-  const [one = [], other] = others;
-  const verb = one.length === 1 ? " does" : " do";
-  const joint = one.length === 1 ? verb : ` together${verb}`;
-  if (!other) return ` ${capital(setText(one))}${joint} the same.`;
-  return ` ${capital(setText(one))}${one.length === 1 ? "" : " together"}, or ${setText(other)},${verb} the same.`;
+/** "Played as a dominant, it has the tensions ♭9, ♯9 and ♭13." Nothing for a mode that isn't played so. */
+function tensionsText(mode: Mode): string {
+  const dominant = dominantHome(mode);
+  if (!dominant) return "";
+  const sharpEleventh =
+    holds(mode.sounds, halfSteps(SHARP_ELEVENTH)) && !dominant.includes(1) ? [SHARP_ELEVENTH] : [];
+  const tensions = TENSIONS.filter((each) => dominant.includes(each) || sharpEleventh.includes(each));
+  return ` Played as a dominant chord, it has the tensions ${listText(tensions.map(tensionText))}.`;
 }
 
-/** Neighbours that are named. */
-const NEIGHBOURS = 3;
-
-/** The modes one note away that have the characteristic notes too, though they are not compared with, each with the note that differs. */
-function sharingText(
-  mode: Mode,
-  isOne: boolean,
-  comparedBy: Pick<Conventions, "comparison" | "reference">,
-): string {
-  const near = neighboursSharing(mode, comparedBy).slice(0, NEIGHBOURS);
-  if (near.length === 0) return "";
-  const named = near.map(
-    ({ mode: other, from, to }) => `${inTitle(modeText(other))} (${degreeText(to)} for ${degreeText(from)})`,
-  );
-  const scales = near.length === 1 ? "One scale a note away has" : "Scales one note away have";
-  return ` ${scales} ${isOne ? "it" : "them"} too: ${listText(named)}.`;
-}
+const SHARP_ELEVENTH = degreeOf("#4");
+/** In the order of a chord symbol: ♭9 ♯9 ♯11 ♭13. */
+const TENSIONS = ["b2", "#2", "#4", "b6"].map(degreeOf);
+const tensionText = (interval: Interval): string =>
+  `${degreeText(interval).replaceAll(/\d/gu, "")}${degreeNumber(interval) + 7}`;
 
 /** A scale that others hold whole: "No single note identifies this scale: …. What's missing does: it has no 4 and no 7." */
-function holdersSentence(mode: Mode, comparison: Comparison): string {
-  const holders = holdersOf(mode, comparison);
+function holdersSentence(mode: Mode): string {
+  const holders = holdersOf(mode, "seven");
   const named = holders.slice(0, HOLDERS).map((each) => inTitle(modeText(each)));
   const rest = holders.length > HOLDERS ? [`${numberText(holders.length - HOLDERS)} more`] : [];
   const letters = new Set(mode.intervals.map(degreeNumber));
@@ -206,10 +189,10 @@ function holdersSentence(mode: Mode, comparison: Comparison): string {
   return `No single note identifies this scale: ${listText([...named, ...rest])} ${holders.length === 1 ? "has" : "have"} all its notes.${gap}`;
 }
 
-/** "6", or every smallest set where there are several: "♭2 with 4 · ♭2 with 5". */
-export function everySetText({ mode }: HomeMode, { comparison, reference: convention }: Conventions): string {
-  const sets = characteristicNotes(mode, comparison, convention);
-  if (sets.length === 0) return "none";
+/** "6", or every smallest set that no mode of the comparison has: "♭2 with 4 · ♭2 with 5". */
+export function distinguishingText({ mode }: HomeMode, { comparison }: Conventions): string {
+  const sets = distinguishing(mode, comparison);
+  if (sets.length === 0) return "nothing: another of them has all its notes";
   return sets.map((set) => (set.length === 0 ? "its third" : setText(set))).join(" · ");
 }
 
@@ -237,7 +220,7 @@ function unnamedSentence({ home, mode }: HomeMode): readonly Phrase[] {
 /** The panel's opening: what the mode is, and what tells it. */
 export function whatItIs(homeMode: HomeMode, conventions: Conventions): readonly Phrase[] {
   const { mode } = homeMode;
-  const characteristic = shownCharacteristic(mode, conventions);
+  const characteristic = characteristicOf(mode);
   return [
     ...unnamedSentence(homeMode),
     ...referenceSentence(homeMode, characteristic, conventions.reference),

@@ -2,7 +2,6 @@ import { type Fifths, soundOf } from "@/core/pitch";
 import { type Chord, type ChordKind, chordNotes, chordSounds, type ShapePlace } from "@/core/chord";
 import { characteristicOn, holdsAll, type HomeMode, notesOf, pitchClassSet } from "@/core/scale";
 import { chordText, degreeText, homeModeText, listText, noteText, type Phrase } from "./names";
-import type { Conventions } from "./conventions";
 
 /** What the kinds of chord are called at the head of their column. */
 export const CHORD_KIND_TEXT: Readonly<Record<ChordKind, string>> = {
@@ -29,7 +28,7 @@ export const inModeText = (chord: Chord, { home }: HomeMode): string =>
     .join(", ");
 
 /** What a chord says of the mode: whether it has the characteristic notes, and which are missing. */
-export function chordSentence(chord: Chord, homeMode: HomeMode, conventions: Conventions): readonly Phrase[] {
+export function chordSentence(chord: Chord, homeMode: HomeMode): readonly Phrase[] {
   const sounds = chordSounds(chord);
   const own = pitchClassSet(notesOf(homeMode).map(soundOf));
   const outside = chordNotes(chord).filter((note) => !holdsAll(own, pitchClassSet([soundOf(note)])));
@@ -37,7 +36,7 @@ export function chordSentence(chord: Chord, homeMode: HomeMode, conventions: Con
     return [
       `${notesText(outside)} ${outside.length === 1 ? "falls" : "fall"} outside ${homeModeText(homeMode)}.`,
     ];
-  const characteristic = characteristicOn(homeMode, conventions);
+  const characteristic = characteristicOn(homeMode);
   const held = characteristic.filter((note) => holdsAll(sounds, pitchClassSet([soundOf(note)])));
   if (characteristic.length === 0 || held.length === 0)
     return [

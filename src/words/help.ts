@@ -12,10 +12,7 @@ export const TERMS: readonly (readonly [term: string, explanation: string])[] = 
   ],
   ["Parallel", "Modes on the same home, such as D Dorian and D Aeolian. Some of the notes differ."],
   ["Relative", "Modes with the same notes, such as D Dorian and A Aeolian. The home differs."],
-  [
-    "Characteristic note",
-    "The note that sets a mode apart from those it is compared with: 6 in Dorian, ♯4 in Lydian.",
-  ],
+  ["Characteristic note", "The note that a mode is known by: 6 in Dorian, ♯4 in Lydian, ♭2 in Phrygian."],
   [
     "Reference scale",
     "The plain scale a mode is described from: major if its third is major, natural minor if it’s minor.",

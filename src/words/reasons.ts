@@ -14,7 +14,7 @@ import {
   notesOf,
   parentOf,
   type Swap,
-  type ComparedBy,
+  type ReferenceChoice,
   thirdOf,
 } from "@/core/scale";
 import {
@@ -229,7 +229,7 @@ function undecidedText({ degrees, modes }: Undecided, home: Fifths): string {
 export function comparedReason(
   { homeMode, undecided, hearing }: Identification,
   placesOf: PlacesOf,
-  conventions: ComparedBy = {},
+  conventions: ReferenceChoice = {},
 ): readonly Phrase[] {
   const { home, mode } = homeMode;
   const third = thirdOf(mode);
@@ -243,7 +243,7 @@ export function comparedReason(
       ]
     : [];
   if (undecided) return [{ strong: "What would decide:" }, ` ${undecidedText(undecided, home)}`];
-  const named = characteristicOn(homeMode, conventions)
+  const named = characteristicOn(homeMode)
     .filter(isHeard)
     .flatMap((note, at): readonly Phrase[] => [at === 0 ? "" : " and ", { lit: noteText(note) }]);
   const swap = characteristicSwap(mode, conventions);

@@ -21,10 +21,9 @@ import {
   characteristicSwap,
   type HomeMode,
   mode,
-  characteristicNotes,
-  comparisonOf,
+  characteristicOf,
   holdsAll,
-  neighboursSharing,
+  SEVEN,
   soundsOf,
   thirdOf,
 } from "@/core/scale";
@@ -34,7 +33,7 @@ import {
   backwardsText,
   chordSentence,
   chordText,
-  everySetText,
+  distinguishingText,
   foundText,
   intervalsText,
   intervalText,
@@ -44,7 +43,6 @@ import {
   setWording,
   symmetryText,
   barsText,
-  degreeText,
   brightnessText,
   countReason,
   countSentence,
@@ -195,18 +193,16 @@ describe("what all modes answer", () => {
 
   it("of a chord in a mode: what it tells, or what falls outside", () => {
     const am9 = { root: 3, tones: [0, -3, 1, -2, 2], optional: [] };
-    expect(plain(chordSentence(am9, at("D", "dorian"), USUAL))).toBe(
-      "Contains [B], the characteristic note.",
-    );
-    expect(plain(chordSentence({ ...am9, tones: [0, -3, 1] }, at("D", "dorian"), USUAL))).toContain(
+    expect(plain(chordSentence(am9, at("D", "dorian")))).toBe("Contains [B], the characteristic note.");
+    expect(plain(chordSentence({ ...am9, tones: [0, -3, 1] }, at("D", "dorian")))).toContain(
       "without a characteristic note",
     );
-    expect(plain(chordSentence({ ...am9, tones: [0, 4, 1] }, at("D", "dorian"), USUAL))).toBe(
+    expect(plain(chordSentence({ ...am9, tones: [0, 4, 1] }, at("D", "dorian")))).toBe(
       "C♯ falls outside D Dorian.",
     );
-    expect(
-      plain(chordSentence({ root: 2, tones: [0, 4, -1], optional: [] }, at("D", "ionian"), USUAL)),
-    ).toContain("C♯ is missing");
+    expect(plain(chordSentence({ root: 2, tones: [0, 4, -1], optional: [] }, at("D", "ionian")))).toContain(
+      "C♯ is missing",
+    );
     const places = shapesOver(3, [0, 4, 1, 5], mode("dorian"));
     expect(rightPlacesText(places, at("A", "dorian"))).toBe("From C and G all of it is in A Dorian.");
     expect(placeText(places[2]!)).toBe("D♯ A♯ outside");
@@ -217,41 +213,51 @@ describe("what a mode is, in a sentence", () => {
   test.each([
     [
       at("D", "dorian"),
-      "The natural minor with its sixth raised: [B] in place of B♭. The natural 6 ([B]) is its characteristic note: none of the other minor modes of the major scale has it. Scales one note away have it too: melodic minor (7 for ♭7), Dorian ♯4 (♯4 for 4) and Dorian ♭2 (♭2 for 2).",
+      "The natural minor with its sixth raised: [B] in place of B♭. The natural 6 ([B]) is its characteristic note: none of the other minor modes of the major scale has it.",
     ],
     [
       at("C", "ionian"),
-      "The major scale itself. The 4 ([F]) and 7 ([B]) are its characteristic notes: none of the other major modes of the major scale has both. Scales one note away have them too: Ionian ♯5 (♯5 for 5), Ionian ♯2 (♯2 for 2) and harmonic major (♭6 for 6).",
+      "The major scale itself. The 4 ([F]) and 7 ([B]) are its characteristic notes: none of the other major modes of the major scale has both.",
     ],
     [
       at("C#", "melodic-minor"),
-      "The natural minor with its sixth and seventh raised: [A♯] in place of A and [B♯] in place of B. Nearer still: Dorian with 7. The natural 6 ([A♯]) and natural 7 ([B♯]) are its characteristic notes: none of the minor modes of the major scale, of its own parent, or one note away in melodic and harmonic minor has both. Scales one note away have them too: Lydian ♭3 (♯4 for 4) and Neapolitan major (♭2 for 2).",
+      "The natural minor with its sixth and seventh raised: [A♯] in place of A and [B♯] in place of B. Nearer still: Dorian with 7. The natural 6 ([A♯]) and natural 7 ([B♯]) are its characteristic notes: none of the minor modes of the major scale has both.",
+    ],
+    [
+      at("Gb", "phrygian"),
+      "The natural minor with its second lowered: [A𝄫] in place of A♭. The ♭2 ([A𝄫]) is its characteristic note; Locrian (with ♭5) has it too.",
+    ],
+    [
+      at("D#", "aeolian"),
+      "The natural minor itself. The ♭6 ([B]) is its characteristic note; Phrygian (with ♭2) and Locrian (with ♭2 and ♭5) have it too.",
+    ],
+    [
+      at("C#", "altered"),
+      "The natural minor with its second, fourth and fifth lowered: D in place of D♯, [F] in place of F♯ and [G] in place of G♯. Nearer still: Locrian with ♭4. The ♭4 ([F]) and ♭5 ([G]) are its characteristic notes: none of the minor modes of the major scale has both. Played as a dominant chord, it has the tensions ♭9, ♯9, ♯11 and ♭13.",
     ],
   ])("%#", (homeMode, text) => expect(plain(whatItIs(homeMode, USUAL))).toBe(text));
 
-  it("claims nothing that its own neighbours refute: none in the set has it, and every one outside that has it is named or counted", () => {
+  it("claims nothing that the modes refute: who has the characteristic notes too is named, all of them and no other", () => {
     for (const each of CATALOGUE.filter(({ intervals }) => intervals.length === 7)) {
-      const [first] = characteristicNotes(each);
-      if (!first || first.length === 0) continue;
-      const third = thirdOf(each);
-      const needed = soundsOf([0, ...(third === undefined ? [] : [third]), ...first]);
       const said = plain(whatItIs(at("D", each.id), USUAL));
-      expect(comparisonOf(each).filter((other) => holdsAll(other.sounds, needed))).toEqual([]);
-      const [near] = neighboursSharing(each);
-      if (near)
-        expect(said).toContain(
-          `${inTitle(modeText(near.mode))} (${degreeText(near.to)} for ${degreeText(near.from)})`,
-        );
-      expect(said).not.toMatch(/no mode near/u);
+      const needed = soundsOf(characteristicOf(each));
+      const sharing = SEVEN.filter(
+        (other) => other !== each && thirdOf(other) === thirdOf(each) && holdsAll(other.sounds, needed),
+      ).map((other) => inTitle(modeText(other)));
+      const [, named = ""] =
+        /characteristic notes?; (.*?) ha(?:s|ve) (?:it|both|them all) too/u.exec(said) ?? [];
+      expect(SEVEN.map((other) => inTitle(modeText(other))).filter((name) => named.includes(name))).toEqual(
+        sharing,
+      );
+      expect(said.includes("none of the")).toBe(sharing.length === 0);
     }
   });
 
-  it("names the other smallest sets where there are few, and counts them where there are many", () => {
-    expect(plain(whatItIs(at("E", "phrygian-dominant"), USUAL))).toContain(
-      "♭2 and 4 together, or ♭2 and 5, do the same.",
+  it("lists every set that distinguishes, under Working", () => {
+    expect(distinguishingText(at("E", "phrygian-dominant"), USUAL)).toBe("♭2 and ♭7 · ♭2 and 4 · ♭2 and 5");
+    expect(distinguishingText(at("E", "minor-pentatonic"), USUAL)).toContain(
+      "another of them has all its notes",
     );
-    expect(everySetText(at("E", "phrygian-dominant"), USUAL)).toBe("♭2 and ♭7 · ♭2 and 4 · ♭2 and 5");
-    expect(plain(whatItIs(at("E", "ultraphrygian"), USUAL))).toContain("Four other sets do the same.");
   });
 
   it.each([
@@ -269,7 +275,7 @@ describe("what a mode is, in a sentence", () => {
       "The major scale with its fourth raised and its second and seventh lowered, with ♭3 besides: ",
     ],
     ["1-b2-b3-sharp4-5-6-b7", "Not in the catalogue. Nearest: D Dorian ♭2 with G♯ for G. "],
-    ["locrian-double-flat3-double-flat7", "The ♭2 (E♭) is its characteristic note: none of the modes"],
+    ["locrian-double-flat3-double-flat7", "are its characteristic notes: none of the modes"],
   ])("of other sizes: %s", (id, text) =>
     expect(plain(whatItIs(at("D", id), USUAL)).replaceAll(/[[\]]/g, "")).toContain(text),
   );
@@ -282,7 +288,7 @@ describe("what a mode is, in a sentence", () => {
     expect(plain(whatItIs(at("D", "phrygian-dominant"), { ...USUAL, reference: "nearest" }))).toContain(
       "Phrygian with its third raised",
     );
-    expect(everySetText(dorian, { ...USUAL, comparison: "parent" })).toBe("6");
+    expect(distinguishingText(dorian, { ...USUAL, comparison: "parent" })).toBe("6");
     expect(solfegeText(dorian, "parent")).toBe("re mi fa sol la ti do");
     expect(solfegeText(dorian, "numbers")).toBe("1 2 ♭3 4 5 6 ♭7");
     expect(solfegeText(dorian, "none")).toBe("");
@@ -324,7 +330,7 @@ describe("what a mode is, in a sentence", () => {
           homeChordText(homeMode),
           backwardsText(homeMode),
           intervalsText(homeMode),
-          everySetText(homeMode, USUAL),
+          distinguishingText(homeMode, USUAL),
           playItFromText(homeMode),
         ];
         for (const text of texts) expect(text).not.toMatch(/undefined|null|NaN|^\s*$| {2}/);

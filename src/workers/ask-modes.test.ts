@@ -14,8 +14,6 @@ const question = (part: Partial<AskedOf>): AskedOf => ({
   lacks: [],
   chords: [],
   claims: [],
-  comparison: "usual",
-  reference: "by-third",
   ...part,
 });
 
@@ -26,7 +24,7 @@ describe("asking all modes off the main thread", () => {
     expect(found.find(({ id }) => id === "dorian")).toMatchObject({
       name: "Dorian",
       brightness: 0,
-      characteristic: [[3]],
+      characteristic: [3],
     });
     expect(found.every(({ brighter, darker }) => brighter.length + darker.length > 0)).toBe(true);
   });

@@ -1,14 +1,14 @@
 import { askLess, askModes } from "@/core/chord";
-import { brightness, characteristicNotes, everyNoteAway, type HomeMode, maybeMode } from "@/core/scale";
+import { brightness, characteristicOf, everyNoteAway, type HomeMode, maybeMode } from "@/core/scale";
 import type { AskedOf, ModeJobs, ModesAnswer, AnsweringMode } from "./messages";
 
-function answering({ home, mode }: HomeMode, { comparison, reference }: AskedOf): AnsweringMode {
+function answering({ home, mode }: HomeMode): AnsweringMode {
   return {
     home,
     id: mode.id,
     name: mode.name,
     brightness: brightness(mode.intervals),
-    characteristic: characteristicNotes(mode, comparison, reference),
+    characteristic: characteristicOf(mode),
     brighter: everyNoteAway(mode, "brighter").map((each) => each.mode.id),
     darker: everyNoteAway(mode, "darker").map((each) => each.mode.id),
   };
@@ -23,7 +23,7 @@ export function ask(question: AskedOf): ModesAnswer {
   const near = question.near === undefined ? undefined : maybeMode(question.near);
   const { found, asked, needed, nearest } = askModes({ ...question, near });
   return {
-    found: found.map((each) => answering(each, question)),
+    found: found.map(answering),
     asked,
     needed,
     less: askLess({ ...question, near }),

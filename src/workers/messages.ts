@@ -6,7 +6,7 @@ import type { Expectation } from "@/core/identify/expectation";
 import type { Tuning, Voicing, VoicingsAsked } from "@/core/instrument";
 import type { AnalysisKind, Segment } from "@/core/progression";
 import type { Problem, Reading } from "@/core/problem";
-import type { Comparison, ReferenceConvention, PitchClassSet } from "@/core/scale";
+import type { PitchClassSet } from "@/core/scale";
 import type { PitchFrame } from "@/core/tune";
 import type { FileChart, readScala, TableRow, TuneText } from "@/formats";
 import type { readBackup } from "@/storage";
@@ -21,9 +21,6 @@ export interface AskedOf {
   readonly chords: readonly Chord[];
   readonly claims: readonly Claim[];
   readonly near?: string | undefined;
-  /** What the characteristic notes in the answer tell a mode from. */
-  readonly comparison: Comparison;
-  readonly reference: ReferenceConvention;
 }
 
 /** A mode that was answering: everything that a row about it shows. */
@@ -32,7 +29,7 @@ export interface AnsweringMode {
   readonly id: string;
   readonly name: string;
   readonly brightness: number;
-  readonly characteristic: readonly (readonly Interval[])[];
+  readonly characteristic: readonly Interval[];
   /** Ids of the modes one note brighter and darker. */
   readonly brighter: readonly string[];
   readonly darker: readonly string[];

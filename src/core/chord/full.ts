@@ -1,5 +1,5 @@
 import type { Interval, NameForm } from "../pitch";
-import { members, type Mode, shownCharacteristic, thirdOf } from "../scale";
+import { members, type Mode, characteristicOf, thirdOf } from "../scale";
 import { chordSuffix } from "./symbol";
 import { dominantHome } from "./dominant-home";
 import { tonesFromSounds } from "./name";
@@ -42,8 +42,8 @@ export const fullChordSuffix = (mode: Mode, form: NameForm): string =>
 const SIX_STRINGS = 6;
 
 /**
- * The home chord in full, reduced to what can be held: home, third, seventh and characteristic notes stay; the perfect fifth goes
- * first, then a fourth over a major third, then what is left from the top.
+ * The home chord in full, reduced to what can be held: home, third, seventh and up to three characteristic notes stay. First goes a flat
+ * thirteenth over its perfect fifth, then the fifth, then a fourth over a major third, then what is left from the top.
  *
  * @example reducedChord(dorian) // 1 ♭3 ♭7 2 4 6: Dm13 without its fifth
  */
@@ -51,12 +51,15 @@ export function reducedChord(mode: Mode, most = SIX_STRINGS): readonly Interval[
   const dominant = dominantHome(mode);
   if (dominant) return dominant.slice(0, most);
   const { tones } = fullChord(mode);
-  const characteristic = shownCharacteristic(mode);
+  const characteristic = characteristicOf(mode);
   const seventh = stackedSeventh(mode);
-  const stays = [0, thirdOf(mode), seventh, ...characteristic];
-  const spare = [1, ...(tones.includes(4) ? [-1] : []), ...tones.toReversed()].filter(
-    (tone, at, all) => tones.includes(tone) && !stays.includes(tone) && all.indexOf(tone) === at,
-  );
+  const stays = [0, thirdOf(mode), seventh, ...characteristic.slice(0, 3)];
+  const spare = [
+    ...(tones.includes(1) ? [-4] : []),
+    1,
+    ...(tones.includes(4) ? [-1] : []),
+    ...tones.toReversed(),
+  ].filter((tone, at, all) => tones.includes(tone) && !stays.includes(tone) && all.indexOf(tone) === at);
   const gone = new Set(spare.slice(0, Math.max(0, tones.length - most)));
   return tones.filter((tone) => !gone.has(tone));
 }

@@ -9,7 +9,7 @@ import {
   type HomeMode,
   type Mode,
   SEVEN,
-  shownCharacteristic,
+  characteristicOf,
   size,
   pitchClassSet,
   soundsOf,
@@ -120,7 +120,7 @@ export interface BassMode {
  */
 export function modesOverBass(bass: Fifths, tones: readonly Interval[]): readonly BassMode[] {
   const choices = brightestFirst(SEVEN).map((mode) => {
-    const characteristic = shownCharacteristic(mode).map(soundOf);
+    const characteristic = characteristicOf(mode).map(soundOf);
     const held = ({ degrees }: ShapePlace) =>
       degrees.filter((degree) => characteristic.includes(soundOf(degree))).length;
     const places = shapesOver(bass, tones, mode).filter(({ outside }) => outside.length === 0);

@@ -9,7 +9,6 @@ import {
   type Mode,
   notesOf,
   soundsOn,
-  type ComparedBy,
 } from "../scale";
 
 /** How a chord sits in a mode. All lists are names, in the order of the mode or of the chord. */
@@ -30,7 +29,7 @@ export interface Fit {
  *
  * @example fitOf(A13, { home: E, mode: dorian }) // outside none, avoid notes D, characteristic C♯, no other notes
  */
-export function fitOf(chord: Chord, homeMode: HomeMode, comparedBy?: ComparedBy): Fit {
+export function fitOf(chord: Chord, homeMode: HomeMode): Fit {
   const sounds = chordSounds(chord);
   const modeSounds = soundsOn(homeMode);
   const notes = notesOf(homeMode);
@@ -40,7 +39,7 @@ export function fitOf(chord: Chord, homeMode: HomeMode, comparedBy?: ComparedBy)
     homeMode,
     outside: chordNotes(chord).filter((note) => !holds(modeSounds, soundOf(note))),
     avoidNotes,
-    characteristic: characteristicOn(homeMode, comparedBy).filter((note) => holds(sounds, soundOf(note))),
+    characteristic: characteristicOn(homeMode).filter((note) => holds(sounds, soundOf(note))),
     otherNotes: beside.filter((note) => !avoidNotes.includes(note)),
   };
 }
@@ -84,12 +83,11 @@ export function targetNotes(
   chart: Pick<Chart, "chords" | "order">,
   at: number,
   homeMode?: HomeMode,
-  comparedBy?: ComparedBy,
 ): readonly Fifths[] {
   const chord = chart.chords[at]?.chord;
   const before = chart.chords[chordBefore(chart, at) ?? -1]?.chord;
   if (!chord || !before) return [];
-  const characteristic = homeMode ? characteristicOn(homeMode, comparedBy).map(soundOf) : [];
+  const characteristic = homeMode ? characteristicOn(homeMode).map(soundOf) : [];
   const rank = (note: Fifths) => {
     const tone = note - chord.root;
     if (tone === 4 || tone === -3) return 0;

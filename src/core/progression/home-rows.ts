@@ -1,6 +1,6 @@
 import { halfSteps, soundOf } from "../pitch";
 import { type Chord, diatonicChords } from "../chord";
-import { type Mode, shownCharacteristic } from "../scale";
+import { distinguishing, type Mode } from "../scale";
 import { COUNTED } from "./chord-counts";
 
 /** How a chord counts in a home: sevenths with their triads, dominant sevenths and diminished sevenths by themselves. */
@@ -147,12 +147,10 @@ export function rowFor(mode: Mode): HomeRow {
 const MADE = new WeakMap<Mode, HomeRow>();
 
 function rowFromChords(mode: Mode): HomeRow {
-  const comparedBy = shownCharacteristic(mode);
+  const [telling = []] = distinguishing(mode);
   const chords = diatonicChords({ home: 0, mode }).flatMap(({ degree, chords: { triad, seventh } }) => {
     const tones = new Set([triad, seventh].flatMap((chord) => (chord ? [kindOf(chord)] : [])));
-    const isTelling = [...((seventh ?? triad)?.tones ?? [])].some((tone) =>
-      comparedBy.includes(tone + degree),
-    );
+    const isTelling = [...((seventh ?? triad)?.tones ?? [])].some((tone) => telling.includes(tone + degree));
     const shareOf = (kind: KindOfChord) =>
       tones.size === 1 ? 1 : kind === "7" ? SHARE.dominant : 1 - SHARE.dominant;
     return [...tones].map((kind) => ({ above: soundOf(degree), kind, isTelling, share: shareOf(kind) }));

@@ -6,7 +6,7 @@ import {
   type HomeMode,
   holdsAll,
   type Mode,
-  shownCharacteristic,
+  distinguishing,
   soundsOf,
   thirdOf,
   USUAL_MODES,
@@ -132,7 +132,7 @@ const KINDS = ["triad", "seventh", "ninth"] as const;
 
 /** Every pair that no more usual mode on the same home holds as well. */
 function pairsOf(mode: Mode): Pair[] {
-  const needed = soundsOf([0, ...shownCharacteristic(mode), ...[thirdOf(mode) ?? []].flat()]);
+  const needed = soundsOf([0, ...(distinguishing(mode)[0] ?? []), ...[thirdOf(mode) ?? []].flat()]);
   const others = comparisonOf(mode);
   const usual = USUAL_MODES.filter((other) => other !== mode && rarityOf(other) < rarityOf(mode));
   const played = PLAYED[mode.id] ?? [];

@@ -1,11 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { degreeOf, fifthsOf, letterOf, printDegree, printName, soundOf } from "../pitch";
+import { degreeOf, letterOf, printDegree, soundOf } from "../pitch";
 import {
   brightness,
   CATALOGUE,
-  characteristicNotes,
-  characteristicOn,
+  distinguishing,
   COMPARISONS,
   comparisonOf,
   FAMILIES,
@@ -30,7 +29,6 @@ import {
   reference,
   relatives,
   rotations,
-  shownCharacteristic,
   pitchClassSet,
   soundsOf,
   spellSet,
@@ -194,7 +192,7 @@ describe("the catalogue", () => {
     expect(brightness(found.intervals)).toBeCloseTo(bright, 2);
     const [by = "", ...rest] = changes.split(" ");
     expect(told(id)).toBe([by, ...rest.sort()].join(" "));
-    expect(characteristicNotes(found).map(degrees).sort()).toEqual(
+    expect(distinguishing(found).map(degrees).sort()).toEqual(
       characteristic === "" ? [] : characteristic.split(" / ").sort(),
     );
     expect(modeOfSounds(found.sounds)).toBe(found);
@@ -383,7 +381,7 @@ describe("any set of notes", () => {
   });
 });
 
-describe("characteristic notes over all modes", () => {
+describe("what distinguishes a mode, over all modes", () => {
   it("tell each from its comparison and none of them can be spared, for all 462 and the catalogue", () => {
     for (const each of new Set([...CATALOGUE, ...modesOfSize(7)])) {
       for (const comparison of COMPARISONS.slice(0, 3)) {
@@ -392,7 +390,7 @@ describe("characteristic notes over all modes", () => {
         const others = comparisonOf(each, comparison);
         const tells = (set: readonly number[]) =>
           others.every((other) => !holdsAll(other.sounds, soundsOf([...given, ...set])));
-        const sets = characteristicNotes(each, comparison);
+        const sets = distinguishing(each, comparison);
         expect(sets.length === 0).toBe(holdersOf(each, comparison).length > 0);
         for (const set of sets) {
           expect(tells(set)).toBe(true);
@@ -403,29 +401,17 @@ describe("characteristic notes over all modes", () => {
   });
 
   it("follow the comparison that is chosen", () => {
-    const characteristic = (id: string, comparison: (typeof COMPARISONS)[number]) =>
-      characteristicNotes(mode(id), comparison).map(degrees);
-    expect(characteristic("dorian", "seven")).toEqual(["6"]);
-    expect(characteristic("melodic-minor", "parent")).toEqual(["7"]);
-    expect(characteristic("minor-pentatonic", "parent")).toEqual(["5"]);
-    expect(characteristic("dorian", "catalogue")).not.toEqual(["6"]);
+    const told = (id: string, comparison: (typeof COMPARISONS)[number]) =>
+      distinguishing(mode(id), comparison).map(degrees);
+    expect(told("dorian", "seven")).toEqual(["6"]);
+    expect(told("melodic-minor", "parent")).toEqual(["7"]);
+    expect(told("minor-pentatonic", "parent")).toEqual(["5"]);
+    expect(told("dorian", "catalogue")).not.toEqual(["6"]);
     expect(holdersOf(mode("minor-pentatonic")).map(({ id }) => id)).toEqual([
       "dorian",
       "phrygian",
       "aeolian",
     ]);
-  });
-});
-
-describe("how a mode is told", () => {
-  it("the set shown first, and its notes on a home, by the convention", () => {
-    const names = (home: string, id: string, comparedBy = {}) =>
-      characteristicOn({ home: fifthsOf(home), mode: mode(id) }, comparedBy).map((note) => printName(note));
-    expect(names("C#", "lydian")).toEqual(["F##"]);
-    expect(names("Gb", "phrygian")).toEqual(["Abb", "Db"]);
-    expect(names("D", "minor-pentatonic")).toEqual([]);
-    expect(names("D", "minor-pentatonic", { comparison: "parent" })).toEqual(["A"]);
-    expect(shownCharacteristic(mode("dorian"), { comparison: "catalogue" }).length).toBeGreaterThan(1);
   });
 });
 

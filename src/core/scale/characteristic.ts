@@ -1,153 +1,96 @@
-import { type Fifths, halfSteps, type Interval } from "../pitch";
-import { CATALOGUE, familyOf, type Mode, SEVEN } from "./catalogue";
-import { type HomeMode, thirdOf } from "./count";
-import { type Neighbour, oneNoteAway } from "./neighbours";
-import { reference, type ReferenceConvention } from "./reference";
+import { degreeOf, type Fifths, type Interval } from "../pitch";
+import { type Mode, mode as modeById, SEVEN } from "./catalogue";
+import { brightness, type HomeMode, thirdOf } from "./count";
+import { differenceFrom, extentOf } from "./difference";
 import { compareRanks } from "./rank";
-import { holds, holdsAll, size, soundsOf } from "./pitch-class-set";
+import { reference } from "./reference";
+
+/** The notes that teachers name, where the rule below says otherwise or nothing; the degrees of the seven are what is taught of them. */
+const TAUGHT: Readonly<Record<string, string>> = {
+  ionian: "4 7",
+  dorian: "6",
+  phrygian: "b2",
+  lydian: "#4",
+  mixolydian: "b7",
+  aeolian: "b6",
+  locrian: "b5",
+  "harmonic-minor": "7",
+  "melodic-minor": "6 7",
+  "phrygian-dominant": "b2 3",
+  "lydian-dominant": "#4 b7",
+  "mixolydian-flat6": "b6 b7",
+  "dorian-sharp4": "#4 6",
+  "dorian-flat2": "b2 6",
+  "lydian-augmented": "#4 #5",
+  "lydian-sharp2": "#2 #4",
+  "harmonic-major": "b6",
+  "dorian-flat5": "b5 6",
+  "ionian-sharp5": "#5",
+  "locrian-natural2": "2 b5",
+  "locrian-natural6": "b5 6",
+  "double-harmonic": "b2 b6",
+  // Of eight notes: the one that is put between two of the scale that they are named after.
+  "bebop-dominant": "7",
+  "bebop-dorian": "3",
+  "bebop-locrian": "5",
+  "bebop-melodic-minor": "#5",
+};
+
+const PLAIN = [modeById("ionian"), modeById("aeolian")];
+
+/** Each mode's once: they are asked for at every drawing. */
+const known = new Map<Mode, readonly Interval[]>();
 
 /**
- * What a mode is compared with, on the same home: as usual one of the seven with the seven, any other mode with the seven, the modes of
- * its own parent and the modes of major, melodic and harmonic minor one note away; or the seven alone, its own parent alone, or every named mode of as many notes.
- */
-export const COMPARISONS = ["usual", "parent", "seven", "catalogue"] as const;
-export type Comparison = (typeof COMPARISONS)[number];
-
-/** The other modes of a comparison: all that do not sound the same. */
-export function comparisonOf(mode: Mode, comparison: Comparison = "usual"): readonly Mode[] {
-  const own = familyOf(mode).modes;
-  const all: Readonly<Record<Comparison, () => readonly Mode[]>> = {
-    usual: () => (SEVEN.includes(mode) ? SEVEN : [...new Set([...SEVEN, ...own, ...nearUsual(mode)])]),
-    parent: () => own,
-    seven: () => SEVEN,
-    catalogue: () => CATALOGUE.filter((other) => size(other.sounds) === size(mode.sounds)),
-  };
-  return all[comparison]().filter((other) => other.sounds !== mode.sounds);
-}
-
-/** The families that most minor and modal music is in. */
-const NEAR_FAMILIES: readonly string[] = ["major", "melodic-minor", "harmonic-minor"];
-
-/**
- * The modes one note away that players have in the ear. With every named one, each note that can be moved would be characteristic:
- * nearly all of them.
- */
-const nearUsual = (mode: Mode): readonly Mode[] =>
-  noteAway(mode).flatMap(({ mode: other }) => (NEAR_FAMILIES.includes(other.family) ? [other] : []));
-
-/** The named modes of as many notes one note away, brighter and darker. */
-const noteAway = (mode: Mode): readonly Neighbour[] =>
-  [...oneNoteAway(mode, "brighter"), ...oneNoteAway(mode, "darker")].filter(
-    ({ mode: other }) => size(other.sounds) === size(mode.sounds),
-  );
-
-/**
- * The named modes one note away that stand outside a comparison and hold the characteristic notes as well, with the mode's third: what a
- * claim about the comparison is not true of.
+ * The characteristic notes of a mode, as a teacher names them, in order of degree: what is lit, named, asked and swapped. The seven have
+ * theirs by tradition; any other mode of seven notes has the degrees in which it differs from the nearest of the seven, with that one's own
+ * where they are kept, unless it is plain major or minor. A scale of eight notes has what it adds to its reference; one of fewer notes what
+ * it alters or adds, and often nothing: there what it lacks tells it.
  *
- * @example neighboursSharing(dorian).map(({ mode }) => mode.id) // melodic-minor, dorian-flat2, dorian-sharp4: all have the 6
+ * Whether other modes have them too is another question: see `distinguishing`.
+ *
+ * @example characteristicOf(mode("phrygian")) // [-5], ♭2
+ * @example characteristicOf(mode("lydian-dominant")) // [6, -2], ♯4 and ♭7
  */
-export function neighboursSharing(mode: Mode, comparedBy: ComparedBy = {}): readonly Neighbour[] {
-  const { comparison = "usual" } = comparedBy;
-  const third = thirdOf(mode);
-  const needed = soundsOf([
-    0,
-    ...(third === undefined ? [] : [third]),
-    ...shownCharacteristic(mode, comparedBy),
-  ]);
-  const compared = new Set(comparisonOf(mode, comparison));
-  return noteAway(mode).filter(({ mode: other }) => !compared.has(other) && holdsAll(other.sounds, needed));
+export function characteristicOf(mode: Mode): readonly Interval[] {
+  const before = known.get(mode);
+  if (before) return before;
+  const found = Object.freeze(TAUGHT[mode.id]?.split(" ").map(degreeOf) ?? ruled(mode));
+  known.set(mode, found);
+  return found;
 }
-
-/** Other modes of the comparison that hold every note of this one: where there are any, nothing that it has tells it. */
-export const holdersOf = (mode: Mode, comparison: Comparison = "usual"): readonly Mode[] =>
-  comparisonOf(mode, comparison).filter((other) => holdsAll(other.sounds, mode.sounds));
-
-/** How a mode is told: from which others its characteristic notes tell it, and by which reference. What is left out is as usual. */
-export interface ComparedBy {
-  readonly comparison?: Comparison;
-  readonly reference?: ReferenceConvention;
-}
-
-/** The characteristic notes that are shown: the first of the smallest sets, empty where none tells the mode. */
-export const shownCharacteristic = (
-  mode: Mode,
-  { comparison, reference: convention }: ComparedBy = {},
-): readonly Interval[] => characteristicNotes(mode, comparison, convention)[0] ?? [];
 
 /**
  * The same as names on a home.
  *
  * @example characteristicOn({ home: 2, mode: mode("dorian") }) // [5], B
  */
-export const characteristicOn = ({ home, mode }: HomeMode, comparedBy?: ComparedBy): readonly Fifths[] =>
-  shownCharacteristic(mode, comparedBy).map((interval) => home + interval);
+export const characteristicOn = ({ home, mode }: HomeMode): readonly Fifths[] =>
+  characteristicOf(mode).map((interval) => home + interval);
 
-type Sets = readonly (readonly Interval[])[];
-
-/** Computed once for each mode, comparison and convention: at most 2048 times 12. */
-const known = new Map<string, Sets>();
-
-/**
- * The characteristic notes: every smallest set of degrees that, with home and the mode's own third, no other mode of the
- * comparison holds. Compared by sound, since spelling cannot be heard. First the one with most degrees that differ
- * from the reference, then the nearest home; the others by degree. Empty where another mode of the comparison holds
- * every note; one empty set where the third alone is enough.
- *
- * @example characteristicNotes(mode("dorian")) // [[3]], the sixth
- * @example characteristicNotes(mode("ionian")) // [[-1, 5]], fourth and seventh
- */
-export function characteristicNotes(
-  mode: Mode,
-  comparison: Comparison = "usual",
-  convention: ReferenceConvention = "by-third",
-): Sets {
-  const key = `${mode.sounds} ${comparison} ${convention}`;
-  const before = known.get(key);
-  if (before) return before;
-  const found = smallestSets(mode, comparisonOf(mode, comparison));
-  const sorted = found.length > 1 ? shownFirst(found, mode, convention) : found;
-  const frozen = Object.freeze(sorted.map((set) => Object.freeze(set)));
-  known.set(key, frozen);
-  return frozen;
+function ruled(mode: Mode): readonly Interval[] {
+  if (mode.intervals.length !== 7) {
+    const { moved, added } = reference(mode);
+    return inOrder(mode, [...moved.map(({ to }) => to), ...added]);
+  }
+  const near = nearestOfSeven(mode);
+  const changed = differenceFrom(near, mode).moved.map(({ to }) => to);
+  const kept = PLAIN.includes(near)
+    ? []
+    : characteristicOf(near).filter((own) => mode.intervals.includes(own));
+  return inOrder(mode, [...changed, ...kept]);
 }
 
-/**
- * Each other mode lacks some of the candidates; a set tells the mode from all of them if it holds one of the lacking notes of
- * each. Sets of candidates are numbers, a bit for each, and the smallest that do are looked for by size.
- */
-function smallestSets(mode: Mode, comparison: readonly Mode[]): Sets {
-  const third = thirdOf(mode);
-  const given = third === undefined ? [0] : [0, third];
-  const givenSounds = soundsOf(given);
-  const candidates = mode.intervals.filter((interval) => !given.includes(interval));
-  const lacking = comparison
-    .filter((other) => holdsAll(other.sounds, givenSounds))
-    .map(({ sounds }) =>
-      candidates.reduce(
-        (bits, interval, at) => (holds(sounds, halfSteps(interval)) ? bits : bits | (1 << at)),
-        0,
-      ),
-    );
-  const all = Array.from({ length: 1 << candidates.length }, (_, bits) => bits);
-  const comparedBy = all.filter((bits) => lacking.every((lacks) => (bits & lacks) !== 0));
-  const smallest = Math.min(...comparedBy.map(size));
-  return comparedBy
-    .filter((bits) => size(bits) === smallest)
-    .map((bits) => candidates.flatMap((_, at) => (bits & (1 << at) ? [at] : [])))
-    .sort(compareRanks)
-    .map((places) => places.map((at) => candidates[at] ?? 0));
-}
+const inOrder = ({ intervals }: Mode, some: readonly Interval[]): readonly Interval[] =>
+  intervals.filter((interval) => some.includes(interval));
 
-function shownFirst(sets: Sets, mode: Mode, convention: ReferenceConvention): Sets {
-  const { moved, added } = reference(mode, convention);
-  const changed = new Set([...moved.map(({ to }) => to), ...added]);
-  const differing = (set: readonly Interval[]) => set.filter((interval) => changed.has(interval)).length;
-  const fromHome = (set: readonly Interval[]) =>
-    set.reduce((sum, interval) => sum + Math.min(halfSteps(interval), 12 - halfSteps(interval)), 0);
-  const first = sets.reduce((best, next) => {
-    const more = differing(next) - differing(best);
-    return more > 0 || (more === 0 && fromHome(next) < fromHome(best)) ? next : best;
-  });
-  return [first, ...sets.filter((set) => set !== first)];
+/** The one of the seven with the fewest notes changed; then the same third, the nearer in brightness, the darker. */
+function nearestOfSeven(mode: Mode): Mode {
+  const rankOf = (other: Mode) => [
+    extentOf(differenceFrom(other, mode)),
+    thirdOf(other) === thirdOf(mode) ? 0 : 1,
+    Math.abs(brightness(other.intervals) - brightness(mode.intervals)),
+    brightness(other.intervals),
+  ];
+  return SEVEN.reduce((best, next) => (compareRanks(rankOf(next), rankOf(best)) < 0 ? next : best));
 }

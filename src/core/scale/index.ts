@@ -3,6 +3,7 @@ export * from "./characteristic";
 export * from "./compare";
 export * from "./count";
 export * from "./difference";
+export * from "./distinguishing";
 export * from "./find";
 export * from "./neighbours";
 export * from "./rank";

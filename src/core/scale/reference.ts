@@ -7,6 +7,11 @@ import { compareRanks } from "./rank";
 export const REFERENCE_CONVENTIONS = ["by-third", "major", "nearest"] as const;
 export type ReferenceConvention = (typeof REFERENCE_CONVENTIONS)[number];
 
+/** Conventions with the one that says what a mode is compared with; by the third where it is left out. */
+export interface ReferenceChoice {
+  readonly reference?: ReferenceConvention;
+}
+
 /** A mode told by another: the reference, and the degrees moved, left out and added, each in order. */
 export interface Reference extends Difference {
   readonly mode: Mode;

@@ -14,7 +14,7 @@ import {
   bestHome,
   brightness,
   CATALOGUE,
-  characteristicNotes,
+  distinguishing,
   characteristicSwap,
   compareModes,
   differenceFrom,
@@ -151,8 +151,8 @@ describe("what makes it that mode", () => {
     ["dorian-flat2", ["b2 5 6"]],
     ["altered", ["b4 b7"]],
     ["phrygian-dominant", ["b2 b7", "b2 4", "b2 5"]],
-  ])("characteristic notes of %s are %j", (id, expected) =>
-    expect(sets(characteristicNotes(mode(id)))).toEqual(expected),
+  ])("what distinguishes %s are %j", (id, expected) =>
+    expect(sets(distinguishing(mode(id)))).toEqual(expected),
   );
 
   test.each([

@@ -1,8 +1,8 @@
 import { halfSteps, type Interval } from "../pitch";
 import { modeOf, modeOfSounds, type Mode } from "./catalogue";
-import { shownCharacteristic, type ComparedBy } from "./characteristic";
+import { characteristicOf } from "./characteristic";
 import { thirdOf } from "./count";
-import { reference } from "./reference";
+import { reference, type ReferenceChoice } from "./reference";
 import { holds, soundsOf } from "./pitch-class-set";
 
 /** A characteristic note and its ordinary neighbour, and the mode that the neighbour makes where it has a name. */
@@ -22,9 +22,12 @@ const HALF_STEP = 7;
  *
  * @example characteristicSwap(mode("dorian")) // 6 to ♭6, makes Aeolian
  */
-export function characteristicSwap(mode: Mode, comparedBy: ComparedBy = {}): Swap | undefined {
-  const characteristic = shownCharacteristic(mode, comparedBy);
-  const changed = reference(mode, comparedBy.reference).moved.find(({ to }) => characteristic.includes(to));
+export function characteristicSwap(
+  mode: Mode,
+  { reference: convention }: ReferenceChoice = {},
+): Swap | undefined {
+  const characteristic = characteristicOf(mode);
+  const changed = reference(mode, convention).moved.find(({ to }) => characteristic.includes(to));
   const way = thirdOf(mode) === 4 ? -HALF_STEP : HALF_STEP;
   const outermost = characteristic.toSorted((a, b) => (way < 0 ? b - a : a - b))[0];
   const from = changed?.to ?? outermost;

@@ -1,5 +1,5 @@
 import { halfSteps, type Interval } from "../pitch";
-import { type Mode, shownCharacteristic, thirdOf } from "../scale";
+import { type Mode, characteristicOf, thirdOf } from "../scale";
 import { oneOf, type Random } from "./random";
 
 /** A note of what is heard: half steps above home, with its beat and length. */
@@ -29,7 +29,7 @@ const [BELOW, ABOVE] = [-2, 1];
 export function phraseIn(
   mode: Mode,
   random: Random,
-  characteristic: readonly Interval[] = shownCharacteristic(mode),
+  characteristic: readonly Interval[] = characteristicOf(mode),
 ): readonly HeardNote[] {
   const scale = mode.intervals.map(halfSteps).toSorted((a, b) => a - b);
   const count = scale.length;

@@ -12,7 +12,7 @@ import {
   notesOf,
   parentOf,
   reference,
-  shownCharacteristic,
+  characteristicOf,
   type Swap,
   thirdOf,
 } from "../scale";
@@ -69,7 +69,7 @@ export function asksAbout(question: QuestionKind, mode: Mode, among: readonly st
       return characteristicSwap(mode) !== undefined;
     case "characteristic":
     case "find":
-      return shownCharacteristic(mode).length > 0;
+      return characteristicOf(mode).length > 0;
     case "moves":
       return knownNeighbour(mode) !== undefined;
     case "target-chord":
@@ -119,7 +119,7 @@ function targetChord(homeMode: HomeMode): { readonly vamp: Vamp; readonly at: 0 
   const vamp = bestVamp(homeMode);
   if (!vamp) return undefined;
   const holds = ({ root, tones }: Chord) =>
-    shownCharacteristic(homeMode.mode).some((interval) =>
+    characteristicOf(homeMode.mode).some((interval) =>
       tones.some((tone) => soundOf(root + tone) === soundOf(homeMode.home + interval)),
     );
   const [first, second] = vamp.chords.map(holds);
@@ -230,10 +230,10 @@ export function questionOf(asked: Asked, exam: HeardBy): Question {
         choices: notesOf(homeMode)
           .slice(1)
           .map((note) => printName(note)),
-        right: shownCharacteristic(mode).map((interval) => printName(home + interval)),
+        right: characteristicOf(mode).map((interval) => printName(home + interval)),
       });
     case "find": {
-      const [first = 0, ...others] = shownCharacteristic(mode);
+      const [first = 0, ...others] = characteristicOf(mode);
       return made({
         heard: undefined,
         choices: [],
@@ -274,7 +274,7 @@ const byLetter = (a: Fifths, b: Fifths): number => modulo(a * 4, 7) - modulo(b *
 /** Notes that are played back: home, then four more by steps and small leaps, one of them characteristic. */
 function echoLine(mode: Mode, random: Random): readonly HeardNote[] {
   const scale = mode.intervals.map(halfSteps).toSorted((a, b) => a - b);
-  const telling = shownCharacteristic(mode).map((interval) => scale.indexOf(halfSteps(interval)));
+  const telling = characteristicOf(mode).map((interval) => scale.indexOf(halfSteps(interval)));
   const aim = telling.length > 0 ? oneOf(random, telling as [number, ...number[]]) : 2;
   // From home towards the note that tells it, and on from there.
   const places = [0, Math.max(1, aim - 1 - Math.floor(random() * 2)), aim];

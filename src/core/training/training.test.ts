@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { fifthsOf, halfSteps, maybePitch, modulo, printDegree } from "../pitch";
 import { evenTune } from "../tune";
-import { CATALOGUE, maybeMode, mode, notesOf, SEVEN, shownCharacteristic, soundsOn, thirdOf } from "../scale";
+import { CATALOGUE, maybeMode, mode, notesOf, SEVEN, characteristicOf, soundsOn, thirdOf } from "../scale";
 import { holds } from "../scale";
 import {
   type Attempt,
@@ -73,7 +73,7 @@ describe("phrases made on the spot", () => {
         const sounds = new Set(notes.map(({ step }) => modulo(step, 12)));
         for (const sound of sounds) expect(holds(each.sounds, sound)).toBe(true);
         const third = thirdOf(each);
-        for (const interval of [...shownCharacteristic(each), ...(third === undefined ? [] : [third])])
+        for (const interval of [...characteristicOf(each), ...(third === undefined ? [] : [third])])
           expect(sounds.has(halfSteps(interval))).toBe(true);
         const last = notes.at(-1)!;
         expect([modulo(last.step, 12), last.at, last.length]).toEqual([0, 14, 2]);
@@ -184,7 +184,7 @@ describe("what is played back", () => {
         const question = asked("echo", id, seed);
         const steps = question.heard!.line.map(({ step }) => step);
         expect(steps).toHaveLength(5);
-        const telling = shownCharacteristic(mode(id)).map(halfSteps);
+        const telling = characteristicOf(mode(id)).map(halfSteps);
         expect(
           steps.some((step) => telling.includes(step)),
           id,

@@ -7,7 +7,6 @@ import { modeQuestion, type Question } from "./question-document";
 import { PitchStrip } from "@/kit/pitch-strip";
 import { Button, Select, TextField, Toggle, HomeField } from "@/kit/controls";
 import { shadeOf } from "@/kit/shade";
-import { useConventions } from "@/session/settings/useConventions";
 import {
   brightnessText,
   CLAIM_TEXT,
@@ -194,16 +193,13 @@ const WAYS = 4;
 
 /** A mode that answers: its strip, characteristic notes and how many neighbours it has; pressed, it is selected. */
 function FoundRow({ found, selected }: { readonly found: AnsweringMode; readonly selected: HomeMode }) {
-  const conventions = useConventions();
   const homeMode = { home: found.home, mode: modeById(found.id) };
-  const [characteristic] = found.characteristic;
+  const { characteristic } = found;
   const neighbours = found.brighter.length + found.darker.length;
   const said = [
-    characteristic === undefined
+    characteristic.length === 0
       ? "no characteristic note"
-      : characteristic.length === 0
-        ? "identified by its third"
-        : `characteristic ${characteristic.map(degreeText).join(" ")}`,
+      : `characteristic ${characteristic.map(degreeText).join(" ")}`,
     countText(neighbours, "neighbour"),
   ].join(", ");
   return (
@@ -220,7 +216,7 @@ function FoundRow({ found, selected }: { readonly found: AnsweringMode; readonly
           <strong>{homeModeText(homeMode)}</strong>
           <small>{said}</small>
         </span>
-        <PitchStrip homeMode={homeMode} comparedBy={conventions} />
+        <PitchStrip homeMode={homeMode} />
         <span className={styles.brightness}>{brightnessText(found.brightness)}</span>
       </button>
     </li>

@@ -9,14 +9,13 @@ import {
   notesOf,
   parentOf,
   type PitchClassSet,
-  type ComparedBy,
   type Swap,
   withSwapped,
 } from "@/core/scale";
 import { $isSwapHeard, $selection, type Selection } from "@/session";
 import { PitchStrip } from "@/kit/pitch-strip";
 import { shadeOf } from "@/kit/shade";
-import { useConventions, useWording } from "@/session/settings/useConventions";
+import { useWording } from "@/session/settings/useConventions";
 import { brightnessText, homeModeText, listText, modeText, noteText, parentText } from "@/words";
 import styles from "./Ladder.module.css";
 
@@ -45,7 +44,6 @@ export function Ladder({
   label,
   onSelect,
 }: LadderProps) {
-  const conventions = useConventions();
   const swap = useSwapHeard();
   const list = useRef<HTMLUListElement>(null);
   // The selected row is brought into sight where the ladder is longer than its room; the page itself stays where it is.
@@ -74,7 +72,6 @@ export function Ladder({
           homeColumn={alignment === "parallel" ? 0 : modulo(soundOf(home) - leftSound, 12)}
           alignment={alignment}
           shared={shared}
-          comparedBy={conventions}
           isChosen={mode === selected.mode}
           isHeard={mode === heard}
           swap={mode === selected.mode ? swap : undefined}
@@ -89,7 +86,6 @@ interface LadderRowProps extends Pick<LadderProps, "alignment" | "shared" | "onS
   readonly home: Fifths;
   readonly mode: Mode;
   readonly homeColumn: number;
-  readonly comparedBy: ComparedBy;
   readonly isChosen: boolean;
   readonly isHeard: boolean;
   /** The swap that is heard in this row. */
@@ -98,7 +94,7 @@ interface LadderRowProps extends Pick<LadderProps, "alignment" | "shared" | "onS
 
 /** One mode of the ladder; drawn anew only when something of its own changes. */
 const LadderRow = memo(function LadderRow(props: LadderRowProps) {
-  const { home, mode, homeColumn, alignment, shared, comparedBy, isChosen, isHeard, swap, onSelect } = props;
+  const { home, mode, homeColumn, alignment, shared, isChosen, isHeard, swap, onSelect } = props;
   useWording();
   const row: HomeMode = { home, mode };
   return (
@@ -109,7 +105,7 @@ const LadderRow = memo(function LadderRow(props: LadderRowProps) {
         data-shade={shadeOf(brightness(mode.intervals))}
         aria-pressed={isChosen}
         tabIndex={isChosen ? 0 : -1}
-        aria-label={rowText(row, comparedBy)}
+        aria-label={rowText(row)}
         onClick={() => onSelect(row)}
       >
         <span className={styles.name} data-long={modeText(mode).length > 12 || undefined}>
@@ -118,7 +114,6 @@ const LadderRow = memo(function LadderRow(props: LadderRowProps) {
         </span>
         <PitchStrip
           homeMode={swap ? { home, mode: withSwapped(mode, swap) } : row}
-          comparedBy={comparedBy}
           homeColumn={homeColumn}
           shared={shared}
           characteristic={swap && [swap.to]}
@@ -148,8 +143,8 @@ function parentOfRow(row: HomeMode): string {
 }
 
 /** The row in words: name, notes, characteristic notes, brightness. */
-function rowText(row: HomeMode, comparedBy: ComparedBy): string {
-  const characteristic = characteristicOn(row, comparedBy).map(noteText);
+function rowText(row: HomeMode): string {
+  const characteristic = characteristicOn(row).map(noteText);
   const notes = notesOf(row).map(noteText).join(" ");
   return `${homeModeText(row)}, notes of ${parentOfRow(row)}: ${notes}. Characteristic: ${characteristic.length === 0 ? "none" : listText(characteristic)}. Brightness ${brightnessText(brightness(row.mode.intervals))}`;
 }

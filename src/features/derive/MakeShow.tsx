@@ -13,7 +13,6 @@ import {
 import type { Problem } from "@/core/problem";
 import { openFileAs, openFiles, setHomeMode, setPlace } from "@/session";
 import { useIncoming } from "@/session/place/useIncoming";
-import { useConventions } from "@/session/settings/useConventions";
 import { StripEditor } from "@/kit/pitch-strip";
 import { Button, FileButton, TextField, HomeField } from "@/kit/controls";
 import { Problems } from "@/kit/problems";
@@ -41,7 +40,6 @@ import styles from "./MakeShow.module.css";
 /** Any set of 2 to 12 notes, made by opening and shutting cells, typed, or read from a file; named, or described. */
 export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
   const { home, mode } = homeMode;
-  const conventions = useConventions();
   const [refused, setRefused] = useState("");
   const family = familyOf(mode);
 
@@ -80,7 +78,7 @@ export function MakeShow({ homeMode }: { readonly homeMode: HomeMode }) {
           <ScalaFile onRead={makeScale} />
         </div>
       </div>
-      <StripEditor homeMode={homeMode} comparedBy={conventions} onFlip={flip} />
+      <StripEditor homeMode={homeMode} onFlip={flip} />
       <div className={styles.verdict} role="status">
         {refused !== "" && <p role="alert">{refused}</p>}
         <Verdict homeMode={homeMode} />

@@ -32,11 +32,7 @@ export const readChords = (text: string, noteNames: NoteNaming) => {
   return { value: value.chords, problems };
 };
 
-function asked(
-  question: Question,
-  { home, mode }: HomeMode,
-  { comparison, reference, noteNames }: Settings,
-): AskedOf {
+function asked(question: Question, { home, mode }: HomeMode, { noteNames }: Settings): AskedOf {
   const chords = readChords(question.chords, noteNames).value.flatMap(({ chord }): readonly Chord[] =>
     chord ? [chord] : [],
   );
@@ -48,8 +44,6 @@ function asked(
     chords,
     claims: question.claims,
     ...(question.near ? { near: mode.id } : {}),
-    comparison,
-    reference,
   };
 }
 

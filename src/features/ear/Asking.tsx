@@ -166,18 +166,13 @@ function markOf(choice: string, { right }: Question, given: string): "right" | "
 
 /** The twelve cells: shut until the answer, then those of the mode open, one by one in the order in which one listens for them. */
 function Strip({ question, isShown }: { readonly question: Question; readonly isShown: boolean }) {
-  const conventions = useConventions();
   return (
     <div
       className={styles.strip}
       data-shade={isShown ? shadeOf(brightness(question.homeMode.mode.intervals)) : undefined}
     >
       {isShown ? (
-        <PitchStrip
-          homeMode={question.homeMode}
-          comparedBy={conventions}
-          opening={listeningOrder(question.homeMode.mode)}
-        />
+        <PitchStrip homeMode={question.homeMode} opening={listeningOrder(question.homeMode.mode)} />
       ) : (
         <span className={styles.shut} aria-hidden="true" />
       )}

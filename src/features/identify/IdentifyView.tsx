@@ -300,7 +300,6 @@ export function IdentifyView() {
             <div className={own.below}>
               <HeightStrip
                 homeMode={homeMode}
-                comparedBy={conventions}
                 sounding={answer.found.hearing.sounding}
                 outside={answer.found.outside.map((each) => each.note)}
                 undecided={undecidedNotes(answer.found).map((each) => soundOf(each - homeMode.home))}

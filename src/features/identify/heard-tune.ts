@@ -1,6 +1,6 @@
 import type { Identification } from "@/core/identify";
 import { soundOf } from "@/core/pitch";
-import { characteristicSwap, type Swap, type ComparedBy } from "@/core/scale";
+import { characteristicSwap, type ReferenceChoice, type Swap } from "@/core/scale";
 import { allNotes, type BarRange } from "@/core/tune";
 import { fromStaff, type StaffPart } from "@/session/stage/staff-part";
 
@@ -26,8 +26,8 @@ export function placesBySound(
 /** The swap of the characteristic note, where the tune has that note: without it there would be nothing to hear. */
 export function heardSwap(
   { homeMode: { home, mode }, hearing }: Identification,
-  comparedBy: ComparedBy,
+  conventions: ReferenceChoice,
 ): Swap | undefined {
-  const swap = characteristicSwap(mode, comparedBy);
+  const swap = characteristicSwap(mode, conventions);
   return swap && hearing.names[soundOf(home + swap.from)] !== undefined ? swap : undefined;
 }

@@ -38,7 +38,7 @@ selects(
     const unknown = undecidedNotes(found);
     return {
       homeMode: found.homeMode,
-      characteristic: characteristicOn(found.homeMode, settings).filter((note) => !unknown.includes(note)),
+      characteristic: characteristicOn(found.homeMode).filter((note) => !unknown.includes(note)),
       unknown,
       chordTones: [],
       targetNotes: [],

@@ -4,9 +4,8 @@ import { type Fifths, fifthsOf, printName, soundOf } from "@/core/pitch";
 import { characteristicOn, type HomeMode, mode as modeById } from "@/core/scale";
 import { allNotes, type BarRange, partOf, phraseEnds, type Tune, type TuneNote } from "@/core/tune";
 import type { FileTune, TuneText } from "@/formats";
-import { $conventions, $settings, answering } from "@/session";
+import { $settings, answering } from "@/session";
 import { tuneDocument, type TuneValue } from "./tune-document";
-import type { Conventions } from "@/words";
 import { newestWins, type TuneAsked } from "@/workers";
 import { identifyElsewhere, isLong } from "@/session/stage/long-tunes";
 import { onStaff } from "@/session/stage/staff-part";
@@ -125,14 +124,13 @@ const $shown = computed([$found, $turnedTo], (last, turned) => {
   return { byHand, found: last.found, shown: readyTune(inFront.file, inFront.text, bar) };
 });
 
-export const $answer = computed([$shown, $conventions], (last, conventions) =>
-  last ? answerOf(last, conventions) : undefined,
-);
+export const $answer = computed($shown, (last) => last && answerOf(last));
 
-function answerOf(
-  { shown, byHand, found }: Pick<Answer, "shown" | "found"> & { readonly byHand: ByHand },
-  conventions: Conventions,
-): Answer {
+function answerOf({
+  shown,
+  byHand,
+  found,
+}: Pick<Answer, "shown" | "found"> & { readonly byHand: ByHand }): Answer {
   const { tune, engraved, from = 0 } = shown;
   const whole = { from: 0, to: tune.bars.length - 1 };
   const parts =
@@ -141,7 +139,7 @@ function answerOf(
       : [{ bars: found.bars ?? whole, homeMode: found.homeMode }];
   const characteristic = parts.map(({ bars, homeMode }) => ({
     bars,
-    sounds: new Set(characteristicOn(homeMode, conventions).map(soundOf)),
+    sounds: new Set(characteristicOn(homeMode).map(soundOf)),
   }));
   const isLit = ({ pitch, bar }: TuneNote) =>
     characteristic

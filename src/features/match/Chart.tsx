@@ -15,7 +15,7 @@ import { brightness, type HomeMode } from "@/core/scale";
 import { ChordStrip } from "@/kit/pitch-strip";
 import { shadeOf } from "@/kit/shade";
 import { useNarrow } from "@/kit/useNarrow";
-import { useConventions, useWording } from "@/session/settings/useConventions";
+import { useWording } from "@/session/settings/useConventions";
 import {
   homeModeText,
   noteText,
@@ -373,10 +373,9 @@ interface BandCellProps {
 }
 
 function BandCell({ placed, bars, homeMode, isUnderName }: BandCellProps) {
-  const conventions = useConventions();
   const { chord } = placed.each;
   if (!chord) return <span className={styles.under} style={widthOf(placed, bars)} />;
-  const fit = fitOf(chord, homeMode, conventions);
+  const fit = fitOf(chord, homeMode);
   return (
     <span className={styles.under} style={widthOf(placed, bars)}>
       <ChordStrip fit={fit} tones={chordNotes(chord)} />

@@ -16,7 +16,6 @@ import {
 } from "@/core/progression";
 import { type HomeMode, holds, isNamed, type Mode, soundsOn } from "@/core/scale";
 import { $mark, $playing, $settings, $tuning, changeSettings } from "@/session";
-import { useConventions } from "@/session/settings/useConventions";
 import { Button, Choice, Toggle } from "@/kit/controls";
 import { HandyVoicings, OwnWordsSaid } from "@/shell/panel";
 import { Facts, Panel, Saying } from "@/kit/panel";
@@ -73,11 +72,10 @@ export function ChordPanel(props: ChordPanelProps) {
   const mark = useStore($mark);
   const { targetWay } = useStore($settings);
   const isOnStrings = useStore($tuning) !== undefined;
-  const conventions = useConventions();
   const place = chart.chords[at];
   const chord = place?.chord;
   const homeMode = segment?.homeMode;
-  const fit = chord && homeMode ? fitOf(chord, homeMode, conventions) : undefined;
+  const fit = chord && homeMode ? fitOf(chord, homeMode) : undefined;
   const [target] = targets;
   // While the two alternate, the button names the one that sounds.
   const heard = playing === "two" && mark !== undefined ? (mark === 1 ? rival : homeMode) : undefined;
@@ -242,7 +240,6 @@ interface FitsProps {
 
 /** Every named mode on the chord's own root that holds all of it, those of the chosen families first. */
 function Fits({ chord, homeMode, scales }: FitsProps) {
-  const conventions = useConventions();
   const all = modesForChord(chord).filter(({ homeMode: { mode } }) => isNamed(mode));
   const chosen = new Set(scales);
   const sorted = [
@@ -251,7 +248,7 @@ function Fits({ chord, homeMode, scales }: FitsProps) {
   ];
   if (sorted.length === 0) return <>{NO_MODE_ON_ROOT}</>;
   const text = ({ homeMode: here }: Fit) => {
-    const { avoidNotes } = fitOf(chord, here, conventions);
+    const { avoidNotes } = fitOf(chord, here);
     const isHere = here.mode === homeMode?.mode && here.home === homeMode.home;
     return `${homeModeText(here)}${avoidNotes.length === 0 ? "" : ` (avoid ${avoidNotes.map(noteText).join(" ")})`}${isHere ? ", here" : ""}`;
   };

@@ -1,7 +1,6 @@
 import { type Chart, chordNotes, romanNumeral } from "@/core/chord";
 import { type ChartAnalysis, changesOf, fitOf, segmentAt } from "@/core/progression";
-import { brightness, type ComparedBy, type HomeMode } from "@/core/scale";
-import { useConventions } from "@/session/settings/useConventions";
+import { brightness, type HomeMode } from "@/core/scale";
 import { type ChordCell, chordCells } from "@/kit/pitch-strip";
 import { shadeOf } from "@/kit/shade";
 import { INK, INNER, Label, LINE, LIT, MARGIN, OUTSIDE, PAPER, SHADE_PAPERS, SOFT } from "@/kit/sheet";
@@ -45,7 +44,6 @@ function modesOf({ segments }: ChartAnalysis, { chords }: Chart) {
 
 /** A chart as a lead sheet: chords over the band of its analysis, then each of its modes. */
 export function LeadSheet({ chart, title, analysis, open, onClose }: LeadSheetProps) {
-  const comparedBy = useConventions();
   return (
     <ModesSheet
       title={LEAD_SHEET}
@@ -55,7 +53,7 @@ export function LeadSheet({ chart, title, analysis, open, onClose }: LeadSheetPr
       parts={() =>
         linesOf(chart, BARS).map((line) => ({
           height: LINE_HEIGHT + (line[0]?.bar.section === undefined ? 0 : SECTION),
-          draw: (y) => <ChartLine line={line} analysis={analysis} y={y} comparedBy={comparedBy} />,
+          draw: (y) => <ChartLine line={line} analysis={analysis} y={y} />,
         }))
       }
       modes={analysis ? modesOf(analysis, chart) : []}
@@ -69,13 +67,12 @@ interface ChartLineProps {
   readonly line: readonly LaidBar[];
   readonly analysis: ChartAnalysis | undefined;
   readonly y: number;
-  readonly comparedBy: ComparedBy;
 }
 
 const BAR = INNER / BARS;
 
 /** A line of bars: symbols and numerals, and the band of the analysis with a strip for each chord. */
-function ChartLine({ line, analysis, y, comparedBy }: ChartLineProps) {
+function ChartLine({ line, analysis, y }: ChartLineProps) {
   const section = line[0]?.bar.section;
   const top = y + (section === undefined ? 0 : SECTION);
   const changes = analysis ? changesOf(analysis) : [];
@@ -130,7 +127,6 @@ function ChartLine({ line, analysis, y, comparedBy }: ChartLineProps) {
             run={run}
             y={top + 56}
             change={run.begins ? changes.find(({ at }) => at === run.segment.from) : undefined}
-            comparedBy={comparedBy}
           />
         ))}
     </g>
@@ -141,11 +137,10 @@ interface RunDrawingProps {
   readonly run: Run;
   readonly y: number;
   readonly change: ReturnType<typeof changesOf>[number] | undefined;
-  readonly comparedBy: ComparedBy;
 }
 
 /** A part of the band: the mode in its shade, what changes at its start, and a strip for each chord. */
-function RunDrawing({ run, y, change, comparedBy }: RunDrawingProps) {
+function RunDrawing({ run, y, change }: RunDrawingProps) {
   const { homeMode } = run.segment;
   const shade = shadeOf(brightness(homeMode.mode.intervals));
   const x = MARGIN + run.left * INNER;
@@ -170,7 +165,7 @@ function RunDrawing({ run, y, change, comparedBy }: RunDrawingProps) {
         const before = run.chords.slice(0, n).reduce((sum, chord) => sum + chord.each.length, 0);
         const left = x + (before / bars) * width + 8;
         const room = Math.min(108, (each.length / bars) * width - 14);
-        const kinds = chordCells(fitOf(each.chord, homeMode, comparedBy), chordNotes(each.chord));
+        const kinds = chordCells(fitOf(each.chord, homeMode), chordNotes(each.chord));
         return <StripDrawing key={at} kinds={kinds} x={left} y={y + BAND - 2} width={room} />;
       })}
     </g>

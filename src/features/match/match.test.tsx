@@ -5,7 +5,6 @@ import { readChart } from "@/core/chord";
 import { fifthsOf } from "@/core/pitch";
 import { decisions, guideLines, ANALYSIS_KINDS, analyses, segmentAt, targetNotes } from "@/core/progression";
 import { mode, USUAL_MODES } from "@/core/scale";
-import { changeSettings } from "@/session";
 import { Chart } from "./Chart";
 import { ChartMap } from "./ChartMap";
 import { ChordPanel } from "./ChordPanel";
@@ -120,20 +119,6 @@ describe("the chart", () => {
     expect(container.querySelectorAll("li[data-opens]").length).toBe(2);
     expect(container.querySelectorAll("li[data-ending]").length).toBe(2);
     expect(screen.getByText("×3")).toBeTruthy();
-  });
-
-  it("shows the characteristic notes of the convention that is chosen", () => {
-    const drawn = () => {
-      const { container } = shownChart("| Dm13 |");
-      const html = container.innerHTML;
-      cleanup();
-      return html;
-    };
-    const usual = drawn();
-    changeSettings({ comparison: "catalogue" });
-    expect(drawn()).not.toBe(usual);
-    changeSettings({ comparison: "usual" });
-    expect(drawn()).toBe(usual);
   });
 });
 

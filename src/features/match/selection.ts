@@ -3,18 +3,9 @@ import { type Chart, type Chord, chordNotes, modesOverBass } from "@/core/chord"
 import { GUITAR } from "@/core/instrument";
 import type { Fifths } from "@/core/pitch";
 import { type ChartAnalysis, guideTonesOf, targetNotes } from "@/core/progression";
-import { characteristicOn, characteristicSwap, type HomeMode, type ComparedBy } from "@/core/scale";
+import { characteristicOn, characteristicSwap, type HomeMode, type ReferenceChoice } from "@/core/scale";
 import { chartScore } from "@/audio";
-import {
-  $mark,
-  $placeMode,
-  $playing,
-  $conventions,
-  $settings,
-  $tuning,
-  type Selection,
-  selects,
-} from "@/session";
+import { $mark, $placeMode, $playing, $settings, $tuning, type Selection, selects } from "@/session";
 import { chordShape } from "@/shell/shape/shape-document";
 import { chartDocument } from "./chart-document";
 import { type SelectedChords, selectionOf, selecting } from "@/shell/selected";
@@ -63,18 +54,18 @@ export interface OnChart {
 
 /** What the chart shows as selected. */
 export const $onChart = computed(
-  [$analysed, $selected, $standIn, $conventions],
-  ({ chart }, { chosen: at, segment }, standIn, conventions): OnChart | undefined => {
+  [$analysed, $selected, $standIn],
+  ({ chart }, { chosen: at, segment }, standIn): OnChart | undefined => {
     if (!segment) return undefined;
     const { homeMode } = segment;
     const arpeggio = standIn?.chart === chart && standIn.at === at ? standIn.chord : undefined;
-    return { chart, at, homeMode, targets: targetNotes(chart, at, homeMode, conventions), arpeggio };
+    return { chart, at, homeMode, targets: targetNotes(chart, at, homeMode), arpeggio };
   },
 );
 
 function chartSelection(
   { chart, at, homeMode, targets, arpeggio }: OnChart,
-  comparedBy: ComparedBy,
+  conventions: ReferenceChoice,
   title: string,
   analysis: ChartAnalysis | undefined,
 ): Selection {
@@ -82,13 +73,13 @@ function chartSelection(
   const before = chart.chords.slice(0, at).findLast((each) => each.chord)?.chord;
   return {
     homeMode,
-    characteristic: characteristicOn(homeMode, comparedBy),
+    characteristic: characteristicOn(homeMode),
     unknown: [],
     chordTones: arpeggio ? chordNotes(arpeggio) : chord ? chordNotes(chord) : [],
     targetNotes: targets.slice(0, 1),
     way: chord && before ? { from: guideTonesOf(before), to: guideTonesOf(chord) } : undefined,
     chord,
-    swap: characteristicSwap(homeMode.mode, comparedBy),
+    swap: characteristicSwap(homeMode.mode, conventions),
     play: { code: "chords", score: chartScore(chart) },
     subject: title === "" ? undefined : title,
     said: [

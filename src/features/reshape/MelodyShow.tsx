@@ -119,7 +119,7 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
     [outlines, engraved],
   );
   const characteristic = useMemo(() => {
-    const sounds = new Set(characteristicOn(homeMode, conventions).map(soundOf));
+    const sounds = new Set(characteristicOn(homeMode).map(soundOf));
     return allNotes(engraved).flatMap(({ pitch }, nth) => (sounds.has(soundOf(pitch.name)) ? [nth] : []));
   }, [homeMode, conventions, engraved]);
   const bars = useMemo(() => recipe.bars && barsFrom(recipe.bars, -first), [recipe.bars, first]);

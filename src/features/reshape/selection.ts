@@ -50,7 +50,7 @@ selects(
         };
       return {
         homeMode,
-        characteristic: characteristicOn(homeMode, settings),
+        characteristic: characteristicOn(homeMode),
         unknown: [],
         chordTones: chord ? chordNotes(chord) : [],
         chord,

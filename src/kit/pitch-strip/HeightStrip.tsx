@@ -1,6 +1,6 @@
 import type { CSSProperties } from "react";
 import { type Fifths, soundOf } from "@/core/pitch";
-import type { HomeMode, ComparedBy } from "@/core/scale";
+import type { HomeMode } from "@/core/scale";
 import { degreeText, noteText } from "@/words";
 import { cellsOf } from "./cells";
 import styles from "./HeightStrip.module.css";
@@ -8,7 +8,6 @@ import styles from "./HeightStrip.module.css";
 interface HeightStripProps {
   readonly homeMode: HomeMode;
   /** What its characteristic notes tell it from. */
-  readonly comparedBy: ComparedBy;
   /** Share of sounding time by sounding pitch class, 0 is C. */
   readonly sounding: readonly number[];
   /** Names of heard notes that the mode does not have. */
@@ -24,7 +23,7 @@ const OUTSIDE_DEGREES = ["1", "♭2", "2", "♭3", "3", "4", "♭5", "5", "♭6"
 const LOW = 0.22;
 
 /** The strip with heights: how long each note sounds, counted from home. Open stripes where a note was never heard. */
-export function HeightStrip({ homeMode, comparedBy, sounding, outside, undecided }: HeightStripProps) {
+export function HeightStrip({ homeMode, sounding, outside, undecided }: HeightStripProps) {
   const home = soundOf(homeMode.home);
   const share = (step: number) => sounding[(step + home) % 12] ?? 0;
   const most = Math.max(...sounding);
@@ -34,7 +33,7 @@ export function HeightStrip({ homeMode, comparedBy, sounding, outside, undecided
         How long each note sounds, counted from the home note
       </figcaption>
       <ol className={styles.bars}>
-        {cellsOf(homeMode, comparedBy).map(({ step, note, isHome, isCharacteristic, interval }) => {
+        {cellsOf(homeMode).map(({ step, note, isHome, isCharacteristic, interval }) => {
           const guest = outside.find((each) => soundOf(each) === (step + home) % 12);
           const name = note ?? guest;
           const height: CSSProperties & Record<"--height", string> = {

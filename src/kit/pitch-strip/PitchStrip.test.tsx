@@ -8,12 +8,11 @@ import { HeightStrip } from "./HeightStrip";
 
 afterEach(cleanup);
 
-const TELLING = { comparison: "usual", reference: "by-third" } as const;
 const lydian = { home: fifthsOf("B"), mode: mode("lydian") };
 
 describe("the strip", () => {
   it("opens seven cells of twelve, spelled from home", () => {
-    const { container } = render(<PitchStrip comparedBy={TELLING} homeMode={lydian} />);
+    const { container } = render(<PitchStrip homeMode={lydian} />);
     const cells = [...(container.firstElementChild?.children ?? [])];
     expect(cells.map(({ textContent }) => textContent.replace("\n", " "))).toEqual([
       "B 1",
@@ -29,7 +28,7 @@ describe("the strip", () => {
   });
 
   it("moves home along and round the edge", () => {
-    const { container } = render(<PitchStrip comparedBy={TELLING} homeMode={lydian} homeColumn={11} />);
+    const { container } = render(<PitchStrip homeMode={lydian} homeColumn={11} />);
     const columns = [...container.querySelectorAll<HTMLElement>("[style]")].map(({ style }) =>
       style.getPropertyValue("--column"),
     );
@@ -40,16 +39,13 @@ describe("the strip", () => {
 describe("the strip with heights", () => {
   it("says how long each note sounds, what only passes, and what was never heard", () => {
     const sounding = [0, 0, 0, 0.25, 0, 0.05, 0.2, 0, 0, 0, 0, 0.5];
-    render(
-      <HeightStrip comparedBy={TELLING} homeMode={lydian} sounding={sounding} outside={[]} undecided={[9]} />,
-    );
+    render(<HeightStrip homeMode={lydian} sounding={sounding} outside={[]} undecided={[9]} />);
     expect(screen.getByRole("img", { name: "B, 50%" })).toBeTruthy();
     expect(screen.getByRole("img", { name: "E♯, 5%" })).toBeTruthy();
     expect(screen.getByRole("img", { name: "G♯, 0%, never heard" })).toBeTruthy();
     cleanup();
     render(
       <HeightStrip
-        comparedBy={TELLING}
         homeMode={{ ...lydian, mode: mode("ionian") }}
         sounding={sounding}
         outside={[fifthsOf("F")]}

@@ -1,6 +1,6 @@
 import type { CSSProperties } from "react";
 import type { Interval } from "@/core/pitch";
-import type { HomeMode, PitchClassSet, ComparedBy } from "@/core/scale";
+import type { HomeMode, PitchClassSet } from "@/core/scale";
 import { degreeText, noteText } from "@/words";
 import { columnOf, type Cell, cellsOf } from "./cells";
 import styles from "./PitchStrip.module.css";
@@ -8,7 +8,6 @@ import styles from "./PitchStrip.module.css";
 interface PitchStripProps {
   readonly homeMode: HomeMode;
   /** What its characteristic notes tell it from. */
-  readonly comparedBy: ComparedBy;
   /** Column of home, 0 at the left; cells pass round the right edge. */
   readonly homeColumn?: number;
   /** Sounds above home that this mode shares with others: shown plain, so that what differs stands out. */
@@ -23,17 +22,10 @@ interface PitchStripProps {
  * Twelve cells, a half step each: notes of the mode open, the others shut, home on its sill, characteristic notes lit and notched.
  * Hidden from readers; whoever shows it says the same in words.
  */
-export function PitchStrip({
-  homeMode,
-  comparedBy,
-  homeColumn = 0,
-  shared,
-  characteristic,
-  opening,
-}: PitchStripProps) {
+export function PitchStrip({ homeMode, homeColumn = 0, shared, characteristic, opening }: PitchStripProps) {
   return (
     <span className={styles.strip} aria-hidden="true">
-      {cellsOf(homeMode, comparedBy, shared, characteristic).map((cell) => (
+      {cellsOf(homeMode, shared, characteristic).map((cell) => (
         <CellMark
           key={cell.step}
           cell={cell}

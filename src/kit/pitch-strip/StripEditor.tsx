@@ -1,5 +1,5 @@
 import { halfSteps } from "@/core/pitch";
-import { flipped, type HomeMode, holds, spellSet, type ComparedBy } from "@/core/scale";
+import { flipped, type HomeMode, holds, spellSet } from "@/core/scale";
 import { degreeText, intervalText, noteText } from "@/words";
 import { cellsOf } from "./cells";
 import styles from "./StripEditor.module.css";
@@ -7,18 +7,17 @@ import styles from "./StripEditor.module.css";
 interface StripEditorProps {
   readonly homeMode: HomeMode;
   /** What its characteristic notes tell it from. */
-  readonly comparedBy: ComparedBy;
   /** Opens or shuts the cell so many half steps above home. */
   readonly onFlip: (step: number) => void;
 }
 
 /** The strip with its cells to be opened and shut: each is a button that is pressed or not; home stays open. */
-export function StripEditor({ homeMode, comparedBy, onFlip }: StripEditorProps) {
+export function StripEditor({ homeMode, onFlip }: StripEditorProps) {
   const { home, mode } = homeMode;
   return (
     <fieldset className={styles.editor}>
       <legend className="visually-hidden">Notes from {noteText(home)} up, a half step each</legend>
-      {cellsOf(homeMode, comparedBy).map(({ step, note, interval, isHome, isCharacteristic }) => {
+      {cellsOf(homeMode).map(({ step, note, interval, isHome, isCharacteristic }) => {
         // A shut cell is named as it would be if it were opened.
         const would =
           interval ?? spellSet(flipped(mode.sounds, step)).find((each) => halfSteps(each) === step) ?? 0;

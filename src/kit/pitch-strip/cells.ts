@@ -1,13 +1,6 @@
 import { type Fifths, type Interval, modulo, soundOf } from "@/core/pitch";
 import { type Fit } from "@/core/progression";
-import {
-  type HomeMode,
-  holds,
-  shownCharacteristic,
-  type PitchClassSet,
-  pitchClassSet,
-  type ComparedBy,
-} from "@/core/scale";
+import { type HomeMode, holds, characteristicOf, type PitchClassSet, pitchClassSet } from "@/core/scale";
 
 /** One of the twelve cells of a strip, a half step each. */
 export interface Cell {
@@ -29,11 +22,10 @@ export interface Cell {
  */
 export function cellsOf(
   { home, mode }: HomeMode,
-  comparedBy?: ComparedBy,
   shared: PitchClassSet = 0,
   marked?: readonly Interval[],
 ): readonly Cell[] {
-  const characteristic = marked ?? shownCharacteristic(mode, comparedBy);
+  const characteristic = marked ?? characteristicOf(mode);
   const bySound = new Map(mode.intervals.map((interval) => [soundOf(interval), interval]));
   return Array.from({ length: 12 }, (_, step) => {
     const interval = bySound.get(step);

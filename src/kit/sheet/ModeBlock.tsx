@@ -1,5 +1,5 @@
 import type { Position, Tuning } from "@/core/instrument";
-import { type ComparedBy, type HomeMode, shownCharacteristic } from "@/core/scale";
+import { type HomeMode, characteristicOf } from "@/core/scale";
 import { type NeckView, viewOf } from "@/kit/neck";
 import { capital, handText, homeModeText, noteText, positionText } from "@/words";
 import { INNER, Label, MARGIN, NeckDrawing, neckDrawingHeight, SOFT } from "./drawing";
@@ -14,7 +14,6 @@ interface ModeBlockProps {
   readonly y: number;
   readonly tuning: Tuning;
   readonly isLeft: boolean;
-  readonly comparedBy: ComparedBy;
 }
 
 /** Room above the name, so that it stands apart from what is before it. */
@@ -40,8 +39,8 @@ export const modeBlockHeight = (tuning: Tuning, position: Position | undefined):
   GAP + HEAD + Math.max(STRIP, position ? neckDrawingHeight(viewFor(tuning, position, false), HALF) : 0) + 20;
 
 /** A mode with its strip, and the notes of one position on the neck. */
-export function ModeBlock({ homeMode, where, position, y, tuning, isLeft, comparedBy }: ModeBlockProps) {
-  const characteristic = shownCharacteristic(homeMode.mode, comparedBy);
+export function ModeBlock({ homeMode, where, position, y, tuning, isLeft }: ModeBlockProps) {
+  const characteristic = characteristicOf(homeMode.mode);
   const right = MARGIN + HALF + 28;
   return (
     <g transform={`translate(0 ${GAP})`}>
@@ -51,14 +50,7 @@ export function ModeBlock({ homeMode, where, position, y, tuning, isLeft, compar
       <Label x={MARGIN + HALF} y={y + 16} size={13} fill={SOFT} anchor="end">
         {where}
       </Label>
-      <PitchStripDrawing
-        homeMode={homeMode}
-        comparedBy={comparedBy}
-        x={MARGIN}
-        y={y + HEAD}
-        width={HALF}
-        height={STRIP}
-      />
+      <PitchStripDrawing homeMode={homeMode} x={MARGIN} y={y + HEAD} width={HALF} height={STRIP} />
       {position && (
         <>
           <Label x={right} y={y + 16} size={13} fill={SOFT}>

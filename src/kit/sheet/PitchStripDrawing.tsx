@@ -1,11 +1,10 @@
-import type { ComparedBy, HomeMode } from "@/core/scale";
+import type { HomeMode } from "@/core/scale";
 import { cellsOf } from "@/kit/pitch-strip";
 import { degreeText, noteText } from "@/words";
 import { Label, LINE, Marker } from "./drawing";
 
 interface PitchStripDrawingProps {
   readonly homeMode: HomeMode;
-  readonly comparedBy: ComparedBy;
   readonly x: number;
   readonly y: number;
   readonly width: number;
@@ -13,12 +12,12 @@ interface PitchStripDrawingProps {
 }
 
 /** The twelve cells of a mode on a sheet: each note over its degree, home on its sill, characteristic notes notched. */
-export function PitchStripDrawing({ homeMode, comparedBy, x, y, width, height }: PitchStripDrawingProps) {
+export function PitchStripDrawing({ homeMode, x, y, width, height }: PitchStripDrawingProps) {
   const wide = width / 12;
   const size = Math.min(20, height * 0.27, wide * 0.42);
   return (
     <g>
-      {cellsOf(homeMode, comparedBy).map(({ step, note, interval, isHome, isCharacteristic }) => {
+      {cellsOf(homeMode).map(({ step, note, interval, isHome, isCharacteristic }) => {
         const left = x + step * wide;
         if (note === undefined || interval === undefined)
           return (

@@ -83,7 +83,6 @@ export function Staff({
     const node = paper.current;
     if (!hasNotes) {
       node?.replaceChildren();
-      setDrawn(undefined);
       return undefined;
     }
     let isCurrent = true;
@@ -182,7 +181,7 @@ export function Staff({
       onPointerUp={onUp}
     >
       <div role="img" aria-label={label}>
-        {!drawn && (
+        {!(hasNotes && drawn) && (
           <div className={styles.lines} aria-hidden="true">
             {LINES.map((line) => (
               <span key={line} />

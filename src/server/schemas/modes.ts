@@ -32,9 +32,7 @@ export const shortMode = z.object({
   notes: z.array(note),
   degrees: z.array(degree),
   brightness: z.number().meta({ description: "Mean of the degrees on the line of fifths" }),
-  characteristic: z
-    .array(z.array(degree))
-    .meta({ description: "Every smallest set of characteristic notes, the first shown first" }),
+  characteristic: z.array(degree).meta({ description: "The characteristic notes, as teachers name them" }),
 });
 
 const change = z.object({ from: degree, to: degree });
@@ -46,6 +44,12 @@ export const wholeMode = shortMode.extend({
   steps: z.array(z.int()).meta({ description: "Half steps from each note to the next" }),
   solfege: z.object({ home: z.array(z.string()), parent: z.array(z.string()) }),
   reference: z.object({ id, changes: z.array(change), drop: z.array(degree), add: z.array(degree) }),
+  distinguishing: z.object({
+    comparison: z.array(id).meta({ description: "The modes it is compared with, on the same home" }),
+    sets: z.array(z.array(degree)).meta({
+      description: "Every smallest set of degrees that, with home and its third, none of them has",
+    }),
+  }),
   brighter: z.array(neighbour),
   darker: z.array(neighbour),
   chords: z.array(

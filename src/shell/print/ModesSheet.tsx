@@ -3,7 +3,6 @@ import type { ReactNode } from "react";
 import { positions } from "@/core/instrument";
 import type { HomeMode } from "@/core/scale";
 import { $hand, $settings, $sheetNeck, positionAt } from "@/session";
-import { useConventions } from "@/session/settings/useConventions";
 import {
   INK,
   INNER,
@@ -45,7 +44,6 @@ export function ModesSheet({ title, fileName, name, answer, parts, modes, open, 
   const { instrument, tuning } = useStore($sheetNeck);
   const hand = useStore($hand);
   const { system, stretch, leftHanded } = useStore($settings);
-  const comparedBy = useConventions();
   const head: SheetPart = {
     height: HEAD_HEIGHT,
     draw: (y) => (
@@ -65,9 +63,7 @@ export function ModesSheet({ title, fileName, name, answer, parts, modes, open, 
     const position = positionAt(positions(tuning, homeMode, system, stretch), hand);
     return {
       height: modeBlockHeight(tuning, position),
-      draw: (y) => (
-        <ModeBlock {...{ homeMode, where, position, y, tuning, comparedBy }} isLeft={leftHanded} />
-      ),
+      draw: (y) => <ModeBlock {...{ homeMode, where, position, y, tuning }} isLeft={leftHanded} />,
     };
   };
   return (

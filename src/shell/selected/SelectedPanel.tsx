@@ -4,7 +4,6 @@ import type { HomeMode } from "@/core/scale";
 import { $toSave, $playing, MAIN, playOrStop, putIntoChart } from "@/session";
 import { Button } from "@/kit/controls";
 import { Facts, Panel, Saying } from "@/kit/panel";
-import { useConventions } from "@/session/settings/useConventions";
 import { chordSentence, chordText, homeModeText, inModeText, notesText } from "@/words";
 import { type SelectedChords, selectedLine, selectedNotes, selectedText } from "./selected-chords";
 
@@ -23,7 +22,6 @@ export function SelectedPanel({
   onDeselect,
   line = selectedLine(selected),
 }: SelectedPanelProps) {
-  const conventions = useConventions();
   const playing = useStore($playing);
   const { chords } = selected;
   const [first, ...others] = chords;
@@ -55,7 +53,7 @@ export function SelectedPanel({
         </>
       }
     >
-      <Saying>{chordSentence(together === false ? first : together, homeMode, conventions)}</Saying>
+      <Saying>{chordSentence(together === false ? first : together, homeMode)}</Saying>
       <Facts
         rows={[
           ...chords.map((chord) => [chordText(chord), inModeText(chord, homeMode)] as const),

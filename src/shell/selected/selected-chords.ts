@@ -2,7 +2,7 @@ import { atom, computed, type ReadableAtom } from "nanostores";
 import { type Fifths, soundOf } from "@/core/pitch";
 import { type Chord, chordNotes, printChord } from "@/core/chord";
 import { bestVamp } from "@/core/progression";
-import { characteristicOn, characteristicSwap, type HomeMode, type ComparedBy } from "@/core/scale";
+import { characteristicOn, characteristicSwap, type HomeMode, type ReferenceChoice } from "@/core/scale";
 import { modeScore, risingChordScore, type Score, vampScore } from "@/audio";
 import { type Selection, toggle } from "@/session";
 import { chordText, listText, numberText } from "@/words";
@@ -57,16 +57,16 @@ export const selectedLine = ({ chords }: Pick<SelectedChords, "chords">): string
 export const selectionOf = (
   homeMode: HomeMode,
   selected: SelectedChords | undefined,
-  comparedBy: ComparedBy,
+  conventions: ReferenceChoice,
   drone: boolean,
 ): Selection => ({
   homeMode,
-  characteristic: characteristicOn(homeMode, comparedBy),
+  characteristic: characteristicOn(homeMode),
   unknown: [],
   chordTones: selected ? selectedNotes(selected) : [],
   targetNotes: [],
   chord: selected?.chords[0],
-  swap: characteristicSwap(homeMode.mode, comparedBy),
+  swap: characteristicSwap(homeMode.mode, conventions),
   play: selected
     ? { code: "selected", score: selectedScore(selected) }
     : { code: "mode", score: modeScore(homeMode, drone) },
