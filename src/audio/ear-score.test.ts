@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { fifthsOf } from "@/core/pitch";
 import { bestVamp } from "@/core/progression";
 import { mode } from "@/core/scale";
-import { earScore } from ".";
+import { earScore, tellingScore } from ".";
 
 describe("a question as it is played", () => {
   const line = [
@@ -31,5 +31,17 @@ describe("a question as it is played", () => {
     ]);
     expect(chords?.map(({ chord }) => chord.root)).toEqual([2, 1, 2, 1]);
     expect(notes).toEqual([]);
+  });
+});
+
+describe("two modes side by side", () => {
+  it("have each its third, its characteristic note and then all of it, over the held home", () => {
+    const on = (id: string) => ({ home: fifthsOf("Eb"), mode: mode(id) });
+    const { notes, marks = [] } = tellingScore([on("dorian"), on("aeolian")]);
+    const heard = (from: number, to: number) =>
+      notes.filter(({ part, at }) => part === "line" && at >= from && at < to).map(({ midi }) => midi - 63);
+    expect(heard(0, marks[1] ?? 0)).toEqual([0, 3, 0, 9, 0, 2, 3, 5, 7, 9, 10, 12]);
+    expect(heard(marks[1] ?? 0, Infinity)).toEqual([0, 3, 0, 8, 0, 2, 3, 5, 7, 8, 10, 12]);
+    expect(notes.filter(({ part }) => part === "drone").map(({ midi }) => midi % 12)).toEqual([3, 3]);
   });
 });

@@ -1,6 +1,7 @@
-import { type Fifths, soundOf } from "@/core/pitch";
+import { type Fifths, halfSteps, soundOf } from "@/core/pitch";
+import { characteristicOf, type HomeMode, thirdOf } from "@/core/scale";
 import type { HeardQuestion, Register } from "@/core/training";
-import { atOrAbove, DRONE_FROM, LINE_FROM, type Score, type ScoreChord } from "./score";
+import { atOrAbove, DRONE_FROM, LINE_FROM, type Score, type ScoreChord, type ScoreNote } from "./score";
 
 /** Beats of each chord of a vamp. */
 const EACH = 4;
@@ -41,4 +42,43 @@ export function earScore(
     // Where a register is asked for it is the one that is heard.
     ...(register === "middle" ? { isFree: true } : {}),
   };
+}
+
+/** Beats between two modes that are held side by side. */
+const APART = 2;
+
+/**
+ * Modes side by side, each as one listens for it: home and its third, home and its characteristic notes, then all of it, over the held
+ * home; a mark at each.
+ *
+ * @example tellingScore([{ home: 2, mode: dorian }, { home: 2, mode: aeolian }]).marks // [0, 10]
+ */
+export function tellingScore(modes: readonly HomeMode[]): Score {
+  const notes: ScoreNote[] = [];
+  const marks: number[] = [];
+  let at = 0;
+  for (const { home, mode } of modes) {
+    const begins = at;
+    marks.push(begins);
+    const low = atOrAbove(LINE_FROM, soundOf(home));
+    const sing = (step: number, length: number) => {
+      notes.push({ part: "line", midi: low + step, at, length });
+      at += length;
+    };
+    const third = thirdOf(mode);
+    for (const told of [...(third === undefined ? [] : [third]), ...characteristicOf(mode)]) {
+      sing(0, 1);
+      sing(halfSteps(told), 1);
+    }
+    for (const interval of mode.intervals) sing(halfSteps(interval), 0.5);
+    sing(12, 1);
+    notes.push({
+      part: "drone",
+      midi: atOrAbove(DRONE_FROM, soundOf(home)),
+      at: begins,
+      length: at - begins,
+    });
+    at += APART;
+  }
+  return { notes, beats: at, loops: false, marks, isFree: true };
 }

@@ -53,7 +53,22 @@ export type ExamValue = z.infer<typeof examValue>;
 /** Questions and what was answered, by their place; a question without an answer is still to come. */
 const questions = z.object({
   exam: examValue,
-  asked: z.array(z.object({ card, home: z.int(), seed: z.int() })).check(z.maxLength(200)),
+  asked: z
+    .array(
+      z.object({
+        card,
+        home: z.int(),
+        seed: z.int(),
+        /** Ids of the modes that may be meant, and how it is heard; questions from before they were kept have none of these. */
+        choices: z.optional(z.readonly(z.array(modeId).check(z.maxLength(60)))),
+        octaves: z.optional(z.union([z.literal(1), z.literal(2)])),
+        times: z.optional(z.int().check(z.minimum(0), z.maximum(9))),
+        level: z.optional(z.string().check(z.maxLength(60))),
+      }),
+    )
+    .check(z.maxLength(200)),
+  /** Each question follows from the answers before, to find the level to begin with. */
+  isPlacement: z.optional(z.boolean()),
   attempts: z
     .array(
       z.object({

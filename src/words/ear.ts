@@ -4,6 +4,8 @@ import { bestVamp } from "@/core/progression";
 import { familyOf, type HomeMode, mode as modeById, notesOf, thirdOf } from "@/core/scale";
 import {
   type LevelId,
+  type LevelStanding,
+  type MixedPair,
   type Confusion,
   NOTHING,
   type Question,
@@ -61,7 +63,7 @@ const LEVEL_NAME: Readonly<Record<LevelId, string>> = {
 export const levelText = (id: LevelId): string => LEVEL_NAME[id];
 
 /** What a question asks. Where it names the mode or its home, so does the sentence. */
-export function questionText({ asked, homeMode, swap, right, known }: Question): string {
+export function questionText({ asked, homeMode, swap, right, known, choices }: Question): string {
   const { home, mode } = homeMode;
   const on = noteText(home);
   switch (asked.card.question) {
@@ -71,6 +73,8 @@ export function questionText({ asked, homeMode, swap, right, known }: Question):
       return `Which mode on ${on} is this?`;
     case "two":
       return `Which of the two is it, on ${on}?`;
+    case "pair":
+      return `${capital(listText(choices.map((id) => modeText(modeById(id)))).replace(" and ", ", then "))}, then one of them again, on ${on}. Which comes third?`;
     case "differs":
       return "Which degree differs from plain major or minor?";
     case "swap":
@@ -115,6 +119,7 @@ export function givenText(question: QuestionKind, answer: string): string {
       return answer === "3" ? "major third" : "minor third";
     case "mode":
     case "two":
+    case "pair":
     case "chords-mode":
       return capital(modeText(modeById(answer)));
     case "differs":
@@ -237,6 +242,33 @@ export const THINK_IN_ORDER =
 
 export const EXAM_SAYS =
   "Send the link (L) or the exported file to whoever is to take it. The result is a table that they can send back.";
+
+/** A row of questions that finds the level to begin with. */
+export const PLACEMENT = "Placement";
+
+export const placedText = (level: LevelId): string => `Begin with this level: ${levelText(level)}.`;
+
+/** Why a session goes back to a pair: "Dorian and Aeolian again: mixed up 5 times of 12." */
+export const pairAgainText = ({ modes: [one, other], times, of, days }: MixedPair): string =>
+  `${capital(modeText(modeById(one)))} and ${modeText(modeById(other))} again: mixed up ${times === 1 ? "once" : countText(times, "time")} of ${of}${days === 0 ? "" : `, told apart on ${countText(days, "day")} since`}.`;
+
+/** What a day's session is made of, in a sentence. */
+export const dayText = (count: number, due: number, level: LevelId): string =>
+  due === 0
+    ? `${capital(countText(count, "question"))} from the level “${levelText(level)}”.`
+    : `${capital(countText(count, "question"))}: ${numberText(Math.min(due, count))} of them due, the rest from the level “${levelText(level)}”.`;
+
+/** How far a level has come: "11 of 14 right. Still open: Lydian and Locrian." */
+export const standingText = ({ right, of, open, isPassed }: LevelStanding): string =>
+  isPassed
+    ? "Passed."
+    : of === 0
+      ? "Nothing of it has been answered yet."
+      : `${right} of the last ${of} right.${open.length > 0 ? ` Still open: ${listText(open.map((id) => modeText(modeById(id))))}.` : ""}`;
+
+/** Levels that counted as passed before, by answers to something else. */
+export const reopenedText = (levels: number): string =>
+  `A level is passed now by what it asks itself. ${capital(countText(levels, "level"))} you had passed ${levels === 1 ? "is" : "are"} open again.`;
 
 export const passedText = (level: LevelId): string => `You passed a level: ${levelText(level)}.`;
 

@@ -6,6 +6,7 @@ export const QUESTION_NAME: Readonly<Record<QuestionKind, string>> = {
   third: "major or minor third",
   mode: "name the mode",
   two: "which of two modes",
+  pair: "two modes, then one of them again",
   differs: "what differs from major or minor",
   swap: "is the note swapped",
   interval: "the degree above home",

@@ -13,4 +13,7 @@ export interface Attempt {
   readonly took: number;
   /** How often it was heard. */
   readonly heard: number;
+  /** Ids of the modes that might have been meant, and over how many octaves it was heard; unknown of answers from before they were kept. */
+  readonly choices?: readonly string[] | undefined;
+  readonly octaves?: 1 | 2 | undefined;
 }

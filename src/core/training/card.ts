@@ -3,6 +3,7 @@ export const EAR_QUESTIONS = [
   "third",
   "mode",
   "two",
+  "pair",
   "differs",
   "swap",
   "interval",
@@ -51,11 +52,12 @@ export function cardId(card: Card): string {
   return id;
 }
 
-const isByEar = (question: QuestionKind): boolean => EAR_QUESTIONS.some((each) => each === question);
+export const isByEar = (question: QuestionKind): boolean => EAR_QUESTIONS.some((each) => each === question);
 
 /** Questions that are always heard in one way, whatever texture is chosen. */
 const OWN_TEXTURE: Partial<Readonly<Record<QuestionKind, Texture>>> = {
   interval: "drone",
+  pair: "drone",
   "target-chord": "vamp",
   echo: "drone",
   home: "phrase",

@@ -33,6 +33,13 @@ export interface Asked {
   readonly card: Card;
   readonly home: Fifths;
   readonly seed: number;
+  /** Ids of the modes that may be meant; those of the exam where it is left out. */
+  readonly choices?: readonly string[] | undefined;
+  /** Over how many octaves it is heard, and how often it may be; as the exam says where they are left out. */
+  readonly octaves?: 1 | 2 | undefined;
+  readonly times?: number | undefined;
+  /** The level that it belongs to, where it is part of a placement. */
+  readonly level?: string | undefined;
 }
 
 /** What a level is called in records. */

@@ -1,24 +1,24 @@
-import { type Chord, printChord } from "../chord";
-import { type Fifths, halfSteps, type Interval, modulo, printDegree, printName, soundOf } from "../pitch";
+import { printChord } from "../chord";
+import { type Fifths, halfSteps, type Interval, modulo, printDegree, printName } from "../pitch";
 import { bestVamp, type Vamp } from "../progression";
 import {
+  characteristicOf,
   characteristicSwap,
   type HomeMode,
   maybeMode,
   type Neighbour,
-  oneNoteAway,
   type Mode,
   mode as modeById,
   notesOf,
   parentOf,
-  reference,
-  characteristicOf,
   type Swap,
   thirdOf,
 } from "../scale";
-import type { QuestionKind, Texture } from "./card";
+import { differsBy, knownNeighbour, NOTHING, targetChord } from "./asks";
+import type { Texture } from "./card";
+import { PHRASE_BEATS } from "./contour";
 import type { Asked, Exam } from "./exam";
-import { type HeardNote, phraseIn } from "./phrase";
+import { ECHO_BEATS, echoLine, type HeardNote, phraseIn } from "./phrase";
 import { oneOf, type Random, seeded, shuffled } from "./random";
 import { tuneIn, tunesFor } from "./tune-texture";
 
@@ -49,82 +49,7 @@ export interface Question {
 }
 
 /** What of an exam says how a question is heard. */
-type HeardBy = Pick<Exam, "modes" | "octaves" | "way" | "tunes">;
-
-/** What is answered where a mode differs in nothing from plain major or minor. */
-export const NOTHING = "none";
-
-/**
- * Whether a question about a mode has one answer: a swap needs a note to swap, two choices need another mode, the chord with the target
- * note must be one of the two.
- */
-export function asksAbout(question: QuestionKind, mode: Mode, among: readonly string[]): boolean {
-  switch (question) {
-    case "third":
-      return thirdOf(mode) === 4 || thirdOf(mode) === -3;
-    case "mode":
-    case "two":
-      return among.length > 1;
-    case "swap":
-      return characteristicSwap(mode) !== undefined;
-    case "characteristic":
-    case "find":
-      return characteristicOf(mode).length > 0;
-    case "moves":
-      return knownNeighbour(mode) !== undefined;
-    case "target-chord":
-      return targetChord({ home: 0, mode }) !== undefined;
-    case "chords-mode":
-    case "mode-chords":
-      return among.length > 1 && bestVamp({ home: 0, mode }) !== undefined;
-    // Of other scales it is what they leave out that differs.
-    case "differs":
-      return mode.intervals.length === 7;
-    case "interval":
-    case "spell":
-    case "parent":
-    case "echo":
-    case "home":
-      return true;
-  }
-}
-
-/** How a mode differs from plain major or minor, as an answer: "6", "b2 b5", or nothing. */
-export function differsBy(mode: Mode): string {
-  const { moved, added } = reference(mode, "by-third");
-  const all = [...moved.map(({ to }) => to), ...added];
-  return all.length === 0 ? NOTHING : all.map((interval) => printDegree(interval)).join(" ");
-}
-
-/** The modes that players know first, in the order in which a fingering is taken from them. */
-const KNOWN = ["ionian", "aeolian", "mixolydian", "dorian", "phrygian", "lydian", "locrian"];
-
-/**
- * A mode of the seven that is one note away, the one that players know best, and the note that is moved to come from it.
- *
- * @example knownNeighbour(mode("dorian")) // Aeolian, ♭6 to 6
- */
-function knownNeighbour(mode: Mode): Neighbour | undefined {
-  const near = [...oneNoteAway(mode, "brighter"), ...oneNoteAway(mode, "darker")];
-  for (const id of KNOWN) {
-    const found = near.find((each) => each.mode.id === id);
-    // Told from the known mode: what is moved there is the other way round.
-    if (found) return { mode: found.mode, from: found.to, to: found.from };
-  }
-  return undefined;
-}
-
-/** Which chord of the best vamp has a characteristic note that the other lacks. */
-function targetChord(homeMode: HomeMode): { readonly vamp: Vamp; readonly at: 0 | 1 } | undefined {
-  const vamp = bestVamp(homeMode);
-  if (!vamp) return undefined;
-  const holds = ({ root, tones }: Chord) =>
-    characteristicOf(homeMode.mode).some((interval) =>
-      tones.some((tone) => soundOf(root + tone) === soundOf(homeMode.home + interval)),
-    );
-  const [first, second] = vamp.chords.map(holds);
-  return first === second ? undefined : { vamp, at: first ? 0 : 1 };
-}
+type HeardBy = Pick<Exam, "octaves" | "way" | "tunes">;
 
 const vampText = ({ chords }: Vamp): string => chords.map((chord) => printChord(chord)).join(" ");
 
@@ -134,25 +59,28 @@ const vampText = ({ chords }: Vamp): string => chords.map((chord) => printChord(
  * @throws RangeError where the mode of its card isn't known.
  * @example questionOf({ card: { question: "third", mode: "dorian", texture: "drone" }, home: 2, seed: 1 }, exam).right // ["b3"]
  */
-export function questionOf(asked: Asked, exam: HeardBy): Question {
+export function questionOf(asked: Asked, exam: HeardBy & Pick<Exam, "modes">): Question {
   const { card, home, seed } = asked;
   const random = seeded(seed);
   const mode = modeById(card.mode);
   const homeMode: HomeMode = { home, mode };
-  const modes = exam.modes.flatMap((id) => maybeMode(id) ?? []);
-  const heard = (): HeardQuestion => heardAs(homeMode, card.texture ?? "drone", exam, seed);
+  const settings = { ...exam, octaves: asked.octaves ?? exam.octaves };
+  const modes = (asked.choices ?? exam.modes).flatMap((id) => maybeMode(id) ?? []);
+  const heard = (among: readonly Mode[] = modes): HeardQuestion =>
+    heardAs(homeMode, card.texture ?? "drone", settings, seed, among);
   const made = (part: Omit<Question, "asked" | "homeMode">): Question => ({ asked, homeMode, ...part });
   switch (card.question) {
     case "third":
       return made({ heard: heard(), choices: ["3", "b3"], right: [thirdOf(mode) === 4 ? "3" : "b3"] });
     case "mode":
       return made({ heard: heard(), choices: modes.map(({ id }) => id), right: [mode.id] });
-    case "two": {
-      const others = modes.filter((other) => other !== mode);
-      const other = others.length > 0 ? oneOf(random, others as [Mode, ...Mode[]]) : mode;
+    case "two":
+    case "pair": {
+      const pair = pairWith(mode, modes, random);
+      const alone = (each: Mode) => heardAs({ home, mode: each }, "drone", settings, seed, pair);
       return made({
-        heard: heard(),
-        choices: modes.filter((each) => each === mode || each === other).map(({ id }) => id),
+        heard: card.question === "two" ? heard(pair) : inTurn([...pair, mode].map(alone)),
+        choices: pair.map(({ id }) => id),
         right: [mode.id],
       });
     }
@@ -188,16 +116,18 @@ export function questionOf(asked: Asked, exam: HeardBy): Question {
     }
     case "target-chord": {
       const target = targetChord(homeMode);
+      // Either chord may begin, so that its place says nothing.
+      const isTurned = random() < 0.5;
       return made({
-        heard: { ...heard(), line: [], vamp: target?.vamp },
+        heard: { ...heard(), line: [], vamp: target && (isTurned ? turned(target.vamp) : target.vamp) },
         choices: ["first", "second"],
-        right: [target?.at === 1 ? "second" : "first"],
+        right: [(target?.at === 1) !== isTurned ? "second" : "first"],
       });
     }
     case "echo": {
       const line = echoLine(mode, random);
       return made({
-        heard: { line, beats: 8, hasDrone: true },
+        heard: { line, beats: ECHO_BEATS, hasDrone: true },
         choices: [],
         right: [line.map(({ step }) => modulo(step, 12)).join(" ")],
       });
@@ -271,24 +201,26 @@ const nothingFirst = (a: string, b: string): number =>
 
 const byLetter = (a: Fifths, b: Fifths): number => modulo(a * 4, 7) - modulo(b * 4, 7) || a - b;
 
-/** Notes that are played back: home, then four more by steps and small leaps, one of them characteristic. */
-function echoLine(mode: Mode, random: Random): readonly HeardNote[] {
-  const scale = mode.intervals.map(halfSteps).toSorted((a, b) => a - b);
-  const telling = characteristicOf(mode).map((interval) => scale.indexOf(halfSteps(interval)));
-  const aim = telling.length > 0 ? oneOf(random, telling as [number, ...number[]]) : 2;
-  // From home towards the note that tells it, and on from there.
-  const places = [0, Math.max(1, aim - 1 - Math.floor(random() * 2)), aim];
-  while (places.length < 5) {
-    const from = places.at(-1) ?? 0;
-    const next = from + oneOf(random, [-2, -1, -1, 1]);
-    places.push(next < 0 || next >= scale.length ? from - 1 : next);
-  }
-  return places.map((place, at) => ({
-    step: scale[Math.max(0, place)] ?? 0,
-    at,
-    length: at === places.length - 1 ? 8 - at : 1,
-  }));
+/** A mode and another one of some, in the order in which they stand there. */
+function pairWith(mode: Mode, modes: readonly Mode[], random: Random): readonly Mode[] {
+  const [first, ...others] = modes.filter((each) => each !== mode);
+  if (!first) return [mode];
+  const other = oneOf(random, [first, ...others]);
+  return modes.filter((each) => each === mode || each === other);
 }
+
+/** The same two chords, the other one first. */
+const turned = ({ chords: [first, second], degrees: [one, other] }: Vamp): Vamp => ({
+  chords: [second, first],
+  degrees: [other, one],
+});
+
+/** Several things that are heard, one after another. */
+const inTurn = (parts: readonly HeardQuestion[]): HeardQuestion => ({
+  line: parts.flatMap(({ line, beats }, nth) => line.map((note) => ({ ...note, at: note.at + nth * beats }))),
+  beats: parts.reduce((sum, { beats }) => sum + beats, 0),
+  hasDrone: parts.some(({ hasDrone }) => hasDrone),
+});
 
 /** A line with its characteristic note swapped. */
 const swappedIn = (heard: HeardQuestion, { from, to }: Swap): HeardQuestion => ({
@@ -305,19 +237,20 @@ const nearestStep = (from: Interval, to: Interval): number =>
 function heardAs(
   homeMode: HomeMode,
   texture: Texture,
-  { octaves, way, tunes, modes }: HeardBy,
+  { octaves, way, tunes }: HeardBy,
   seed: number,
+  among: readonly Mode[],
 ): HeardQuestion {
   const { mode } = homeMode;
-  const [tune, ...others] = texture === "tune" ? tunesFor(mode, modes, tunes) : [];
+  const [tune, ...others] = texture === "tune" ? tunesFor(among, tunes) : [];
   if (tune) {
     const chosen = oneOf(seeded(seed + 2), [tune, ...others]);
     return { line: tuneIn(chosen, mode), beats: chosen.beats, hasDrone: false };
   }
   if (texture === "phrase" || texture === "vamp" || texture === "tune") {
-    const line = phraseIn(mode, seeded(seed + 1));
+    const line = phraseIn(mode, among, seeded(seed + 1));
     const vamp = texture === "vamp" ? bestVamp(homeMode) : undefined;
-    return { line, beats: 16, hasDrone: texture === "vamp" && !vamp, vamp };
+    return { line, beats: PHRASE_BEATS, hasDrone: texture === "vamp" && !vamp, vamp };
   }
   const steps = scaleSteps(mode, octaves, way);
   const beats = Math.ceil((steps.length + 3) / 2 / 4) * 4;

@@ -1,69 +1,16 @@
 import type { Attempt } from "./attempt";
-import { type Card, cardId } from "./card";
-import { type Level, LEVELS } from "./exam";
-import { cardsOf } from "./set-exam";
+import { type Card, isByEar } from "./card";
+import { askable, type ToAsk } from "./draw";
+import type { Level } from "./exam";
+import type { MixedPair } from "./pairs";
 import { dueCards, type Schedule } from "./schedule";
-
-/** A level is passed when so many of its last answers were right. */
-const PASSED = { of: 12, right: 10 } as const;
-
-/** New cards in one session at most. */
-const MAX_NEW = 6;
+import { askedBy } from "./set-exam";
 
 /** Milliseconds that a question takes where nothing is known yet, with hearing it and reading the answer. */
 const USUAL_TAKES = 20_000;
 
 /** Milliseconds beside the answer itself. */
 const AROUND = 9000;
-
-/** Each level by the cards that are its own. */
-const levelsByCard: ReadonlyMap<string, readonly Level[]> = (() => {
-  const found = new Map<string, Level[]>();
-  for (const level of LEVELS)
-    for (const card of cardsOf(level.exam))
-      found.set(cardId(card), [...(found.get(cardId(card)) ?? []), level]);
-  return found;
-})();
-
-/**
- * The levels that are passed: what is passed stays passed, whatever is answered later.
- *
- * @param attempts in the order of their times
- */
-export function passedLevels(attempts: readonly Attempt[]): ReadonlySet<Level> {
-  const passed = new Set<Level>();
-  const last = new Map<Level, boolean[]>();
-  for (const { card, isRight } of attempts)
-    for (const level of levelsByCard.get(cardId(card)) ?? []) {
-      if (passed.has(level)) continue;
-      const answers = [...(last.get(level) ?? []), isRight].slice(-PASSED.of);
-      last.set(level, answers);
-      if (answers.length === PASSED.of && answers.filter(Boolean).length >= PASSED.right) passed.add(level);
-    }
-  return passed;
-}
-
-/** How often something may be heard. */
-const hearings = ({ times }: Level["exam"]): number => (times === 0 ? Infinity : times);
-
-/** Whether one level asks all that another does: who names the mode has heard its third. */
-function holdsLevel({ exam: harder }: Level, { exam: easier }: Level): boolean {
-  const asked: readonly string[] = harder.questions.includes("mode")
-    ? [...harder.questions, "third"]
-    : harder.questions;
-  return (
-    easier.questions.every((question) => asked.includes(question)) &&
-    easier.modes.every((mode) => harder.modes.includes(mode)) &&
-    easier.textures.every((texture) => harder.textures.includes(texture)) &&
-    easier.octaves <= harder.octaves &&
-    hearings(easier) >= hearings(harder)
-  );
-}
-
-/** The level that comes next: the first that isn't passed, nor held in one that is; after all of them the last. */
-export const levelReached = (passed: ReadonlySet<Level>): Level =>
-  LEVELS.find((level) => !passed.has(level) && ![...passed].some((other) => holdsLevel(other, level))) ??
-  (LEVELS.at(-1) as Level);
 
 /**
  * How many questions fit into some minutes, by how long the last answers took.
@@ -76,19 +23,61 @@ export function questionsIn(minutes: number, attempts: readonly Attempt[]): numb
   return Math.max(4, Math.round((minutes * 60_000) / each));
 }
 
+/** Questions about one pair of modes in a session, and the share of it that goes to pairs. */
+const [FOR_A_PAIR, PAIR_SHARE] = [4, 3];
+
+/** What a day's session asks and why. */
+export interface DayPlan {
+  readonly toAsk: readonly ToAsk[];
+  /** The pair of modes that it goes back to, where one is mixed up. */
+  readonly pair: MixedPair | undefined;
+  /** How many of its questions are among what is due. */
+  readonly due: number;
+}
+
 /**
- * The cards of a day's session: those that are due, the longest overdue first, and new ones of the level, never more than `MAX_NEW`;
- * where both are few the level's own once more.
+ * What a day's session asks: modes that are mixed up as a pair, both heard and then either; what is due, among the modes that are due
+ * together; and for the rest what the level asks. It says what may be right, never what is: that is drawn.
  */
-export function cardsForToday(schedule: Schedule, level: Level, now: number, count: number): readonly Card[] {
-  const due = dueCards(schedule, now).map(({ card }) => card);
-  const own = cardsOf(level.exam);
-  const fresh = own.filter((card) => !schedule.has(cardId(card))).slice(0, MAX_NEW);
-  const room = Math.max(0, count - due.length);
-  const first = [...due.slice(0, count), ...fresh.slice(0, room)];
-  const rest: Card[] = [];
-  // The level is heard over and over until it sits.
-  while (first.length + rest.length < count && own.length > 0)
-    rest.push(...own.slice(0, count - first.length - rest.length));
-  return [...first, ...rest];
+export function planOfDay(
+  schedule: Schedule,
+  level: Level,
+  pairs: readonly MixedPair[],
+  now: number,
+  count: number,
+): DayPlan {
+  const [pair] = pairs;
+  const apart: readonly ToAsk[] = pair
+    ? Array.from({ length: Math.min(FOR_A_PAIR, Math.ceil(count / PAIR_SHARE)) }, () => ({
+        question: "pair",
+        texture: "drone",
+        choices: pair.modes,
+      }))
+    : [];
+  const due = dueTogether(
+    dueCards(schedule, now).map(({ card }) => card),
+    level,
+  ).slice(0, Math.max(0, count - apart.length));
+  const own = askedBy(level.exam);
+  const rest = Array.from(
+    { length: Math.max(0, count - apart.length - due.length) },
+    (_, nth) => own[nth % own.length],
+  );
+  return { toAsk: [...apart, ...due, ...rest.flatMap((each) => each ?? [])], pair, due: due.length };
+}
+
+/** Cards that are due, as questions among the modes that are due in the same way; one that is due alone is asked among the level's modes. */
+function dueTogether(cards: readonly Card[], level: Level): readonly ToAsk[] {
+  const together = new Map<string, Card[]>();
+  for (const card of cards.filter(({ question }) => isByEar(question))) {
+    const key = `${card.question} ${card.texture ?? ""}`;
+    together.set(key, [...(together.get(key) ?? []), card]);
+  }
+  return [...together.values()].flatMap((group) => {
+    const [{ question, texture } = { question: "mode" as const, texture: undefined }] = group;
+    const modes = [...new Set(group.map(({ mode }) => mode))];
+    const choices = modes.length > 1 ? modes : [...new Set([...modes, ...level.exam.modes])];
+    const toAsk: ToAsk = { question, texture, choices };
+    return askable(toAsk).length > 1 ? group.map(() => toAsk) : [];
+  });
 }

@@ -1,63 +1,95 @@
 import { type Fifths, soundOf } from "../pitch";
-import { type Card, textureOf, cardId } from "./card";
 import { maybeMode } from "../scale";
+import { type Card, cardId, textureOf } from "./card";
+import { askable, drawn, type ToAsk } from "./draw";
 import type { Asked, Exam } from "./exam";
+import { type Random, seeded, shuffled } from "./random";
 import { tunesFor } from "./tune-texture";
-import { asksAbout } from "./question";
-import { seeded, shuffled } from "./random";
 
 /** The homes that questions move to: those with at most five accidentals in major and minor. */
 const HOMES: readonly Fifths[] = [0, 1, 2, 3, 4, 5, -1, -2, -3, -4, 6, 7];
 
-/** What cards are made from. */
-type ToAsk = Pick<Exam, "questions" | "modes" | "textures"> & Partial<Pick<Exam, "tunes">>;
+/** What questions are made from. */
+type AskedFrom = Pick<Exam, "questions" | "modes" | "textures"> & Partial<Pick<Exam, "tunes">>;
 
 /**
- * Every card that an exam can ask: each question about each mode, in each texture. A question that a mode has no answer to is left out, and
- * so is one in a tune where none of the tunes tells the mode.
+ * What an exam can ask: each kind of question in each texture, among all its modes. What no mode of it has an answer to is left out, and so
+ * is a tune that doesn't tell its modes apart.
  *
- * @example cardsOf({ ...exam, questions: ["mode"], modes: ["dorian"], textures: ["drone"] }) // one card
+ * @example askedBy({ ...exam, questions: ["mode"], modes: ["dorian", "aeolian"], textures: ["drone"] }) // one
  */
-export function cardsOf(exam: ToAsk): readonly Card[] {
-  const { tunes = [] } = exam;
-  const all = exam.questions.flatMap((question) =>
-    exam.modes.flatMap((id) => {
-      const mode = maybeMode(id);
-      if (!mode || !asksAbout(question, mode, exam.modes)) return [];
-      return exam.textures.flatMap((chosen): Card[] => {
-        const texture = textureOf(question, chosen);
-        return texture === "tune" && tunesFor(mode, exam.modes, tunes).length === 0
-          ? []
-          : [{ question, mode: id, texture }];
-      });
-    }),
-  );
-  return [...new Map(all.map((card) => [cardId(card), card])).values()];
+export function askedBy({ questions, modes, textures, tunes = [] }: AskedFrom): readonly ToAsk[] {
+  const among = modes.flatMap((id) => maybeMode(id) ?? []);
+  const all = questions.flatMap((question) => {
+    if (askable({ question, choices: modes }).length === 0) return [];
+    const heard = [...new Set(textures.map((chosen) => textureOf(question, chosen)))];
+    return heard
+      .filter((texture) => texture !== "tune" || tunesFor(among, tunes).length > 0)
+      .map((texture): ToAsk => ({ question, texture, choices: modes }));
+  });
+  return all;
 }
 
+/** Every card that an exam can ask: each question about each mode, in each texture. */
+export const cardsOf = (exam: AskedFrom): readonly Card[] => [
+  ...new Map(
+    askedBy(exam)
+      .flatMap((toAsk) =>
+        askable(toAsk).map((mode): Card => ({ question: toAsk.question, mode, texture: toAsk.texture })),
+      )
+      .map((card) => [cardId(card), card]),
+  ).values(),
+];
+
+/** Questions that an exam needs for each mode before it can promise that every mode comes: with fewer, the last would be known. */
+const FOR_EACH = 2;
+
+/** Whether every mode of an exam comes at least once. */
+export const coversModes = ({ count, modes }: Pick<Exam, "count" | "modes">): boolean =>
+  modes.length > 1 && count >= FOR_EACH * modes.length;
+
+/** Draws before an exam does without its promise. */
+const DRAWS = 400;
+
 /**
- * The questions of an exam, set once and for all by a seed: every card comes before one comes again, never twice in a row where there
- * are others, and cards that are asked for come first.
+ * The questions of an exam, set once and for all by a seed. What is right is drawn anew for each, every answer as likely as any other: it
+ * doesn't follow from those before. Only an exam with twice as many questions as modes is drawn again until each mode has come.
  *
- * @param first cards that must be among them, those due for instance
+ * @param first questions that must be among them, those due for instance
  */
-export function setExam(exam: Exam, seed: number, first: readonly Card[] = []): readonly Asked[] {
+export function setExam(exam: Exam, seed: number, first: readonly ToAsk[] = []): readonly Asked[] {
   const random = seeded(seed);
-  const cards = cardsOf(exam);
-  const row: Card[] = [...first.slice(0, exam.count)];
-  while (row.length < exam.count && cards.length > 0) {
-    const round = [...shuffled(random, cards)];
-    const [next] = round;
-    const before = row.at(-1);
-    if (next && before && round.length > 1 && cardId(next) === cardId(before))
-      round.push(...round.splice(0, 1));
-    row.push(...round.slice(0, exam.count - row.length));
-  }
+  const row = rowOf(exam, first, random);
+  const draw = () => row.flatMap((toAsk) => drawn(random, toAsk) ?? []);
+  const wanted =
+    first.length === 0 && coversModes(exam) ? new Set(cardsOf(exam).map(({ mode }) => mode)) : undefined;
+  let cards = draw();
+  for (let tries = 1; wanted && tries < DRAWS && hasLess(cards, wanted); tries += 1) cards = draw();
   let last: Fifths | undefined;
-  return row.map((card) => {
+  return cards.map((card, nth) => {
     const homes = HOMES.filter((home) => last === undefined || soundOf(home) !== soundOf(last));
     const home = exam.moves ? (homes[Math.floor(random() * homes.length)] ?? exam.home) : exam.home;
     last = home;
-    return { card, home, seed: Math.floor(random() * 2 ** 31) };
+    const { choices = exam.modes } = row[nth] ?? {};
+    return {
+      card,
+      home,
+      seed: Math.floor(random() * 2 ** 31),
+      choices,
+      octaves: exam.octaves,
+      times: exam.times,
+    };
   });
+}
+
+const hasLess = (cards: readonly Card[], wanted: ReadonlySet<string>): boolean =>
+  new Set(cards.map(({ mode }) => mode)).size < wanted.size;
+
+/** What is asked, in order: what must be, and then every kind of question once before one comes again. */
+function rowOf(exam: Exam, first: readonly ToAsk[], random: Random): readonly ToAsk[] {
+  const all = askedBy(exam);
+  const row = first.slice(0, exam.count);
+  while (row.length < exam.count && all.length > 0)
+    row.push(...shuffled(random, all).slice(0, exam.count - row.length));
+  return first.length > 0 ? shuffled(random, row) : row;
 }

@@ -27,9 +27,25 @@ export function shareBetween(times: number, of: number): readonly [number, numbe
   return [Math.max(0, middle - reach), Math.min(1, middle + reach)];
 }
 
+/** A bound that is right in nine of ten cases, on one side. */
+const Z_ONE_SIDED = 1.2816;
+
+/**
+ * The share of right answers that is sure at nine tenths' confidence: Wilson's lower bound, one-sided. 0 without any answer.
+ *
+ * @example lowerBound(20, 24) // 0.715
+ */
+export function lowerBound(right: number, of: number): number {
+  if (of === 0) return 0;
+  const share = right / of;
+  const square = Z_ONE_SIDED * Z_ONE_SIDED;
+  const reach = Z_ONE_SIDED * Math.sqrt((share * (1 - share)) / of + square / (4 * of * of));
+  return Math.max(0, (share + square / (2 * of) - reach) / (1 + square / of));
+}
+
 /** Whether an attempt named a mode. */
 export const namesMode = ({ card }: Attempt): boolean =>
-  ["mode", "two", "chords-mode"].includes(card.question);
+  ["mode", "two", "pair", "chords-mode"].includes(card.question);
 
 /** What was taken for what, the most often first. Only questions that ask for a mode's name count. */
 export function confusions(attempts: readonly Attempt[]): readonly Confusion[] {

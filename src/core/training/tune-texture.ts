@@ -2,7 +2,6 @@ import { halfSteps, type Interval, midiOf, modulo, type Pitch, pitchAt } from ".
 import { movePitch } from "../reshape";
 import {
   type HomeMode,
-  maybeMode,
   mode as modeById,
   type Mode,
   type PitchClassSet,
@@ -101,23 +100,19 @@ const soundsIn = (tune: ExamTune, mode: Mode): PitchClassSet =>
   pitchClassSet(tuneIn(tune, mode).map(({ step }) => modulo(step, 12)));
 
 /**
- * Whether a tune put into a mode tells it from others: it has the third, and its notes are not those of the tune in any other of them.
+ * Whether a tune tells some modes apart, whichever of them it is put into: it has their thirds, and its notes are different ones in each.
  *
- * @example tellsMode(sixPears, aeolian, [dorian, aeolian]) // false: it never has the 6
+ * @example tellsApart(sixPears, [dorian, aeolian]) // false: it never has the 6
  */
-export function tellsMode(tune: ExamTune, mode: Mode, among: readonly Mode[]): boolean {
-  const sounds = soundsIn(tune, mode);
-  const third = thirdOf(mode);
-  const hasThird = third === undefined || ((sounds >> halfSteps(third)) & 1) === 1;
-  return hasThird && among.every((other) => other === mode || soundsIn(tune, other) !== sounds);
+export function tellsApart(tune: ExamTune, modes: readonly Mode[]): boolean {
+  const sounds = modes.map((mode) => soundsIn(tune, mode));
+  const hasThirds = modes.every((mode, at) => {
+    const third = thirdOf(mode);
+    return third === undefined || (((sounds[at] ?? 0) >> halfSteps(third)) & 1) === 1;
+  });
+  return hasThirds && new Set(sounds).size === modes.length;
 }
 
-/** The tunes that tell a mode from others of an exam. */
-export function tunesFor(
-  mode: Mode,
-  among: readonly string[],
-  tunes: readonly ExamTune[],
-): readonly ExamTune[] {
-  const modes = among.flatMap((id) => maybeMode(id) ?? []);
-  return tunes.filter((tune) => tellsMode(tune, mode, modes));
-}
+/** The tunes that tell some modes apart: which of them is heard says nothing about the mode. */
+export const tunesFor = (modes: readonly Mode[], tunes: readonly ExamTune[]): readonly ExamTune[] =>
+  tunes.filter((tune) => tellsApart(tune, modes));

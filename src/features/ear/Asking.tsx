@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { type SubmitEvent, useState } from "react";
-import { grade, isPlayed, listeningOrder, type Question } from "@/core/training";
+import { grade, isPlayed, listeningOrder, PLACEMENT_QUESTIONS, type Question } from "@/core/training";
 import { brightness, characteristicSwap, maybeMode } from "@/core/scale";
 import { ladderScore, swapScore } from "@/audio";
 import { $playing, $settings, SWAP, toggle } from "@/session";
@@ -29,7 +29,8 @@ import {
   whatItIs,
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
-import { $answered, $heard, $mayHear, $nth, answer, EAR_SOUND, finish, hear, leave, next } from "./run";
+import { $mayHear, $times, answer, finish, hear, leave, next } from "./run";
+import { $answered, $heard, $nth, EAR_SOUND } from "./running";
 import { FindNotes } from "./FindNotes";
 import { PlayedBack } from "./PlayedBack";
 import styles from "./Ear.module.css";
@@ -53,8 +54,9 @@ export function Asking({ sitting, question }: AskingProps) {
   const playing = useStore($playing);
   const nth = useStore($nth);
   const { asked = [], attempts = [] } = sitting.ear ?? {};
-  const of = asked.length;
-  const { times } = sitting.ear?.exam ?? { times: 0 };
+  // A placement asks its questions one by one.
+  const of = sitting.ear?.isPlacement ? PLACEMENT_QUESTIONS : asked.length;
+  const times = useStore($times);
   const { card } = question.asked;
   const choose = (choice: string) => {
     const graded = grade(question, choice, $settings.get().noteNames);
@@ -229,7 +231,9 @@ function Told({ question, given, isRight, isLast }: ToldProps) {
   const kind = question.asked.card.question;
   const third = thirdSentence(homeMode);
   const swap = characteristicSwap(mode, conventions);
-  const taken = isRight ? undefined : maybeMode(["mode", "two", "chords-mode"].includes(kind) ? given : "");
+  const taken = isRight
+    ? undefined
+    : maybeMode(["mode", "two", "pair", "chords-mode"].includes(kind) ? given : "");
   const mixedUp = taken && mixedUpSentence(homeMode, taken.id);
   const solfege = solfegeText(homeMode, conventions.syllables);
   return (

@@ -4,14 +4,13 @@ import { Part } from "@/shell/frame/Part";
 import { PartTabs } from "@/shell/frame/PartTabs";
 import { $place, placeOf } from "@/session";
 import view from "@/shell/frame/View.module.css";
-import { Asking } from "./Asking";
 import { EAR } from "./exam";
 import { $shownResult } from "./result";
-import { $question, $running } from "./run";
-import { Summary } from "./Summary";
+import { $running } from "./running";
 import { TodayShow } from "./TodayShow";
 import "./selection";
 
+const SittingShow = later(() => import("./SittingShow").then(({ SittingShow }) => SittingShow));
 const ExamShow = later(() => import("./ExamShow").then(({ ExamShow }) => ExamShow));
 const ResultShow = later(() => import("./ResultShow").then(({ ResultShow }) => ResultShow));
 
@@ -23,11 +22,14 @@ const PARTS = [
 /** Ear: the day's training by what is due, exams of the user's own, and the question that is open. */
 export function EarView() {
   const running = useStore($running);
-  const question = useStore($question);
   const place = useStore($place);
   const result = useStore($shownResult);
-  if (running?.ear && question) return <Asking sitting={running} question={question} />;
-  if (running?.ear) return <Summary sitting={running} />;
+  if (running?.ear)
+    return (
+      <Part what="The question" tabs={null}>
+        <SittingShow sitting={running} />
+      </Part>
+    );
   if (result)
     return (
       <Part what="The result" tabs={null}>

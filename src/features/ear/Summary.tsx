@@ -6,7 +6,7 @@ import { Button } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
 import { Panel, Saying } from "@/kit/panel";
 import { useKeys } from "@/session/place/useKeys";
-import { drillText, gainedText, habitText, passedText, rightText, takenForText } from "@/words";
+import { drillText, gainedText, habitText, passedText, placedText, rightText, takenForText } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { AnswersTable } from "./AnswersTable";
 import { resultOf } from "./result";
@@ -17,7 +17,7 @@ import styles from "./Ear.module.css";
 export function Summary({ sitting }: { readonly sitting: Sitting }) {
   const { home } = useStore($placeMode);
   const all = useStore($attempts);
-  const { right, of, passed, later } = gained(sitting);
+  const { right, of, passed, placed, later } = gained(sitting);
   const [worst] = confusions(attemptsOf(sitting));
   const known = habits(all);
   const exam = sitting.ear?.exam;
@@ -27,7 +27,7 @@ export function Summary({ sitting }: { readonly sitting: Sitting }) {
       <div className={view.answer}>
         <h1 className={styles.question}>{rightText(right, of)}</h1>
         <div className={styles.scroll}>
-          <AnswersTable rows={resultOf(sitting).rows} whose="Your answer" />
+          <AnswersTable rows={resultOf(sitting).rows} whose="Your answer" sitting={sitting} />
         </div>
       </div>
       <Panel
@@ -58,6 +58,7 @@ export function Summary({ sitting }: { readonly sitting: Sitting }) {
           </>
         }
       >
+        {placed && <Saying>{placedText(placed.id)}</Saying>}
         {passed.map(({ id }) => (
           <Saying key={id}>{passedText(id)}</Saying>
         ))}

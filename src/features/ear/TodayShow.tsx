@@ -1,30 +1,37 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useMemo, useState } from "react";
-import { dueCards, forecast, habits, LEVELS, questionsIn } from "@/core/training";
-import { $attempts, $placeMode, $schedule, dayNumber, setPlace, sittings } from "@/session";
+import { dueCards, forecast, LEVELS, mixedPairs, questionsIn, reopenedLevels } from "@/core/training";
+import { $attempts, $placeMode, $schedule, dayNumber, setPlace, sittings, withPart } from "@/session";
 import { Button, HomeField, Select } from "@/kit/controls";
 import { Facts, Panel, Saying } from "@/kit/panel";
 import { useKeys } from "@/session/place/useKeys";
 import {
   countText,
   drillText,
-  dueText,
+  dayText,
+  pairAgainText,
+  reopenedText,
+  standingText,
   EAR_HELP,
   forecastText,
-  habitText,
   levelText,
   modeListText,
   TEXTURE_NAME,
   unfinishedText,
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
-import { $level, $passed, $unfinished, beginDrill, beginToday, goOn } from "./run";
+import { READY_EXAMS } from "./exam";
+import { $level, $passed, $standings, $unfinished } from "./running";
 import styles from "./Ear.module.css";
 
 const MINUTES = [5, 10, 15, 20, 25].map((minutes) => ({
   value: String(minutes),
   text: `${minutes} minutes`,
 }));
+
+/** What asks is fetched when it is first needed. */
+const withRun = (act: (run: typeof import("./run")) => void) =>
+  void withPart("The question", () => import("./run"), act);
 
 /** Days for which it is said what comes back. */
 const AHEAD = 7;
@@ -40,10 +47,14 @@ export function TodayShow({ tabs }: { readonly tabs: ReactNode }) {
   const [minutes, setMinutes] = useState("10");
   const [chosen, setChosen] = useState<string>();
   const level = LEVELS.find(({ id }) => id === chosen) ?? reached;
-  const begin = () => beginToday(Number(minutes), level, home);
+  const begin = () => withRun((run) => run.beginToday(Number(minutes), level, home));
   const [now] = useState(Date.now);
   const coming = forecast(schedule, now, AHEAD, dayNumber);
-  const mixedUp = useMemo(() => habits(attempts).slice(0, 2), [attempts]);
+  const pairs = useMemo(() => mixedPairs(attempts, dayNumber), [attempts]);
+  const reopened = useMemo(() => reopenedLevels(attempts), [attempts]);
+  const standing = useStore($standings).get(level);
+  const [pair] = pairs;
+  const due = dueCards(schedule, now).length;
   useKeys("Ear", [{ key: "Enter", says: "Start", act: begin }]);
   return (
     <div className={view.view}>
@@ -64,13 +75,23 @@ export function TodayShow({ tabs }: { readonly tabs: ReactNode }) {
             <span>
               {unfinishedText(unfinished.title, unfinished.ear.attempts.length, unfinished.ear.asked.length)}
             </span>
-            <Button onClick={() => goOn(unfinished)}>Go on</Button>
+            <Button onClick={() => withRun((run) => run.goOn(unfinished))}>Go on</Button>
             <Button kind="quiet" onClick={() => sittings.end(unfinished.id)}>
               Leave it
             </Button>
           </div>
         )}
+        <h2 className={styles.heading}>Ready exams</h2>
+        <div className={styles.ready}>
+          <Button onClick={() => withRun((run) => run.beginPlacement(home))}>Find my level</Button>
+          {READY_EXAMS.map((exam) => (
+            <Button key={exam.title} onClick={() => withRun((run) => run.beginExam({ ...exam, home }))}>
+              {exam.title}
+            </Button>
+          ))}
+        </div>
         <h2 className={styles.heading}>Levels</h2>
+        {reopened.length > 0 && <p className={styles.reopened}>{reopenedText(reopened.length)}</p>}
         <ol className={styles.levels}>
           {LEVELS.map((each) => {
             const passed = passedAll.has(each);
@@ -94,22 +115,22 @@ export function TodayShow({ tabs }: { readonly tabs: ReactNode }) {
         </ol>
       </div>
       <Panel title={levelText(level.id)}>
-        <Saying>{dueText(dueCards(schedule, now).length)}</Saying>
+        {pair && <Saying>{pairAgainText(pair)}</Saying>}
+        <Saying>{dayText(questionsIn(Number(minutes), attempts), due, level.id)}</Saying>
         <Facts
           rows={[
-            ["Today", countText(questionsIn(Number(minutes), attempts), "question")],
+            ...(standing ? [["This level", standingText(standing)] as const] : []),
             ["Answered so far", countText(attempts.length, "question")],
             ...(schedule.size > 0 ? [["Due", forecastText(coming)] as const] : []),
           ]}
         />
         {attempts.length === 0 && <Saying>{EAR_HELP}</Saying>}
-        {mixedUp.map((each) => (
-          <div key={`${each.right} ${each.given}`}>
-            <Saying>{habitText(each)}</Saying>
-            <Button onClick={() => beginDrill(each.right, each.given, home)}>
-              {drillText(each.right, each.given)}
+        {pairs.slice(0, 2).map(({ modes: [one, other] }) => (
+          <p key={`${one} ${other}`}>
+            <Button onClick={() => withRun((run) => run.beginDrill(one, other, home))}>
+              {drillText(one, other)}
             </Button>
-          </div>
+          </p>
         ))}
       </Panel>
     </div>

@@ -19,21 +19,8 @@ import { givenText, mixedUpSentence, questionText, thirdSentence } from "@/words
 import { examDocument, flipped, readExam, writeExam } from "./exam";
 import { readResult, resultOf } from "./result";
 import { writeResult } from "./result-file";
-import {
-  $heard,
-  $mayHear,
-  $nth,
-  $question,
-  $running,
-  $unfinished,
-  answer,
-  beginExam,
-  finish,
-  gained,
-  goOn,
-  leave,
-  next,
-} from "./run";
+import { $heard, $nth, $running, $unfinished } from "./running";
+import { $mayHear, $question, answer, beginExam, finish, gained, goOn, leave, next } from "./run";
 
 const exam = examDocument.$value.get();
 const seven = SEVEN.map(({ id }) => id);

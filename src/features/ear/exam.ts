@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { SEVEN } from "@/core/scale";
 import { QUESTIONS, TEXTURES } from "@/core/training";
 import { documentOf } from "@/session";
 import { examValue, type ExamValue } from "@/storage";
@@ -22,6 +23,22 @@ export const BLANK_EXAM: ExamValue = {
   register: "middle",
   tunes: [],
 };
+
+/** Exams that stand ready, on any home. */
+export const READY_EXAMS: readonly ExamValue[] = [
+  { ...BLANK_EXAM, title: "Quiz: 8 questions, four modes", moves: true },
+  {
+    ...BLANK_EXAM,
+    title: "Exam: 20 questions, two octaves heard once",
+    modes: SEVEN.map(({ id }) => id),
+    textures: ["scale"],
+    moves: true,
+    octaves: 2,
+    way: "both",
+    times: 1,
+    count: 20,
+  },
+];
 
 /** The exam that is put together: links carry it, and every step can be undone. */
 export const examDocument = documentOf<ExamValue>(

@@ -3,24 +3,13 @@ import { $placeMode, $settings, plainSelection, type Selection, selects } from "
 import { selectionOf } from "@/shell/selected";
 import { EAR_SUBJECT } from "@/words";
 import { EAR } from "./exam";
-import { $answered, $question, $running, $score, hear } from "./run";
+import { $running } from "./running";
 
-const SILENT = { notes: [], beats: 0, loops: false };
-
-/** While a question is open nothing of it is on the stage; once it is answered, its mode is. */
+/** Between sittings the mode of the place; while a sitting is being fetched nothing that tells its question. */
 selects(
   EAR,
-  computed(
-    [$placeMode, $question, $answered, $running, $score, $settings],
-    (placeMode, question, answered, running, score, settings): Selection => {
-      if (!question) return selectionOf(placeMode, undefined, settings, settings.drone);
-      const isExam = running?.ear?.exam.answers === "end";
-      const play = { code: "question", score: score ?? SILENT, start: hear } as const;
-      if (!answered || isExam)
-        return { ...plainSelection(placeMode), play, isHidden: true, subject: EAR_SUBJECT, said: [] };
-      const shown = selectionOf(question.homeMode, undefined, settings, settings.drone);
-      // Of a question that wasn't heard its mode is.
-      return question.heard ? { ...shown, play } : shown;
-    },
-  ),
+  computed([$placeMode, $running, $settings], (placeMode, running, settings): Selection => {
+    const shown = selectionOf(placeMode, undefined, settings, settings.drone);
+    return running ? { ...plainSelection(placeMode), isHidden: true, subject: EAR_SUBJECT, said: [] } : shown;
+  }),
 );

@@ -121,7 +121,7 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
   const characteristic = useMemo(() => {
     const sounds = new Set(characteristicOn(homeMode).map(soundOf));
     return allNotes(engraved).flatMap(({ pitch }, nth) => (sounds.has(soundOf(pitch.name)) ? [nth] : []));
-  }, [homeMode, conventions, engraved]);
+  }, [homeMode, engraved]);
   const bars = useMemo(() => recipe.bars && barsFrom(recipe.bars, -first), [recipe.bars, first]);
   const title = tune.title || value.name;
   const setHome = (home: Fifths) => changeRecipe({ home: home === from.home ? undefined : printName(home) });

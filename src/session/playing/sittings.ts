@@ -38,7 +38,7 @@ export const $sittings = computed(sittings.$all, (all) =>
 export const attemptsOf = ({ ear }: Sitting): readonly Attempt[] =>
   ear?.attempts.flatMap(({ nth, ...attempt }) => {
     const asked = ear.asked[nth];
-    return asked ? [{ ...attempt, card: asked.card }] : [];
+    return asked ? [{ ...attempt, card: asked.card, choices: asked.choices, octaves: asked.octaves }] : [];
   }) ?? [];
 
 /** Every answer ever given, in the order of their times. */
