@@ -15,6 +15,7 @@ export * from "./place/selection";
 export * from "./playing/arranged";
 export * from "./playing/part-sounds";
 export * from "./playing/main-playing";
+export * from "./playing/main-score";
 export * from "./playing/days";
 export * from "./playing/note-input";
 export * from "./playing/play";

@@ -1,6 +1,5 @@
 import { type Fifths, halfSteps, soundOf } from "@/core/pitch";
 import { diatonicChords, fullChord, fullChordSuffix } from "@/core/chord";
-import { bestVamp } from "@/core/progression";
 import {
   familyOf,
   type HomeMode,
@@ -109,12 +108,6 @@ export function homeChordText(homeMode: HomeMode): string {
   const fifths = fifthsText(fullChord(homeMode.mode).fifths);
   const short = seventh ? chordText(seventh) : "";
   return `${short === "" || short === full ? "" : `${short}, in full `}${full}${fifths === "" ? "" : ` (${fifths})`}`;
-}
-
-/** "Dm and G, back and forth"; empty where the mode has no two chords. */
-export function vampText(homeMode: HomeMode): string {
-  const first = bestVamp(homeMode);
-  return first ? `${listText(first.chords.map(chordText))}, back and forth` : "";
 }
 
 /** The name of the ladder for those who cannot see it. */

@@ -1,30 +1,13 @@
-import { readSymbol } from "@/core/chord";
-import { degreeOf, fifthsOf, halfSteps } from "@/core/pitch";
-import { bestVamp } from "@/core/progression";
-import { familyOf, type HomeMode, mode as modeById, notesOf, thirdOf } from "@/core/scale";
+import { halfSteps } from "@/core/pitch";
+import { type HomeMode, mode as modeById, notesOf, thirdOf } from "@/core/scale";
 import {
   type LevelId,
   type LevelStanding,
   type MixedPair,
   type Confusion,
-  NOTHING,
-  type Question,
-  type QuestionKind,
   type Register,
 } from "@/core/training";
-import {
-  capital,
-  chordText,
-  countText,
-  degreeText,
-  familyText,
-  homeModeText,
-  inTitle,
-  listText,
-  modeText,
-  noteText,
-  numberText,
-} from "./names";
+import { capital, countText, degreeText, inTitle, listText, modeText, noteText, numberText } from "./names";
 
 export const REGISTER_NAME: Readonly<Record<Register, string>> = {
   low: "low",
@@ -61,105 +44,6 @@ const LEVEL_NAME: Readonly<Record<LevelId, string>> = {
 };
 
 export const levelText = (id: LevelId): string => LEVEL_NAME[id];
-
-/** What a question asks. Where it names the mode or its home, so does the sentence. */
-export function questionText({ asked, homeMode, swap, right, known, choices }: Question): string {
-  const { home, mode } = homeMode;
-  const on = noteText(home);
-  switch (asked.card.question) {
-    case "third":
-      return "Is the third major or minor?";
-    case "mode":
-      return `Which mode on ${on} is this?`;
-    case "two":
-      return `Which of the two is it, on ${on}?`;
-    case "pair":
-      return `${capital(listText(choices.map((id) => modeText(modeById(id)))).replace(" and ", ", then "))}, then one of them again, on ${on}. Which comes third?`;
-    case "differs":
-      return "Which degree differs from plain major or minor?";
-    case "swap":
-      return swap
-        ? `This is ${homeModeText(homeMode)}. Does it have its ${degreeText(swap.from)}, or ${degreeText(swap.to)} in its place?`
-        : "";
-    case "interval":
-      return `Home, then another note of ${homeModeText(homeMode)}. Which degree is it?`;
-    case "target-chord":
-      return "Two chords back and forth. Which has the characteristic note of the mode?";
-    case "echo":
-      return `Play these five notes back, in any octave. The first is ${on}.`;
-    case "home":
-      return "Play the home note of this phrase, in any octave.";
-    case "spell":
-      return `Spell ${homeModeText(homeMode)}, from home up.`;
-    case "parent":
-      return `${homeModeText(homeMode)} has the notes of which ${familyText(familyOf(mode))} scale?`;
-    case "characteristic":
-      return `Which note is characteristic of ${homeModeText(homeMode)}?`;
-    case "find": {
-      const note = fifthsOf(right[0] ?? "C");
-      return `Find every ${noteText(note)} here, the ${degreeText(note - home)} of ${homeModeText(homeMode)}.`;
-    }
-    case "moves":
-      return known
-        ? `You know ${homeModeText({ home, mode: known.mode })} here. One note of it moves for ${modeText(mode)}: strike it in its new place.`
-        : "";
-    case "chords-mode": {
-      const vamp = bestVamp(homeMode);
-      return `${listText(vamp?.chords.map(chordText) ?? [])}, back and forth, with ${on} as home. Which mode do they bring out?`;
-    }
-    case "mode-chords":
-      return `Which two chords bring out ${homeModeText(homeMode)}?`;
-  }
-}
-
-/** An answer as it stands on its button. */
-export function givenText(question: QuestionKind, answer: string): string {
-  switch (question) {
-    case "third":
-      return answer === "3" ? "major third" : "minor third";
-    case "mode":
-    case "two":
-    case "pair":
-    case "chords-mode":
-      return capital(modeText(modeById(answer)));
-    case "differs":
-      return answer === NOTHING ? "nothing" : answer.split(" ").map(degreesText).join(" ");
-    case "swap":
-    case "interval":
-      return degreesText(answer);
-    case "echo":
-    case "home":
-      return answer
-        .split(" ")
-        .map((step) => degreeText(ECHOED[Number(step)] ?? 0))
-        .join(" ");
-    case "target-chord":
-      return answer === "first" ? "the first chord" : "the second chord";
-    case "spell":
-      return answer
-        .split(" ")
-        .map((name) => noteText(fifthsOf(name)))
-        .join(" ");
-    case "parent":
-    case "characteristic":
-    case "find":
-    case "moves":
-      return noteText(fifthsOf(answer));
-    case "mode-chords":
-      return answer
-        .split(" ")
-        .map((symbol) => {
-          const read = readSymbol(symbol);
-          return "chord" in read ? chordText(read.chord) : symbol;
-        })
-        .join(" and ");
-  }
-}
-
-/** How half steps above home are named where no mode says it. */
-const ECHOED = [0, -5, 2, -3, 4, -1, 6, 1, -4, 3, -2, 5];
-
-const degreesText = (degree: string) => degreeText(degreeOf(degree));
 
 /** The third first, since it is what the ear finds first. Undefined for a mode without one. */
 export function thirdSentence({ home, mode }: HomeMode): string | undefined {
@@ -199,11 +83,6 @@ export const unreadAnswerText = (unread: string): string =>
 
 export const unfinishedText = (title: string, done: number, of: number): string =>
   `You stopped ${title === "" ? "" : `“${inTitle(title)}” `}after ${numberText(done)} of ${countText(of, "question")}.`;
-
-export const dueText = (due: number): string =>
-  due === 0
-    ? "Nothing is due. New questions come from the level."
-    : `${capital(countText(due, "question is", "questions are"))} due.`;
 
 /** A habit in words, with its uncertainty: "Aeolian taken for Dorian 7 times in 20 (18 to 57%): listen for the 6." */
 export function habitText({ right, given, times, of, between }: Confusion): string {

@@ -23,7 +23,7 @@ const [SURE, SURE_OF_TWO] = [0.7, 0.75];
 const [MODE_RIGHT, MODE_LAST] = [4, 5];
 
 /** Whether an answer is one to what a level asks: its question, its modes as the choices, its texture, octaves and hearings. */
-export function isOfLevel(
+function isOfLevel(
   { exam }: Level,
   { card: { question, mode, texture }, choices, octaves, heard }: Attempt,
 ): boolean {

@@ -20,7 +20,7 @@ const scaleOf = ({ intervals }: Mode): readonly number[] =>
  *
  * @example differingPlaces([dorian, aeolian]) // [5], the sixth note
  */
-export function differingPlaces(modes: readonly Mode[]): readonly number[] {
+function differingPlaces(modes: readonly Mode[]): readonly number[] {
   const scales = modes.map(scaleOf);
   const [first = []] = scales;
   const places = [...first.keys()];

@@ -1,27 +1,9 @@
-import type { Attempt } from "./attempt";
 import { type Card, isByEar } from "./card";
 import { askable, type ToAsk } from "./draw";
 import type { Level } from "./exam";
 import type { MixedPair } from "./pairs";
 import { dueCards, type Schedule } from "./schedule";
 import { askedBy } from "./set-exam";
-
-/** Milliseconds that a question takes where nothing is known yet, with hearing it and reading the answer. */
-const USUAL_TAKES = 20_000;
-
-/** Milliseconds beside the answer itself. */
-const AROUND = 9000;
-
-/**
- * How many questions fit into some minutes, by how long the last answers took.
- *
- * @example questionsIn(10, []) // 30
- */
-export function questionsIn(minutes: number, attempts: readonly Attempt[]): number {
-  const took = attempts.slice(-40).map((each) => Math.min(each.took, 60_000));
-  const each = took.length < 8 ? USUAL_TAKES : AROUND + took.reduce((sum, one) => sum + one, 0) / took.length;
-  return Math.max(4, Math.round((minutes * 60_000) / each));
-}
 
 /** Questions about one pair of modes in a session, and the share of it that goes to pairs. */
 const [FOR_A_PAIR, PAIR_SHARE] = [4, 3];

@@ -5,7 +5,7 @@ import { $playing } from "@/session";
 import { Button } from "@/kit/controls";
 import type { Sitting } from "@/storage";
 import { givenText, homeModeText, QUESTION_NAME } from "@/words";
-import type { ResultRow } from "./result";
+import type { ResultRow } from "./shown-result";
 import { AGAIN, BESIDE, besideOf, hearAgain, hearBeside } from "./run";
 import styles from "./Ear.module.css";
 

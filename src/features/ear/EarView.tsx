@@ -5,7 +5,7 @@ import { PartTabs } from "@/shell/frame/PartTabs";
 import { $place, placeOf } from "@/session";
 import view from "@/shell/frame/View.module.css";
 import { EAR } from "./exam";
-import { $shownResult } from "./result";
+import { $shownResult } from "./shown-result";
 import { $running } from "./running";
 import { TodayShow } from "./TodayShow";
 import "./selection";

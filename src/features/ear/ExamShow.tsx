@@ -39,7 +39,8 @@ import {
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { EAR, examDocument, flipped, flipQuestion, flipTexture, readExam, writeExam } from "./exam";
-import { $shownResult, readResult, type Result } from "./result";
+import { readResult } from "./result";
+import { $shownResult, type Result } from "./shown-result";
 import { beginExam } from "./run";
 import { examTuneValue, lackedBy, MODEL_TUNE, tuneForExam, type TuneOffered, tunesOffered } from "./tunes";
 import styles from "./Ear.module.css";

@@ -5,7 +5,7 @@ import { useKeys } from "@/session/place/useKeys";
 import { resultUnreadText, rightText, wasTakenForText } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { AnswersTable } from "./AnswersTable";
-import type { Result } from "./result";
+import type { Result } from "./shown-result";
 import styles from "./Ear.module.css";
 
 /** The result of somebody's exam, from the file that they sent. */

@@ -1,6 +1,6 @@
 import { printName } from "@/core/pitch";
 import { writeCsv } from "@/formats";
-import type { Result } from "./result";
+import type { Result } from "./shown-result";
 
 const COLUMNS = [
   ...["exam", "started", "question", "texture", "home", "mode"],

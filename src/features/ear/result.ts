@@ -1,27 +1,10 @@
-import { atom } from "nanostores";
 import { maybeFifths } from "@/core/pitch";
 import { maybeMode } from "@/core/scale";
-import { type Attempt, type Card, QUESTIONS, TEXTURES } from "@/core/training";
+import { type Card, QUESTIONS, TEXTURES } from "@/core/training";
 import type { TableRow } from "@/formats";
 import type { Sitting } from "@/storage";
 import { givenText } from "@/words";
-
-/** The result that somebody sent, while it is looked at. */
-export const $shownResult = atom<Result | undefined>();
-
-/** A question with its answer. */
-export interface ResultRow extends Attempt {
-  readonly home: number;
-}
-
-/** What came of an exam: in this browser, or in a file that somebody sent. */
-export interface Result {
-  readonly title: string;
-  readonly startedAt: string;
-  readonly rows: readonly ResultRow[];
-  /** Rows of the file that make no sense. */
-  readonly unread: number;
-}
+import type { Result, ResultRow } from "./shown-result";
 
 /** What was answered in a sitting. */
 export const resultOf = ({ title, startedAt, ear }: Sitting): Result => ({

@@ -1,6 +1,6 @@
 import type { Playing } from "@/audio";
+import { mainHeard } from "./main-score";
 import { playingOf } from "./performing";
-import { mainHeard } from "./play";
 
 /** What Play would let be heard from the start, for files. */
 export const mainPlaying = (): Playing => playingOf(mainHeard);

@@ -17,6 +17,8 @@ import {
   tempoOf,
 } from "./sounding";
 
+export { followedScore } from "./main-score";
+
 /** What makes sound; fetched before it is first needed. */
 export const engine = soundEngine({
   onState: tellSound,

@@ -1,5 +1,5 @@
 import type { Playing, Score } from "@/audio";
-import { $isSwapped, $playing, $sound, $swappedRounds, type Heard, tellSound } from "./sounding";
+import { $isSwapped, $playing, $sound, $swappedRounds, type Heard, MAIN, tellSound } from "./sounding";
 
 type Performing = typeof import("./performing");
 
@@ -53,6 +53,9 @@ function perform(name: string, playingOf: (make: Performing) => Playing): void {
 /** Starts what a function gives for each round under a name. */
 export const begin = (name: string, heard: () => Heard): void =>
   perform(name, ({ roundsOf }) => roundsOf(heard));
+
+/** Starts what Play plays: it follows the view in which it was begun. */
+export const playMain = (): void => perform(MAIN, ({ roundsOf, followedScore }) => roundsOf(followedScore()));
 
 /** Starts a score under a name; started again under the same name while it sounds, it stops. Only at the user's act. */
 export function toggle(name: string, score: Score): void {

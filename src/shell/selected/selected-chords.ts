@@ -1,10 +1,9 @@
 import { atom, computed, type ReadableAtom } from "nanostores";
 import { type Fifths, soundOf } from "@/core/pitch";
 import { type Chord, chordNotes, printChord } from "@/core/chord";
-import { bestVamp } from "@/core/progression";
 import { characteristicOn, characteristicSwap, type HomeMode, type ReferenceChoice } from "@/core/scale";
 import { modeScore, risingChordScore, type Score, vampScore } from "@/audio";
-import { type Selection, toggle } from "@/session";
+import { type Selection } from "@/session";
 import { chordText, listText, numberText } from "@/words";
 
 /** A chord of the mode, or several that go together: heard, shown on the stage, saved. */
@@ -23,12 +22,6 @@ export function selectedText({ chords }: SelectedChords): string {
   return chords.length > NAMED
     ? `${chordText(chords[0])} to ${chordText(last)}, ${numberText(chords.length)} chords`
     : listText(chords.map(chordText));
-}
-
-/** Plays the vamp that shows a mode best; started again, it stops. */
-export function playVamp(homeMode: HomeMode): void {
-  const vamp = bestVamp(homeMode);
-  if (vamp) toggle("vamp", vampScore(vamp));
 }
 
 /** A chord's notes from its bass up. */

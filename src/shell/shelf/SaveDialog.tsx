@@ -1,8 +1,10 @@
 import { shelf } from "@/session";
 import type { ToSave } from "@/storage";
 import { Dialog } from "@/kit/dialog";
+import { later } from "@/kit/later";
 import { SAVE_SAYS } from "@/words";
-import { SavedForm } from "./SavedForm";
+
+const SavedForm = later(() => import("./SavedForm").then(({ SavedForm }) => SavedForm));
 
 interface SaveDialogProps {
   /** What is to be kept; undefined while there is nothing to ask. */
