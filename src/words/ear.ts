@@ -19,6 +19,9 @@ export const REGISTER_NAME: Readonly<Record<Register, string>> = {
 export const lackText = (degrees: readonly number[]): string =>
   degrees.length === 0 ? "" : `no ${listText(degrees.map(String))}`;
 
+/** What an exam promises that is long enough for it. */
+export const EVERY_MODE_COMES = "Every mode comes at least once.";
+
 export const NO_TUNE_FITS =
   "None of these tunes tells the modes apart. Choose one with every degree, or other modes.";
 
@@ -129,7 +132,7 @@ export const placedText = (level: LevelId): string => `Begin with this level: ${
 
 /** Why a session goes back to a pair: "Dorian and Aeolian again: mixed up 5 times of 12." */
 export const pairAgainText = ({ modes: [one, other], times, of, days }: MixedPair): string =>
-  `${capital(modeText(modeById(one)))} and ${modeText(modeById(other))} again: mixed up ${times === 1 ? "once" : countText(times, "time")} of ${of}${days === 0 ? "" : `, told apart on ${countText(days, "day")} since`}.`;
+  `${capital(modeText(modeById(one)))} and ${modeText(modeById(other))} again: mixed up ${times} times of ${of}${days === 0 ? "" : `, told apart on ${countText(days, "day")} since`}.`;
 
 /** What a day's session is made of, in a sentence. */
 export const dayText = (count: number, due: number, level: LevelId): string =>

@@ -58,11 +58,21 @@ async function tapSound(page: Page): Promise<void> {
 
 const heardSoFar = (page: Page) => page.evaluate(() => (window as unknown as Tapped).heard);
 
-test("no sound is made, and no sound code loaded, before the user’s act", async ({ page }) => {
+test("no sound code is loaded before a hand is near, and nothing sounds before it is asked for", async ({
+  page,
+}) => {
+  const recordings: string[] = [];
+  page.on("request", (request) => {
+    if (request.url().endsWith(".bin")) recordings.push(request.url());
+  });
   await tapSound(page);
   await open(page, "/derive");
-  await page.keyboard.press("d");
   expect(await page.evaluate(() => (window as unknown as Tapped).tap === undefined)).toBe(true);
+  expect(recordings).toEqual([]);
+  await page.keyboard.press("d");
+  // What the first note needs is fetched, so that it comes at once.
+  await expect.poll(() => recordings.length).toBeGreaterThan(0);
+  expect((await heardSoFar(page)).filter((midi) => midi > 0)).toEqual([]);
 });
 
 test("the mode is heard at its pitches, starting on home", async ({ page }) => {

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { type ReactNode, useState } from "react";
 import { familyOf, mode as modeById, USUAL_FAMILIES, FAMILIES } from "@/core/scale";
-import { cardsOf, QUESTIONS, REGISTERS, TEXTURES } from "@/core/training";
+import { cardsOf, coversModes, QUESTIONS, REGISTERS, TEXTURES } from "@/core/training";
 import { $settings, $toSave, openFileAs, openFiles, shelf } from "@/session";
 import type { ExamValue } from "@/storage";
 import {
@@ -31,6 +31,7 @@ import {
   TUNES_SAY,
   familyText,
   modeText,
+  EVERY_MODE_COMES,
   NO_TUNE_FITS,
   NOTHING_TO_ASK,
   QUESTION_NAME,
@@ -219,7 +220,7 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
         {cards.length === 0 ? (
           <p role="status">{exam.textures.includes("tune") ? NO_TUNE_FITS : NOTHING_TO_ASK}</p>
         ) : (
-          <Saying>{`${examText(exam)} ${capital(countText(cards.length, "different question"))}.`}</Saying>
+          <Saying>{`${examText(exam)} ${capital(countText(cards.length, "different question"))}.${coversModes(exam) ? ` ${EVERY_MODE_COMES}` : ""}`}</Saying>
         )}
         <Saying>{EXAM_SAYS}</Saying>
         {refused !== "" && <p role="alert">{refused}</p>}

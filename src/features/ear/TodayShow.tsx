@@ -121,7 +121,7 @@ export function TodayShow({ tabs }: { readonly tabs: ReactNode }) {
           rows={[
             ...(standing ? [["This level", standingText(standing)] as const] : []),
             ["Answered so far", countText(attempts.length, "question")],
-            ...(schedule.size > 0 ? [["Due", forecastText(coming)] as const] : []),
+            ...(schedule.size > 0 ? [["Coming back", forecastText(coming)] as const] : []),
           ]}
         />
         {attempts.length === 0 && <Saying>{EAR_HELP}</Saying>}
