@@ -24,6 +24,10 @@ export const askable = ({ question, choices }: Pick<ToAsk, "question" | "choices
     return mode !== undefined && asksAbout(question, mode, choices);
   });
 
+/** How many different answers a question may have: with one alone it would be given away. */
+export const answersTo = (toAsk: ToAsk): number =>
+  new Set(askable(toAsk).map((id) => answerOf(toAsk.question, id))).size;
+
 /**
  * Draws what is right: every possible answer as likely as any other, whatever came before. Where several modes have the same answer, each
  * of them is as likely. Undefined where none of the modes can be asked about.

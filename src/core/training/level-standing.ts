@@ -1,5 +1,4 @@
 import type { Attempt } from "./attempt";
-import { isByEar } from "./card";
 import { type Level, LEVELS } from "./exam";
 import { lowerBound } from "./statistics";
 
@@ -30,10 +29,7 @@ function isOfLevel(
   return (
     exam.questions.includes(question) &&
     exam.modes.includes(mode) &&
-    (texture === undefined ||
-      !isByEar(question) ||
-      exam.textures.includes(texture) ||
-      question === "target-chord") &&
+    (texture === undefined || exam.textures.includes(texture)) &&
     choices?.length === exam.modes.length &&
     exam.modes.every((id) => choices.includes(id)) &&
     octaves === exam.octaves &&
@@ -44,13 +40,17 @@ function isOfLevel(
 const choicesIn = ({ exam: { questions, modes } }: Level): number =>
   questions.every((question) => question === "third" || question === "target-chord") ? 2 : modes.length;
 
-function standingOf(level: Level, own: readonly Attempt[]): LevelStanding {
-  const last = own.slice(-LAST);
-  const right = last.filter(({ isRight }) => isRight).length;
-  const open = level.exam.modes.filter((id) => {
-    const about = own.filter(({ card }) => card.mode === id).slice(-MODE_LAST);
-    return about.filter(({ isRight }) => isRight).length < MODE_RIGHT;
-  });
+/** The last answers to what a level asks, altogether and about each mode: true where they were right. */
+interface Own {
+  last: readonly boolean[];
+  readonly byMode: Map<string, readonly boolean[]>;
+}
+
+const count = (rights: readonly boolean[]): number => rights.filter(Boolean).length;
+
+function standingOf(level: Level, { last, byMode }: Own): LevelStanding {
+  const right = count(last);
+  const open = level.exam.modes.filter((id) => count(byMode.get(id) ?? []) < MODE_RIGHT);
   const sure = choicesIn(level) === 2 ? SURE_OF_TWO : SURE;
   return {
     isPassed: open.length === 0 && lowerBound(right, last.length) >= sure,
@@ -71,10 +71,12 @@ function standingOf(level: Level, own: readonly Attempt[]): LevelStanding {
 export function levelStandings(attempts: readonly Attempt[]): ReadonlyMap<Level, LevelStanding> {
   return new Map(
     LEVELS.map((level) => {
-      const own: Attempt[] = [];
+      const own: Own = { last: [], byMode: new Map() };
       for (const attempt of attempts) {
         if (!isOfLevel(level, attempt)) continue;
-        own.push(attempt);
+        const { mode } = attempt.card;
+        own.last = [...own.last, attempt.isRight].slice(-LAST);
+        own.byMode.set(mode, [...(own.byMode.get(mode) ?? []), attempt.isRight].slice(-MODE_LAST));
         const standing = standingOf(level, own);
         if (standing.isPassed) return [level, standing];
       }

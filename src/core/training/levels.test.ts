@@ -81,6 +81,12 @@ describe("a level", () => {
     expect(reopenedLevels(rounds(level("four"), 6))).toEqual([]);
   });
 
+  it("counts the last answers alone, however many there are", () => {
+    const many = rounds(level("seven"), 700, (nth) => nth % 2 === 0);
+    const standing = levelStandings(many).get(level("seven"))!;
+    expect([standing.of, standing.right, standing.isPassed]).toEqual([24, 12, false]);
+  });
+
   it("that is passed stays passed, and what asks less is not asked for any more", () => {
     const four = level("four");
     expect(passed([...rounds(four, 6), ...rounds(four, 6, () => false)])).toEqual(["four"]);

@@ -1,5 +1,5 @@
 import { type Card, isByEar } from "./card";
-import { askable, type ToAsk } from "./draw";
+import { answersTo, askable, type ToAsk } from "./draw";
 import type { Level } from "./exam";
 import type { MixedPair } from "./pairs";
 import { dueCards, type Schedule } from "./schedule";
@@ -48,18 +48,27 @@ export function planOfDay(
   return { toAsk: [...apart, ...due, ...rest.flatMap((each) => each ?? [])], pair, due: due.length };
 }
 
-/** Cards that are due, as questions among the modes that are due in the same way; one that is due alone is asked among the level's modes. */
+/**
+ * Cards that are due, as questions among the modes that are due in the same way. Where those have but one answer, the modes of the level
+ * are among the choices too; what is written, played or found has no choices, and is asked about the due modes alone.
+ */
 function dueTogether(cards: readonly Card[], level: Level): readonly ToAsk[] {
-  const together = new Map<string, Card[]>();
-  for (const card of cards.filter(({ question }) => isByEar(question))) {
+  const together = new Map<string, [Card, ...Card[]]>();
+  for (const card of cards) {
     const key = `${card.question} ${card.texture ?? ""}`;
-    together.set(key, [...(together.get(key) ?? []), card]);
+    const group = together.get(key);
+    if (group) group.push(card);
+    else together.set(key, [card]);
   }
   return [...together.values()].flatMap((group) => {
-    const [{ question, texture } = { question: "mode" as const, texture: undefined }] = group;
-    const modes = [...new Set(group.map(({ mode }) => mode))];
-    const choices = modes.length > 1 ? modes : [...new Set([...modes, ...level.exam.modes])];
-    const toAsk: ToAsk = { question, texture, choices };
-    return askable(toAsk).length > 1 ? group.map(() => toAsk) : [];
+    const [{ question, texture }] = group;
+    const choices = [...new Set(group.map(({ mode }) => mode))];
+    const alone: ToAsk = { question, texture, choices };
+    const hasChoices = isByEar(question) || question === "chords-mode" || question === "mode-chords";
+    const toAsk =
+      hasChoices && answersTo(alone) < 2
+        ? { ...alone, choices: [...new Set([...choices, ...level.exam.modes])] }
+        : alone;
+    return askable(toAsk).length > 0 ? group.map(() => toAsk) : [];
   });
 }

@@ -59,7 +59,7 @@ const DRAWS = 400;
  */
 export function setExam(exam: Exam, seed: number, first: readonly ToAsk[] = []): readonly Asked[] {
   const random = seeded(seed);
-  const row = rowOf(exam, first, random);
+  const row = rowOf(exam, first, random).filter((toAsk) => askable(toAsk).length > 0);
   const draw = () => row.flatMap((toAsk) => drawn(random, toAsk) ?? []);
   const wanted =
     first.length === 0 && coversModes(exam) ? new Set(cardsOf(exam).map(({ mode }) => mode)) : undefined;

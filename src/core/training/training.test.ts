@@ -366,6 +366,16 @@ describe("a day's session", () => {
     // What is due alone is asked among the modes of the level: its answer isn't given away.
     const alone = planOfDay(scheduled([attempt()]), level, [], 2 * DAY, 5).toAsk[0]!;
     expect([...alone.choices].toSorted()).toEqual([...level.exam.modes].toSorted());
+    // Nor are thirds asked among modes that are all minor; what is spelled comes back as itself.
+    const third = (id: string) => attempt({ card: { question: "third", mode: id, texture: "drone" } });
+    const thirds = planOfDay(scheduled([third("dorian"), third("aeolian")]), level, [], 2 * DAY, 5).toAsk[0]!;
+    expect(thirds.choices).toContain("ionian");
+    const spelled = attempt({ card: { question: "spell", mode: "lydian" } });
+    expect(planOfDay(scheduled([spelled]), level, [], 2 * DAY, 5).toAsk[0]).toEqual({
+      question: "spell",
+      texture: undefined,
+      choices: ["lydian"],
+    });
   });
 
   it("fits into the minutes", () => {
