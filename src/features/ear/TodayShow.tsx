@@ -86,7 +86,7 @@ export function TodayShow({ tabs }: { readonly tabs: ReactNode }) {
           <Button onClick={() => withRun((run) => run.beginPlacement(home))}>Find my level</Button>
           {READY_EXAMS.map((exam) => (
             <Button key={exam.title} onClick={() => withRun((run) => run.beginExam({ ...exam, home }))}>
-              {exam.title}
+              {`${exam.title} (${countText(exam.count, "question")})`}
             </Button>
           ))}
         </div>

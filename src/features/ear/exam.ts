@@ -26,10 +26,10 @@ export const BLANK_EXAM: ExamValue = {
 
 /** Exams that stand ready, on any home. */
 export const READY_EXAMS: readonly ExamValue[] = [
-  { ...BLANK_EXAM, title: "Quiz: 8 questions, four modes", moves: true },
+  { ...BLANK_EXAM, title: "Quiz: four modes", moves: true },
   {
     ...BLANK_EXAM,
-    title: "Exam: 20 questions, two octaves heard once",
+    title: "Exam: two octaves, once",
     modes: SEVEN.map(({ id }) => id),
     textures: ["scale"],
     moves: true,
