@@ -125,6 +125,22 @@ test("the characteristic note is found on a neck that marks nothing; a wrong not
   await expect(page.getByRole("img", { name: /^D Dorian.* on the neck/ })).toBeVisible();
 });
 
+test("without a network what asks is said to be missing, and Start fetches it again", async ({
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({ baseURL: baseURL!, serviceWorkers: "block" });
+  const page = await context.newPage();
+  await open(page, "/ear");
+  await context.setOffline(true);
+  await page.getByRole("button", { name: "Start" }).click();
+  await expect(page.getByText(/^The question couldn’t be loaded/)).toBeVisible();
+  await context.setOffline(false);
+  await page.getByRole("button", { name: "Start" }).click();
+  await expect(question(page)).toHaveText("Is the third major or minor?");
+  await context.close();
+});
+
 test("a reload in the middle of a quiz comes back to the same question, and each can be heard again at the end", async ({
   page,
 }) => {
@@ -138,6 +154,9 @@ test("a reload in the middle of a quiz comes back to the same question, and each
   await expect(page.getByText("Question 2 of 8")).toBeVisible();
   await expect(question(page)).toHaveText(asked ?? "");
   await expect(page.getByText("The stage shows nothing until you answer.")).toBeVisible();
+  await page.goto("/derive");
+  await page.goBack();
+  await expect(question(page)).toHaveText(asked ?? "");
   for (let nth = 1; nth < 8; nth += 1) {
     await page.keyboard.press("b");
     if (nth < 7) await expect(page.getByText(`Question ${nth + 2} of 8`)).toBeVisible();

@@ -85,9 +85,13 @@ export function levelStandings(attempts: readonly Attempt[]): ReadonlyMap<Level,
   );
 }
 
-/** The levels that are passed. */
+/** The levels that are passed, by how far each has come. */
+export const passedIn = (standings: ReadonlyMap<Level, LevelStanding>): ReadonlySet<Level> =>
+  new Set([...standings].flatMap(([level, { isPassed }]) => (isPassed ? [level] : [])));
+
+/** The same by the answers. */
 export const passedLevels = (attempts: readonly Attempt[]): ReadonlySet<Level> =>
-  new Set([...levelStandings(attempts)].flatMap(([level, { isPassed }]) => (isPassed ? [level] : [])));
+  passedIn(levelStandings(attempts));
 
 /** How often something may be heard. */
 const hearings = ({ times }: Level["exam"]): number => (times === 0 ? Infinity : times);
@@ -106,10 +110,11 @@ function holdsLevel({ exam: harder }: Level, { exam: easier }: Level): boolean {
   );
 }
 
-/** The level that comes next: the first that isn't passed, nor asks less than one that is; after all of them the last. */
-export const levelReached = (passed: ReadonlySet<Level>): Level =>
-  LEVELS.find((level) => !passed.has(level) && ![...passed].some((other) => holdsLevel(other, level))) ??
-  (LEVELS.at(-1) as Level);
+/** The level that comes next, from one on: the first that isn't passed, nor asks less than one that is; after all of them the last. */
+export const levelReached = (passed: ReadonlySet<Level>, from: Level | undefined = LEVELS[0]): Level =>
+  LEVELS.slice(from && LEVELS.indexOf(from)).find(
+    (level) => !passed.has(level) && ![...passed].some((other) => holdsLevel(other, level)),
+  ) ?? (LEVELS.at(-1) as Level);
 
 /** What made a level count as passed before it was told what each answer had been chosen from: ten of twelve, heard in whatever way. */
 const [ONCE_RIGHT, ONCE_LAST] = [10, 12];

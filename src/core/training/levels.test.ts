@@ -95,6 +95,9 @@ describe("a level", () => {
     expect(levelReached(new Set([level("two")])).id).toBe("third");
     expect(levelReached(new Set([level("third"), level("seven"), level("once")])).id).toBe("phrases");
     expect(levelReached(new Set(LEVELS)).id).toBe("dominants");
+    // From where a placement has found it; what a harder level holds isn't asked again.
+    expect(levelReached(new Set(), level("six")).id).toBe("six");
+    expect(levelReached(new Set([level("seven")]), level("six")).id).toBe("bare");
   });
 });
 

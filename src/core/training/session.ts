@@ -8,15 +8,6 @@ import { askedBy } from "./set-exam";
 /** Questions about one pair of modes in a session, and the share of it that goes to pairs. */
 const [FOR_A_PAIR, PAIR_SHARE] = [4, 3];
 
-/** What a day's session asks and why. */
-export interface DayPlan {
-  readonly toAsk: readonly ToAsk[];
-  /** The pair of modes that it goes back to, where one is mixed up. */
-  readonly pair: MixedPair | undefined;
-  /** How many of its questions are among what is due. */
-  readonly due: number;
-}
-
 /**
  * What a day's session asks: modes that are mixed up as a pair, both heard and then either; what is due, among the modes that are due
  * together; and for the rest what the level asks. It says what may be right, never what is: that is drawn.
@@ -27,7 +18,7 @@ export function planOfDay(
   pairs: readonly MixedPair[],
   now: number,
   count: number,
-): DayPlan {
+): readonly ToAsk[] {
   const [pair] = pairs;
   const apart: readonly ToAsk[] = pair
     ? Array.from({ length: Math.min(FOR_A_PAIR, Math.ceil(count / PAIR_SHARE)) }, () => ({
@@ -45,7 +36,7 @@ export function planOfDay(
     { length: Math.max(0, count - apart.length - due.length) },
     (_, nth) => own[nth % own.length],
   );
-  return { toAsk: [...apart, ...due, ...rest.flatMap((each) => each ?? [])], pair, due: due.length };
+  return [...apart, ...due, ...rest.flatMap((each) => each ?? [])];
 }
 
 /**

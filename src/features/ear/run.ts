@@ -126,7 +126,7 @@ export function beginToday(minutes: number, level: Level, home: number): void {
   const count = Math.min(200, questionsIn(minutes, attempts));
   const plan = planOfDay($schedule.get(), level, mixedPairs(attempts, dayNumber), Date.now(), count);
   const exam: ExamValue = { ...examOfLevel(level, home, count), tunes: heardIn() };
-  begin(levelText(level.id), exam, setExam(exam, anySeed(), plan.toAsk));
+  begin(levelText(level.id), exam, setExam(exam, anySeed(), plan));
 }
 
 /** Questions of a drill. */

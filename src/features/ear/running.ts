@@ -1,6 +1,6 @@
 import { atom, computed } from "nanostores";
 import * as z from "zod/mini";
-import { levelPlaced, levelReached, levelStandings, LEVELS, PLACEMENT_QUESTIONS } from "@/core/training";
+import { levelPlaced, levelReached, levelStandings, passedIn, PLACEMENT_QUESTIONS } from "@/core/training";
 import { $attempts, $sittings } from "@/session";
 import type { Sitting } from "@/storage";
 
@@ -76,13 +76,7 @@ const $placed = computed($sittings, (all) => {
 /** How far each level has come. */
 export const $standings = computed($attempts, levelStandings);
 
-export const $passed = computed(
-  $standings,
-  (standings) => new Set([...standings].flatMap(([level, { isPassed }]) => (isPassed ? [level] : []))),
-);
+export const $passed = computed($standings, passedIn);
 
 /** The level that comes next: the first that isn't passed, from the one on that a placement has found. */
-export const $level = computed([$passed, $placed], (passed, placed) => {
-  const from = placed ? LEVELS.indexOf(placed) : 0;
-  return LEVELS.slice(from).find((level) => !passed.has(level)) ?? levelReached(passed);
-});
+export const $level = computed([$passed, $placed], levelReached);
