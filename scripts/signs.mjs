@@ -1,7 +1,7 @@
 // @ts-check
 /**
- * Makes the font of accidentals, `src/styles/signs.woff2`, from Noto Music: the five signs as high as a capital letter of the text and a
- * little more above and below, so that they read as part of a note's name. In Noto Music a sharp hangs a quarter below the line, as it
+ * Makes the font of accidentals and note values, `src/styles/signs.woff2`, from Noto Music: each sign as high as a capital letter of the
+ * text and a little more above and below, so that it reads as part of a note's name. In Noto Music a sharp hangs a quarter below the line, as it
  * does on a staff. Run it again when that font changes.
  */
 import { readFile, writeFile } from "node:fs/promises";
@@ -20,6 +20,8 @@ const SEATS = /** @type {const} */ ([
   ["♮", -60, 790],
   ["𝄪", 150, 560],
   ["𝄫", -70, 787],
+  ["♩", -40, 760],
+  ["♪", -40, 760],
 ]);
 
 const bytes = await wawoff2.decompress(await readFile(join(root, MUSIC)));

@@ -2,6 +2,7 @@ import type { Chord } from "@/core/chord";
 import { laidOut } from "@/core/instrument";
 import { type Fifths, midiOf, soundOf } from "@/core/pitch";
 import type { Backing } from "@/storage";
+import { type BeatGrouping, beatGroups, groupStarts, USUAL_GROUPING } from "./beat-groups";
 import { atOrAbove, BASS_FROM, type Score, type ScoreChord, type ScoreNote, strummed, USUAL } from "./score";
 
 /** Lays chords out for who plays them, in their order: keys from the lowest to the highest, none where there is no way to play one. */
@@ -36,7 +37,13 @@ export function accompanied(
     layout,
     backing,
     home,
-  }: { readonly layout: Layout; readonly backing: Backing; readonly home?: Fifths | undefined },
+    grouping = USUAL_GROUPING,
+  }: {
+    readonly layout: Layout;
+    readonly backing: Backing;
+    readonly home?: Fifths | undefined;
+    readonly grouping?: BeatGrouping;
+  },
 ): Score {
   const { chords = [], ...rest } = score;
   if (chords.length === 0) return score;
@@ -50,8 +57,8 @@ export function accompanied(
   const played = chords.flatMap((each, at) => {
     const keys = laid[at] ?? [];
     return [
-      ...(keys.length > 0 ? inBacking(each, keys, backing) : []),
-      ...(each.isOverBass || layout === onBowedStrings ? [] : bassLine(each)),
+      ...(keys.length > 0 ? inBacking(each, keys, { backing, grouping }) : []),
+      ...(each.isOverBass || layout === onBowedStrings ? [] : bassLine(each, grouping)),
     ];
   });
   return { ...rest, notes: [...score.notes, ...played] };
@@ -60,13 +67,13 @@ export function accompanied(
 function inBacking(
   { at, length, pulse, parts }: ScoreChord,
   keys: readonly number[],
-  backing: Exclude<Backing, "drone">,
+  { backing, grouping }: { readonly backing: Exclude<Backing, "drone">; readonly grouping: BeatGrouping },
 ): readonly ScoreNote[] {
   switch (backing) {
     case "pad":
       return keys.map((midi) => ({ part: "chord", midi, at, length, loud: USUAL * 0.8 }));
     case "strum":
-      return strokes(length, pulse, parts).flatMap(({ from, to, way, loud }) =>
+      return strokes({ length, pulse, parts, grouping }).flatMap(({ from, to, way, loud }) =>
         // An up-stroke catches the high strings alone.
         strummed(way === "up" ? keys.slice(-4) : keys, {
           part: "chord",
@@ -96,19 +103,28 @@ interface Stroke {
   readonly loud: number;
 }
 
+interface Strumming extends Pick<ScoreChord, "length" | "pulse" | "parts"> {
+  readonly grouping: BeatGrouping;
+}
+
 /**
- * A plain strum: down on every beat, the first one harder, and up before every second one. Each rings until the next.
- *
- * @param length beats that the chord lasts
- * @param pulse beats from one felt beat to the next
- * @param parts what a felt beat falls into: the up-stroke is the last of them
+ * A plain strum: down on every beat, the first one harder, and up before every second one; five beats and seven in their groups. Where the
+ * felt beat is short, as in 7/8, the hand goes down at each group and up on its last beat. Each rings until the next.
  */
-function strokes(length: number, pulse: number, parts: number): readonly Stroke[] {
+function strokes({ length, pulse, parts, grouping }: Strumming): readonly Stroke[] {
   const found: { from: number; way: "down" | "up"; loud: number }[] = [];
   const count = Math.max(1, Math.round(length / pulse));
+  const groups = beatGroups(count, grouping);
+  const starts = new Set(groupStarts(groups));
   for (let beat = 0; beat < count; beat += 1) {
-    found.push({ from: beat * pulse, way: "down", loud: beat === 0 ? 1 : 0.8 });
-    const isBeforeSecond = beat % 2 === 1 || count === 1;
+    const isLast = starts.has(beat + 1) || beat === count - 1;
+    const loud = beat === 0 ? 1 : starts.has(beat) ? 0.9 : 0.8;
+    if (parts > 1 || starts.has(beat)) found.push({ from: beat * pulse, way: "down", loud });
+    if (parts === 1) {
+      if (isLast && !starts.has(beat)) found.push({ from: beat * pulse, way: "up", loud: 0.65 });
+      continue;
+    }
+    const isBeforeSecond = count === 5 || count === 7 ? isLast : beat % 2 === 1 || count === 1;
     const up = (beat + (parts - 1) / parts) * pulse;
     if (isBeforeSecond && up < length) found.push({ from: up, way: "up", loud: 0.65 });
   }
@@ -116,10 +132,12 @@ function strokes(length: number, pulse: number, parts: number): readonly Stroke[
 }
 
 /** The bass of a chord: its root, and in the middle of a longer chord its fifth, below the root where that lies low enough. */
-function bassLine({ chord, at, length, pulse }: ScoreChord): readonly ScoreNote[] {
+function bassLine({ chord, at, length, pulse }: ScoreChord, grouping: BeatGrouping): readonly ScoreNote[] {
   const low = bassKey(chord);
   const fifth = chord.bass === undefined ? chord.tones.find((tone) => FIFTHS.includes(tone)) : undefined;
-  const half = Math.floor(length / pulse / 2) * pulse;
+  const count = Math.round(length / pulse);
+  const middle = groupStarts(beatGroups(count, grouping)).find((start) => start >= Math.floor(count / 2));
+  const half = (count % 2 === 1 && middle !== undefined ? middle : Math.floor(length / pulse / 2)) * pulse;
   if (fifth === undefined || length / pulse < 4) return [{ part: "bass", midi: low, at, length }];
   const above = low + ((fifth * 7 + 120) % 12);
   const key = above - 12 >= BASS_LOWEST ? above - 12 : above;

@@ -1,6 +1,6 @@
 import { type Chart, quartersOf } from "@/core/chord";
 import { type Fifths, letterOf, modulo, soundOf } from "@/core/pitch";
-import { EPSILON, feltBeat } from "@/core/tune";
+import { beatParts, EPSILON, feltBeat } from "@/core/tune";
 import { atOrAbove, LINE_FROM, type Pulse, type Score, type ScoreChord, type ScoreNote } from "./score";
 
 /** The beat of a chart, in quarters: what players feel in its first bar. */
@@ -39,7 +39,7 @@ export function chartScore(
       pulses.push({ at: begins + beat, each: pulse, isFirst: isFirst && beat === 0 });
     marks.push(begins);
     at += length;
-    return chord ? [{ chord, at: begins, length, pulse, parts: feltBeat(meter) === 1.5 ? 3 : 2 }] : [];
+    return chord ? [{ chord, at: begins, length, pulse, parts: beatParts(meter) }] : [];
   });
   return {
     notes: [],

@@ -36,6 +36,8 @@ export interface SoundEngine {
   prepare: () => Promise<void>;
   play: (playing: Playing) => Promise<void>;
   stop: () => void;
+  /** A soft bell, beside what is played and not in its place; none where the browser gives no sound. */
+  ring: () => Promise<void>;
   /** Sets the tempo at once, in the middle of a round. */
   setTempo: (tempo: number) => void;
   setVolume: (decibels: number) => void;
@@ -76,6 +78,11 @@ const PATIENCE = 1500;
 
 /** Milliseconds that the first note waits for its instrument's recordings; then a stand-in plays until they are here. */
 const WAITING = 450;
+
+/** The bell: A5 and E6, for so many seconds, softly. */
+const BELL = [81, 88];
+const BELL_RINGS = 1.6;
+const BELL_LOUD = 0.5;
 
 /** What is heard of a performance: asked by the time, never remembered. */
 interface Running {
@@ -225,6 +232,17 @@ export function soundEngine(listener: SoundListener): SoundEngine {
       }
     },
     stop,
+    ring: async () => {
+      const { tone, volume: master, parts } = await load();
+      if (!(await started(tone))) return;
+      const { currentTime } = tone.getContext().rawContext;
+      if (!running) {
+        master.volume.cancelScheduledValues(currentTime);
+        master.volume.setValueAtTime(volume, currentTime);
+      }
+      for (const midi of BELL)
+        parts.chord.strike({ midi, seconds: BELL_RINGS, time: currentTime + LEAD, loud: BELL_LOUD });
+    },
     setTempo: (tempo) => {
       if (!running || !loaded) return;
       const now = loaded.tone.getContext().rawContext.currentTime;

@@ -1,14 +1,16 @@
+export { accented } from "./accents";
 export * from "./alternating";
 export * from "./backing";
 export * from "./chart-score";
 export * from "./ear-score";
 export * from "./engine";
 export { LOUDEST, partLevel, PART_SILENT, type PartSounds, SAFE_VOLUME, USUAL_SOUNDS } from "./levels";
+export { heldAs } from "./held-note";
 export * from "./metronome";
 export { placed } from "./placed";
 export type { Playing } from "./plan";
 export * from "./render";
 export * from "./score";
-export { soundFiles } from "./sounds";
+export { soundFiles, sustains } from "./sounds";
 export * from "./tune-score";
 export * from "./vamp-score";

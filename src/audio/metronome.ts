@@ -1,8 +1,14 @@
 import { modulo } from "@/core/pitch";
+import { type BeatGrouping, strengths, USUAL_GROUPING } from "./beat-groups";
 import { BEATS_A_BAR, type Pulse, type Score, type ScoreNote, USUAL } from "./score";
 
 /** Keys of the metronome among those of percussion: two wood blocks, and claves for what lies between the beats. */
-const CLICK = { first: 76, beat: 77, between: 75 } as const;
+const CLICK = {
+  first: { midi: 76, loud: 1 },
+  group: { midi: 76, loud: 0.7 },
+  beat: { midi: 77, loud: USUAL },
+  between: { midi: 75, loud: 0.55 },
+} as const;
 const CLICK_LENGTH = 0.1;
 
 const plainPulses = (beats: number): readonly Pulse[] =>
@@ -18,29 +24,60 @@ export const pulsesOf = ({ pulses, beats }: Pick<Score, "pulses" | "beats">): re
 
 const click = (at: number, kind: keyof typeof CLICK): ScoreNote => ({
   part: "click",
-  midi: CLICK[kind],
   at,
   length: CLICK_LENGTH,
-  loud: kind === "first" ? 1 : kind === "beat" ? USUAL : 0.55,
+  ...CLICK[kind],
 });
 
-/** The metronome of a score, each beat parted into so many. */
-const clicks = (score: Pick<Score, "pulses" | "beats">, parts = 1): readonly ScoreNote[] =>
-  pulsesOf(score).flatMap(({ at, each, isFirst }) =>
-    Array.from({ length: parts }, (_, part) =>
-      click(at + (part * each) / parts, part > 0 ? "between" : isFirst ? "first" : "beat"),
-    ),
-  );
+/** Bars in which the metronome is silent, at the end of every so many: two of four. */
+export interface SilentBars {
+  readonly silent: number;
+  readonly of: number;
+}
 
-/** A score with the metronome, each beat parted into so many. */
-export const withClick = (score: Score, parts = 1): Score => ({
+export interface MetronomeWay {
+  /** Into how many parts each beat is divided. */
+  readonly parts?: number;
+  readonly grouping?: BeatGrouping;
+  readonly silentBars?: SilentBars | undefined;
+  /** Bars that were played before: silent bars are counted through. */
+  readonly barsBefore?: number;
+}
+
+/** How many bars a score has by its barlines, one at least. */
+export const barCount = (score: Pick<Score, "pulses" | "beats">): number =>
+  Math.max(1, pulsesOf(score).filter(({ isFirst }) => isFirst).length);
+
+/** The metronome of a score. */
+function clicks(
+  score: Pick<Score, "pulses" | "beats">,
+  { parts = 1, grouping = USUAL_GROUPING, silentBars, barsBefore = 0 }: MetronomeWay,
+): readonly ScoreNote[] {
+  const pulses = pulsesOf(score);
+  const strong = strengths(pulses, grouping);
+  let bar = barsBefore - 1;
+  return pulses.flatMap(({ at, each, isFirst }, nth) => {
+    if (isFirst) bar += 1;
+    if (silentBars && modulo(bar, silentBars.of) >= silentBars.of - silentBars.silent) return [];
+    return Array.from({ length: parts }, (_, part) =>
+      click(at + (part * each) / parts, part > 0 ? "between" : (strong[nth] ?? "beat")),
+    );
+  });
+}
+
+/**
+ * A score with the metronome.
+ *
+ * @example withClick(score, { parts: 2, silentBars: { silent: 1, of: 4 } }) // eighths, every fourth bar without them
+ */
+export const withClick = (score: Score, way: MetronomeWay = {}): Score => ({
   ...score,
-  notes: [...score.notes, ...clicks(score, parts)],
+  notes: [...score.notes, ...clicks(score, way)],
 });
 
 /** The metronome alone, in the meter of a score. */
-export const clickScore = (score: Score, parts = 1): Score => ({
-  notes: clicks(score, parts),
+export const clickScore = (score: Score): Score => ({
+  notes: clicks(score, {}),
   beats: score.beats,
   loops: true,
   ...(score.pulses ? { pulses: score.pulses } : {}),

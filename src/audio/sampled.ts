@@ -24,6 +24,15 @@ const LETTING_GO = 0.03;
 /** How much softer and slower an up-bow is than a down-bow. */
 const UP_BOW = { loud: 0.92, attack: 1.4 };
 
+/** How far strokes differ from one another, up and down: a player's hand never strikes the same twice. */
+const STROKES_DIFFER = { cents: 2.5, decibels: 0.8 };
+
+/** Two numbers from -1 to 1 for the nth stroke of an instrument, the same whenever it is played: as evenly spread as can be, never twice the same. */
+const differing = (nth: number): readonly [number, number] => [
+  2 * ((nth * 0.618034) % 1) - 1,
+  2 * ((nth * 0.754878 + 0.5) % 1) - 1,
+];
+
 /** Seconds between the two strings of a pair. */
 const PAIR_APART = 0.007;
 
@@ -49,7 +58,7 @@ export function sampled(
   const context = tone.getContext().rawContext;
   const all = recordings.map(({ recording }) => recording);
   const sounding = new Set<Sounding>();
-  let bows = 0;
+  let strokes = 0;
 
   const one = ({ midi, seconds, time, loud }: Strike, cents: number, share: number, attack: number) => {
     const { place, rate } = recordingFor(sound, midi, all);
@@ -94,14 +103,18 @@ export function sampled(
 
   return {
     strike: (strike) => {
+      const isUp = voice.isBowed && strokes % 2 === 1;
+      strokes += 1;
+      const [high, strong] = differing(strokes);
+      const cents = STROKES_DIFFER.cents * high;
+      const share = gainOf(STROKES_DIFFER.decibels * strong);
       if (voice.paired > 0) {
-        one(strike, -voice.paired / 2, 0.62, voice.attack);
-        one({ ...strike, time: strike.time + PAIR_APART }, voice.paired / 2, 0.5, voice.attack);
+        const second = { ...strike, time: strike.time + PAIR_APART };
+        one(strike, cents - voice.paired / 2, share * 0.62, voice.attack);
+        one(second, cents + voice.paired / 2, share * 0.5, voice.attack);
         return;
       }
-      const isUp = voice.isBowed && bows % 2 === 1;
-      bows += 1;
-      one(strike, 0, isUp ? UP_BOW.loud : 1, voice.attack * (isUp ? UP_BOW.attack : 1));
+      one(strike, cents, share * (isUp ? UP_BOW.loud : 1), voice.attack * (isUp ? UP_BOW.attack : 1));
     },
     release: (now, after = -Infinity) => {
       for (const { time, source, gain } of sounding) {

@@ -191,7 +191,9 @@ describe("the metronome", () => {
     // Two beats to the bar are felt.
     ["6/8 | C | G |", "[0] 1 [2] 3"],
     ["2/2 | C | G |", "[0] 1 [2] 3"],
-    ["5/4 | C |", "[0] 1 2 3 4"],
+    // The first of each group is struck as the first of a bar, more softly.
+    ["5/4 | C |", "[0] 1 2 [3] 4"],
+    ["7/8 | C |", "[0] 1 [2] 3 [4] 5 6"],
     // The eighths of a 6/8 bar in a chart of quarters keep their length.
     ["| C | 6/8 G |", "[0] 1 2 3 [4] 5.5"],
     ["| C G | F |", "[0] 1 2 3 [4] 5 6 7"],
@@ -224,10 +226,10 @@ describe("the metronome", () => {
 
   it("divides beats, more softly, and stands alone", () => {
     const score = chart("6/8 | C |");
-    const divided = withClick(score, 3).notes.filter(({ part }) => part === "click");
+    const divided = withClick(score, { parts: 3 }).notes.filter(({ part }) => part === "click");
     expect(divided.map(({ at }) => Math.round(at * 100) / 100)).toEqual([0, 0.33, 0.67, 1, 1.33, 1.67]);
     expect(divided.map(({ loud = 0 }) => loud)).toEqual([1, 0.55, 0.55, 0.8, 0.55, 0.55]);
-    const alone = clickScore(score, 2);
+    const alone = clickScore(score);
     expect([alone.notes.every(({ part }) => part === "click"), alone.chords, alone.loops]).toEqual([
       true,
       undefined,

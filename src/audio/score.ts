@@ -29,9 +29,9 @@ export interface ScoreChord {
   readonly chord: Chord;
   readonly at: number;
   readonly length: number;
-  /** Beats from one felt beat of its bar to the next, and into how many parts that falls: three in 6/8. */
+  /** Beats from one felt beat of its bar to the next, and into how many parts that falls: three in 6/8, one in 7/8. */
   readonly pulse: number;
-  readonly parts: 2 | 3;
+  readonly parts: 1 | 2 | 3;
   /** Another part has the bass. */
   readonly isOverBass?: boolean;
 }

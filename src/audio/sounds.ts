@@ -88,6 +88,11 @@ export const VOICES: Readonly<Record<Sound, Voice>> = {
   click: { ...PLUCKED, of: "click", attack: 0, release: 0.05 },
 };
 
+/** Whether a sound goes on for as long as it is held. */
+export const sustains = (sound: Sound): boolean => VOICES[sound].attack >= SUSTAINED_FROM;
+/** What sustains comes in so slowly, in seconds. */
+const SUSTAINED_FROM = 0.02;
+
 /** The files of all recordings, those of some instruments first. */
 export const soundFiles = (first: readonly Sound[]): readonly string[] => [
   ...new Set([...first.map((sound) => FILES[VOICES[sound].of]), ...Object.values(FILES)]),

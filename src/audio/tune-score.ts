@@ -1,6 +1,7 @@
 import { playOrder } from "@/core/chord";
 import { type Fifths, midiOf } from "@/core/pitch";
 import {
+  beatParts,
   EPSILON,
   feltBeat,
   firstPlace,
@@ -69,7 +70,7 @@ function barScore({ bar, notes, chords }: WholeBar, meter: Meter): Score {
         at: (from - bar.start) / beat,
         length: (until - from) / beat,
         pulse: 1,
-        parts: beat === 1.5 ? 3 : 2,
+        parts: beatParts(meter),
       };
     }),
     beats: bar.length / beat,

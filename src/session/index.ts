@@ -16,6 +16,8 @@ export * from "./playing/arranged";
 export * from "./playing/part-sounds";
 export * from "./playing/main-playing";
 export * from "./playing/main-score";
+export * from "./playing/beat";
+export * from "./playing/tap";
 export * from "./playing/days";
 export * from "./playing/note-input";
 export * from "./playing/play";

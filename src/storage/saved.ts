@@ -1,9 +1,9 @@
 import * as z from "zod/mini";
 import { readSymbol } from "@/core/chord";
-import { readStrings } from "@/core/instrument";
 import { TUNE_SOURCES } from "@/formats/tune-source";
-import { modeId, noteName } from "./fields";
+import { modeId, noteName, strings } from "./fields";
 import { recipeValue } from "./recipe";
+import { TEXTURES } from "./settings";
 import { examValue, PRACTICE_KINDS } from "./sitting";
 import type { Fields, Versioned } from "./versioned";
 
@@ -85,19 +85,11 @@ const ownWords = z.strictObject({
   tune: z.string().check(z.maxLength(200)),
 });
 
-/** Open strings, "E2 A2 D3 G3 B3 E4", that make a neck. */
-export const strings = z.string().check(
-  z.maxLength(120),
-  z.refine((text) => readStrings(text).problems.length === 0),
-);
-
 /** Characters of the address of a thing to practise. */
 const MAX_ROUTINE_LINK = 20_000;
 
 /** One way to take a chord, on the strings that it was found on. */
-const savedVoicing = z.strictObject({
-  ...common,
-  kind: z.literal("voicing"),
+const voicingFields = {
   chord: z.string().check(
     z.maxLength(60),
     z.refine((text) => "chord" in readSymbol(text)),
@@ -107,7 +99,9 @@ const savedVoicing = z.strictObject({
   frets: z
     .array(z.nullable(z.int().check(z.minimum(0), z.maximum(36))))
     .check(z.minLength(1), z.maxLength(12)),
-});
+};
+const voicing = z.object(voicingFields);
+const savedVoicing = z.strictObject({ ...common, kind: z.literal("voicing"), ...voicingFields });
 
 /** Questions that were put together: to be taken again, or by others. */
 const savedExam = z.strictObject({ ...common, kind: z.literal("exam"), exam: examValue });
@@ -131,6 +125,11 @@ export const routineItem = z.object({
   /** Metronome and count-in as they were when it was added; as they are set where nothing is said. */
   click: z.optional(z.boolean()),
   countIn: z.optional(z.int().check(z.minimum(0), z.maximum(8))),
+  /** What Play plays, and whether it goes round, as they were. */
+  texture: z.optional(z.enum(TEXTURES)),
+  loop: z.optional(z.boolean()),
+  /** The voicing that was shown. */
+  voicing: z.optional(voicing),
 });
 export type RoutineItem = z.infer<typeof routineItem>;
 

@@ -6,14 +6,14 @@ import {
   INSTRUMENT_IDS,
   LINE_FIGURES,
   ORDERS,
+  SOUNDS,
   SYSTEMS,
 } from "@/core/instrument";
 import { NOTE_NAMINGS } from "@/core/pitch";
 import { ANALYSIS_KINDS } from "@/core/progression";
 import { COMPARISONS, FAMILIES, REFERENCE_CONVENTIONS, USUAL_FAMILIES } from "@/core/scale";
 import { TUNE_SOURCES } from "@/formats/tune-source";
-import { modeId } from "./fields";
-import { strings } from "./saved";
+import { modeId, strings } from "./fields";
 import { type Fields, isFields } from "./versioned";
 
 /** A model tune is one that is known by heart. */
@@ -57,6 +57,18 @@ export const CHORDS_ON = ["instrument", "keyboard", "strings"] as const;
 export const GUITAR_SOUNDS = ["steel", "nylon", "clean"] as const;
 export type GuitarSound = (typeof GUITAR_SOUNDS)[number];
 
+/** How many of the metronome's bars are silent: "1 of 4" is every fourth. */
+export const SILENT_CLICKS = ["none", "1 of 2", "1 of 4", "2 of 4", "4 of 8"] as const;
+
+/** What is held under a line, how low it lies, and what plays it. */
+export const DRONE_NOTES = ["root", "fifth", "octaves"] as const;
+export const DRONE_REGISTERS = ["low", "middle", "high"] as const;
+export const DRONE_SOUNDS = SOUNDS.filter((sound) => sound !== "click");
+
+/** How bars of five and seven beats fall into groups. */
+export const FIVES = ["3+2", "2+3"] as const;
+export const SEVENS = ["2+2+3", "3+2+2", "2+3+2"] as const;
+
 const RHYTHM_NAMES = ["quarters", "eighths", "triplets", "sixteenths"] as const;
 const decibels = z.catch(z.number().check(z.minimum(-40), z.maximum(6)), 0);
 
@@ -90,6 +102,12 @@ const stage = {
   click: z.catch(z.boolean(), false),
   /** Into how many parts the metronome divides each beat. */
   clickParts: z.catch(z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4)]), 1),
+  silentClicks: z.catch(z.enum(SILENT_CLICKS), "none"),
+  fives: z.catch(z.enum(FIVES), "3+2"),
+  sevens: z.catch(z.enum(SEVENS), "2+2+3"),
+  droneNotes: z.catch(z.enum(DRONE_NOTES), "root"),
+  droneRegister: z.catch(z.enum(DRONE_REGISTERS), "middle"),
+  droneSound: z.catch(z.enum(DRONE_SOUNDS), "harmonium"),
   /** What a guitar sounds like. */
   guitarSound: z.catch(z.enum(GUITAR_SOUNDS), "steel"),
   /** How chords are played, and by whom. */

@@ -69,6 +69,8 @@ const questions = z.object({
     .check(z.maxLength(200)),
   /** Each question follows from the answers before, to find the level to begin with. */
   isPlacement: z.optional(z.boolean()),
+  /** What is due and what the level asks that day: another day it would be other questions. */
+  isOfDay: z.optional(z.boolean()),
   attempts: z
     .array(
       z.object({
@@ -86,11 +88,16 @@ const questions = z.object({
 });
 
 /** What is practised with the hand. */
-export const PRACTICE_KINDS = ["mode", "line", "voicing", "chart", "tune", "free"] as const;
+export const PRACTICE_KINDS = ["mode", "line", "voicing", "chart", "tune", "ear", "free"] as const;
 export type PracticeKind = (typeof PRACTICE_KINDS)[number];
 
 export const FELT = ["easy", "right", "hard"] as const;
 export type Felt = (typeof FELT)[number];
+
+/** Characters of an address that a piece of the log keeps. */
+export const MAX_PLAYED_LINK = 2000;
+
+const tempo = z.number().check(z.minimum(1), z.maximum(400));
 
 const played = z.object({
   id: z.string().check(z.minLength(1), z.maxLength(64)),
@@ -102,8 +109,15 @@ const played = z.object({
   home: z.optional(noteName),
   instrument: z.optional(z.string().check(z.maxLength(60))),
   seconds: z.number().check(z.minimum(0), z.maximum(86_400)),
-  /** Beats a minute at the end. */
-  tempo: z.optional(z.number().check(z.minimum(1), z.maximum(400))),
+  /** Beats a minute that were reached, that were begun with, and that the routine asked for. */
+  tempo: z.optional(tempo),
+  tempoBegun: z.optional(tempo),
+  tempoAsked: z.optional(tempo),
+  /** Rounds that were played to their end. */
+  rounds: z.optional(z.int().check(z.minimum(0), z.maximum(100_000))),
+  /** The item of a routine that it was, and where that opens; long addresses are left out. */
+  item: z.optional(z.string().check(z.maxLength(64))),
+  link: z.optional(z.string().check(z.maxLength(MAX_PLAYED_LINK), z.regex(/^\/(?!\/)/u))),
   felt: z.optional(z.enum(FELT)),
 });
 export type Played = z.infer<typeof played>;

@@ -122,6 +122,10 @@ export const LISTEN_IN_ORDER =
 export const THINK_IN_ORDER =
   "Count from the parent scale, or take plain major or minor and change the degrees that differ.";
 
+/** What is practised of Ear: the exam that is put together, where it has no title, or the day’s training. */
+export const EXAM_TITLE = "Exam";
+export const TODAY_TITLE = "Ear training";
+
 export const EXAM_SAYS =
   "Send the link (L) or the exported file to whoever is to take it. The result is a table that they can send back.";
 

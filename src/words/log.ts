@@ -34,6 +34,33 @@ export function clockText(milliseconds: number): string {
 
 export const TIME_IS_UP = "Time is up";
 
+/** Time is up, and after a bar the next item comes, or the end. */
+export const goesOnText = (next: string | undefined): string =>
+  next === undefined ? "ends after this bar" : "the next one comes after this bar";
+
+/** What the tempo of an item did the last time. */
+export const lastTimeText = (
+  begun: number | undefined,
+  reached: number,
+  rounds: number | undefined,
+): string =>
+  [
+    begun === undefined || begun === reached
+      ? `last time ${reached} bpm`
+      : `last time ${begun} to ${reached} bpm`,
+    ...(rounds === undefined || rounds === 0 ? [] : [countText(rounds, "whole round")]),
+  ].join(", ");
+
+/** What Go on starts: the thing practised last, questions that are due, something new. */
+export const goOnText = (last: string, tempo: number | undefined, due: number, next: string): string =>
+  [
+    tempo === undefined ? last : `${last} at ${tempo} bpm`,
+    ...(due === 0 ? [] : [`${countText(due, "question")} due`]),
+    `new: ${next}`,
+  ].join(", ");
+
+export const GO_ON_TITLE = "Go on";
+
 export const REST_NOW = `You have played ${REST.after} minutes. Rest your hands for ${numberText(REST.minutes)}; stop if anything hurts.`;
 
 /** "1 h 20 min", "6 min". */
@@ -44,7 +71,7 @@ export function durationText(seconds: number): string {
 }
 
 export const ROUTINE_EMPTY =
-  "There is nothing in this routine yet. Go to a mode, a position, a voicing or a chart and press R there.";
+  "There is nothing in this routine yet. Go to a mode, a position, a voicing, a chart, a tune, an exam or a drill and press R there.";
 
 export const ROUTINE_SAYS =
   "Warm up first, and start slowly. Each item opens as it was when you added it, with its instrument, position and tempo.";

@@ -1,7 +1,7 @@
 import type { Part, Rhythm } from "@/audio";
 import type { Fifths } from "@/core/pitch";
 import type { Swap } from "@/core/scale";
-import type { Backing, Division, GuitarSound, Texture } from "@/storage";
+import type { Backing, Division, GuitarSound, Settings, Texture } from "@/storage";
 import { countText, noteText } from "./names";
 
 /** What Play plays, how, and on what. */
@@ -95,6 +95,32 @@ export const GUITAR_SOUND_TEXT: Readonly<Record<GuitarSound, string>> = {
   steel: "steel strings",
   nylon: "nylon strings",
   clean: "electric",
+};
+
+/** The note that "bpm" counts, by its length in quarters: as a sign, and as one says it. */
+export const BEAT_TEXT = (quarters: number): { readonly sign: string; readonly name: string } =>
+  quarters === 1.5
+    ? { sign: "♩.", name: "dotted quarters" }
+    : quarters === 0.5
+      ? { sign: "♪", name: "eighths" }
+      : quarters === 1
+        ? { sign: "♩", name: "beats" }
+        : quarters === 2
+          ? { sign: "half", name: "half notes" }
+          : { sign: "", name: "beats" };
+
+export const SILENT_CLICKS_TEXT: Readonly<Record<Settings["silentClicks"], string>> = {
+  none: "none",
+  "1 of 2": "every other bar",
+  "1 of 4": "one bar in four",
+  "2 of 4": "two bars in four",
+  "4 of 8": "four bars in eight",
+};
+
+export const DRONE_NOTES_TEXT: Readonly<Record<Settings["droneNotes"], string>> = {
+  root: "home",
+  fifth: "home and fifth",
+  octaves: "home and octave",
 };
 
 /** Into how many parts the metronome divides a beat. */

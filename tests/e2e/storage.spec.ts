@@ -84,6 +84,7 @@ test("what was called saved is there, though the browser is killed in the middle
     // Things are saved one after another; the last word about them is what the page said before it died.
     for (let thing = 0; thing < 3; thing += 1) {
       await page.keyboard.press("k");
+      await page.getByRole("dialog").getByRole("textbox").first().waitFor();
       await page.keyboard.press("Enter");
       promised = Math.max(promised, await shelfCount(page));
     }

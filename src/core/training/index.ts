@@ -4,6 +4,7 @@ export * from "./card";
 export * from "./contour";
 export * from "./draw";
 export * from "./exam";
+export * from "./go-on";
 export * from "./grade";
 export * from "./level-standing";
 export * from "./listening";

@@ -149,5 +149,11 @@ export function feltBeat({ beats, unit }: Meter): number {
   return unit === 8 && beats % 3 === 0 ? 1.5 : 4 / unit;
 }
 
+/** Into how many parts a felt beat falls: three in 6/8, two in 4/4; an eighth in 7/8 is felt undivided. */
+export const beatParts = (meter: Meter): 1 | 2 | 3 => {
+  const beat = feltBeat(meter);
+  return beat === 1.5 ? 3 : beat < 1 ? 1 : 2;
+};
+
 /** A moment's worth of rounding, in quarters. */
 export const EPSILON = 1e-6;

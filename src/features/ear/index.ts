@@ -8,7 +8,7 @@ export const feature: Feature = {
   ...ear,
   help: EAR_HELP,
   firstStep: () => goTo(EAR, { part: "today" }),
-  showsPlaceMode: true,
+  practised: () => import("./practised").then(({ practised }) => practised()),
   View: later(() => import("./EarView").then(({ EarView }) => EarView)),
   undoes: (part) => (part === "exam" ? examDocument : undefined),
   files: { kinds: ["exam", "exam-result"], part: "exam" },

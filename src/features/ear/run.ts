@@ -84,7 +84,12 @@ function anySeed(): number {
   return seed % 2 ** 31;
 }
 
-function begin(title: string, exam: ExamValue, asked: readonly Asked[], isPlacement = false): void {
+function begin(
+  title: string,
+  exam: ExamValue,
+  asked: readonly Asked[],
+  made: { readonly isPlacement?: true; readonly isOfDay?: true } = {},
+): void {
   if (asked.length === 0) return;
   const sitting = sittings.begin({
     title,
@@ -92,7 +97,7 @@ function begin(title: string, exam: ExamValue, asked: readonly Asked[], isPlacem
       exam,
       asked: [...asked],
       attempts: [],
-      ...(isPlacement ? { isPlacement } : {}),
+      ...made,
     },
   });
   show(sitting.id, 0);
@@ -126,7 +131,7 @@ export function beginToday(minutes: number, level: Level, home: number): void {
   const count = Math.min(200, questionsIn(minutes, attempts));
   const plan = planOfDay($schedule.get(), level, mixedPairs(attempts, dayNumber), Date.now(), count);
   const exam: ExamValue = { ...examOfLevel(level, home, count), tunes: heardIn() };
-  begin(levelText(level.id), exam, setExam(exam, anySeed(), plan));
+  begin(levelText(level.id), exam, setExam(exam, anySeed(), plan), { isOfDay: true });
 }
 
 /** Questions of a drill. */
@@ -161,7 +166,9 @@ export function beginPlacement(home: number): void {
     modes: SEVEN.map(({ id }) => id),
     textures: ["drone", "scale", "phrase", "vamp"],
   };
-  begin(PLACEMENT, exam, [placementQuestion([], home, seeded(anySeed()))], true);
+  begin(PLACEMENT, exam, [placementQuestion([], home, seeded(anySeed()))], {
+    isPlacement: true,
+  });
 }
 
 /** Writes the answer to the question in front down; where answers come at the end, the next is asked at once. */

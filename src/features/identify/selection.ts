@@ -23,6 +23,7 @@ function playedTune(tune: Tune): Playable {
   return {
     code: "tune",
     isSilent: false,
+    meter: tune.meter,
     get score() {
       return (made ??= tuneScore(tune, true));
     },

@@ -19,6 +19,7 @@ import {
   NO_DAYS,
   problemText,
 } from "@/words";
+import { GoOnLine } from "@/shell/practice/GoOn";
 import view from "@/shell/frame/View.module.css";
 import { $byDay, $pieces, $secondsOfDays, inARow, LOG, weeksOf } from "./log";
 import { MinutesField, TempoOfField } from "./fields";
@@ -121,6 +122,7 @@ export function DaysShow({ tabs }: { readonly tabs: ReactNode }) {
         </div>
       </div>
       <Panel title={format(day, "d MMMM yyyy")}>
+        <GoOnLine />
         {all.length === 0 && <Saying>{NO_DAYS}</Saying>}
         {daysInARowText(inARow(pieces, today.getTime())) !== "" && (
           <Saying>{daysInARowText(inARow(pieces, today.getTime()))}</Saying>

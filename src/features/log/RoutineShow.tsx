@@ -1,12 +1,12 @@
 import { useStore } from "@nanostores/react";
 import type { ReactNode } from "react";
-import { $practising, $toSave, practise } from "@/session";
+import { $practising, $sittings, $toSave, lastOf, practise } from "@/session";
 import { routineDocument } from "./routine-document";
 import type { RoutineItem } from "@/storage";
 import { Button, Choice, Select, TitleField, Toggle } from "@/kit/controls";
 import { Facts, Panel, Saying } from "@/kit/panel";
 import { useKeys } from "@/session/place/useKeys";
-import { afterRoundsText, durationText, KIND_TEXT, ROUTINE_EMPTY, ROUTINE_SAYS } from "@/words";
+import { afterRoundsText, durationText, KIND_TEXT, lastTimeText, ROUTINE_EMPTY, ROUTINE_SAYS } from "@/words";
 import view from "@/shell/frame/View.module.css";
 import { MinutesField, TempoOfField } from "./fields";
 import styles from "./Log.module.css";
@@ -15,6 +15,7 @@ import styles from "./Log.module.css";
 export function RoutineShow({ tabs }: { readonly tabs: ReactNode }) {
   const routine = useStore(routineDocument.$value);
   const practising = useStore($practising);
+  useStore($sittings);
   const { items } = routine;
   const { change } = routineDocument;
   const put = (next: readonly RoutineItem[]) => change({ items: [...next] });
@@ -68,7 +69,9 @@ export function RoutineShow({ tabs }: { readonly tabs: ReactNode }) {
               <li key={item.id} className={styles.itemRow}>
                 <span className={styles.itemName}>
                   <strong>{item.title}</strong>
-                  <small>{KIND_TEXT[item.kind]}</small>
+                  <small>
+                    {[KIND_TEXT[item.kind], lastTimeOf(item)].filter((each) => each !== "").join(", ")}
+                  </small>
                 </span>
                 <MinutesField
                   of={item.title}
@@ -133,6 +136,12 @@ export function RoutineShow({ tabs }: { readonly tabs: ReactNode }) {
       </Panel>
     </div>
   );
+}
+
+/** How the tempo of an item went the last time; nothing where it wasn't practised yet. */
+function lastTimeOf(item: RoutineItem): string {
+  const last = lastOf(item);
+  return last?.tempo === undefined ? "" : lastTimeText(last.tempoBegun, last.tempo, last.rounds);
 }
 
 /** Rounds after which an item may go on by itself. */

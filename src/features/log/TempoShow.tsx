@@ -70,11 +70,18 @@ export function TempoShow({ tabs }: { readonly tabs: ReactNode }) {
               <Chart
                 names={days}
                 unit="bpm"
-                series={[{ name: "Tempo", kind: "line", values: tempos.map(({ tempo }) => tempo) }]}
+                series={[
+                  { name: "Reached", kind: "line", values: tempos.map(({ tempo }) => tempo) },
+                  { name: "Begun", kind: "line", values: tempos.map(({ tempoBegun }) => tempoBegun) },
+                ]}
               />
               <AsTable
-                head={["Day", "Tempo"]}
-                rows={tempos.map(({ tempo }, at) => [days[at] ?? "", `${tempo ?? ""} bpm`])}
+                head={["Day", "Begun", "Reached", "Rounds"]}
+                rows={tempos.map(({ tempo, tempoBegun, rounds }, at) => [
+                  days[at] ?? "",
+                  ...[tempoBegun, tempo].map((each) => (each === undefined ? "" : `${each} bpm`)),
+                  rounds === undefined ? "" : String(rounds),
+                ])}
               />
             </>
           )}

@@ -10,7 +10,7 @@ import { piecesOf } from "./log";
 
 const COLUMNS = [
   ...["day", "time", "kind", "what", "mode", "home", "instrument", "minutes", "tempo", "felt"],
-  ...["right", "questions", "words"],
+  ...["right", "questions", "words", "begun", "rounds"],
 ];
 
 /** Every piece as a row of a table. */
@@ -19,15 +19,19 @@ export const writeLog = (all: readonly Sitting[]): string =>
     COLUMNS,
     ...all.toReversed().flatMap((sitting) => {
       const attempts = attemptsOf(sitting);
-      return piecesOf(sitting).map(({ at, kind, title, mode, home, instrument, seconds, tempo, felt }) => [
-        ...[format(at, "yyyy-MM-dd"), format(at, "HH:mm"), KIND_TEXT[kind], title],
-        ...[mode ?? "", home ?? "", instrument ?? "", (seconds / 60).toFixed(1)],
-        ...[tempo === undefined ? "" : String(tempo), felt ?? ""],
-        ...(kind === "ear"
-          ? [String(attempts.filter(({ isRight }) => isRight).length), String(attempts.length)]
-          : ["", ""]),
-        sitting.words,
-      ]);
+      return piecesOf(sitting).map((piece) => {
+        const { at, kind, title, mode, home, instrument, seconds, tempo, felt, tempoBegun, rounds } = piece;
+        return [
+          ...[format(at, "yyyy-MM-dd"), format(at, "HH:mm"), KIND_TEXT[kind], title],
+          ...[mode ?? "", home ?? "", instrument ?? "", (seconds / 60).toFixed(1)],
+          ...[tempo === undefined ? "" : String(tempo), felt ?? ""],
+          ...(kind === "ear"
+            ? [String(attempts.filter(({ isRight }) => isRight).length), String(attempts.length)]
+            : ["", ""]),
+          sitting.words,
+          ...[String(tempoBegun ?? ""), String(rounds ?? "")],
+        ];
+      });
     }),
   ]);
 
@@ -97,6 +101,7 @@ const KINDS = new Map(PRACTICE_KINDS.map((kind) => [KIND_TEXT[kind], kind]));
 function pieceOf(row: Readonly<Record<string, string>>): Played | undefined {
   const at = parse(`${row.day ?? ""} ${row.time ?? ""}`, "yyyy-MM-dd HH:mm", new Date(0));
   const [minutes, tempo] = [Number(row.minutes), Number(row.tempo)];
+  const [begun, rounds] = [Number(row.begun), Number(row.rounds)];
   const title = (row.what ?? "").slice(0, 240);
   if (!isValid(at) || title === "" || !(minutes > 0 && minutes <= 1440)) return undefined;
   const mode = maybeMode(row.mode ?? "");
@@ -112,6 +117,8 @@ function pieceOf(row: Readonly<Record<string, string>>): Played | undefined {
     ...(row.instrument ? { instrument: row.instrument.slice(0, 60) } : {}),
     seconds: Math.round(minutes * 60),
     ...(tempo >= 1 && tempo <= 400 ? { tempo } : {}),
+    ...(begun >= 1 && begun <= 400 ? { tempoBegun: begun } : {}),
+    ...(rounds >= 1 && Number.isInteger(rounds) && rounds <= 100_000 ? { rounds } : {}),
     ...(felt ? { felt } : {}),
   };
 }

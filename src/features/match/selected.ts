@@ -8,7 +8,6 @@ import {
   segmentAt,
 } from "@/core/progression";
 import { $place, $settings, placeOf, setQuery } from "@/session";
-import { chartDocument } from "./chart-document";
 import { $analysed } from "./analysed";
 import { MATCH } from "./route";
 import type { ChordRange } from "./range";
@@ -36,20 +35,21 @@ export interface SelectedInChart {
   readonly segment: Segment | undefined;
 }
 
-/** The chord and the kind stand in the address: "chord=5&by=one-mode". */
-const $chord = computed($place, (place) => {
-  const number = Number(placeOf(MATCH, place).query.chord);
-  return Number.isInteger(number) ? Math.max(0, number - 1) : 0;
-});
+/** The place that a number in the address means. */
+const placeIn = (word: string | undefined): number | undefined => {
+  const number = Number(word);
+  return word !== undefined && Number.isInteger(number) && number > 0 ? number - 1 : undefined;
+};
+const wordOf = (place: number | undefined) => (place === undefined ? undefined : String(place + 1));
+
+/** The chord, the other end of a marked range and the kind stand in the address: "chord=5&mark=8&by=one-mode". */
+const $chord = computed($place, (place) => placeIn(placeOf(MATCH, place).query.chord) ?? 0);
+const $anchor = computed($place, (place) => placeIn(placeOf(MATCH, place).query.mark));
 const $kind = computed(
   $place,
   (place): AnalysisKind => ANALYSIS_KINDS.find((kind) => kind === placeOf(MATCH, place).query.by) ?? FIRST,
 );
 const [FIRST] = ANALYSIS_KINDS;
-
-/** The other end of a range that is marked in a document. */
-const $mark = atom<{ readonly of: string; readonly at: number } | undefined>();
-const $anchor = computed([$mark, chartDocument.$id], (mark, id) => (mark?.of === id ? mark.at : undefined));
 
 /** Which of the best of each kind is shown; another text has other analyses. */
 const $chosenRanks = atom<{ readonly of: string; readonly ranks: Ranks }>({ of: "", ranks: {} });
@@ -92,12 +92,7 @@ export const $selected = computed(
 /** Selects a chord; `extends_` marks the range from the one before to it. */
 export function choose(next: number, extends_: boolean): void {
   const anchor = extends_ ? ($anchor.get() ?? $range.get().at) : undefined;
-  setMark(anchor);
-  setQuery(MATCH, { chord: next === 0 ? undefined : String(next + 1) });
-}
-
-function setMark(at: number | undefined): void {
-  if (at !== $anchor.get()) $mark.set(at === undefined ? undefined : { of: chartDocument.$id.get(), at });
+  setQuery(MATCH, { chord: next === 0 ? undefined : wordOf(next), mark: wordOf(anchor) });
 }
 
 /** Selects the chord before or after; a range that is marked goes along. */
@@ -105,7 +100,8 @@ export const step = (by: 1 | -1): void =>
   choose(Math.max(0, Math.min($last.get(), $range.get().at + by)), $anchor.get() !== undefined);
 
 /** Begins a range at the selected chord, or ends it. */
-export const mark = (): void => setMark($anchor.get() === undefined ? $range.get().at : undefined);
+export const mark = (): void =>
+  setQuery(MATCH, { mark: $anchor.get() === undefined ? wordOf($range.get().at) : undefined });
 
 /** Selects a kind of analysis. */
 export const setKind = (kind: AnalysisKind): void =>

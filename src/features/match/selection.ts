@@ -80,7 +80,7 @@ function chartSelection(
     way: chord && before ? { from: guideTonesOf(before), to: guideTonesOf(chord) } : undefined,
     chord,
     swap: characteristicSwap(homeMode.mode, conventions),
-    play: { code: "chords", score: chartScore(chart) },
+    play: { code: "chords", score: chartScore(chart), meter: chart.bars[0]?.meter },
     subject: title === "" ? undefined : title,
     said: [
       ...(analysis ? [chartAnswerText(analysis, chart)] : []),

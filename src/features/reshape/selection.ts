@@ -46,7 +46,7 @@ selects(
       if (rowMode)
         return {
           ...selectionOf(rowMode, undefined, settings, settings.drone),
-          play: { code: "tune", score, start: () => hearRows("all") },
+          play: { code: "tune", score, meter: tune.meter, start: () => hearRows("all") },
         };
       return {
         homeMode,
@@ -56,7 +56,7 @@ selects(
         chord,
         fingered,
         targetNotes: [],
-        play: { code: "tune", score, start: playVersions },
+        play: { code: "tune", score, meter: tune.meter, start: playVersions },
         subject: tune.title === "" ? homeModeText(homeMode) : `${tune.title}, ${homeModeText(homeMode)}`,
         said: [`${homeModeText(homeMode)}.`],
       };

@@ -2,7 +2,7 @@ import type { ComponentType } from "react";
 import { atom } from "nanostores";
 import type { FileKind } from "@/formats/file-kind";
 import type { TuneSource } from "@/formats/tune-source";
-import type { RecipeValue, RoutineItem, Saved, SavedKind } from "@/storage";
+import type { PracticeKind, RecipeValue, RoutineItem, Saved, SavedKind } from "@/storage";
 import type { ToUndo } from "../document/document";
 
 /** What saved things of a kind are, and how one is opened: a view that takes them says so. */
@@ -68,6 +68,15 @@ export interface TuneToHand {
   readonly name: string;
 }
 
+/** Something to practise that a view has in front: what it is, and what its address says and brings along. */
+export interface Practised {
+  readonly kind: PracticeKind;
+  readonly title: string;
+  readonly part: string;
+  /** Documents by their kind, in place of those that are open. */
+  readonly documents: Readonly<Record<string, unknown>>;
+}
+
 /** A view with all that the rest must know of it. The shell knows the list of features, and none of them. */
 export interface Feature extends ViewManifest {
   /** What one does in it, in two or three sentences: the help begins with it. */
@@ -83,6 +92,8 @@ export interface Feature extends ViewManifest {
   readonly firstStep?: (() => void) | undefined;
   /** Its stage shows the mode of the address: what is added to a routine from here opens in the first view. */
   readonly showsPlaceMode?: boolean | undefined;
+  /** What of it is practised where that isn't what the stage shows: an exam, a drill. */
+  readonly practised?: (() => Promise<Practised | undefined>) | undefined;
   /** Files that it opens. */
   readonly files?: FilesOpened | undefined;
   /** What it takes from the stage and from other views. */

@@ -1,7 +1,7 @@
 import { atom } from "nanostores";
 import { isFields, type OwnTuning, type Settings, settingsIn } from "@/storage";
 import { $documents } from "../document/documents";
-import { $features } from "./feature";
+import { $features, type Practised } from "./feature";
 import { withPart } from "./fetched";
 import { addressOf, goToAddress, currentPlace, placeOf } from "./place";
 import { $settings, changeSettings } from "../settings/settings";
@@ -33,17 +33,27 @@ export const $stageBefore = atom<Partial<Settings> | undefined>(undefined);
 const some = (settings: Settings, fields: readonly string[]): Partial<Settings> =>
   Object.fromEntries(Object.entries(settings).filter(([field]) => fields.includes(field)));
 
-/** A link to everything that is seen: the place, the stage, what is worked on. That stands in the fragment, which no server is told. Undefined where what packs it can’t be had. */
-export async function linkHere(): Promise<string | undefined> {
-  const place = currentPlace();
+/**
+ * A link to everything that is seen: the place, the stage, what is worked on. That stands in the fragment, which no server is told.
+ * Undefined where what packs it can’t be had.
+ *
+ * @param instead another part of the view in front, and the documents that it opens with
+ */
+export async function linkHere(instead?: Pick<Practised, "part" | "documents">): Promise<string | undefined> {
+  const here = currentPlace();
+  const before = placeOf(here.view);
+  const place = instead
+    ? { ...here, views: { ...here.views, [here.view]: { ...before, part: instead.part } } }
+    : here;
   const { tuning, ownTunings } = $settings.get();
   const stage = {
     ...some($settings.get(), STAGE),
     ownTunings: ownTunings.filter(({ name }) => tuning === ownTuningId(name)),
   };
-  const at = `${place.view}/${placeOf(place.view).part}`;
+  const at = `${here.view}/${before.part}`;
   const shown = $documents.get().filter(({ shownIn }) => shownIn.includes(at));
-  const documents = Object.fromEntries(shown.map(({ kind, $value }) => [kind, $value.get()]));
+  const documents =
+    instead?.documents ?? Object.fromEntries(shown.map(({ kind, $value }) => [kind, $value.get()]));
   const content = JSON.stringify({ stage, documents });
   const address = `${window.location.origin}${addressOf(place)}`;
   let link: string | undefined;

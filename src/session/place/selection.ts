@@ -3,6 +3,7 @@ import type { Chord } from "@/core/chord";
 import type { Voicing } from "@/core/instrument";
 import type { Fifths, Interval } from "@/core/pitch";
 import { mode as modeById, type HomeMode } from "@/core/scale";
+import type { Meter } from "@/core/tune";
 import type { Score } from "@/audio";
 
 /** What the stage is about: a mode, the notes lit in it, the chord tones to aim for, and what Play plays. */
@@ -37,6 +38,8 @@ export interface Selection {
 export interface Playable {
   readonly code: "mode" | "tune" | "chords" | "selected" | "question";
   readonly score: Score;
+  /** What it is written in, where that is known: "bpm" counts its beats. */
+  readonly meter?: Meter | undefined;
   /** Whether there is nothing to play, where that is known without making the score. */
   readonly isSilent?: boolean | undefined;
   /** How the view in front starts it, where it counts how often it is heard. */

@@ -1,6 +1,16 @@
 import { type Chord, printChord } from "@/core/chord";
 import { heardOf, openSounds, soundRow, type Tuning, voicings } from "@/core/instrument";
-import { accompanied, type Layout, onBowedStrings, onKeyboard, placed, type Score } from "@/audio";
+import {
+  accompanied,
+  heldAs,
+  type Layout,
+  onBowedStrings,
+  onKeyboard,
+  placed,
+  type Score,
+  sustains,
+} from "@/audio";
+import type { Settings } from "@/storage";
 import { $selection } from "../place/selection";
 import { $settings } from "../settings/settings";
 import { $chord, $division, $tuning } from "../stage/stage";
@@ -49,19 +59,43 @@ let lastArranged: { readonly by: Arranging; readonly score: Score } | undefined;
 export function arranged(score: Score): Score {
   const tuning = $tuning.get();
   const chordTuning = $chordTuning.get();
-  const { backing, chordsOn } = $settings.get();
+  const { backing, chordsOn, fives, sevens, droneRegister, droneSound } = $settings.get();
   const { home } = $selection.get().homeMode;
+  const held = heldNotes();
   const sound = $lineSound.get();
   const shown = $division.get() === "voicing" ? $voicing.get() : undefined;
-  const by: Arranging = [score, tuning, chordTuning, backing, chordsOn, home, sound, shown];
+  const by: Arranging = [
+    score,
+    tuning,
+    chordTuning,
+    ...[backing, chordsOn, home, sound, shown],
+    ...[fives, sevens, held, droneRegister, droneSound],
+  ];
   if (lastArranged && by.every((each, at) => each === lastArranged?.by[at])) return lastArranged.score;
   const low = tuning ? Math.min(...openSounds(tuning)) : LOW_KEY;
   const inRegister = placed(score, low < SMALL ? low + ABOVE_LOWEST : low, soundRow(sound).range);
   const layout = chordsOn === "strings" ? onBowedStrings : chordTuning ? onStrings(chordTuning) : onKeyboard;
-  const made = accompanied(inRegister, { layout, backing, home });
+  const grouping = { fives, sevens };
+  const made = heldAs(accompanied(inRegister, { layout, backing, home, grouping }), {
+    notes: held,
+    register: droneRegister,
+    diesAway: !sustains(droneSound),
+  });
   lastArranged = { by, score: made };
   return made;
 }
+
+/**
+ * What is held: a mode without a perfect fifth has home and its octave in place of it. So does every question of Ear, where the fifth would
+ * tell.
+ */
+function heldNotes(): Settings["droneNotes"] {
+  const { homeMode, play } = $selection.get();
+  const { droneNotes } = $settings.get();
+  const isClear = play.code !== "question" && homeMode.mode.intervals.includes(PERFECT_FIFTH);
+  return droneNotes === "fifth" && !isClear ? "octaves" : droneNotes;
+}
+const PERFECT_FIFTH = 1;
 
 /** Where free lines begin: on a small instrument its lowest string, on a large one a fourth above; on keys about G3. */
 const [SMALL, ABOVE_LOWEST, LOW_KEY] = [55, 5, 55];

@@ -18,6 +18,10 @@ const entry = z.object({
       .array(z.object({ from: z.number(), to: z.optional(z.number()), item: z.int().check(z.minimum(0)) }))
       .check(z.maxLength(10_000)),
     rounds: z.int().check(z.minimum(0)),
+    clean: z.int().check(z.minimum(0)),
+    tempo: z.object({ begun: z.number(), set: z.number(), reached: z.number() }),
+    upAt: z.optional(z.number()),
+    stays: z.boolean(),
   }),
 });
 

@@ -62,7 +62,7 @@ export function mainScore(): Score {
     case "drone":
       return droneScore(homeMode.home);
     case "click":
-      return clickScore(play.score, $settings.get().clickParts);
+      return clickScore(play.score);
     case "pedal":
     case "vamp": {
       const vamp = bestVamp(homeMode);

@@ -24,9 +24,10 @@ export const $chordTuning = computed([$tuning, $lineSound, $settings], (tuning, 
 /** Which instrument plays each part. */
 export const $partSounds = computed(
   [$lineSound, $chordTuning, $settings],
-  (line, tuning, { backing, chordsOn }): PartSounds => ({
+  (line, tuning, { backing, chordsOn, droneSound }): PartSounds => ({
     ...USUAL_SOUNDS,
     line,
+    drone: droneSound,
     chord: chordsOn === "strings" ? "strings" : backing === "pad" ? "harmonium" : tuning ? line : "piano",
   }),
 );

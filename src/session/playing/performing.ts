@@ -1,4 +1,14 @@
-import { betweenMarks, countIn, type Playing, type Score, soundEngine, swapped, withClick } from "@/audio";
+import {
+  accented,
+  barCount,
+  betweenMarks,
+  countIn,
+  type Playing,
+  type Score,
+  soundEngine,
+  swapped,
+  withClick,
+} from "@/audio";
 import { $settings } from "../settings/settings";
 import { arranged, octavesApart } from "./arranged";
 import { $partSounds } from "./part-sounds";
@@ -46,16 +56,27 @@ export function playingOf(heard: () => Heard, onSwapped?: (round: number) => voi
     before: beforeIt(heard().score),
     round: (round) => {
       const { score: now, swapping } = heard();
-      const { loop, click, clickParts } = $settings.get();
+      const { loop } = $settings.get();
       if (round > 0 && !now.loops && !loop && !$isSwapped.get()) return undefined;
       const isSwapped = $isSwapped.get() && swapping !== undefined;
       if (isSwapped) onSwapped?.(round);
       const arrangedScore = arranged(now);
       $movedOctaves.set(now.isFree ? 0 : octavesApart(now, arrangedScore));
-      const played = isSwapped ? swapped(arrangedScore, swapping) : arrangedScore;
-      return click && !isClickAlone(now) ? withClick(played, clickParts) : played;
+      return performed(isSwapped ? swapped(arrangedScore, swapping) : arrangedScore, round * barCount(now));
     },
   };
+}
+
+/** A score with its accents and the metronome that is set, after so many bars of it. */
+function performed(score: Score, barsBefore: number): Score {
+  const { click, clickParts, fives, sevens, silentClicks } = $settings.get();
+  const grouping = { fives, sevens };
+  const isAlone = isClickAlone(score);
+  const played = isAlone ? { ...score, notes: [] } : accented(score, grouping);
+  if (!click && !isAlone) return played;
+  const [silent, of] = silentClicks.split(" of ").map(Number);
+  const silentBars = silent && of ? { silent, of } : undefined;
+  return withClick(played, { parts: clickParts, grouping, silentBars, barsBefore });
 }
 
 /** The count-in, where one is set. */
@@ -79,11 +100,9 @@ export function barsOf(heard: () => Score): Playing {
     tempo: (round) => tempoOf($settings.get(), Math.floor(round / count())),
     before: beforeIt(heard()),
     round: (round) => {
-      const { loop, click, clickParts } = $settings.get();
-      if (round >= count() && !loop) return undefined;
+      if (round >= count() && !$settings.get().loop) return undefined;
       // The whole of it is arranged, so that it stays in one register.
-      const bar = betweenMarks(arranged(heard()), round % count());
-      return click ? withClick(bar, clickParts) : bar;
+      return performed(betweenMarks(arranged(heard()), round % count()), round);
     },
   };
 }

@@ -16,6 +16,12 @@ export interface Practising {
   }[];
   /** Rounds of the item in front that were played since the last change of item or key. */
   readonly rounds: number;
+  /** How the item in front goes: rounds played to their end, and the tempos that it was begun with, is set to and has reached. */
+  readonly clean: number;
+  readonly tempo: { readonly begun: number; readonly set: number; readonly reached: number };
+  /** Its time is up since then, and it isn't left for the next by itself. */
+  readonly upAt?: number | undefined;
+  readonly stays: boolean;
 }
 
 export const $practising = atom<Practising | undefined>();

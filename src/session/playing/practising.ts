@@ -1,8 +1,8 @@
 import { atom, computed } from "nanostores";
 import { soundOf } from "@/core/pitch";
 import { bestHome } from "@/core/scale";
-import { isTimeToRest, seeded, shuffled } from "@/core/training";
-import type { Felt, Played, RoutineItem, RoutineValue } from "@/storage";
+import { isTimeToRest, nextTempo, seeded, shuffled } from "@/core/training";
+import { type Felt, MAX_PLAYED_LINK, type Played, type RoutineItem, type RoutineValue } from "@/storage";
 import { left } from "./left-off";
 import { $leftOff, $practising, type Practising } from "./practice-state";
 import { openAddress } from "../place/link";
@@ -10,10 +10,11 @@ import { setPlace } from "../place/place";
 import { newId } from "../records/records";
 import { $selection } from "../place/selection";
 import { $settings, changeSettings } from "../settings/settings";
-import { sittings } from "./sittings";
+import { takeVoicing } from "../stage/stage";
+import { $sittings, sittings } from "./sittings";
 import { playOrStop } from "./play";
-import { stop } from "./sound";
-import { $playing, $round, $tempo } from "./sounding";
+import { ring, stop } from "./sound";
+import { $playing, $round, $tempo, MAIN } from "./sounding";
 
 /** The time, as often as the bar must show another second. */
 const $now = atom(0);
@@ -47,15 +48,17 @@ export const $practiced = computed([$practising, $now], (practising, now) => {
     left: item.minutes * 60_000 - played,
     isPaused: isPaused(practising),
     rounds: practising.rounds,
+    stays: practising.stays,
+    goesOn: practising.upAt !== undefined && !practising.stays,
     restNow: isTimeToRest(practising.stretches.map(({ from, to }) => ({ from, to: to ?? now }))),
   };
 });
 
-/** Writes the item in front down, as far as it was played. */
+/** Writes the item in front down, as far as it was played. Ear training writes its answers down itself. */
 function write(felt?: Felt): void {
   const practising = $practising.get();
   const item = practising?.items[practising.at];
-  if (!practising || !item) return;
+  if (!practising || !item || item.kind === "ear") return;
   const now = Date.now();
   const seconds = Math.round(playedOf(practising, practising.at, now) / 1000);
   if (seconds === 0) return;
@@ -69,7 +72,12 @@ function write(felt?: Felt): void {
     ...(item.home === undefined ? {} : { home: item.home }),
     instrument: $settings.get().instrument,
     seconds: Math.min(seconds, 86_400),
-    tempo: Math.round($tempo.get()),
+    tempo: Math.round(practising.tempo.reached),
+    tempoBegun: Math.round(practising.tempo.begun),
+    tempoAsked: item.tempo,
+    rounds: practising.clean,
+    item: item.id,
+    ...(item.link.length <= MAX_PLAYED_LINK ? { link: item.link } : {}),
     ...(felt === undefined ? {} : { felt }),
   };
   sittings.change(practising.sitting, ({ played }) => ({
@@ -92,6 +100,7 @@ function tick(): void {
       ],
     });
   $now.set(now);
+  lookAtClock(now);
   ticks += 1;
   if (ticks % WRITTEN_EVERY !== 0) return;
   write();
@@ -99,17 +108,78 @@ function tick(): void {
   if (latest) left.write({ ...latest, stretches: closed(latest.stretches, now) }, now, true);
 }
 
-/** Brings an item to the front: its view, its tempo. */
-function open(item: RoutineItem): void {
+/** How long the item in front goes on once its time is up: a bar of it, and not so short that nobody can say that they stay. */
+const barOf = (): number => Math.max(MIN_BAR, (4 * 60_000) / $tempo.get());
+const MIN_BAR = 4000;
+
+/** When the time of the item in front is up a bell says so, and after a bar the next one comes, unless it is stayed with. */
+function lookAtClock(now: number): void {
+  const practising = $practising.get();
+  const item = practising?.items[practising.at];
+  if (!practising || !item || isPaused(practising)) return;
+  if (practising.upAt === undefined) {
+    if (playedOf(practising, practising.at, now) < item.minutes * 60_000) return;
+    $practising.set({ ...practising, upAt: now });
+    ring();
+  } else if (!practising.stays && now - practising.upAt >= barOf()) goOnByItself();
+}
+
+/** The next item, which goes on sounding where the one before did. */
+function goOnByItself(): void {
+  const wasPlaying = $playing.get() === MAIN;
+  const opened = nextItem();
+  const at = $practising.get()?.at;
+  if (wasPlaying && opened)
+    void opened.then(() => {
+      if ($practising.get()?.at === at && $playing.get() === undefined) playOrStop();
+    });
+}
+
+/** Stays with the item in front when its time is up, or lets the next one come. */
+export function stayOrNot(): void {
+  const practising = $practising.get();
+  if (practising) $practising.set({ ...practising, stays: !practising.stays, upAt: undefined });
+}
+
+/** How the item was practised last, in any routine. */
+export function lastOf({ id, title, kind }: RoutineItem): Played | undefined {
+  const isIt = (piece: Played) =>
+    piece.item === id || (piece.item === undefined && piece.title === title && piece.kind === kind);
+  const all = $sittings.get().flatMap(({ played }) => played.filter(isIt));
+  return all.reduce<Played | undefined>((last, each) => (last && last.at > each.at ? last : each), undefined);
+}
+
+/** The tempo that an item begins with: where it ended the last time. */
+export const tempoFor = (item: RoutineItem): number =>
+  Math.round(nextTempo(item.tempo, lastOf(item), $settings.get().climb.by));
+
+/** What is counted of an item that begins at a tempo. */
+const fresh = (item: RoutineItem) => {
+  const tempo = tempoFor(item);
+  return {
+    piece: newId(),
+    rounds: 0,
+    clean: 0,
+    tempo: { begun: tempo, set: tempo, reached: tempo },
+    stays: false,
+    upAt: undefined,
+  };
+};
+
+/** Brings an item to the front as it was: its view, its tempo, what is played; done when what its address brings along is open. */
+async function open(item: RoutineItem, tempo: number): Promise<void> {
   stop();
-  void openAddress(new URL(item.link, window.location.origin));
-  const { climb, click, countIn } = $settings.get();
+  const { climb, click, countIn, texture, loop } = $settings.get();
   changeSettings({
-    tempo: item.tempo,
+    tempo,
     climb: { ...climb, isOn: item.climbs },
     click: item.click ?? click,
     countIn: item.countIn ?? countIn,
+    texture: item.texture ?? texture,
+    loop: item.loop ?? loop,
   });
+  await openAddress(new URL(item.link, window.location.origin));
+  if (item.voicing) takeVoicing(item.voicing.chord, item.voicing.frets, item.voicing.strings);
 }
 
 /** Starts a routine: its first item is in front, and the clock runs. */
@@ -122,9 +192,8 @@ export function practise({ title, items, order }: RoutineValue, seed = Date.now(
     sitting: sitting.id,
     items: [first, ...rest],
     at: 0,
-    piece: newId(),
     stretches: [{ from: now, to: undefined, item: 0 }],
-    rounds: 0,
+    ...fresh(first),
   });
   run(first);
 }
@@ -136,8 +205,20 @@ function run(item: RoutineItem): void {
   clearInterval(ticking);
   ticking = setInterval(tick, TICK);
   stopCounting?.();
-  stopCounting = $round.listen(countRound);
-  open(item);
+  const stops = [$round.listen(countRound), $tempo.listen(followTempo)];
+  stopCounting = () => stops.forEach((stopListening) => stopListening());
+  void open(item, $practising.get()?.tempo.reached ?? item.tempo);
+}
+
+/** Keeps how far the tempo of the item in front has come: as fast as it sounded since it was set by hand. */
+function followTempo(tempo: number): void {
+  const practising = $practising.get();
+  if (!practising) return;
+  const { tempo: set } = $settings.get();
+  const { tempo: before } = practising;
+  if (set !== before.set) $practising.set({ ...practising, tempo: { ...before, set, reached: tempo } });
+  else if (tempo > before.reached && $playing.get() !== undefined)
+    $practising.set({ ...practising, tempo: { ...before, reached: tempo } });
 }
 
 let stopCounting: (() => void) | undefined;
@@ -146,15 +227,17 @@ let stopCounting: (() => void) | undefined;
 function countRound(round: number | undefined, before: number | undefined): void {
   const practising = $practising.get();
   const item = practising?.items[practising.at];
-  if (!practising || !item || item.rounds === 0) return;
-  if (round === undefined || before === undefined || round !== before + 1 || isPaused(practising)) return;
-  const rounds = practising.rounds + 1;
-  if (rounds < item.rounds) {
-    $practising.set({ ...practising, rounds });
+  if (!practising || !item || isPaused(practising)) return;
+  if (round === undefined || before === undefined || round !== before + 1) return;
+  const clean = practising.clean + 1;
+  const rounds = item.rounds === 0 ? 0 : practising.rounds + 1;
+  if (rounds < item.rounds || item.rounds === 0) {
+    $practising.set({ ...practising, rounds, clean });
   } else if (item.then === "item") {
-    nextItem();
+    $practising.set({ ...practising, clean });
+    void nextItem();
   } else {
-    $practising.set({ ...practising, rounds: 0 });
+    $practising.set({ ...practising, rounds: 0, clean });
     const { home, mode } = $selection.get().homeMode;
     // The round that begins was handed over already: it begins anew in the new key, after its count-in.
     const wasPlaying = $playing.get() !== undefined;
@@ -183,34 +266,37 @@ export function pauseOrGoOn(): void {
 const closed = (stretches: Practising["stretches"], now: number) =>
   stretches.map((each) => (each.to === undefined ? { ...each, to: now } : each));
 
-/** Goes to the next item, saying how this one felt if anything; after the last the sitting is over. */
-export function nextItem(felt?: Felt): void {
+/**
+ * Goes to the next item, saying how this one felt if anything; after the last the sitting is over, and there is no answer. Otherwise it is done
+ * when the item is open.
+ */
+export function nextItem(felt?: Felt): Promise<void> | undefined {
   const practising = $practising.get();
-  if (!practising) return;
-  write(felt);
+  if (!practising) return undefined;
   const now = Date.now();
   const at = practising.at + 1;
   const item = practising.items[at];
   if (!item) {
-    endPractice();
-    return;
+    endPractice(felt);
+    return undefined;
   }
+  write(felt);
+  const begun = fresh(item);
   $practising.set({
     ...practising,
+    ...begun,
     at,
-    piece: newId(),
-    rounds: 0,
     stretches: [...closed(practising.stretches, now), { from: now, to: undefined, item: at }],
   });
   $now.set(now);
-  open(item);
+  return open(item, begun.tempo.begun);
 }
 
 /** Ends the sitting; what was played is in the log. */
-export function endPractice(): void {
+export function endPractice(felt?: Felt): void {
   const practising = $practising.get();
   if (!practising) return;
-  write();
+  write(felt);
   stop();
   clearInterval(ticking);
   stopCounting?.();

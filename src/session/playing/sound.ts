@@ -74,6 +74,14 @@ export function playBars(name: string, heard: () => Score): void {
   else perform(name, ({ barsOf }) => barsOf(heard));
 }
 
+/** A soft bell over whatever sounds, which goes on. */
+export function ring(): void {
+  performing().then(
+    ({ engine }) => void engine.ring(),
+    () => undefined,
+  );
+}
+
 /** The name under which a single note is heard. */
 export const NOTE = "note";
 

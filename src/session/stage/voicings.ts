@@ -11,6 +11,7 @@ import {
   type VoicingKind,
 } from "@/core/instrument";
 import { midiOf } from "@/core/pitch";
+import { typedStrings } from "@/words";
 import { findVoicings } from "@/workers";
 import { answering } from "../records/answering";
 import { $selection } from "../place/selection";
@@ -142,6 +143,18 @@ const $homeMode = computed($selection, ({ homeMode }) => homeMode);
 const $offered = computed([$taken, $homeMode], (now, homeMode): readonly Inflection[] =>
   now?.taken ? inflections(now.tuning, homeMode, now.chord, now.taken) : NONE,
 );
+
+/** The voicing that is shown, as it is saved and practised; undefined where none is. */
+export function shownVoicing():
+  { readonly chord: string; readonly strings: string; readonly frets: (number | null)[] } | undefined {
+  const [now, tuning] = [$voicings.get(), $tuning.get()];
+  if (!now?.shown || !tuning) return undefined;
+  return {
+    chord: printChord(now.inflected?.chord ?? now.chord),
+    strings: typedStrings(tuning),
+    frets: [...now.shown.frets],
+  };
+}
 
 /** The voicings that the stage offers; undefined where none are asked for, and until the first are found. */
 export const $voicings = computed(

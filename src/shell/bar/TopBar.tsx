@@ -29,6 +29,7 @@ import { startOffline } from "@/shell/frame/offline";
 import { useKeyboard } from "./useKeyboard";
 import styles from "./TopBar.module.css";
 
+const GoOnButton = later(() => import("@/shell/practice/GoOn").then(({ GoOnButton }) => GoOnButton));
 const Around = later(() => import("./Around").then(({ Around }) => Around));
 
 /** The bar at the top: the views in the order of the work, the Shelf, Find and Keys. */
@@ -115,6 +116,13 @@ export function TopBar() {
           </ul>
         </nav>
         <div className={styles.tools}>
+          {isAlive && !isNarrow && (
+            <Boundary what="Go on">
+              <Suspense fallback={null}>
+                <GoOnButton />
+              </Suspense>
+            </Boundary>
+          )}
           <button type="button" onClick={() => setOpen("shelf")}>
             Shelf <span className={styles.count}>{figureText(count)}</span>
           </button>

@@ -7,11 +7,21 @@ import {
   leaveOff,
   nextItem,
   pauseOrGoOn,
+  stayOrNot,
 } from "@/session";
 import { FELT } from "@/storage";
-import { Button } from "@/kit/controls";
+import { Button, Toggle } from "@/kit/controls";
 import { useKeys } from "@/session/place/useKeys";
-import { clockText, FELT_TEXT, itemOfText, leftOffText, REST_NOW, roundsText, TIME_IS_UP } from "@/words";
+import {
+  clockText,
+  FELT_TEXT,
+  goesOnText,
+  itemOfText,
+  leftOffText,
+  REST_NOW,
+  roundsText,
+  TIME_IS_UP,
+} from "@/words";
 import styles from "./PracticeBar.module.css";
 
 /** While a routine is practised: the item in front, its clock, what comes next. It stays while views change. */
@@ -22,14 +32,15 @@ export function PracticeBar() {
     "Practice",
     isOn
       ? [
-          { key: "PageDown", says: "Next item of the routine", act: () => nextItem() },
+          { key: "PageDown", says: "Next item of the routine", act: () => void nextItem() },
+          { key: "PageUp", says: "Stay with this item, or let the next one come", act: stayOrNot },
           { key: "Ctrl+Enter", says: "Pause the practice, or go on", act: pauseOrGoOn },
         ]
       : [],
   );
   const leftOff = useStore($leftOff);
   if (!practiced) return leftOff ? <LeftOff title={leftOff.items[leftOff.at]?.title ?? ""} /> : null;
-  const { item, next, nth, of, left, isPaused, restNow, rounds } = practiced;
+  const { item, next, nth, of, left, isPaused, restNow, rounds, stays, goesOn } = practiced;
   return (
     <section className={styles.bar} aria-label="Practice">
       <p className={styles.item}>
@@ -42,6 +53,14 @@ export function PracticeBar() {
       <Button keyName="Ctrl+Enter" aria-pressed={isPaused} onClick={pauseOrGoOn}>
         {isPaused ? "Go on" : "Pause"}
       </Button>
+      <Toggle isOn={stays} onChange={stayOrNot}>
+        Stay
+      </Toggle>
+      {goesOn && (
+        <p className={styles.rest} role="status">
+          {goesOnText(next?.title)}
+        </p>
+      )}
       {restNow && (
         <p className={styles.rest} role="status">
           {REST_NOW}
@@ -50,16 +69,16 @@ export function PracticeBar() {
       <span className={styles.gap} />
       <span className={styles.felt} role="group" aria-label="How it felt">
         {FELT.map((felt) => (
-          <Button key={felt} onClick={() => nextItem(felt)}>
+          <Button key={felt} onClick={() => void nextItem(felt)}>
             {FELT_TEXT[felt]}
           </Button>
         ))}
       </span>
-      <Button kind="main" keyName="PageDown" onClick={() => nextItem()}>
+      <Button kind="main" keyName="PageDown" onClick={() => void nextItem()}>
         {next ? `Next: ${next.title.slice(0, 40)}` : "Finish"}
       </Button>
       {next && (
-        <Button kind="quiet" onClick={endPractice}>
+        <Button kind="quiet" onClick={() => endPractice()}>
           End
         </Button>
       )}

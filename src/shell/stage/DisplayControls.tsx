@@ -1,5 +1,4 @@
 import { useStore } from "@nanostores/react";
-import { printChord } from "@/core/chord";
 import { heardOf, type Inflection, SYSTEMS, type Tuning, VOICING_KINDS } from "@/core/instrument";
 import { SEVEN } from "@/core/scale";
 import { rockScore } from "@/audio";
@@ -12,6 +11,7 @@ import {
   $tuning,
   $voicingKind,
   $voicings,
+  shownVoicing,
   changeSettings,
   inflectVoicing,
   toggle,
@@ -26,7 +26,6 @@ import {
   modeText,
   optionsOf,
   systemText,
-  typedStrings,
   VOICING_KIND_TEXT,
 } from "@/words";
 import { InstrumentSelect, LeftHandedToggle, TuningSelect } from "./InstrumentForm";
@@ -152,16 +151,9 @@ function VoicingControls({ tuning }: { readonly tuning: Tuning }) {
   const playing = useStore($playing);
   const { taken, shown, inflected, inflections = [], chord } = voicings ?? {};
   const save = () => {
-    if (!shown || !chord) return;
-    const { chord: saved = chord } = inflected ?? {};
-    $toSave.set({
-      kind: "voicing",
-      title: chordText(saved),
-      words: "",
-      chord: printChord(saved),
-      strings: typedStrings(tuning),
-      frets: [...shown.frets],
-    });
+    const voicing = shownVoicing();
+    if (!voicing || !chord) return;
+    $toSave.set({ kind: "voicing", title: chordText(inflected?.chord ?? chord), words: "", ...voicing });
   };
   return (
     <Setting name="Voicing">

@@ -1,6 +1,6 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
-import { ORDERS } from "@/core/instrument";
+import { ORDERS, soundRow } from "@/core/instrument";
 import {
   LOUDEST,
   PART_SILENT,
@@ -10,7 +10,17 @@ import {
   RHYTHMS,
   testScore,
 } from "@/audio";
-import { BACKINGS, CHORDS_ON, GUITAR_SOUNDS } from "@/storage";
+import {
+  BACKINGS,
+  CHORDS_ON,
+  DRONE_NOTES,
+  DRONE_REGISTERS,
+  DRONE_SOUNDS,
+  FIVES,
+  GUITAR_SOUNDS,
+  SEVENS,
+  SILENT_CLICKS,
+} from "@/storage";
 import {
   $missingSounds,
   $partSounds,
@@ -18,7 +28,9 @@ import {
   $selection,
   $settings,
   changeSettings,
+  tappedTempo,
   toggle,
+  withTap,
 } from "@/session";
 import { Button, Choice, Labelled, NumberField, Select, Toggle } from "@/kit/controls";
 import { Setting } from "@/kit/dialog";
@@ -38,6 +50,8 @@ import {
   CLICK_PARTS_TEXT,
   CHORDS_ON_TEXT,
   missingSoundsText,
+  DRONE_NOTES_TEXT,
+  SILENT_CLICKS_TEXT,
 } from "@/words";
 import { TempoField, WhatToPlay } from "./row";
 import styles from "./Dialogs.module.css";
@@ -60,32 +74,67 @@ export function SoundControls({ isNarrow }: { readonly isNarrow: boolean }) {
           </Setting>
         )}
         <Rhythm />
+        <Metronome />
         <RisingTempo />
         <Files />
       </div>
       <div>
         <Instruments />
+        <Drone />
         <Volumes />
       </div>
     </>
   );
 }
 
-/** How what is shown is played, and what is heard with it. */
+/** How what is shown is played. */
 function Rhythm() {
-  const { homeMode } = useStore($selection);
-  const { drone, click, clickParts, loop, countIn, order, rhythm } = useStore($settings);
+  const { loop, order, rhythm } = useStore($settings);
   return (
     <Setting name="Played">
-      <Toggle isOn={drone} onChange={(isOn) => changeSettings({ drone: isOn })}>
-        {`Drone ${noteText(homeMode.home)}`}
-      </Toggle>
-      <Toggle isOn={click} onChange={(isOn) => changeSettings({ click: isOn })}>
-        Metronome
-      </Toggle>
       <Toggle isOn={loop} onChange={(isOn) => changeSettings({ loop: isOn })}>
         Loop
       </Toggle>
+      <Labelled label="Notes per beat">
+        <Select
+          label="Notes per beat"
+          size="small"
+          value={rhythm}
+          options={optionsOf(RHYTHM_NAMES, RHYTHM_TEXT)}
+          onChange={(value) => changeSettings({ rhythm: value })}
+        />
+      </Labelled>
+      <Labelled label="Order in a position">
+        <Select
+          label="Order in a position"
+          size="small"
+          value={order}
+          options={optionsOf(ORDERS, ORDER_TEXT)}
+          onChange={(value) => changeSettings({ order: value })}
+        />
+      </Labelled>
+    </Setting>
+  );
+}
+
+/** The metronome: how it divides beats and groups them, where it is silent, what it counts before, and the tempo by tapping. */
+function Metronome() {
+  const { click, clickParts, countIn, silentClicks, fives, sevens } = useStore($settings);
+  const [taps, setTaps] = useState<readonly number[]>([]);
+  const tap = (now: number) => {
+    const next = withTap(taps, now);
+    setTaps(next);
+    const tempo = tappedTempo(next);
+    if (tempo !== undefined) changeSettings({ tempo });
+  };
+  return (
+    <Setting name="Metronome">
+      <Toggle isOn={click} onChange={(isOn) => changeSettings({ click: isOn })}>
+        Metronome
+      </Toggle>
+      <Button aria-label="Tap the tempo" onClick={({ timeStamp }) => tap(timeStamp)}>
+        Tap tempo
+      </Button>
       <Labelled label="Clicks">
         <Select
           label="Clicks"
@@ -109,22 +158,71 @@ function Rhythm() {
           onChange={(value) => changeSettings({ countIn: Number(value) })}
         />
       </Labelled>
-      <Labelled label="Notes per beat">
+      <Labelled label="Silent bars">
         <Select
-          label="Notes per beat"
+          label="Silent bars"
           size="small"
-          value={rhythm}
-          options={optionsOf(RHYTHM_NAMES, RHYTHM_TEXT)}
-          onChange={(value) => changeSettings({ rhythm: value })}
+          value={silentClicks}
+          options={optionsOf(SILENT_CLICKS, SILENT_CLICKS_TEXT)}
+          onChange={(value) => changeSettings({ silentClicks: value })}
         />
       </Labelled>
-      <Labelled label="Order in a position">
+      <Labelled label="5 beats">
         <Select
-          label="Order in a position"
+          label="Groups of five beats"
           size="small"
-          value={order}
-          options={optionsOf(ORDERS, ORDER_TEXT)}
-          onChange={(value) => changeSettings({ order: value })}
+          value={fives}
+          options={FIVES.map((value) => ({ value, text: value }))}
+          onChange={(value) => changeSettings({ fives: value })}
+        />
+      </Labelled>
+      <Labelled label="7 beats">
+        <Select
+          label="Groups of seven beats"
+          size="small"
+          value={sevens}
+          options={SEVENS.map((value) => ({ value, text: value }))}
+          onChange={(value) => changeSettings({ sevens: value })}
+        />
+      </Labelled>
+    </Setting>
+  );
+}
+
+/** The note that is held: which, how low, and on what. */
+function Drone() {
+  const { homeMode } = useStore($selection);
+  const { drone, droneNotes, droneRegister, droneSound } = useStore($settings);
+  return (
+    <Setting name="Drone">
+      <Toggle isOn={drone} onChange={(isOn) => changeSettings({ drone: isOn })}>
+        {`Drone ${noteText(homeMode.home)}`}
+      </Toggle>
+      <Labelled label="Notes">
+        <Select
+          label="Notes of the drone"
+          size="small"
+          value={droneNotes}
+          options={optionsOf(DRONE_NOTES, DRONE_NOTES_TEXT)}
+          onChange={(value) => changeSettings({ droneNotes: value })}
+        />
+      </Labelled>
+      <Labelled label="Register">
+        <Select
+          label="Register of the drone"
+          size="small"
+          value={droneRegister}
+          options={DRONE_REGISTERS.map((value) => ({ value, text: value }))}
+          onChange={(value) => changeSettings({ droneRegister: value })}
+        />
+      </Labelled>
+      <Labelled label="Played on">
+        <Select
+          label="Drone played on"
+          size="small"
+          value={droneSound}
+          options={DRONE_SOUNDS.map((value) => ({ value, text: soundRow(value).name }))}
+          onChange={(value) => changeSettings({ droneSound: value })}
         />
       </Labelled>
     </Setting>

@@ -1,7 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { Suspense, useEffect } from "react";
 import { keepLook } from "@/session/settings/look";
-import { $alive } from "@/session";
+import { $alive, keepSpeed } from "@/session";
 import { Boundary, later } from "@/kit/later";
 import { useNarrow } from "@/kit/useNarrow";
 import { StageAtRest } from "@/shell/rest";
@@ -27,6 +27,7 @@ const AROUND = 11;
 export function StageIsland() {
   const isNarrow = useNarrow();
   const isAlive = useStore($alive).has("stage");
+  useEffect(keepSpeed, []);
   useEffect(() => {
     const section = document.querySelector<HTMLElement>("section[data-stage]");
     if (!isAlive || !section) return undefined;

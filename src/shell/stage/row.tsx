@@ -2,6 +2,7 @@ import { isSilent } from "@/audio";
 import { useStore } from "@nanostores/react";
 import { useEffect, useRef } from "react";
 import {
+  $beat,
   $division,
   $instrument,
   $playing,
@@ -17,7 +18,7 @@ import {
 import { DIVISIONS, type Texture, TEXTURES } from "@/storage";
 import { Button, Choice, Labelled, NumberField, Select } from "@/kit/controls";
 import { useNarrow } from "@/kit/useNarrow";
-import { CHOSEN_TEXT, DIVISION_TEXT, PLAY_TEXT, SHOWN_TEXT, TEXTURE_TEXT } from "@/words";
+import { BEAT_TEXT, CHOSEN_TEXT, DIVISION_TEXT, PLAY_TEXT, SHOWN_TEXT, TEXTURE_TEXT } from "@/words";
 import styles from "./Stage.module.css";
 
 /** The instrument with its tuning: its button opens all that can be set about it. */
@@ -91,17 +92,18 @@ export function WhatToPlay() {
   );
 }
 
-/** How fast. */
+/** How fast, in the beats that are felt; the note that is counted stands beside it. */
 export function TempoField() {
   const { tempo } = useStore($settings);
+  const beat = useStore($beat);
   return (
     <Labelled label="Tempo">
       <NumberField
-        label="Tempo, beats a minute"
+        label={`Tempo, ${BEAT_TEXT(beat).name} a minute`}
         least={30}
         most={300}
         value={tempo}
-        unit="bpm"
+        unit={`${BEAT_TEXT(beat).sign} bpm`}
         onChange={(value) => changeSettings({ tempo: value })}
       />
     </Labelled>
