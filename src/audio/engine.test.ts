@@ -335,9 +335,9 @@ describe("the engine", () => {
   it("sets each part beside its balance, and silences one that is turned down", async () => {
     const { made } = engine();
     await made.play(once);
-    expect(asked.volumes.slice(1)).toEqual([0, -2, -7, -4, -5]);
+    expect(asked.volumes.slice(1)).toEqual([0, 3, -7, -4, -5]);
     made.setPartVolumes({ drone: 4, click: -40 });
-    expect(asked.volumes.slice(1)).toEqual([0, 2, -7, -4, -Infinity]);
+    expect(asked.volumes.slice(1)).toEqual([0, 7, -7, -4, -Infinity]);
     made.stop();
   });
 

@@ -71,7 +71,7 @@ describe("the parts, while recordings are not here", () => {
   });
 
   it("stand beside each other in their balance, silence at the lowest", () => {
-    expect([partLevel("line"), partLevel("drone", 3), partLevel("click", -40)]).toEqual([0, 1, -Infinity]);
+    expect([partLevel("line"), partLevel("drone", 3), partLevel("click", -40)]).toEqual([0, 6, -Infinity]);
   });
 });
 

@@ -39,7 +39,9 @@ function partOf(
     const name = recordings ? sound : "stand-in";
     const known = strikers.get(name);
     if (known) return known;
-    const next = recordings ? sampled(tone, sound, recordings, out) : synthesized(tone, part, out);
+    const next = recordings
+      ? sampled(tone, sound, recordings, out, part === "drone")
+      : synthesized(tone, part, out);
     strikers.set(name, next);
     return next;
   };

@@ -18,7 +18,7 @@ export const SAFE_VOLUME = -18;
 export const LOUDEST = -4;
 
 /** How loud each part is beside the line where the user has set nothing, and where a part's own volume is silence. */
-const BALANCE: Readonly<Record<Part, number>> = { line: 0, drone: -2, chord: -7, bass: -4, click: -5 };
+const BALANCE: Readonly<Record<Part, number>> = { line: 0, drone: 3, chord: -7, bass: -4, click: -5 };
 export const PART_SILENT = -40;
 
 /** The user's own volume for each part, in decibels above or below the balance. */

@@ -53,8 +53,10 @@ export function sampled(
   sound: Sound,
   recordings: readonly Decoded[],
   into: ToneModule.InputNode,
+  isHeld = false,
 ): Striker {
   const voice = VOICES[sound];
+  const trim = gainOf(voice.trim + (isHeld ? voice.heldTrim : 0));
   const context = tone.getContext().rawContext;
   const all = recordings.map(({ recording }) => recording);
   const sounding = new Set<Sounding>();
@@ -75,7 +77,7 @@ export function sampled(
       source.loopStart = from;
       source.loopEnd = to;
     }
-    const full = recording.gain * gainOf(voice.trim) * loudness(loud) * share;
+    const full = recording.gain * trim * loudness(loud) * share;
     const falls = recording.decay + voice.damped;
     const holds = voice.damped > 0 ? 0 : recording.hold;
     const end = time + Math.max(seconds, attack);

@@ -47,8 +47,9 @@ export interface Voice {
   /** Seconds in which a note comes in, and in which it dies away once it is let go. */
   readonly attack: number;
   readonly release: number;
-  /** Decibels above the others, where the ear hears it as softer. */
+  /** Decibels above the others, where the ear hears it as softer; and once more where it is held under them. */
   readonly trim: number;
+  readonly heldTrim: number;
 }
 
 const PLUCKED: Omit<Voice, "of"> = {
@@ -59,6 +60,7 @@ const PLUCKED: Omit<Voice, "of"> = {
   attack: 0.001,
   release: 0.12,
   trim: 0,
+  heldTrim: 0,
 };
 
 /**
@@ -81,10 +83,10 @@ export const VOICES: Readonly<Record<Sound, Voice>> = {
     trim: 5,
   },
   banjo: { ...PLUCKED, of: "banjo", damped: 4, release: 0.06, trim: 2.5 },
-  fiddle: { ...PLUCKED, of: "fiddle", isBowed: true, attack: 0.03, release: 0.09 },
+  fiddle: { ...PLUCKED, of: "fiddle", isBowed: true, attack: 0.03, release: 0.09, heldTrim: -7 },
   piano: { ...PLUCKED, of: "piano", release: 0.2 },
   harmonium: { ...PLUCKED, of: "harmonium", attack: 0.06, release: 0.12 },
-  strings: { ...PLUCKED, of: "strings", attack: 0.05, release: 0.15 },
+  strings: { ...PLUCKED, of: "strings", attack: 0.05, release: 0.15, trim: 6, heldTrim: -6 },
   click: { ...PLUCKED, of: "click", attack: 0, release: 0.05 },
 };
 

@@ -54,10 +54,10 @@ export const lastTimeText = (
 /** What Go on starts: the thing practised last, questions that are due, something new. */
 export const goOnText = (last: string, tempo: number | undefined, due: number, next: string): string =>
   [
-    tempo === undefined ? last : `${last} at ${tempo} bpm`,
-    ...(due === 0 ? [] : [`${countText(due, "question")} due`]),
-    `new: ${next}`,
-  ].join(", ");
+    `Again: ${tempo === undefined ? last : `${last} (${tempo} bpm)`}.`,
+    ...(due === 0 ? [] : [`${capital(countText(due, "question"))} due.`]),
+    `New: ${next}.`,
+  ].join(" ");
 
 export const GO_ON_TITLE = "Go on";
 

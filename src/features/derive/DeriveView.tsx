@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { Suspense, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { accidentalsOf, type Fifths, fifthsFrom, letterOf, printName } from "@/core/pitch";
 import {
   brightestFirst,
@@ -24,7 +24,7 @@ import {
 import { PartTabs } from "@/shell/frame/PartTabs";
 import { SelectedPanel, playVamp } from "@/shell/selected";
 import { Button } from "@/kit/controls";
-import { Boundary, later } from "@/kit/later";
+import { Boundary, later, Waiting } from "@/kit/later";
 import { useKeys } from "@/session/place/useKeys";
 import { useAfterPaint } from "@/kit/useAfterPaint";
 import { useConventions } from "@/session/settings/useConventions";
@@ -139,7 +139,7 @@ export function DeriveView() {
           </Button>
         </div>
         <Boundary key={show} what={PARTS.find(({ value }) => value === show)?.text ?? "Derive"}>
-          <Suspense fallback={null}>
+          <Waiting fallback={null}>
             {show === "modes" && <ModesShow homeMode={homeMode} rows={shownRows} onPlayAll={playAll} />}
             {show === "make" && <MakeShow homeMode={homeMode} />}
             {show === "compare" && <CompareShow homeMode={homeMode} onPlayAll={playAll} />}
@@ -147,7 +147,7 @@ export function DeriveView() {
               <ChordsShow homeMode={homeMode} settled={settled} selected={selected} onSelect={select} />
             )}
             {show === "ask" && <AskShow homeMode={homeMode} />}
-          </Suspense>
+          </Waiting>
         </Boundary>
       </div>
       {selected ? (

@@ -5,6 +5,7 @@ import { $sittings, attemptsOf, dayName, openFileAs, openFiles, sittings, withPa
 import { FELT, type Felt, type Sitting } from "@/storage";
 import { Button, FileButton, Select } from "@/kit/controls";
 import { saveFile } from "@/kit/files";
+import { later, Waiting } from "@/kit/later";
 import { Panel, Saying } from "@/kit/panel";
 import { useIncoming } from "@/session/place/useIncoming";
 import { useKeys } from "@/session/place/useKeys";
@@ -19,11 +20,12 @@ import {
   NO_DAYS,
   problemText,
 } from "@/words";
-import { GoOnLine } from "@/shell/practice/GoOn";
 import view from "@/shell/frame/View.module.css";
 import { $byDay, $pieces, $secondsOfDays, inARow, LOG, weeksOf } from "./log";
 import { MinutesField, TempoOfField } from "./fields";
 import styles from "./Log.module.css";
+
+const GoOnLine = later(() => import("@/shell/practice/GoOn").then(({ GoOnLine }) => GoOnLine));
 
 /** Seconds that fill a day's bar: an hour. */
 const FULL = 3600;
@@ -122,7 +124,9 @@ export function DaysShow({ tabs }: { readonly tabs: ReactNode }) {
         </div>
       </div>
       <Panel title={format(day, "d MMMM yyyy")}>
-        <GoOnLine />
+        <Waiting fallback={null}>
+          <GoOnLine />
+        </Waiting>
         {all.length === 0 && <Saying>{NO_DAYS}</Saying>}
         {daysInARowText(inARow(pieces, today.getTime())) !== "" && (
           <Saying>{daysInARowText(inARow(pieces, today.getTime()))}</Saying>

@@ -79,15 +79,19 @@ export function RoutineShow({ tabs }: { readonly tabs: ReactNode }) {
                   most={60}
                   onChange={(next) => set(item.id, { minutes: next })}
                 />
-                <TempoOfField
-                  of={item.title}
-                  value={item.tempo}
-                  onChange={(tempo) => set(item.id, { tempo })}
-                />
-                <Toggle isOn={item.climbs} onChange={(climbs) => set(item.id, { climbs })}>
-                  tempo rises
-                </Toggle>
-                <RoundsOf item={item} onChange={(part) => set(item.id, part)} />
+                {item.kind !== "ear" && (
+                  <>
+                    <TempoOfField
+                      of={item.title}
+                      value={item.tempo}
+                      onChange={(tempo) => set(item.id, { tempo })}
+                    />
+                    <Toggle isOn={item.climbs} onChange={(climbs) => set(item.id, { climbs })}>
+                      tempo rises
+                    </Toggle>
+                    <RoundsOf item={item} onChange={(part) => set(item.id, part)} />
+                  </>
+                )}
                 <Button
                   kind="quiet"
                   aria-label={`Move ${item.title} up`}

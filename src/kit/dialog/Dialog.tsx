@@ -1,13 +1,5 @@
-import {
-  type MouseEvent,
-  type ReactNode,
-  type RefObject,
-  Suspense,
-  useLayoutEffect,
-  useId,
-  useRef,
-} from "react";
-import { Boundary } from "@/kit/later";
+import { type MouseEvent, type ReactNode, type RefObject, useLayoutEffect, useId, useRef } from "react";
+import { Boundary, Waiting } from "@/kit/later";
 import { LOADING } from "@/words";
 import styles from "./Dialog.module.css";
 
@@ -66,10 +58,10 @@ export function Dialog({ title, says, open, onClose, children, place = "middle" 
             {says}
           </p>
           <Boundary what={title}>
-            <Suspense fallback={<p role="status">{LOADING}</p>}>
+            <Waiting fallback={<p role="status">{LOADING}</p>}>
               {children}
               <Arrived sheet={sheet} />
-            </Suspense>
+            </Waiting>
           </Boundary>
         </div>
       )}

@@ -1,9 +1,8 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { Suspense } from "react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { shown } from "../../../tests/fixtures/shown";
-import { Boundary, later } from ".";
+import { Boundary, later, Waiting } from ".";
 
 beforeEach(() => {
   // React says every error that a boundary catches.
@@ -30,9 +29,9 @@ describe("a boundary", () => {
       <>
         <p>The rest</p>
         <Boundary what="Slash chords" around={(failed) => <section aria-label="around">{failed}</section>}>
-          <Suspense fallback="…">
+          <Waiting fallback="…">
             <Part />
-          </Suspense>
+          </Waiting>
         </Boundary>
       </>,
     );
@@ -48,9 +47,9 @@ describe("a boundary", () => {
     const { network, Part } = lost();
     await shown(
       <Boundary what="The stage">
-        <Suspense fallback="…">
+        <Waiting fallback="…">
           <Part />
-        </Suspense>
+        </Waiting>
       </Boundary>,
     );
     await screen.findByRole("alert");

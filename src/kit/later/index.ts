@@ -1,3 +1,4 @@
 export * from "./Boundary";
 export * from "./later";
 export * from "./laterDialog";
+export * from "./Waiting";

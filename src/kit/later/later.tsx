@@ -12,31 +12,48 @@ const unloaded = new WeakSet<object>();
 export const isUnloaded = (error: unknown): boolean =>
   typeof error === "object" && error !== null && unloaded.has(error);
 
+/** Counts what has come or failed: whoever waits looks again. */
+export const $arrived = atom(0);
+
+/** Never fulfilled: what waits for a part is drawn again by `Waiting`, not by the part's promise. */
+const NEVER = new Promise<never>(() => undefined);
+
 /**
- * A component that is loaded when it is first shown: within a `Suspense`, and a `Boundary` that says so where it can't be had. Unlike
+ * A component that is loaded when it is first shown: within a `Waiting`, and a `Boundary` that says so where it can't be had. Unlike
  * React's own `lazy` it can be tried again after a failure.
  *
  * @example const Help = later(() => import("./Help").then(({ Help }) => Help)); <Help />
  */
 export function later<P extends object>(load: () => Promise<ComponentType<P>>): FunctionComponent<P> {
-  let loading: Promise<ComponentType<P>> | undefined;
+  let state:
+    | { readonly loaded: ComponentType<P> }
+    | { readonly error: Error }
+    | { readonly isLoading: true }
+    | undefined;
   const begin = async () => {
+    state = { isLoading: true };
     $fetching.set($fetching.get() + 1);
     try {
-      return await load();
+      state = { loaded: await load() };
     } catch (reason) {
       const error = new Error("not loaded", { cause: reason });
       unloaded.add(error);
-      failed.add(() => (loading = undefined));
-      throw error;
+      failed.add(() => (state = undefined));
+      state = { error };
     } finally {
       $fetching.set($fetching.get() - 1);
+      $arrived.set($arrived.get() + 1);
     }
   };
-  const loaded = () => (loading ??= begin());
   return function Shown(props: P) {
-    const Loaded = use(loaded());
-    return <Loaded {...props} />;
+    // Begun where it is first wanted; what comes of it is told by `$arrived`.
+    if (!state) queueMicrotask(() => !state && void begin());
+    if (state && "error" in state) throw state.error;
+    if (state && "loaded" in state) {
+      const Loaded = state.loaded;
+      return <Loaded {...props} />;
+    }
+    return use(NEVER);
   };
 }
 

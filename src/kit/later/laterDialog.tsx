@@ -1,6 +1,7 @@
-import { type ComponentType, type FunctionComponent, Suspense, useState } from "react";
+import { type ComponentType, type FunctionComponent, useState } from "react";
 import { Boundary } from "./Boundary";
 import { later } from "./later";
+import { Waiting } from "./Waiting";
 
 /** What every dialog is told. */
 interface DialogState {
@@ -24,9 +25,9 @@ export function laterDialog<P extends DialogState>(
     if (!wasOpened) return null;
     return (
       <Boundary what={what}>
-        <Suspense fallback={null}>
+        <Waiting fallback={null}>
           <Loaded {...props} />
-        </Suspense>
+        </Waiting>
       </Boundary>
     );
   };

@@ -1,6 +1,6 @@
-import { type Ref, type ReactNode, Suspense, useId, useImperativeHandle, useRef, useState } from "react";
+import { type Ref, type ReactNode, useId, useImperativeHandle, useRef, useState } from "react";
 import { beside, GAP } from "@/kit/beside";
-import { Boundary } from "@/kit/later";
+import { Boundary, Waiting } from "@/kit/later";
 import { LOADING } from "@/words";
 import button from "@/kit/controls/Button.module.css";
 import styles from "./Popover.module.css";
@@ -91,7 +91,7 @@ export function Popover({ label, keyName, children, ref }: PopoverProps) {
             </header>
             <div className={styles.content}>
               <Boundary what={label}>
-                <Suspense fallback={<p role="status">{LOADING}</p>}>{children}</Suspense>
+                <Waiting fallback={<p role="status">{LOADING}</p>}>{children}</Waiting>
               </Boundary>
             </div>
           </>

@@ -3,7 +3,7 @@ import { maybeFifths, printName } from "@/core/pitch";
 import { type HomeMode, maybeMode } from "@/core/scale";
 import { dueCards, newThing } from "@/core/training";
 import type { Played, RoutineItem, Sitting } from "@/storage";
-import { capital, TODAY_TITLE, goOnText, homeModeText } from "@/words";
+import { TODAY_TITLE, goOnText, homeModeText } from "@/words";
 import { START } from "../place/address";
 import { $features } from "../place/feature";
 import { addressOf } from "../place/place";
@@ -94,7 +94,7 @@ export const $goOn = computed(
     ];
     const tempo = last.tempo === undefined ? undefined : tempoFor(again);
     return {
-      text: capital(goOnText(last.title, tempo, due, homeModeText(next))),
+      text: goOnText(last.title, tempo, due, homeModeText(next)),
       start: () => practise({ title: "", items, order: "in-order" }),
     };
   },

@@ -1,13 +1,13 @@
 import { printName } from "@/core/pitch";
 import type { PracticeKind, RoutineItem } from "@/storage";
-import { homeModeText, stageTitle } from "@/words";
+import { chordText, homeModeText, stageTitle } from "@/words";
 import { $features, taker } from "../place/feature";
 import { linkHere } from "../place/link";
 import { $place, addressOf, currentPlace } from "../place/place";
 import { newId } from "../records/records";
 import { $selection, type Playable } from "../place/selection";
 import { $settings } from "../settings/settings";
-import { $division } from "../stage/stage";
+import { $chord, $division } from "../stage/stage";
 import { shownVoicing } from "../stage/voicings";
 
 /** Minutes of a thing that was just added. */
@@ -36,7 +36,12 @@ async function itemHere(): Promise<RoutineItem | undefined> {
   const voicing = kind === "voicing" ? shownVoicing() : undefined;
   return {
     id: newId(),
-    title: (practised?.title ?? subject ?? stageTitle(homeModeText(homeMode), division)).slice(0, 240),
+    title: (
+      practised?.title ??
+      (voicing ? stageTitle(chordText($chord.get()), division) : undefined) ??
+      subject ??
+      stageTitle(homeModeText(homeMode), division)
+    ).slice(0, 240),
     kind,
     mode: homeMode.mode.id,
     home: printName(homeMode.home),

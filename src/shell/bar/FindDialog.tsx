@@ -1,6 +1,6 @@
-import { Suspense, useLayoutEffect, useState } from "react";
+import { useLayoutEffect, useState } from "react";
 import { Dialog } from "@/kit/dialog";
-import { later } from "@/kit/later";
+import { later, Waiting } from "@/kit/later";
 import { FIND_SAYS, LOADING } from "@/words";
 
 interface FindDialogProps {
@@ -34,8 +34,8 @@ function Typed({ onClose }: Pick<FindDialogProps, "onClose">) {
     return () => document.removeEventListener("keydown", listen, true);
   }, []);
   return (
-    <Suspense fallback={<p role="status">{LOADING}</p>}>
+    <Waiting fallback={<p role="status">{LOADING}</p>}>
       <Finding text={text} onText={setText} isEntered={isEntered} onClose={onClose} />
-    </Suspense>
+    </Waiting>
   );
 }

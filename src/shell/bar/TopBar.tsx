@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { type MouseEvent, Suspense, useEffect, useState } from "react";
+import { type MouseEvent, useEffect, useState } from "react";
 import {
   $alive,
   $features,
@@ -17,7 +17,7 @@ import {
   start,
 } from "@/session";
 import { useKeys } from "@/session/place/useKeys";
-import { Boundary, later } from "@/kit/later";
+import { Boundary, later, Waiting } from "@/kit/later";
 import { Popover } from "@/kit/popover";
 import { useAfterPaint } from "@/kit/useAfterPaint";
 import { useNarrow } from "@/kit/useNarrow";
@@ -118,9 +118,9 @@ export function TopBar() {
         <div className={styles.tools}>
           {isAlive && !isNarrow && (
             <Boundary what="Go on">
-              <Suspense fallback={null}>
+              <Waiting fallback={null}>
                 <GoOnButton />
-              </Suspense>
+              </Waiting>
             </Boundary>
           )}
           <button type="button" onClick={() => setOpen("shelf")}>
@@ -144,9 +144,9 @@ export function TopBar() {
       <FirstSteps />
       {isAlive && (
         <Boundary what="Shelf, Find, Settings and Help">
-          <Suspense fallback={null}>
+          <Waiting fallback={null}>
             <Around link={link} />
-          </Suspense>
+          </Waiting>
         </Boundary>
       )}
     </>

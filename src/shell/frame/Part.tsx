@@ -1,5 +1,5 @@
-import { type ReactNode, Suspense } from "react";
-import { Boundary } from "@/kit/later";
+import { type ReactNode } from "react";
+import { Boundary, Waiting } from "@/kit/later";
 import view from "./View.module.css";
 
 interface PartProps {
@@ -22,7 +22,7 @@ export function Part({ what, tabs, children }: PartProps) {
   );
   return (
     <Boundary what={what} around={only}>
-      <Suspense fallback={only()}>{children}</Suspense>
+      <Waiting fallback={only()}>{children}</Waiting>
     </Boundary>
   );
 }

@@ -1,9 +1,9 @@
 import { useStore } from "@nanostores/react";
-import { type ComponentType, Suspense, useEffect } from "react";
+import { type ComponentType, useEffect } from "react";
 import { $jobsUnderWay } from "@/workers";
 import { $features, $hasPractice, $isWhole, $place, $ready, comesAlive } from "@/session";
 import { useWording } from "@/session/settings/useConventions";
-import { $fetching, Boundary, later } from "@/kit/later";
+import { $fetching, Boundary, later, Waiting } from "@/kit/later";
 import { LegendLine } from "@/shell/legend";
 import { ViewAtRest } from "@/shell/rest";
 
@@ -23,17 +23,17 @@ export function ViewSwitch() {
     <>
       {front && (
         <Boundary key={view} what={front.name}>
-          <Suspense fallback={<ViewAtRest {...front} />}>
+          <Waiting fallback={<ViewAtRest {...front} />}>
             <Settling View={front.View} />
-          </Suspense>
+          </Waiting>
         </Boundary>
       )}
       <LegendLine />
       {hasPractice && (
         <Boundary what="The practice">
-          <Suspense fallback={null}>
+          <Waiting fallback={null}>
             <PracticeBar />
-          </Suspense>
+          </Waiting>
         </Boundary>
       )}
     </>

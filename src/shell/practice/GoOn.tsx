@@ -21,7 +21,7 @@ export function GoOnLine() {
   if (!goOn) return null;
   return (
     <>
-      <Saying>{`${goOn.text}.`}</Saying>
+      <Saying>{goOn.text}</Saying>
       <p>
         <Button kind="main" onClick={goOn.start}>
           {GO_ON_TITLE}

@@ -57,7 +57,7 @@ export function PracticeBar() {
         Stay
       </Toggle>
       {goesOn && (
-        <p className={styles.rest} role="status">
+        <p className={styles.coming} role="status">
           {goesOnText(next?.title)}
         </p>
       )}

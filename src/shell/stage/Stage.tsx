@@ -1,5 +1,5 @@
 import { useStore } from "@nanostores/react";
-import { Suspense, useEffect, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import {
   $division,
   addToRoutine,
@@ -21,7 +21,7 @@ import {
 } from "@/session";
 import { DIVISIONS, LABELS } from "@/storage";
 import { Keyboard } from "@/kit/keyboard";
-import { Boundary, later } from "@/kit/later";
+import { Boundary, later, Waiting } from "@/kit/later";
 import { Neck, viewOf } from "@/kit/neck";
 import { Popover, type PopoverSwitch } from "@/kit/popover";
 import { useNarrow } from "@/kit/useNarrow";
@@ -177,7 +177,7 @@ export function Stage() {
       </div>
       <InstrumentDialog open={dialog === "instrument"} onClose={() => setDialog(undefined)} />
       <Boundary what="The stand">
-        <Suspense fallback={null}>
+        <Waiting fallback={null}>
           {hasStood && (
             <StandView
               open={dialog === "stand"}
@@ -187,7 +187,7 @@ export function Stage() {
               onStep={step}
             />
           )}
-        </Suspense>
+        </Waiting>
       </Boundary>
     </section>
   );

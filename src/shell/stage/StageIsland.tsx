@@ -1,8 +1,8 @@
 import { useStore } from "@nanostores/react";
-import { Suspense, useEffect } from "react";
+import { useEffect } from "react";
 import { keepLook } from "@/session/settings/look";
 import { $alive, keepSpeed } from "@/session";
-import { Boundary, later } from "@/kit/later";
+import { Boundary, later, Waiting } from "@/kit/later";
 import { useNarrow } from "@/kit/useNarrow";
 import { StageAtRest } from "@/shell/rest";
 
@@ -40,9 +40,9 @@ export function StageIsland() {
   }, [isNarrow, isAlive]);
   return (
     <Boundary what="The stage">
-      <Suspense fallback={<StageAtRest />}>
+      <Waiting fallback={<StageAtRest />}>
         <Stage />
-      </Suspense>
+      </Waiting>
     </Boundary>
   );
 }

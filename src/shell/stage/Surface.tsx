@@ -1,5 +1,4 @@
 import { useStore } from "@nanostores/react";
-import { Suspense } from "react";
 import { RHYTHMS } from "@/audio";
 import {
   $division,
@@ -14,7 +13,7 @@ import {
 } from "@/session";
 import { Keyboard } from "@/kit/keyboard";
 import { Neck, viewOf } from "@/kit/neck";
-import { Boundary, later } from "@/kit/later";
+import { Boundary, later, Waiting } from "@/kit/later";
 import { degreeText, noteText } from "@/words";
 import { useNarrow } from "@/kit/useNarrow";
 import { labelOf, nearView, type Shown, wholeOnKeys } from "./shown";
@@ -76,7 +75,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
     const said = notes.map(({ pitch, interval }) => `${noteText(pitch.name)} (${degreeText(interval)})`);
     return (
       <Boundary what="The staff">
-        <Suspense fallback={null}>
+        <Waiting fallback={null}>
           <LineStaff
             notes={notes}
             homeMode={homeMode}
@@ -90,7 +89,7 @@ export function Surface({ surface, shown, selection, sounding }: SurfaceProps) {
             isChord={division === "voicing"}
             label={`${title} on the staff: ${said.join(", ")}.`}
           />
-        </Suspense>
+        </Waiting>
       </Boundary>
     );
   }
