@@ -5,9 +5,20 @@ import {
   type LevelStanding,
   type MixedPair,
   type Confusion,
+  type PupilScore,
   type Register,
 } from "@/core/training";
-import { capital, countText, degreeText, inTitle, listText, modeText, noteText, numberText } from "./names";
+import {
+  capital,
+  countText,
+  degreeText,
+  figureText,
+  inTitle,
+  listText,
+  modeText,
+  noteText,
+  numberText,
+} from "./names";
 
 export const REGISTER_NAME: Readonly<Record<Register, string>> = {
   low: "low",
@@ -165,6 +176,42 @@ export const takenForText = ({ right, given, times }: Confusion): string =>
 /** The same of somebody else. */
 export const wasTakenForText = ({ right, given, times }: Confusion): string =>
   `${capital(modeText(modeById(right)))} was taken for ${modeText(modeById(given))} ${countText(times, "time")}.`;
+
+/** What the class mixes up, with how many pupils do: "Dorian was taken for Aeolian five times, by three pupils." */
+export const mixedUpByText = (each: Confusion & { readonly pupils: number }): string =>
+  `${wasTakenForText(each).slice(0, -1)}, by ${countText(each.pupils, "pupil")}.`;
+
+export const classText = (pupils: number, { right, of }: PupilScore): string =>
+  `${capital(countText(pupils, "result"))}: ${figureText(right)} of ${figureText(of)} right`;
+
+/** Right answers of questions: "3/4"; nothing where none was asked. */
+export const scoreText = ({ right, of }: PupilScore): string => (of === 0 ? "" : `${right}/${of}`);
+
+export const CLASS_MIXES_NOTHING = "No mode was taken for another.";
+
+export const CLASS_SAYS =
+  "Names come from the names of the files. Results stay in this tab until you close them.";
+
+export const PUPIL_NAME_TAKEN = "Each result needs a name of its own.";
+
+/** What came of one of several files that were opened as results. */
+export function classFileText(
+  code: "no-result" | "twice" | "too-many" | "damaged",
+  file: string,
+  detail = "",
+): string {
+  const name = inTitle(file);
+  switch (code) {
+    case "no-result":
+      return `“${name}” isn’t the result of an exam. It was left out.`;
+    case "twice":
+      return `“${name}” has the same answers as ${detail}. It was left out.`;
+    case "too-many":
+      return `“${name}” was left out: this table is full.`;
+    case "damaged":
+      return `“${name}”: ${countText(Number(detail), "row")} can’t be read. The rest is here.`;
+  }
+}
 
 export const resultUnreadText = (rows: number): string =>
   `${capital(countText(rows, "row"))} of the file can’t be read.`;

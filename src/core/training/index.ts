@@ -1,6 +1,7 @@
 export * from "./asks";
 export * from "./attempt";
 export * from "./card";
+export * from "./class";
 export * from "./contour";
 export * from "./draw";
 export * from "./exam";

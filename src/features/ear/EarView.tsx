@@ -5,13 +5,14 @@ import { PartTabs } from "@/shell/frame/PartTabs";
 import { $place, placeOf } from "@/session";
 import view from "@/shell/frame/View.module.css";
 import { EAR } from "./exam";
-import { $shownResult } from "./shown-result";
+import { $shownClass, $shownResult } from "./shown-result";
 import { $running } from "./running";
 import { TodayShow } from "./TodayShow";
 import "./selection";
 
 const SittingShow = later(() => import("./SittingShow").then(({ SittingShow }) => SittingShow));
 const ExamShow = later(() => import("./ExamShow").then(({ ExamShow }) => ExamShow));
+const ClassShow = later(() => import("./ClassShow").then(({ ClassShow }) => ClassShow));
 const ResultShow = later(() => import("./ResultShow").then(({ ResultShow }) => ResultShow));
 
 const PARTS = [
@@ -24,6 +25,7 @@ export function EarView() {
   const running = useStore($running);
   const place = useStore($place);
   const result = useStore($shownResult);
+  const results = useStore($shownClass);
   if (running?.ear)
     return (
       <Part what="The question" tabs={null}>
@@ -34,6 +36,12 @@ export function EarView() {
     return (
       <Part what="The result" tabs={null}>
         <ResultShow result={result} onClose={() => $shownResult.set(undefined)} />
+      </Part>
+    );
+  if (results)
+    return (
+      <Part what="The class" tabs={null}>
+        <ClassShow results={results} />
       </Part>
     );
   const tabs = (

@@ -2,7 +2,7 @@ import { useStore } from "@nanostores/react";
 import { type ReactNode, useState } from "react";
 import { familyOf, mode as modeById, USUAL_FAMILIES, FAMILIES } from "@/core/scale";
 import { cardsOf, coversModes, QUESTIONS, REGISTERS, TEXTURES } from "@/core/training";
-import { $settings, $toSave, openFileAs, openFiles, shelf } from "@/session";
+import { $settings, $toSave, openFiles, shelf } from "@/session";
 import type { ExamValue } from "@/storage";
 import {
   Button,
@@ -21,11 +21,9 @@ import { useKeys } from "@/session/place/useKeys";
 import {
   capital,
   countText,
-  EXAM_FILE_REFUSED,
   EXAM_SAYS,
   examText,
   lackText,
-  problemText,
   REGISTER_NAME,
   tuneRefusedText,
   TUNES_SAY,
@@ -39,9 +37,9 @@ import {
   modelTuneName,
 } from "@/words";
 import view from "@/shell/frame/View.module.css";
-import { EAR, examDocument, flipped, flipQuestion, flipTexture, readExam, writeExam } from "./exam";
-import { readResult } from "./result";
-import { $shownResult, type Result } from "./shown-result";
+import { EAR, examDocument, flipped, flipQuestion, flipTexture, writeExam } from "./exam";
+import { openedExam, withFiles } from "./opened";
+import { $shownClass, $shownResult } from "./shown-result";
 import { beginExam } from "./run";
 import { examTuneValue, lackedBy, MODEL_TUNE, tuneForExam, type TuneOffered, tunesOffered } from "./tunes";
 import styles from "./Ear.module.css";
@@ -61,7 +59,12 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
     $shownResult.set("result" in opened ? opened.result : undefined);
     if ("exam" in opened) examDocument.open(opened.exam);
   };
-  useIncoming(EAR, (files) => files[0] && void takeFile(files[0]));
+  useIncoming(EAR, (files) => {
+    const [file, ...others] = files;
+    // Results of several pupils are a class.
+    if (others.length > 0) void withFiles(undefined, files).then((results) => $shownClass.set(results));
+    else if (file) void takeFile(file);
+  });
   useKeys("Ear", [
     { key: "Enter", says: "Start the exam", act: begin },
     { key: "k", says: "Save this exam", act: save },
@@ -205,11 +208,12 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
             </Button>
             <Button onClick={() => saveFile("exam.json", writeExam(exam), "application/json")}>Export</Button>
             <FileButton
-              label="Exam or result file"
+              label="Exam or result files"
               accept=".json,.csv,application/json,text/csv"
-              onFile={(file) => void openFiles([file])}
+              isMany
+              onFiles={(files) => void openFiles(files)}
             >
-              Open a file
+              Open files
             </FileButton>
           </>
         }
@@ -233,24 +237,6 @@ export function ExamShow({ tabs }: { readonly tabs: ReactNode }) {
 const ORDER = FAMILIES.filter(({ id }) => USUAL_FAMILIES.includes(id)).flatMap(({ modes }) =>
   modes.map(({ id }) => id),
 );
-
-/** An exam or a result is a few thousand characters. */
-const MAX_BYTES = 200_000;
-
-/** What a file holds: an exam, the result of one, or why it is neither. */
-async function openedExam(
-  file: File,
-): Promise<{ exam: ExamValue } | { result: Result } | { refused: string }> {
-  if (file.size >= MAX_BYTES) return { refused: EXAM_FILE_REFUSED };
-  const json = await openFileAs("json", file);
-  if ("stopped" in json) return { refused: problemText(json.stopped, "") };
-  const exam = readExam(json.answer);
-  if (exam) return { exam };
-  const table = await openFileAs("table", file);
-  if ("stopped" in table) return { refused: problemText(table.stopped, "") };
-  const result = readResult(table.answer);
-  return result ? { result } : { refused: EXAM_FILE_REFUSED };
-}
 
 /** Tunes that an exam has at most, and that are offered beside them. */
 const MAX_TUNES = 20;

@@ -3,6 +3,7 @@ import "fake-indexeddb/auto";
 import { beforeEach, describe, expect, it } from "vitest";
 import {
   cardsOf,
+  classTable,
   EAR_QUESTIONS,
   grade,
   LEVELS,
@@ -17,6 +18,8 @@ import { readCsv } from "@/formats";
 import { $attempts, $selection, sittings } from "@/session";
 import { givenText, mixedUpSentence, questionText, thirdSentence } from "@/words";
 import { examDocument, flipped, readExam, writeExam } from "./exam";
+import { writeClass } from "./class-file";
+import { pupilOf, withFiles } from "./opened";
 import { readResult, resultOf } from "./result";
 import { writeResult } from "./result-file";
 import { $heard, $nth, $running, $unfinished } from "./running";
@@ -189,5 +192,54 @@ describe("a result that is sent back", () => {
     expect(readResult(readCsv(tampered))).toBeUndefined();
     for (const text of ["", "a,b\n1,2", head!, "{", "\u0000".repeat(50)])
       expect(readResult(readCsv(text))).toBeUndefined();
+  });
+});
+
+describe("a class", () => {
+  const fileOf = (name: string, text: string) => new File([text], name, { type: "text/csv" });
+  const resultText = (rights: readonly boolean[]) => {
+    beginExam({ ...exam, count: rights.length, answers: "end" });
+    rights.forEach((isRight) => answerRight(isRight));
+    return writeResult(resultOf($running.get()!));
+  };
+
+  it.each([
+    ["exam-result Ada.csv", "Ada"],
+    ["exam-result_ben (2).csv", "ben"],
+    ["Cleo M.csv", "Cleo M"],
+    ["exam-result.csv", ""],
+  ])("%s is the result of %j", (file, pupil) => expect(pupilOf(file)).toBe(pupil));
+
+  it("takes what can be read, says what can't, and has nobody twice", async () => {
+    const [ada, ben] = [resultText([true, false, true]), resultText([false, false, false])];
+    const damaged = resultText([true, true, true]).replace(/"?mode"?,drone/u, "tune,drone");
+    const first = await withFiles(undefined, [
+      fileOf("exam-result Ada.csv", ada),
+      fileOf("exam-result.csv", ben),
+      fileOf("exam-result (1).csv", damaged),
+      fileOf("shopping.csv", "what,how many\r\npears,6\r\n"),
+      fileOf("photo.png", "\u0089PNG\u0000\u0001"),
+    ]);
+    expect(first.pupils.map(({ name, result }) => `${name} ${result.rows.length}`)).toEqual([
+      "Ada 3",
+      "Pupil 3",
+      "Pupil 2 2",
+    ]);
+    expect(first.said).toEqual([
+      "“exam-result (1).csv”: one row can’t be read. The rest is here.",
+      "“shopping.csv” isn’t the result of an exam. It was left out.",
+      "“photo.png” isn’t the result of an exam. It was left out.",
+    ]);
+    const again = await withFiles(first, [fileOf("exam-result Ada copy.csv", ada)]);
+    expect(again.pupils).toHaveLength(3);
+    expect(again.said).toEqual(["“exam-result Ada copy.csv” has the same answers as Ada. It was left out."]);
+    const table = writeClass(
+      classTable(again.pupils.map(({ name, result }) => ({ name, attempts: result.rows }))),
+    );
+    const rows = table.trim().split("\r\n");
+    expect(rows[0]).toMatch(/^\uFEFF?pupil,ionian right,ionian questions/u);
+    expect(rows).toHaveLength(5);
+    expect(rows[1]).toMatch(/^Ada,.*,2,3$/u);
+    expect(rows.at(-1)).toMatch(/^the class,.*,4,8$/u);
   });
 });

@@ -124,9 +124,11 @@ export function DaysShow({ tabs }: { readonly tabs: ReactNode }) {
         </div>
       </div>
       <Panel title={format(day, "d MMMM yyyy")}>
-        <Waiting fallback={null}>
-          <GoOnLine />
-        </Waiting>
+        {pieces.length > 0 && (
+          <Waiting fallback={null}>
+            <GoOnLine />
+          </Waiting>
+        )}
         {all.length === 0 && <Saying>{NO_DAYS}</Saying>}
         {daysInARowText(inARow(pieces, today.getTime())) !== "" && (
           <Saying>{daysInARowText(inARow(pieces, today.getTime()))}</Saying>

@@ -34,6 +34,9 @@ export const $sittings = computed(sittings.$all, (all) =>
   all.filter(({ deletedAt }) => deletedAt === undefined),
 );
 
+/** Whether anything was practised with the hand: there may be something to go on with. */
+export const $hasPlayed = computed($sittings, (all) => all.some(({ played }) => played.length > 0));
+
 /** What was answered in a sitting, in order. */
 export const attemptsOf = ({ ear }: Sitting): readonly Attempt[] =>
   ear?.attempts.flatMap(({ nth, ...attempt }) => {

@@ -3,6 +3,7 @@ import { type MouseEvent, useEffect, useState } from "react";
 import {
   $alive,
   $features,
+  $hasPlayed,
   $place,
   $selection,
   $settings,
@@ -40,6 +41,7 @@ export function TopBar() {
   useAfterPaint(useStore($selection));
   const saved = useStore(shelf.$saved);
   const isAlive = useStore($alive).has("view");
+  const hasPlayed = useStore($hasPlayed);
   const setOpen = (sheet: Sheet) => $sheet.set(sheet);
   const isDark = useTheme();
   const unsaved = useStore(shelf.$unsaved);
@@ -116,7 +118,7 @@ export function TopBar() {
           </ul>
         </nav>
         <div className={styles.tools}>
-          {isAlive && !isNarrow && (
+          {isAlive && hasPlayed && !isNarrow && (
             <Boundary what="Go on">
               <Waiting fallback={null}>
                 <GoOnButton />
