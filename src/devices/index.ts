@@ -1,4 +1,4 @@
-export * from "./fiddle";
+export * from "./players";
 export * from "./microphone";
 export * from "./midi";
 export * from "./simulated-keyboard";

@@ -1,5 +1,5 @@
 import type { Timed } from "@/core/tune";
-import { fiddled } from "./fiddle";
+import { performed, type Player, PLAYERS } from "./players";
 
 /** Samples of one channel, from -1 to 1. */
 export interface Recorded {
@@ -18,14 +18,14 @@ export interface Recording {
   readonly cancel: () => void;
 }
 
-/** Where sound comes from while it is recorded. */
-export type Microphone = "microphone" | "simulated";
+/** Where sound comes from while it is recorded: a microphone, or one of those who stand in for a player before it. */
+export type Microphone = "microphone" | Player;
 
 /**
- * Begins to record: from the microphone, or from a simulated fiddler who plays some notes in its place. Both go the same way
+ * Begins to record: from the microphone, or from a simulated player who plays some notes in its place. Both go the same way
  * from there on. Rejects where the user does not allow the microphone or there is none.
  *
- * @param onEnd called when the fiddler has played to the end, or five minutes are over
+ * @param onEnd called when the player has played to the end, or five minutes are over
  */
 export async function record(
   from: Microphone,
@@ -36,7 +36,7 @@ export async function record(
   const [stream, close] =
     from === "microphone"
       ? await openMicrophone()
-      : playIntoStream(context, fiddled(notes, context.sampleRate), onEnd);
+      : playIntoStream(context, performed(notes, context.sampleRate, PLAYERS[from]), onEnd);
   const recorder = new MediaRecorder(stream);
   const chunks: Blob[] = [];
   recorder.addEventListener("dataavailable", ({ data }) => chunks.push(data));

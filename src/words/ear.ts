@@ -110,7 +110,7 @@ export function habitText({ right, given, times, of, between }: Confusion): stri
 }
 
 const timesText = (times: number): string =>
-  times === 1 ? "once" : times === 0 ? "never" : countText(times, "time");
+  times === 1 ? "once" : times === 2 ? "twice" : times === 0 ? "never" : countText(times, "time");
 
 /** How a habit went on: "Seven times in the first 20, once in the last 21." */
 export const habitTrendText = ([earlier, later]: readonly {
@@ -171,11 +171,11 @@ export const passedText = (level: LevelId): string => `You passed a level: ${lev
 
 /** What was mixed up once or more, without a claim about habits. */
 export const takenForText = ({ right, given, times }: Confusion): string =>
-  `You took ${modeText(modeById(right))} for ${modeText(modeById(given))} ${countText(times, "time")}.`;
+  `You took ${modeText(modeById(right))} for ${modeText(modeById(given))} ${timesText(times)}.`;
 
 /** The same of somebody else. */
 export const wasTakenForText = ({ right, given, times }: Confusion): string =>
-  `${capital(modeText(modeById(right)))} was taken for ${modeText(modeById(given))} ${countText(times, "time")}.`;
+  `${capital(modeText(modeById(right)))} was taken for ${modeText(modeById(given))} ${timesText(times)}.`;
 
 /** What the class mixes up, with how many pupils do: "Dorian was taken for Aeolian five times, by three pupils." */
 export const mixedUpByText = (each: Confusion & { readonly pupils: number }): string =>
@@ -245,3 +245,35 @@ export const findKeysText = (from: string, to: string): string =>
   `Strike them on the keys below, from ${from} to ${to}.`;
 
 export const foundSoFarText = (found: number, of: number): string => `${found} of ${of} found.`;
+
+/** What was sung, before it counts. */
+export const sungText = (notes: string): string => `I heard ${notes}.`;
+
+export const COUNT_IT = "Count this";
+
+export const SUNG_LINE = "What was heard: its pitch as a line over the notes";
+
+/** Cents beside a note: "+20 cents". */
+export const centsText = (cents: number): string => `${cents > 0 ? "+" : "−"}${Math.abs(cents)} cents`;
+
+/** Cents from which on it is said that all of it lies off, and from which on that is more than a little. */
+const [OFF, FAR_OFF] = [20, 70];
+
+/** That all of it was low or high, which is no mistake: "All of it a little low (−55 cents): that doesn’t count." */
+export function offText(cents: number): string {
+  if (Math.abs(cents) < OFF) return "";
+  const much = Math.abs(cents) < FAR_OFF ? "a little " : "";
+  return `All of it is ${much}${cents < 0 ? "low" : "high"} (${centsText(cents)}). That isn’t counted against you.`;
+}
+
+/** Singing along with a line. */
+export const SING_TITLE = "Sing along";
+
+export const SING_ALONG_SAYS =
+  "Sing or play the line, in any octave. The drone plays; the line itself doesn’t unless you ask for it, so that it isn’t heard as yours. Use headphones.";
+
+export const NOTHING_TO_SING =
+  "What Play plays has no line. Choose a position, a line, the bare mode or a tune.";
+
+export const followedText = (right: number, of: number): string =>
+  `${capital(numberText(right))} of ${countText(of, "note")} right.`;

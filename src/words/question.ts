@@ -1,7 +1,7 @@
 import { readSymbol } from "@/core/chord";
-import { degreeOf, fifthsOf } from "@/core/pitch";
+import { degreeOf, fifthsOf, halfSteps, modulo, soundOf } from "@/core/pitch";
 import { bestVamp } from "@/core/progression";
-import { familyOf, mode as modeById } from "@/core/scale";
+import { familyOf, type HomeMode, mode as modeById } from "@/core/scale";
 import { NOTHING, type Question, type QuestionKind } from "@/core/training";
 import {
   capital,
@@ -110,5 +110,11 @@ export function givenText(question: QuestionKind, answer: string): string {
 
 /** How half steps above home are named where no mode says it. */
 const ECHOED = [0, -5, 2, -3, 4, -1, 6, 1, -4, 3, -2, 5];
+
+/** The degree that a sounding note is in a mode, or would be in none: "♭3". */
+export function soundingDegreeText(sound: number, { home, mode }: HomeMode): string {
+  const above = modulo(sound - soundOf(home), 12);
+  return degreeText(mode.intervals.find((each) => halfSteps(each) === above) ?? ECHOED[above] ?? 0);
+}
 
 const degreesText = (degree: string) => degreeText(degreeOf(degree));

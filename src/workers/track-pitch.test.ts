@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { heardNotes, playedTune } from "@/core/tune";
-import { fiddled, timedNotes } from "@/devices";
+import { performed, PLAYERS, timedNotes } from "@/devices";
 import { readNotes, writeNotes } from "@/formats";
 import { pitchJobs } from "./track-pitch";
 
@@ -10,7 +10,7 @@ describe("a recording of one voice", () => {
   it("becomes the notes that were played, though the fiddle is flat and its notes tremble", async () => {
     const tune = readNotes(PHRASE).value;
     const tempo = 100;
-    const samples = fiddled(timedNotes(tune, tempo), 44_100);
+    const samples = performed(timedNotes(tune, tempo), 44_100, PLAYERS.fiddler);
     let progress = 0;
     const frames = await pitchJobs.track({ samples, rate: 44_100 }, (share) => {
       progress = share;
@@ -30,7 +30,7 @@ describe("a recording of one voice", () => {
         ...note,
         midi: note.midi + octave,
       }));
-      const frames = await pitchJobs.track({ samples: fiddled(notes, rate), rate });
+      const frames = await pitchJobs.track({ samples: performed(notes, rate, PLAYERS.fiddler), rate });
       expect(heardNotes(frames).map(({ midi }) => midi - octave)).toEqual([69, 71, 72, 74, 76]);
       for (const [at, { onset }] of heardNotes(frames).entries())
         expect(Math.abs(onset - (notes[at]?.onset ?? 0))).toBeLessThan(0.06);

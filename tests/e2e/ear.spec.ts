@@ -94,7 +94,14 @@ test("home is sung: the simulated fiddler is heard, and graded", async ({ page }
   await page.getByRole("button", { name: "Start" }).click();
   await page.getByLabel("Where the sound comes from").selectOption({ label: "Simulated fiddler" });
   await page.getByRole("button", { name: "Sing or play it" }).click();
+  // It is shown before it counts, and can be sung again.
+  await expect(page.getByText("I heard 1.")).toBeVisible();
+  await page.getByLabel("Where the sound comes from").selectOption({ label: "Simulated singer" });
+  await page.getByRole("button", { name: "Sing it again" }).click();
+  await expect(page.getByText("I heard 1. All of it is a little low")).toBeVisible();
+  await page.keyboard.press("Enter");
   await expect(page.getByText("That’s right.")).toBeVisible();
+  await expect(page.getByRole("figure", { name: /^What was heard/ })).toBeVisible();
   await page.keyboard.press("Enter");
   // A microphone that is refused is said, and the question is still there.
   await page.getByLabel("Where the sound comes from").selectOption({ label: "Microphone" });

@@ -1,7 +1,8 @@
 import { useStore } from "@nanostores/react";
 import { mode as modeById } from "@/core/scale";
 import { EAR_QUESTIONS } from "@/core/training";
-import { $playing } from "@/session";
+import { modeScore } from "@/audio";
+import { $playing, $toSing } from "@/session";
 import { Button } from "@/kit/controls";
 import type { Sitting } from "@/storage";
 import { givenText, homeModeText, QUESTION_NAME } from "@/words";
@@ -55,7 +56,8 @@ export function AnswersTable({ rows, whose, sitting }: AnswersTableProps) {
 /** A question heard again as it was asked; where another mode was named, the two side by side. */
 function HearRow({ sitting, nth }: { readonly sitting: Sitting; readonly nth: number }) {
   const playing = useStore($playing);
-  const kind = sitting.ear?.asked[nth]?.card.question;
+  const asked = sitting.ear?.asked[nth];
+  const kind = asked?.card.question;
   const isHeard = EAR_QUESTIONS.some((each) => each === kind);
   return (
     <span className={styles.hearRow}>
@@ -67,6 +69,18 @@ function HearRow({ sitting, nth }: { readonly sitting: Sitting; readonly nth: nu
           onClick={() => hearAgain(sitting, nth)}
         >
           Question
+        </Button>
+      )}
+      {asked && (
+        <Button
+          kind="quiet"
+          aria-label={`Sing the right answer to question ${nth + 1}`}
+          onClick={() => {
+            const homeMode = { home: asked.home, mode: modeById(asked.card.mode) };
+            $toSing.set({ title: homeModeText(homeMode), score: modeScore(homeMode, true) });
+          }}
+        >
+          Sing
         </Button>
       )}
       {besideOf(sitting, nth) && (

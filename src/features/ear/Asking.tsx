@@ -2,8 +2,8 @@ import { useStore } from "@nanostores/react";
 import { type SubmitEvent, useState } from "react";
 import { grade, isPlayed, listeningOrder, PLACEMENT_QUESTIONS, type Question } from "@/core/training";
 import { brightness, characteristicSwap, maybeMode } from "@/core/scale";
-import { ladderScore, swapScore } from "@/audio";
-import { $playing, $settings, SWAP, toggle } from "@/session";
+import { ladderScore, modeScore, swapScore } from "@/audio";
+import { $playing, $settings, $toSing, SWAP, toggle } from "@/session";
 import type { Sitting } from "@/storage";
 import { Button } from "@/kit/controls";
 import { Facts, Panel, Saying } from "@/kit/panel";
@@ -106,39 +106,41 @@ export function Asking({ sitting, question }: AskingProps) {
             {times > 0 && !mayHear && <span>{heardOutText(times)}</span>}
           </div>
         )}
-        {question.choices.length > 0 ? (
-          <ul
-            className={styles.choices}
-            aria-label="Answers"
-            data-many={question.choices.length > 8 || undefined}
-          >
-            {question.choices.map((choice, at) => (
-              <li key={choice}>
-                <button
-                  type="button"
-                  className={styles.choice}
-                  aria-keyshortcuts={ANSWER_KEYS[at]}
-                  aria-disabled={answered !== undefined}
-                  data-mark={answered && markOf(choice, question, answered.given)}
-                  onClick={() => !answered && choose(choice)}
-                >
-                  <span>{givenText(card.question, choice)}</span>
-                  {answered && (
-                    <small>{MARK_TEXT[markOf(choice, question, answered.given) ?? "other"]}</small>
-                  )}
-                  {!answered && at < ANSWER_KEYS.length && <kbd aria-hidden="true">{ANSWER_KEYS[at]}</kbd>}
-                </button>
-              </li>
-            ))}
-          </ul>
-        ) : card.question === "find" || card.question === "moves" ? (
-          <FindNotes key={nth} question={question} given={answered?.given} />
-        ) : isPlayed(card.question) ? (
-          <PlayedBack key={nth} question={question} given={answered?.given} />
-        ) : (
-          <Written key={nth} question={question} given={answered?.given} />
-        )}
-        <Strip question={question} isShown={answered !== undefined} />
+        <div className={styles.answering}>
+          {question.choices.length > 0 ? (
+            <ul
+              className={styles.choices}
+              aria-label="Answers"
+              data-many={question.choices.length > 8 || undefined}
+            >
+              {question.choices.map((choice, at) => (
+                <li key={choice}>
+                  <button
+                    type="button"
+                    className={styles.choice}
+                    aria-keyshortcuts={ANSWER_KEYS[at]}
+                    aria-disabled={answered !== undefined}
+                    data-mark={answered && markOf(choice, question, answered.given)}
+                    onClick={() => !answered && choose(choice)}
+                  >
+                    <span>{givenText(card.question, choice)}</span>
+                    {answered && (
+                      <small>{MARK_TEXT[markOf(choice, question, answered.given) ?? "other"]}</small>
+                    )}
+                    {!answered && at < ANSWER_KEYS.length && <kbd aria-hidden="true">{ANSWER_KEYS[at]}</kbd>}
+                  </button>
+                </li>
+              ))}
+            </ul>
+          ) : card.question === "find" || card.question === "moves" ? (
+            <FindNotes key={nth} question={question} given={answered?.given} />
+          ) : isPlayed(card.question) ? (
+            <PlayedBack key={nth} question={question} given={answered?.given} />
+          ) : (
+            <Written key={nth} question={question} given={answered?.given} />
+          )}
+          <Strip question={question} isShown={answered !== undefined} />
+        </div>
       </div>
       {answered ? (
         <Told question={question} given={answered.given} isRight={answered.isRight} isLast={nth + 1 === of} />
@@ -243,6 +245,11 @@ function Told({ question, given, isRight, isLast }: ToldProps) {
         <>
           <Button kind="main" keyName="Enter" onClick={next}>
             {isLast ? "Finish" : "Next"}
+          </Button>
+          <Button
+            onClick={() => $toSing.set({ title: homeModeText(homeMode), score: modeScore(homeMode, true) })}
+          >
+            Sing it
           </Button>
           {swap && (
             <Button

@@ -1,14 +1,26 @@
 import { useEffect, useRef, useState } from "react";
 import { soundOf } from "@/core/pitch";
-import { gradePlayed, notesToPlay, type Question } from "@/core/training";
+import { gradePlayed, gradeSung, notesToPlay, type Question } from "@/core/training";
 import type { Microphone } from "@/devices";
 import { stop } from "@/session";
 import { useListening } from "@/session/playing/useListening";
 import { SIMULATED, useKeyboards } from "@/session/playing/useKeyboards";
 import { KeyboardSelect, SimulatedKeys, SourceSelect } from "@/shell/played";
+import { SungLine } from "@/shell/sung";
+import { useKeys } from "@/session/place/useKeys";
 import { Button } from "@/kit/controls";
-import { givenText, PLAY_BACK_SAYS, playedSoFarText, recordText, tooFewText } from "@/words";
+import {
+  COUNT_IT,
+  givenText,
+  offText,
+  PLAY_BACK_SAYS,
+  playedSoFarText,
+  recordText,
+  sungText,
+  tooFewText,
+} from "@/words";
 import { answer } from "./run";
+import { type Sung, sungBoxes } from "./sung";
 import styles from "./Ear.module.css";
 
 /** Seconds from one note of the simulated player to the next. */
@@ -27,9 +39,11 @@ export function PlayedBack({
 }) {
   const [midis, setMidis] = useState<readonly number[]>([]);
   const [heardTooFew, setTooFew] = useState<number>();
+  const [sung, setSung] = useState<Sung>();
   const [from, setFrom] = useState<Microphone>("microphone");
   const end = useRef<() => void>(undefined);
   useEffect(() => () => end.current?.(), []);
+  const kind = question.asked.card.question;
   const count = notesToPlay(question);
   const answerNotes = rightNotes(question);
   const take = (notes: readonly number[]): boolean => {
@@ -49,7 +63,14 @@ export function PlayedBack({
   });
   const listening = useListening({
     phrase: answerNotes,
-    onLine: ({ notes }) => setTooFew(take(notes.map(({ midi }) => midi)) ? undefined : notes.length),
+    onLine: ({ frames, notes }) => {
+      const graded = gradeSung(
+        question,
+        notes.map(({ height }) => height),
+      );
+      setTooFew(graded ? undefined : notes.length);
+      setSung({ frames, notes, cents: graded?.cents ?? 0 });
+    },
   });
   const { state } = listening;
   const perform = () => {
@@ -61,10 +82,26 @@ export function PlayedBack({
     // What sounds here would be heard too.
     stop();
     setTooFew(undefined);
+    setSung(undefined);
     void listening.start(from);
   };
+  const graded =
+    sung &&
+    gradeSung(
+      question,
+      sung.notes.map(({ height }) => height),
+    );
+  const countIt = () => graded && answer({ isRight: graded.isRight, given: graded.given });
+  useKeys("Ear", graded && given === undefined ? [{ key: "Enter", says: COUNT_IT, act: countIt }] : []);
   if (given !== undefined)
-    return <p className={styles.given}>{`You played: ${givenText(question.asked.card.question, given)}`}</p>;
+    return (
+      <>
+        <p className={styles.given}>
+          {[`You played: ${givenText(kind, given)}.`, sung ? offText(sung.cents) : ""].join(" ").trim()}
+        </p>
+        {sung && <SungLine frames={sung.frames} cents={sung.cents} boxes={sungBoxes(sung, question, true)} />}
+      </>
+    );
   return (
     <section className={styles.playedBack} aria-label="Your answer">
       <div className={styles.written}>
@@ -90,15 +127,25 @@ export function PlayedBack({
           </Button>
         ) : (
           <Button disabled={state.at === "listening"} onClick={startListening}>
-            Sing or play it
+            {sung ? "Sing it again" : "Sing or play it"}
+          </Button>
+        )}
+        {graded && (
+          <Button kind="main" keyName="Enter" onClick={countIt}>
+            {COUNT_IT}
           </Button>
         )}
         {state.at !== "idle" && (
           <span role="status">
-            {heardTooFew === undefined ? recordText(state) : tooFewText(heardTooFew, count)}
+            {heardTooFew !== undefined
+              ? tooFewText(heardTooFew, count)
+              : graded
+                ? `${sungText(givenText(kind, graded.given))} ${offText(graded.cents)}`
+                : recordText(state)}
           </span>
         )}
       </div>
+      {sung && <SungLine frames={sung.frames} cents={sung.cents} boxes={sungBoxes(sung, question, false)} />}
     </section>
   );
 }

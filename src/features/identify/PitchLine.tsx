@@ -1,6 +1,7 @@
 import { type KeyboardEvent, useMemo, useState } from "react";
-import { heightOf, soundingFrames, spelledInContext, tuningOf } from "@/core/tune";
+import { spelledInContext, tuningOf } from "@/core/tune";
 import { Button } from "@/kit/controls";
+import { pitchPath, SECOND, STEP } from "@/kit/pitch-line";
 import { noteText, pitchText, CHOOSE_TO_CORRECT } from "@/words";
 import { corrected, type Correction } from "./correct";
 import styles from "./PitchLine.module.css";
@@ -12,25 +13,10 @@ interface PitchLineProps {
   readonly onUndo: (() => void) | undefined;
 }
 
-/** Units of the drawing: a second across, a half step up. */
-const [SECOND, STEP] = [90, 7];
 /** Half steps shown above the highest note and below the lowest. */
 const MARGIN = 2;
 /** A note narrower than this in the drawing has no room for its name. */
 const NAMED = 16;
-/** A gap in the line longer than this parts it, in seconds. */
-const BREAK = 0.04;
-
-/** The line of what sounds a pitch, parted where it is silent; `high` half steps stand at the top. */
-const pathOf = (frames: HeardLine["frames"], high: number, off: number): string =>
-  soundingFrames(frames)
-    .map(({ time, hertz }, at, all) => {
-      const isNew = time - (all[at - 1]?.time ?? -1) > BREAK;
-      const y = (high - heightOf(hertz) + off + 0.5) * STEP;
-      return `${isNew ? "M" : "L"}${(time * SECOND).toFixed(1)} ${y.toFixed(1)}`;
-    })
-    .join("");
-
 /** The pitch of a recording as a line over the notes that it became; each can be selected and corrected. */
 export function PitchLine({ line, onNotes, onUndo }: PitchLineProps) {
   const { frames, notes } = line;
@@ -41,7 +27,7 @@ export function PitchLine({ line, onNotes, onUndo }: PitchLineProps) {
   const width = (frames.at(-1)?.time ?? 1) * SECOND + 24;
   const height = (high - low + 1) * STEP;
   const yOf = (midi: number) => (high - midi + 0.5) * STEP;
-  const path = useMemo(() => pathOf(frames, high, off), [frames, high, off]);
+  const path = useMemo(() => pitchPath(frames, high, off), [frames, high, off]);
   const names = useMemo(() => spelledInContext(notes), [notes]);
   const change = (how: Correction) => {
     if (chosen === undefined) return;

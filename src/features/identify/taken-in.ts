@@ -67,13 +67,14 @@ export function takeLastBack(): void {
 export const beginAgain = (): void => tuneDocument.open(BLANK_TUNE);
 
 /** A recording that was listened to becomes a tune of its own. */
-export function takeRecording(line: HeardLine): void {
+export function takeRecording({ frames, notes: heard }: HeardLine): void {
+  const notes = heard.map(({ midi, onset, duration }): Timed => ({ midi, onset, duration }));
   tuneDocument.open({
     ...BLANK_TUNE,
-    ...asTyped(line.notes),
+    ...asTyped(notes),
     name: RECORDED,
     origin: "recorded",
-    line: { frames: [...line.frames], notes: [...line.notes] },
+    line: { frames: [...frames], notes },
   });
 }
 

@@ -1,6 +1,11 @@
+import { atom } from "nanostores";
+import type { Score } from "@/audio";
 import { $selection } from "../place/selection";
 import { playMain, stop } from "./sound";
 import { $isSwapped, $playing, MAIN } from "./sounding";
+
+/** What is sung along with while its sheet is open: what Play plays, or a score with its title. */
+export const $toSing = atom<"played" | { readonly title: string; readonly score: Score } | undefined>();
 
 /** Plays what the stage shows; where anything sounds already, stops it. */
 export function playOrStop(): void {

@@ -1,12 +1,14 @@
 import { useEffect, useRef, useState } from "react";
-import { heardNotes, type PitchFrame, type Timed } from "@/core/tune";
+import { type HeardNote, heardNotes, type PitchFrame, type Timed } from "@/core/tune";
 import { decodedAudio, type Microphone, record, type Recorded, type Recording } from "@/devices";
 import { trackPitch } from "@/workers";
 
 /** Where sound can come from. */
 export const SOUND_SOURCES: readonly { readonly value: Microphone; readonly text: string }[] = [
   { value: "microphone", text: "Microphone" },
-  { value: "simulated", text: "Simulated fiddler" },
+  { value: "fiddler", text: "Simulated fiddler" },
+  { value: "singer", text: "Simulated singer" },
+  { value: "guitarist", text: "Simulated guitarist" },
 ];
 
 /** Where a recording has come to. */
@@ -28,10 +30,13 @@ export interface HeardLine {
 }
 
 interface Listening {
-  /** What the fiddler plays who stands in for a player before the microphone. */
+  /** What is played by whoever stands in for a player before the microphone. */
   readonly phrase: readonly Timed[];
   /** Takes what was heard. */
-  readonly onLine: (line: HeardLine) => void;
+  readonly onLine: (line: {
+    readonly frames: readonly PitchFrame[];
+    readonly notes: readonly HeardNote[];
+  }) => void;
 }
 
 /** Records one voice, follows its pitch, and makes notes of it. */

@@ -62,8 +62,13 @@ const CLICK_PARTS = [1, 2, 3, 4] as const;
 const COUNTS = ["0", "2", "3", "4", "8"] as const;
 const LENGTHS = ["once", "1", "3", "5", "10"] as const;
 
+interface SoundControlsProps {
+  readonly isNarrow: boolean;
+  readonly onSing: () => void;
+}
+
 /** How loud each part is, what is heard with it and before, how the tempo rises, and what is played as a file. */
-export function SoundControls({ isNarrow }: { readonly isNarrow: boolean }) {
+export function SoundControls({ isNarrow, onSing }: SoundControlsProps) {
   return (
     <>
       <div>
@@ -73,7 +78,7 @@ export function SoundControls({ isNarrow }: { readonly isNarrow: boolean }) {
             <TempoField />
           </Setting>
         )}
-        <Rhythm />
+        <Rhythm onSing={onSing} />
         <Metronome />
         <RisingTempo />
         <Files />
@@ -88,13 +93,16 @@ export function SoundControls({ isNarrow }: { readonly isNarrow: boolean }) {
 }
 
 /** How what is shown is played. */
-function Rhythm() {
+function Rhythm({ onSing }: Pick<SoundControlsProps, "onSing">) {
   const { loop, order, rhythm } = useStore($settings);
   return (
     <Setting name="Played">
       <Toggle isOn={loop} onChange={(isOn) => changeSettings({ loop: isOn })}>
         Loop
       </Toggle>
+      <Button keyName="S" onClick={onSing}>
+        Sing along
+      </Button>
       <Labelled label="Notes per beat">
         <Select
           label="Notes per beat"

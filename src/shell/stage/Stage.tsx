@@ -2,6 +2,7 @@ import { useStore } from "@nanostores/react";
 import { useEffect, useRef, useState } from "react";
 import {
   $division,
+  $toSing,
   addToRoutine,
   $isHidden,
   $noteInput,
@@ -21,12 +22,12 @@ import {
 } from "@/session";
 import { DIVISIONS, LABELS } from "@/storage";
 import { Keyboard } from "@/kit/keyboard";
-import { Boundary, later, Waiting } from "@/kit/later";
+import { Boundary, later, Waiting, laterDialog } from "@/kit/later";
 import { Neck, viewOf } from "@/kit/neck";
 import { Popover, type PopoverSwitch } from "@/kit/popover";
 import { useNarrow } from "@/kit/useNarrow";
 import { useKeys } from "@/session/place/useKeys";
-import { ADDED_TO_ROUTINE, BLANK_STAGE, HIDDEN_STAGE, ROUTINE_FULL } from "@/words";
+import { ADDED_TO_ROUTINE, BLANK_STAGE, HIDDEN_STAGE, ROUTINE_FULL, SING_TITLE } from "@/words";
 import { InstrumentDialog } from "./InstrumentDialog";
 import { InstrumentButton, PlayButton, ShowChoice, TempoField, WhatToPlay } from "./row";
 import { SaidLine } from "./SaidLine";
@@ -37,6 +38,9 @@ import { Surface } from "./Surface";
 
 const DisplayControls = later(() =>
   import("./DisplayControls").then(({ DisplayControls }) => DisplayControls),
+);
+const SingDialog = laterDialog(SING_TITLE, () =>
+  import("@/shell/sung/SingDialog").then(({ SingDialog }) => SingDialog),
 );
 const SoundControls = later(() => import("./SoundControls").then(({ SoundControls }) => SoundControls));
 const StandView = later(() => import("./StandView").then(({ StandView }) => StandView));
@@ -91,6 +95,8 @@ export function Stage() {
   }, [added]);
   useEffect(() => comesAlive("stage"), []);
   useEffect(soundAtHand, []);
+  const toSing = useStore($toSing);
+  const sing = () => !isHidden && $toSing.set("played");
   const openInstrument = () => setDialog("instrument");
 
   useKeys("The stage", [
@@ -118,6 +124,7 @@ export function Stage() {
       act: () => (sound.current ?? display.current)?.toggle(),
     },
     { key: "R", says: "Add what you see to the practice routine", act: addHere },
+    { key: "S", says: "Sing or play along, and be followed", act: sing },
     { key: "z", says: "Fill the screen, for a music stand", act: () => !isHidden && setDialog("stand") },
     { key: " ", says: "Play or stop", act: playOrStop },
     { key: "Escape", says: "Stop all sound", act: stop },
@@ -148,7 +155,7 @@ export function Stage() {
             <span className={styles.gap} />
             <Popover ref={display} label="More">
               {displayControls}
-              <SoundControls isNarrow />
+              <SoundControls isNarrow onSing={sing} />
             </Popover>
           </>
         ) : (
@@ -160,7 +167,7 @@ export function Stage() {
             <WhatToPlay />
             <TempoField />
             <Popover ref={sound} label="Sound" keyName="n">
-              <SoundControls isNarrow={false} />
+              <SoundControls isNarrow={false} onSing={sing} />
             </Popover>
           </>
         )}
@@ -175,6 +182,11 @@ export function Stage() {
       <div className={styles.surface}>
         {isHidden ? <BlankSurface surface={surface} /> : <ShownSurface surface={surface} shown={shown} />}
       </div>
+      <SingDialog
+        open={toSing !== undefined}
+        onClose={() => $toSing.set(undefined)}
+        toSing={toSing === "played" ? undefined : toSing}
+      />
       <InstrumentDialog open={dialog === "instrument"} onClose={() => setDialog(undefined)} />
       <Boundary what="The stand">
         <Waiting fallback={null}>

@@ -1,0 +1,2 @@
+export * from "./SungLine";
+export type { ToSing } from "./SingDialog";
