@@ -30,7 +30,7 @@ const click = (at: number, kind: keyof typeof CLICK): ScoreNote => ({
 });
 
 /** Bars in which the metronome is silent, at the end of every so many: two of four. */
-export interface SilentBars {
+interface SilentBars {
   readonly silent: number;
   readonly of: number;
 }

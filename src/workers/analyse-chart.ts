@@ -27,6 +27,7 @@ export function read({ text, families, most }: AnalysesAsked): SentAnalyses {
     "fewest-changes": found["fewest-changes"].map(sent),
     "one-mode": found["one-mode"].map(sent),
     "chord-by-chord": found["chord-by-chord"].map(sent),
+    keys: found.keys,
   };
 }
 
@@ -45,6 +46,7 @@ export function received(answer: SentAnalyses): Analyses {
     "fewest-changes": of("fewest-changes"),
     "one-mode": of("one-mode"),
     "chord-by-chord": of("chord-by-chord"),
+    keys: answer.keys,
   };
 }
 

@@ -4,7 +4,7 @@ import type { Identification, IdentifyChoice } from "@/core/identify";
 import type { Recipe, Reshaped } from "@/core/reshape";
 import type { Expectation } from "@/core/identify/expectation";
 import type { Tuning, Voicing, VoicingsAsked } from "@/core/instrument";
-import type { AnalysisKind, Segment } from "@/core/progression";
+import type { AnalysisKind, Segment, Key } from "@/core/progression";
 import type { Problem, Reading } from "@/core/problem";
 import type { PitchClassSet } from "@/core/scale";
 import type { PitchFrame } from "@/core/tune";
@@ -82,7 +82,9 @@ export interface SentAnalysis {
 }
 
 /** What comes back. */
-export type SentAnalyses = Readonly<Record<AnalysisKind, readonly SentAnalysis[]>>;
+export interface SentAnalyses extends Readonly<Record<AnalysisKind, readonly SentAnalysis[]>> {
+  readonly keys: readonly Key[];
+}
 
 /** The jobs of the worker that reads charts. */
 export interface AnalysisJobs {

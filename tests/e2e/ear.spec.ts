@@ -202,7 +202,7 @@ test("questions are heard in tunes, told apart only where they can be; the resul
   await page.getByRole("button", { name: "Done" }).click();
   const [chooser] = await Promise.all([
     page.waitForEvent("filechooser"),
-    page.getByRole("button", { name: "Open a file" }).click(),
+    page.getByRole("button", { name: "Open files" }).click(),
   ]);
   await chooser.setFiles({
     name: "result.csv",
@@ -257,14 +257,14 @@ test("an exam goes to another player as a link and as a file; a damaged file cha
   await open(there, "/ear?show=exam");
   const [chooser] = await Promise.all([
     there.waitForEvent("filechooser"),
-    there.getByRole("button", { name: "Open a file" }).click(),
+    there.getByRole("button", { name: "Open files" }).click(),
   ]);
   await chooser.setFiles(file);
   await expect(there.getByRole("heading", { name: "For the harmonium" })).toBeVisible();
   await expect(there.getByRole("checkbox", { name: "Phrygian", exact: true })).toBeChecked();
   const [second] = await Promise.all([
     there.waitForEvent("filechooser"),
-    there.getByRole("button", { name: "Open a file" }).click(),
+    there.getByRole("button", { name: "Open files" }).click(),
   ]);
   await second.setFiles({
     name: "exam.json",

@@ -1,6 +1,6 @@
 import { type Fifths, soundOf } from "../pitch";
 import { type Chord, chordNotes } from "../chord";
-import { type HomeMode, holds, notesOf, size, soundsOn, USUAL_MODES } from "../scale";
+import { type HomeMode, holds, notesOf, size, soundsOn, thirdOf, USUAL_MODES } from "../scale";
 import { CHORD_SCALES, chordScales } from "./chord-scale";
 import { heardAs, chordContexts } from "./home";
 import { bestPaths, type ChangeCosts } from "./paths";
@@ -16,7 +16,9 @@ import {
   statesOf,
 } from "./states";
 import type { AnalysisKind } from "./analysis-kind";
-import { soundingChords } from "./sounding";
+import { type KeyArea, keyAreas } from "./key-areas";
+import { type Key, keysOf } from "./keys";
+import { beside, soundingChords } from "./sounding";
 import { type Sounding } from "./sounding";
 import { type ReadableChart } from "./sounding";
 
@@ -42,8 +44,13 @@ export interface ChartAnalysis {
   readonly cost: number;
 }
 
-/** The analyses of each kind, best first; empty where no chord could be read. */
-export type Analyses = Readonly<Record<AnalysisKind, readonly ChartAnalysis[]>>;
+/** The analyses of each kind, best first, and the keys; empty where no chord could be read. */
+export interface Analyses extends Readonly<Record<AnalysisKind, readonly ChartAnalysis[]>> {
+  readonly keys: readonly Key[];
+}
+
+/** Of a chart without any chord. */
+export const NO_ANALYSES: Analyses = { "fewest-changes": [], "one-mode": [], "chord-by-chord": [], keys: [] };
 
 /** The segment that a chord stands in. */
 export const segmentAt = ({ segments }: ChartAnalysis, at: number): Segment | undefined =>
@@ -71,8 +78,8 @@ const FEWEST: ChangeCosts = { base: 0.8, note: 0.3, home: 0.9 };
 /** Every chord has its own home, so a change costs nothing. */
 const OWN_HOMES: ChangeCosts = { base: 0, note: 0, home: 0 };
 
-/** A change in the middle of a bar. */
-const MID_BAR = 0.05;
+/** A change in the middle of a bar: only among equals. */
+const MID_BAR = 0.001;
 
 const MOST = 5;
 
@@ -89,14 +96,17 @@ const MAX_WAYS = 60;
  * @example analyses(readChart("| Em9 | A13 | Cmaj7 |").value)["fewest-changes"][0] // E Dorian, E Aeolian from bar 3
  */
 export function analyses(chart: ReadableChart, choice: AnalysisChoice = {}): Analyses {
-  const sounding = soundingChords(chart);
-  if (sounding.length === 0) return { "fewest-changes": [], "one-mode": [], "chord-by-chord": [] };
+  const sounding = beside(soundingChords(chart));
+  if (sounding.length === 0) return NO_ANALYSES;
   const read = chartwise(chart, choice, sounding);
   const stays = staysOf(read);
-  const fewest = fewestOf(read, stays);
+  const areas = homesOfLoops(chart, keyAreas(chart));
+  const fewest = fewestOf(read, stays, areas);
+  const one = oneMode(read, stays);
   return {
     "fewest-changes": fewest,
-    "one-mode": oneMode(read, stays),
+    "one-mode": one,
+    keys: keysOf(chart, areas, fewest[0]?.segments ?? [], one[0]?.segments ?? []),
     "chord-by-chord": chordByChord(chartwise(chart, overChords(choice), sounding), fewest),
   };
 }
@@ -111,7 +121,7 @@ function overChords(choice: AnalysisChoice): AnalysisChoice {
 
 /** The analyses of a chart by one mode alone, best first: what `analyses` has under `one-mode`. */
 export function oneModeAnalyses(chart: ReadableChart, choice: AnalysisChoice = {}): readonly ChartAnalysis[] {
-  const sounding = soundingChords(chart);
+  const sounding = beside(soundingChords(chart));
   if (sounding.length === 0) return [];
   const read = chartwise(chart, choice, sounding);
   return oneMode(read, staysOf(read));
@@ -124,10 +134,33 @@ export function oneModeAnalyses(chart: ReadableChart, choice: AnalysisChoice = {
  * @example fewestChanges(readChart("| Dm | G |").value)?.segments[0]?.homeMode // D Dorian
  */
 export function fewestChanges(chart: ReadableChart, choice: AnalysisChoice = {}): ChartAnalysis | undefined {
-  const sounding = soundingChords(chart);
+  const sounding = beside(soundingChords(chart));
   if (sounding.length === 0) return undefined;
   const read = chartwise(chart, { ...choice, most: 1 }, sounding);
-  return fewestOf(read, staysOf(read))[0];
+  return fewestOf(read, staysOf(read), homesOfLoops(chart, keyAreas(chart)))[0];
+}
+
+/** Key areas with the home of each that has no cadence with a dominant: as one mode over its chords alone has it. */
+function homesOfLoops(chart: ReadableChart, areas: readonly KeyArea[]): readonly KeyArea[] {
+  if (areas.length <= 1) return areas;
+  const homed = areas.map((area): KeyArea => {
+    if (area.isCadenced) return area;
+    const chords = chart.chords.slice(area.from, area.to + 1);
+    const [best] = oneModeAnalyses({ chords, bars: [{ from: 0, section: undefined }] }, { most: 1 });
+    const [segment] = best?.segments ?? [];
+    if (!segment) return area;
+    const third = thirdOf(segment.homeMode.mode);
+    return {
+      ...area,
+      home: soundOf(segment.homeMode.home),
+      isMinor: third !== undefined && third < 0,
+    };
+  });
+  return homed.reduce<readonly KeyArea[]>((joined, area) => {
+    const last = joined.at(-1);
+    if (last?.home !== area.home) return [...joined, area];
+    return [...joined.slice(0, -1), { ...last, to: area.to, isCadenced: last.isCadenced || area.isCadenced }];
+  }, []);
 }
 
 /** A chart with everything that its analyses are found from. */
@@ -218,15 +251,27 @@ function staysOf(read: Chartwise): Stays {
 /** A note for a bar that the mode spells otherwise: E♯ in a chord where the mode has F. */
 const MISSPELLED = 0.2;
 
+/** A home that the keys deny: dearer than whatever else a chord can cost, and still taken where it is set by hand. */
+const DENIED = 50;
+
 /** What the whole chart says of a home is shared out over the chords by their lengths. */
-function fewestOf(read: Chartwise, { chords, whole }: Stays): readonly ChartAnalysis[] {
+function fewestOf(
+  read: Chartwise,
+  { chords, whole }: Stays,
+  areas: readonly KeyArea[],
+): readonly ChartAnalysis[] {
   const length = read.sounding.reduce((sum, { bars }) => sum + bars, 0);
-  const stays = read.sounding.map(({ bars }, at) => {
+  // Where the key changes, each chord stands in its key: no headline names a home that the keys deny.
+  const homeAt = (place: number) =>
+    areas.length > 1 ? areas.find(({ from, to }) => place >= from && place <= to)?.home : undefined;
+  const stays = read.sounding.map(({ bars, at: place }, at) => {
+    const key = homeAt(place);
+    const denied = (n: number) => (key === undefined || read.all.states[n]?.home === key ? 0 : DENIED);
     const share = bars / length;
     const may = read.allowed[at];
     const costs = chords[at]?.slice() ?? new Float64Array(whole.length);
     for (let n = 0; n < costs.length; n += 1)
-      costs[n] = may?.[n] === 1 ? (costs[n] ?? 0) + share * (whole[n] ?? 0) : Infinity;
+      costs[n] = may?.[n] === 1 ? (costs[n] ?? 0) + share * (whole[n] ?? 0) + denied(n) : Infinity;
     return costs;
   });
   return distinct(read, "fewest-changes", FEWEST, stays);

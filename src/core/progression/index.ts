@@ -1,6 +1,8 @@
 export * from "./decide";
 export * from "./fit";
 export * from "./guide-tones";
+export { keyAreas } from "./key-areas";
+export type { Key } from "./keys";
 export * from "./home";
 export { kindOf } from "./home-rows";
 export * from "./outside";

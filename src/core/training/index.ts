@@ -8,7 +8,7 @@ export * from "./exam";
 export * from "./followed";
 export * from "./go-on";
 export * from "./grade";
-export { gradeSung, type SungGrade, sungSteps } from "./grade-sung";
+export { gradeSung, sungSteps } from "./grade-sung";
 export * from "./level-standing";
 export * from "./listening";
 export * from "./pairs";

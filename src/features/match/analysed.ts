@@ -2,7 +2,7 @@ import { computed } from "nanostores";
 import { type Chart, readChart, renamedChart } from "@/core/chord";
 import type { NoteNaming } from "@/core/pitch";
 import type { Problem } from "@/core/problem";
-import type { Analyses } from "@/core/progression";
+import { type Analyses, NO_ANALYSES } from "@/core/progression";
 import { $settings, answering, steady } from "@/session";
 import { chartDocument } from "./chart-document";
 import { analyseChart } from "@/workers";
@@ -64,7 +64,7 @@ export interface AnalysedChart {
 const NOTHING: AnalysedChart = {
   text: "",
   chart: { chords: [], bars: [], order: [] },
-  analyses: { "fewest-changes": [], "one-mode": [], "chord-by-chord": [] },
+  analyses: NO_ANALYSES,
 };
 
 /** The chart with its analyses; while the next are being found, the last ones stay with their chart. */

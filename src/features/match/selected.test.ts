@@ -70,7 +70,7 @@ describe("what is selected", () => {
   it("stands in the address, where another chart begins anew and words that mean nothing are passed over", async () => {
     choose(2, true);
     nextKind();
-    expect($place.get().views.match?.query).toEqual({ chord: "3", by: "one-mode" });
+    expect($place.get().views.match?.query).toEqual({ chord: "3", mark: "1", by: "one-mode" });
     await open("| Dm7 | G7 | Cmaj7 |");
     expect($selected.get()).toMatchObject({ range: { at: 0, from: 0, to: 0 }, kind: "fewest-changes" });
     for (const chord of ["-3", "x", "2.5", "1e99"]) {

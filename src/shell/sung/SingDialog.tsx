@@ -22,7 +22,7 @@ import { SungLine, type SungBox } from "./SungLine";
 import styles from "./SungLine.module.css";
 
 /** What is sung along with: what Play plays, or a score that was handed over, with what it is called. */
-export interface ToSing {
+interface ToSing {
   readonly title: string;
   readonly score: Score;
 }

@@ -1,2 +1,1 @@
 export * from "./SungLine";
-export type { ToSing } from "./SingDialog";
