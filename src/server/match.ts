@@ -86,6 +86,14 @@ export async function match(request: Request): Promise<Response> {
     })),
     order: [...chart.order],
     analyses: KINDS.flatMap((kind) => found[kind].map(analysis)),
+    keys: found.keys.map(({ from, to, home: keyHome, isMinor, tonicized, pivot }) => ({
+      from,
+      to,
+      home: printName(keyHome),
+      minor: isMinor,
+      tonicized: tonicized.map(({ at, home: goal }) => ({ chord: at, home: printName(goal) })),
+      ...(pivot === undefined ? {} : { pivot }),
+    })),
     deciding: leader.segments
       .flatMap((segment) => decisions(segment, chart.chords, { home, scales }))
       .map(deciding),

@@ -6,6 +6,7 @@ import {
   outsideOf,
   type AnalysisKind,
   type Change,
+  type Key,
 } from "@/core/progression";
 import { type HomeMode, thirdOf } from "@/core/scale";
 import { capital, countText, homeModeText, inTitle, modeText, listText, noteText } from "./names";
@@ -25,6 +26,56 @@ export const ANALYSIS_TEXT: Readonly<Record<AnalysisKind, string>> = {
 /** "Fewest changes", "Fewest changes and one mode". */
 export const kindsText = (kinds: readonly AnalysisKind[]): string =>
   capital(listText(kinds.map((kind) => ANALYSIS_TEXT[kind].toLowerCase())));
+
+/** What the line of keys is called, with one of them and with several. */
+export const KEY_TITLE = "Key";
+export const KEYS_TITLE = "Keys";
+
+/** "C major", "F♯ minor". */
+export const majorMinorText = ({ home, isMinor }: Pick<Key, "home" | "isMinor">): string =>
+  `${noteText(home)} ${isMinor ? "minor" : "major"}`;
+
+/** Keys that are named in a line. */
+const MAX_KEYS = 5;
+
+/** The keys of a chart in order: "C major, G major from bar 9, C major from bar 13". */
+export function keysText(keys: readonly Key[], chords: readonly ChartChord[]): string {
+  if (keys.length === 1 && keys[0]) return `${majorMinorText(keys[0])} throughout`;
+  const told = keys.slice(0, MAX_KEYS).map((key, nth) => {
+    const bar = chords[key.from]?.bar;
+    return nth === 0 || bar === undefined ? majorMinorText(key) : `${majorMinorText(key)} from bar ${bar}`;
+  });
+  return [...told, ...(keys.length > MAX_KEYS ? ["and so on"] : [])].join(", ");
+}
+
+const symbolAt = (chords: readonly ChartChord[], at: number) => symbolText(chords[at]?.symbol ?? "");
+
+/** What of a key isn't plain: the chord that it shares with the one before, and chords that lead to another of its chords. */
+export function keyWithChordsText({ tonicized, pivot }: Key, chords: readonly ChartChord[]): string {
+  const leads = new Map(tonicized.map(({ at, home }) => [symbolAt(chords, at), noteText(home)]));
+  return [
+    ...(pivot === undefined ? [] : [`${symbolAt(chords, pivot)} belongs to both keys`]),
+    ...[...leads].map(([symbol, goal]) => `${symbol} leads to ${goal}`),
+  ].join(", ");
+}
+
+/** The key that a chord stands in, for the panel: "C major. A7 leads to D and doesn’t leave it." */
+export function keyAtText(
+  keys: readonly Key[],
+  chords: readonly ChartChord[],
+  at: number,
+): string | undefined {
+  const nth = keys.findIndex(({ from, to }) => at >= from && at <= to);
+  const key = keys[nth];
+  if (!key) return undefined;
+  const lead = key.tonicized.find((each) => each.at === at);
+  const next = keys[nth + 1];
+  return [
+    majorMinorText(key),
+    ...(lead ? [`${symbolAt(chords, at)} leads to ${noteText(lead.home)} and doesn’t leave the key`] : []),
+    ...(next?.pivot === at ? [`belongs to ${majorMinorText(next)} as well, which comes next`] : []),
+  ].join("; ");
+}
 
 /** Segments that are named in the answer to a whole chart. */
 const MAX_SEGMENTS = 3;

@@ -1,5 +1,5 @@
 import { type CSSProperties, memo, type MouseEvent, useEffect, useMemo, useRef } from "react";
-import { type Chart as WholeChart, chordNotes, romanNumeral } from "@/core/chord";
+import { type Chart as WholeChart, type ChartChord, chordNotes, romanNumeral } from "@/core/chord";
 import {
   type ChartAnalysis,
   type Fit,
@@ -7,6 +7,7 @@ import {
   type guideLines,
   type AnalysisKind,
   type Analyses,
+  type Key,
   segmentAt,
   type Change,
   changesOf,
@@ -27,6 +28,7 @@ import {
   changeText,
 } from "@/words";
 import styles from "./Chart.module.css";
+import { KeyRow } from "./KeyRow";
 import { KindHead } from "./KindHead";
 import type { ChordRange } from "./range";
 import { alikeTogether, type LaidBar, linesOf, type Placed, type Run, runsOf } from "./lines";
@@ -67,6 +69,8 @@ export function Chart({ chart, range, ...rest }: ChartProps) {
             key={line[0]?.bar.number}
             line={line}
             isFirst={line === lines[0]}
+            keys={rest.analyses.keys}
+            chords={chart.chords}
             columns={columns}
             range={holds || spans ? range : NOWHERE}
             {...rest}
@@ -84,6 +88,8 @@ interface LineProps extends Omit<ChartProps, "chart"> {
   readonly columns: number;
   /** The first line says what its bands are. */
   readonly isFirst: boolean;
+  readonly keys: readonly Key[];
+  readonly chords: readonly ChartChord[];
 }
 
 /** One line of bars; drawn anew only when what it shows changes. */
@@ -91,6 +97,7 @@ const Line = memo(
   function Line(props: LineProps) {
     useWording();
     const { line, columns, isFirst, shown, analyses, guides, selectedKind, range, onChoose, onBand } = props;
+    const { keys, chords } = props;
     const [first] = line;
     const row = useRef<HTMLOListElement>(null);
     const chosen = range.at;
@@ -121,6 +128,7 @@ const Line = memo(
             <Bar key={laid.bar.number} laid={laid} analysis={analysis} range={range} onChoose={onChoose} />
           ))}
         </ol>
+        <KeyRow keys={keys} chords={chords} line={line} columns={columns} isFirst={isFirst} />
         {guides && <GuideRow line={line} guides={guides} />}
         {alikeTogether(shown, selectedKind).map(({ analysis: each, kinds }) => (
           <div key={kinds.join(" ")} className={styles.analysis}>
@@ -150,6 +158,7 @@ const Line = memo(
   (before, after) =>
     before.range === after.range &&
     before.shown === after.shown &&
+    before.keys === after.keys &&
     before.guides === after.guides &&
     before.selectedKind === after.selectedKind &&
     before.columns === after.columns &&

@@ -23,7 +23,7 @@ import { useIncoming } from "@/session/place/useIncoming";
 import { useKeys } from "@/session/place/useKeys";
 import { laterDialog } from "@/kit/later";
 import { Problems } from "@/kit/problems";
-import { homeModeText, problemText } from "@/words";
+import { homeModeText, keyAtText, problemText } from "@/words";
 import { beginCharts } from "@/workers";
 import view from "@/shell/frame/View.module.css";
 import { Chart } from "./Chart";
@@ -223,6 +223,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
           analysis={analysis}
           segment={segment}
           deciding={deciding}
+          keyOf={keyAtText(analyses.keys, chart.chords, chosen)}
           open={
             analysis && analysis.segments.length === 1 && analysis.kind !== "chord-by-chord"
               ? open

@@ -49,6 +49,8 @@ interface ChordPanelProps {
   readonly analysis: ChartAnalysis | undefined;
   readonly segment: Segment | undefined;
   readonly deciding: readonly Decision[];
+  /** The key that the chord stands in, in words. */
+  readonly keyOf: string | undefined;
   /** The best two analyses, where they can't be told apart. */
   readonly open: Decision | undefined;
   /** The arpeggio that is shown in the position in view. */
@@ -67,7 +69,7 @@ interface ChordPanelProps {
 
 /** The panel of Match: the selected chord, its target note, what decides the mode, and the ways through it. */
 export function ChordPanel(props: ChordPanelProps) {
-  const { chart, at, targets, analysis, segment, deciding, open, scales, rival, setting } = props;
+  const { chart, at, targets, analysis, segment, deciding, keyOf, open, scales, rival, setting } = props;
   const playing = useStore($playing);
   const mark = useStore($mark);
   const { targetWay } = useStore($settings);
@@ -136,6 +138,7 @@ export function ChordPanel(props: ChordPanelProps) {
       <Facts
         rows={[
           ...(open ? [["Open", openText(open, chart.chords)] as const] : []),
+          ...(keyOf === undefined ? [] : [["Key", keyOf] as const]),
           ...(homeMode && rivals.length > 0
             ? [["What decides", <Decisions key="decides" deciding={rivals} chart={chart} />] as const]
             : []),

@@ -35,9 +35,12 @@ export function linesOf(
   return lines;
 }
 
+/** Chords one after another that belong together: a segment of an analysis, a key. */
+type Stretch = Pick<Segment, "from" | "to">;
+
 /** A part of a segment that stands in one line: its chords, and where it lies as shares of the line. */
-export interface Run {
-  readonly segment: Segment;
+export interface Run<S extends Stretch = Segment> {
+  readonly segment: S;
   readonly chords: readonly Placed[];
   readonly left: number;
   readonly width: number;
@@ -46,15 +49,15 @@ export interface Run {
 }
 
 /**
- * The segments of an analysis as they lie in a line.
+ * The segments of an analysis, or the keys, as they lie in a line.
  *
  * @param columns bars that a whole line has
  */
-export function runsOf(
-  { segments }: ChartAnalysis,
+export function runsOf<S extends Stretch>(
+  { segments }: { readonly segments: readonly S[] },
   line: readonly LaidBar[],
   columns: number,
-): readonly Run[] {
+): readonly Run<S>[] {
   const places = line.flatMap(({ chords }, column) => {
     let begins = column;
     return chords.map((placed) => {

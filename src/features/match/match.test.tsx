@@ -211,6 +211,7 @@ describe("the panel of a chord", () => {
         analysis={analysis}
         segment={segment}
         deciding={deciding}
+        keyOf={undefined}
         open={undefined}
         arpeggio={undefined}
         onArpeggio={nothing}

@@ -38,6 +38,16 @@ export const matchAnswer = z.object({
       cost: z.number(),
     }),
   ),
+  keys: z.array(
+    z.object({
+      from: z.int(),
+      to: z.int(),
+      home: note,
+      minor: z.boolean(),
+      tonicized: z.array(z.object({ chord: z.int(), home: note })),
+      pivot: z.int().optional(),
+    }),
+  ),
   deciding: z.array(
     z.object({
       between: z.array(place).length(2),
