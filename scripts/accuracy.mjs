@@ -19,3 +19,4 @@ const composed = [
 ].map((path) => readFileSync(path, "utf8"));
 console.log(await withModule("tests/accuracy/measure.ts", ({ report }) => report(composed.join("\n\n"))));
 console.log(await withModule("tests/accuracy/measure-charts.ts", ({ reportCharts }) => reportCharts()));
+console.log(await withModule("tests/accuracy/measure-keys.ts", ({ reportKeys }) => reportKeys()));

@@ -266,9 +266,6 @@ export function offText(cents: number): string {
   return `All of it is ${much}${cents < 0 ? "low" : "high"} (${centsText(cents)}). That isn’t counted against you.`;
 }
 
-/** Singing along with a line. */
-export const SING_TITLE = "Sing along";
-
 export const SING_ALONG_SAYS =
   "Sing or play the line, in any octave. The drone plays; the line itself doesn’t unless you ask for it, so that it isn’t heard as yours. Use headphones.";
 

@@ -123,6 +123,9 @@ export const DRONE_NOTES_TEXT: Readonly<Record<Settings["droneNotes"], string>> 
   octaves: "home and octave",
 };
 
+/** Singing or playing along with what Play plays. */
+export const SING_TITLE = "Sing along";
+
 /** Into how many parts the metronome divides a beat. */
 export const CLICK_PARTS_TEXT = { 1: "beats only", 2: "in two", 3: "in three", 4: "in four" } as const;
 

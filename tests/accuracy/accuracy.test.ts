@@ -6,7 +6,10 @@ import { allNotes } from "../../src/core/tune";
 import { readNotes } from "../../src/formats";
 import { BASELINES } from "./baselines";
 import { TAUGHT_CHARTS, UNSEEN_CHARTS } from "./charts";
+import { WRITTEN_KEY_CHARTS } from "./key-charts";
 import { chartScore } from "./measure-charts";
+import { keyScore, madeFrom, OTHER_SEEDS, stayingScore } from "./measure-keys";
+import { plainHomes } from "./plain-keys";
 import { calibration, composedTunes, scoreOf } from "./measure";
 import { makeTune, MODE_NAMES, seeded } from "./model";
 import { makePiece } from "./voices-model";
@@ -164,5 +167,24 @@ describe("charts that teachers agree on", () => {
     expect(home).toBeGreaterThanOrEqual(0.97);
     expect(mode).toBeGreaterThanOrEqual(0.97);
     expect(bars).toBeGreaterThanOrEqual(0.96);
+  });
+});
+
+describe("charts that change key", () => {
+  it("have their keys found, those that come back too, and better than by the plain model", () => {
+    const written = keyScore(WRITTEN_KEY_CHARTS, [1, 4]);
+    expect(written.chords).toBeGreaterThanOrEqual(0.94);
+    expect(written.away).toBeGreaterThanOrEqual(0.95);
+    const made = madeFrom(OTHER_SEEDS.slice(0, 1));
+    const [own, plain] = [keyScore(made, [1]), keyScore(made, [1], plainHomes)];
+    expect(own.chords).toBeGreaterThanOrEqual(0.97);
+    expect(own.away).toBeGreaterThanOrEqual(0.95);
+    expect(own.whole).toBeGreaterThan(plain.whole);
+  });
+
+  it("are few where they stay", () => {
+    const { one, right, of } = stayingScore();
+    expect(one / of).toBeGreaterThanOrEqual(0.95);
+    expect(right / of).toBeGreaterThanOrEqual(0.93);
   });
 });

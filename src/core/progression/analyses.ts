@@ -1,23 +1,10 @@
 import { type Fifths, soundOf } from "../pitch";
 import { type Chord, chordNotes } from "../chord";
-import { type HomeMode, holds, notesOf, size, soundsOn, thirdOf, USUAL_MODES } from "../scale";
-import { CHORD_SCALES, chordScales } from "./chord-scale";
-import { heardAs, chordContexts } from "./home";
+import { type HomeMode, holds, notesOf, size } from "../scale";
 import { bestPaths, type ChangeCosts } from "./paths";
-import {
-  allowedStates,
-  homeModel,
-  lockAt,
-  ownHome,
-  rarityOf,
-  type AnalysisChoice,
-  type State,
-  type States,
-  statesOf,
-} from "./states";
+import { allowedStates, homeModel, type AnalysisChoice, type State, type States, statesOf } from "./states";
 import type { AnalysisKind } from "./analysis-kind";
-import { type KeyArea, keyAreas } from "./key-areas";
-import { type Key, keysOf } from "./keys";
+import type { KeyArea } from "./key-areas";
 import { beside, soundingChords } from "./sounding";
 import { type Sounding } from "./sounding";
 import { type ReadableChart } from "./sounding";
@@ -44,14 +31,6 @@ export interface ChartAnalysis {
   readonly cost: number;
 }
 
-/** The analyses of each kind, best first, and the keys; empty where no chord could be read. */
-export interface Analyses extends Readonly<Record<AnalysisKind, readonly ChartAnalysis[]>> {
-  readonly keys: readonly Key[];
-}
-
-/** Of a chart without any chord. */
-export const NO_ANALYSES: Analyses = { "fewest-changes": [], "one-mode": [], "chord-by-chord": [], keys: [] };
-
 /** The segment that a chord stands in. */
 export const segmentAt = ({ segments }: ChartAnalysis, at: number): Segment | undefined =>
   segments.find(({ from, to }) => at >= from && at <= to);
@@ -60,7 +39,7 @@ export const segmentAt = ({ segments }: ChartAnalysis, at: number): Segment | un
 export const outsideOf = ({ segments }: ChartAnalysis): readonly OutsideNote[] =>
   segments.flatMap(({ outside }) => outside);
 
-function chartwise(
+export function chartwise(
   chart: Chartwise["chart"],
   choice: AnalysisChoice,
   sounding: readonly Sounding[],
@@ -75,9 +54,6 @@ function chartwise(
 /** A home that changes, and each further note, make a change dearer. */
 const FEWEST: ChangeCosts = { base: 0.8, note: 0.3, home: 0.9 };
 
-/** Every chord has its own home, so a change costs nothing. */
-const OWN_HOMES: ChangeCosts = { base: 0, note: 0, home: 0 };
-
 /** A change in the middle of a bar: only among equals. */
 const MID_BAR = 0.001;
 
@@ -85,39 +61,6 @@ const MOST = 5;
 
 /** Ways looked through for analyses that differ in their modes and not only in where they change. */
 const MAX_WAYS = 60;
-
-/**
- * The three analyses of a chart, each with its best few: one mode for all of it, the fewest changes of mode, a mode for each
- * chord. What is set by hand for a range is kept to, and the rest adapts.
- *
- * Conventions: a mode is told apart by sound; scales come from the four usual families unless others are chosen; each home
- * is spelled as the chart spells it.
- *
- * @example analyses(readChart("| Em9 | A13 | Cmaj7 |").value)["fewest-changes"][0] // E Dorian, E Aeolian from bar 3
- */
-export function analyses(chart: ReadableChart, choice: AnalysisChoice = {}): Analyses {
-  const sounding = beside(soundingChords(chart));
-  if (sounding.length === 0) return NO_ANALYSES;
-  const read = chartwise(chart, choice, sounding);
-  const stays = staysOf(read);
-  const areas = homesOfLoops(chart, keyAreas(chart));
-  const fewest = fewestOf(read, stays, areas);
-  const one = oneMode(read, stays);
-  return {
-    "fewest-changes": fewest,
-    "one-mode": one,
-    keys: keysOf(chart, areas, fewest[0]?.segments ?? [], one[0]?.segments ?? []),
-    "chord-by-chord": chordByChord(chartwise(chart, overChords(choice), sounding), fewest),
-  };
-}
-
-/** Over one chord the scales that repeat within the octave may be taken too, unless fewer families were chosen than the usual ones. */
-function overChords(choice: AnalysisChoice): AnalysisChoice {
-  const { scales = USUAL_MODES } = choice;
-  return USUAL_MODES.every((each) => scales.includes(each))
-    ? { ...choice, scales: [...new Set([...scales, ...CHORD_SCALES])] }
-    : choice;
-}
 
 /** The analyses of a chart by one mode alone, best first: what `analyses` has under `one-mode`. */
 export function oneModeAnalyses(chart: ReadableChart, choice: AnalysisChoice = {}): readonly ChartAnalysis[] {
@@ -137,34 +80,11 @@ export function fewestChanges(chart: ReadableChart, choice: AnalysisChoice = {})
   const sounding = beside(soundingChords(chart));
   if (sounding.length === 0) return undefined;
   const read = chartwise(chart, { ...choice, most: 1 }, sounding);
-  return fewestOf(read, staysOf(read), homesOfLoops(chart, keyAreas(chart)))[0];
-}
-
-/** Key areas with the home of each that has no cadence with a dominant: as one mode over its chords alone has it. */
-function homesOfLoops(chart: ReadableChart, areas: readonly KeyArea[]): readonly KeyArea[] {
-  if (areas.length <= 1) return areas;
-  const homed = areas.map((area): KeyArea => {
-    if (area.isCadenced) return area;
-    const chords = chart.chords.slice(area.from, area.to + 1);
-    const [best] = oneModeAnalyses({ chords, bars: [{ from: 0, section: undefined }] }, { most: 1 });
-    const [segment] = best?.segments ?? [];
-    if (!segment) return area;
-    const third = thirdOf(segment.homeMode.mode);
-    return {
-      ...area,
-      home: soundOf(segment.homeMode.home),
-      isMinor: third !== undefined && third < 0,
-    };
-  });
-  return homed.reduce<readonly KeyArea[]>((joined, area) => {
-    const last = joined.at(-1);
-    if (last?.home !== area.home) return [...joined, area];
-    return [...joined.slice(0, -1), { ...last, to: area.to, isCadenced: last.isCadenced || area.isCadenced }];
-  }, []);
+  return fewestOf(read, staysOf(read))[0];
 }
 
 /** A chart with everything that its analyses are found from. */
-interface Chartwise {
+export interface Chartwise {
   readonly chart: ReadableChart;
   readonly choice: AnalysisChoice;
   readonly sounding: readonly Sounding[];
@@ -186,7 +106,7 @@ interface Notes {
 }
 
 /** The notes of each chord against every state; the same chord is looked at once. */
-function notesAgainst({ all, sounding, names }: Chartwise): readonly Notes[] {
+export function notesAgainst({ all, sounding, names }: Chartwise): readonly Notes[] {
   const { states } = all;
   const known = new Map<string, Notes>();
   return sounding.map((each) => {
@@ -228,7 +148,7 @@ interface Stays {
   readonly whole: Float64Array;
 }
 
-function staysOf(read: Chartwise): Stays {
+export function staysOf(read: Chartwise): Stays {
   const notes = notesAgainst(read);
   const { placeOf, chords, whole } = homeModel(read.sounding, read.all, read.chart);
   return {
@@ -249,16 +169,16 @@ function staysOf(read: Chartwise): Stays {
 }
 
 /** A note for a bar that the mode spells otherwise: E♯ in a chord where the mode has F. */
-const MISSPELLED = 0.2;
+export const MISSPELLED = 0.2;
 
 /** A home that the keys deny: dearer than whatever else a chord can cost, and still taken where it is set by hand. */
 const DENIED = 50;
 
 /** What the whole chart says of a home is shared out over the chords by their lengths. */
-function fewestOf(
+export function fewestOf(
   read: Chartwise,
   { chords, whole }: Stays,
-  areas: readonly KeyArea[],
+  areas: readonly KeyArea[] = [],
 ): readonly ChartAnalysis[] {
   const length = read.sounding.reduce((sum, { bars }) => sum + bars, 0);
   // Where the key changes, each chord stands in its key: no headline names a home that the keys deny.
@@ -277,55 +197,8 @@ function fewestOf(
   return distinct(read, "fewest-changes", FEWEST, stays);
 }
 
-/**
- * Every chord in the scale that a teacher would write over it in its place; where nothing is taught for it, of the modes that hold it on
- * its own home the one nearest to the analysis with fewest changes.
- */
-function chordByChord(read: Chartwise, [changes]: readonly ChartAnalysis[]): readonly ChartAnalysis[] {
-  const { sounding, choice, chart, all } = read;
-  const notes = notesAgainst(read);
-  const places = new Map(sounding.map(({ at }, n) => [at, n]));
-  const order = chart.order?.flatMap((at) => places.get(at) ?? []) ?? [...sounding.keys()];
-  const turning = chordContexts(
-    sounding.map(({ chord }) => heardAs(chord)),
-    // A chart comes round again: after its last chord its first.
-    [...order, ...order.slice(0, 1)],
-  );
-  const own = sounding.map((each, n) => {
-    const around = changes && segmentAt(changes, each.at)?.homeMode;
-    const home = soundOf(lockAt(each.place, choice)?.home ?? ownHome(each.chord));
-    const here = turning[n];
-    const taught = here && chordScales(each.chord, soundOf(ownHome(each.chord)), { turning: here, around });
-    return { home, around: around && soundsOn(around), taught: taught ?? [] };
-  });
-  const stays = own.map(({ home, around, taught }, at) => {
-    const [against, may] = [notes[at], read.allowed[at]];
-    const costs = new Float64Array(all.states.length).fill(Infinity);
-    for (const [n, { home: on, mode, sounds }] of all.states.entries()) {
-      if (on !== home || may?.[n] !== 1) continue;
-      const place = taught.indexOf(mode.id);
-      const apart = around === undefined ? 0 : size(around ^ sounds);
-      costs[n] =
-        OVER.outside * ((against?.outside[n] ?? 0) + (against?.outsideAbove[n] ?? 0)) +
-        MISSPELLED * (against?.misspelled[n] ?? 0) +
-        OVER.rare * rarityOf(mode) +
-        (place >= 0 ? OVER.next * place : OVER.untaught * taught.length + OVER.apart * apart);
-    }
-    return costs;
-  });
-  // How seldom a scale is used says nothing of it over one chord, but among equals.
-  const equal = all.states.map((state) => ({ ...state, rarity: 0 }));
-  return distinct(read, "chord-by-chord", OWN_HOMES, stays, equal);
-}
-
-/**
- * Over one chord: a note outside; the second best of what is taught, and anything else; each note in which a mode differs from the
- * chart around it; and how seldom it is used.
- */
-const OVER = { outside: 8, next: 0.5, untaught: 3, apart: 0.5, rare: 0.1 };
-
 /** The best analyses along a path that differ in their modes: by what each chord costs in each state, Infinity where it may not stay. */
-function distinct(
+export function distinct(
   read: Chartwise,
   kind: AnalysisKind,
   change: ChangeCosts,
@@ -388,7 +261,7 @@ const outsideNotes = ({ sounds }: State, { at, chord }: Sounding): readonly Outs
  * One mode for everything that is not set by hand: the home and the mode in which all chords together cost least, notes outside and
  * what speaks for another home.
  */
-function oneMode(read: Chartwise, { chords, whole }: Stays): readonly ChartAnalysis[] {
+export function oneMode(read: Chartwise, { chords, whole }: Stays): readonly ChartAnalysis[] {
   const { choice, sounding, all, allowed } = read;
   const unlocked = sounding.flatMap(({ place }, at) => (place.lock === undefined ? [at] : []));
   const counted = unlocked.length > 0 ? unlocked : sounding.map((_, at) => at);

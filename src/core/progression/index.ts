@@ -6,7 +6,16 @@ export type { Key } from "./keys";
 export * from "./home";
 export { kindOf } from "./home-rows";
 export * from "./outside";
-export * from "./analyses";
+export {
+  type ChartAnalysis,
+  fewestChanges,
+  oneModeAnalyses,
+  type OutsideNote,
+  outsideOf,
+  type Segment,
+  segmentAt,
+} from "./analyses";
+export { type Analyses, analyses, NO_ANALYSES } from "./chart-analyses";
 export * from "./analysis-kind";
 export * from "./simple-scale";
 export * from "./stand-ins";
