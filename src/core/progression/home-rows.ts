@@ -124,6 +124,10 @@ const GIVEN: Readonly<Record<string, HomeRow>> = {
   "melodic-minor": rowOf([COUNTED.minor.chords, SONGS.minor, "57=90 5M=90"], COUNTED.minor.follows),
 };
 
+/** Whether the home chord of a row is minor. */
+export const isMinorRow = ({ alone }: HomeRow): boolean =>
+  (alone[tokenOf(0, "m")] ?? 0) > (alone[tokenOf(0, "M")] ?? 0);
+
 /** Whether a row is that of minor as it was counted. */
 export const isCountedMinor = (row: HomeRow): boolean => row === MINOR;
 

@@ -1,6 +1,6 @@
 import { modulo, soundOf } from "../pitch";
 import type { Chord } from "../chord";
-import { type HomeRow, isCountedMinor, kindOf, type KindOfChord, tokenOf } from "./home-rows";
+import { type HomeRow, isCountedMinor, isMinorRow, kindOf, type KindOfChord, tokenOf } from "./home-rows";
 import type { Sounding } from "./sounding";
 
 /**
@@ -24,7 +24,17 @@ export function heardAs(chord: Chord): Heard {
   const has = (from: number, up: number) =>
     chord.tones.some((tone) => modulo(root + soundOf(tone) - from, 12) === up);
   const isTriad = chord.tones.length === 3;
-  if (has(bass, 0)) return { root, kind: kindOf(chord), seventh: has(root, 10), isTriad, isOver: false };
+  // A bass that is the seventh walks on from the root: Am/G, Am/G♯, C/B. G/F stays what it is over a held F.
+  const below = modulo(bass - root, 12);
+  const isWalking = isTriad && (below === 11 || (below === 10 && kindOf(chord) === "m"));
+  if (has(bass, 0) || isWalking)
+    return {
+      root,
+      kind: kindOf(chord),
+      seventh: has(root, 10) || (isWalking && below === 10),
+      isTriad: isTriad && !isWalking,
+      isOver: false,
+    };
   const seventh = has(bass, 10);
   const kind = has(bass, 4) ? (seventh ? "7" : "M") : has(bass, 3) ? (has(bass, 7) ? "m" : "d") : "s";
   return { root: bass, kind, seventh, isTriad: false, isOver: true };
@@ -129,6 +139,9 @@ const KNOWN = 0.004;
 /** A minor seventh on home is what modal tunes and jazz rest on, in nats against minor as it was counted: the plain triad. */
 const RESTING_SEVENTH = 0.5;
 
+/** A suspended dominant as a minor home, in nats against a home that has its major third. */
+const SUSPENDED_MINOR = 2;
+
 /**
  * How a chord of a progression behaves in a home of one row.
  *
@@ -149,6 +162,9 @@ export function behaviour(turning: ChordContext, home: number, row: HomeRow): Be
   if (isTwoFive && goes && !isVamp && !isSame(before, next))
     nats += above === 7 ? TWO_FIVE : above === 5 ? -TWO_FIVE : 0;
   if (above === 0 && chord.kind === "m" && chord.seventh && isCountedMinor(row)) nats -= RESTING_SEVENTH;
+  // A dominant that is suspended keeps its major third, where no minor one is heard.
+  if (above === 0 && chord.kind === "s" && isMinorRow(row))
+    nats -= chord.seventh ? SUSPENDED_MINOR : SUSPENDED_MINOR / 2;
   // Minor comes to rest on its major triad, and has it nowhere else.
   const isArrival = fall === 7 && chord.isTriad;
   const isOddHome = above === 0 && (isVamp || (next !== undefined && !isArrival));
@@ -289,6 +305,9 @@ const WHOLE = {
   pedal: 7,
   length: 1.4,
   neverHeard: -2.2,
+  rise: 4,
+  walk: 7,
+  plagal: 4,
 };
 
 /** Written lines of so many chords and fewer go round. */
@@ -315,7 +334,12 @@ export function chartHomes(sounding: readonly Sounding[]): readonly ChartHome[] 
   const heard = sounding.map(({ chord }) => heardAs(chord));
   const line: Line = { sounding, heard, isVamp: isTwoChords(heard) };
   return Array.from({ length: 12 }, (_, sound): ChartHome => {
-    const all = [...beginning(line, sound), ...ending(line, sound), ...presence(line, sound)];
+    const all = [
+      ...beginning(line, sound),
+      ...ending(line, sound),
+      ...presence(line, sound),
+      ...figures(line, sound),
+    ];
     return {
       sound,
       weight: all.reduce((sum, [nats]) => sum + nats, 0),
@@ -341,6 +365,32 @@ function beginsWithTwo(heard: readonly Heard[]): boolean {
   const isTwoFive =
     two !== undefined && five?.kind === "7" && isTwo(two) && modulo(five.root - two.root, 12) === 5;
   return isTwoFive && next !== undefined && !isSame(two, next);
+}
+
+/**
+ * Figures that are heard from one home alone, wherever the loop begins: ♭VI–♭VII–I, all major, i–ii–♭III–ii, and I with
+ * its borrowed iv. */
+function figures({ sounding, heard, isVamp }: Line, sound: number): readonly Weighed[] {
+  const at = (nth: number) => heard[nth % heard.length];
+  const isAt = (chord: Heard | undefined, above: number, kind: KindOfChord) =>
+    chord?.kind === kind && modulo(chord.root - sound, 12) === above;
+  const rise = heard.findIndex(
+    (each, nth) => isAt(each, 8, "M") && isAt(at(nth + 1), 10, "M") && isAt(at(nth + 2), 0, "M"),
+  );
+  const walks =
+    heard.length > 3 &&
+    isAt(heard[0], 0, "m") &&
+    isAt(heard[1], 2, "m") &&
+    isAt(heard[2], 3, "M") &&
+    isAt(heard[3], 2, "m");
+  const plagal = isVamp && isAt(heard[0], 0, "M") && heard.some((each) => isAt(each, 5, "m"));
+  return [
+    ...(plagal ? [[WHOLE.plagal, { code: "first-chord", at: sounding[0]?.at ?? 0 }] as const] : []),
+    ...(rise < 0
+      ? []
+      : [[WHOLE.rise, { code: "cadence", at: sounding[(rise + 2) % sounding.length]?.at ?? 0 }] as const]),
+    ...(walks ? [[WHOLE.walk, { code: "first-chord", at: sounding[0]?.at ?? 0 }] as const] : []),
+  ];
 }
 
 /** The last chord, what it is arrived at from, and a dominant that leads round to the beginning. */
@@ -384,15 +434,18 @@ function presence(line: Line, sound: number): readonly Weighed[] {
 }
 
 /**
- * Whether a line comes home at its end: from a major chord or a dominant a fifth above, a dominant a half step above, or ♭VI and ♭VII
- * to a minor chord.
+ * Whether a line comes home at its end: from a major chord or a dominant a fifth above, a dominant or, to a major chord, a major chord a half
+ * step above, or by ♭VI and ♭VII.
  */
 function comesHome(ending: readonly Heard[], home: number): boolean {
   const [last, before, two] = ending.toReversed();
   if (!last || !before || last.root !== home || last.kind === "7") return false;
   const from = modulo(before.root - home, 12);
-  const isRise = last.kind === "m" && from === 10 && two !== undefined && modulo(two.root - home, 12) === 8;
+  const isRise = from === 10 && two?.kind === "M" && modulo(two.root - home, 12) === 8;
+  // The flamenco cadence: ♭II to I, both major.
+  const isFlamenco = from === 1 && before.kind === "M" && last.kind === "M";
   return (
+    isFlamenco ||
     (from === 7 && (before.kind === "7" || before.kind === "M")) ||
     (from === 1 && before.kind === "7") ||
     isRise

@@ -19,6 +19,7 @@ import {
   heardAs,
   isTwoChords,
 } from "./home";
+import { leadsTo } from "./cadence";
 import { type HomeRow, rowFor } from "./home-rows";
 import { soundingChords, type ReadableChart, type Sounding } from "./sounding";
 
@@ -204,10 +205,12 @@ export function homeModel(
 ): HomeModel {
   const begins = new Set(written.flatMap(({ from, section }, n) => (n === 0 || section ? [from] : [])));
   const numbers = new Map(sounding.map(({ at }, n) => [at, n]));
-  const turning = chordContexts(
-    sounding.map(({ chord }) => heardAs(chord)),
-    order?.flatMap((at) => numbers.get(at) ?? []),
-  );
+  const heard = sounding.map(({ chord }) => heardAs(chord));
+  const played = order?.flatMap((at) => numbers.get(at) ?? []) ?? [...heard.keys()];
+  const [first, last] = [heard[played[0] ?? 0], heard[played.at(-1) ?? 0]];
+  // A dominant at the end that leads to the beginning goes round.
+  const goesOn = first !== undefined && last?.kind === "7" && leadsTo(first.root, last);
+  const turning = chordContexts(heard, goesOn ? [...played, ...played.slice(0, 2)] : played);
   const weights = chartHomes(sounding).map(({ weight }) => weight);
   const most = Math.max(...weights);
   const { rows, placeOf } = placesOf(states);

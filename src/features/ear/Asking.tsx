@@ -77,6 +77,8 @@ export function Asking({ sitting, question }: AskingProps) {
         <div className={view.parts}>
           <p className={styles.progress} role="status">
             {progressText(nth, of)}
+            {/* It is read out with the number of the question: the heading itself is no status. */}
+            <span className="visually-hidden">{`. ${questionText(question)}`}</span>
             {card.texture && <small> {TEXTURE_NAME[card.texture]}</small>}
           </p>
           <span className={view.right}>

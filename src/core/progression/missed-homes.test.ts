@@ -1,0 +1,54 @@
+import { describe, expect, it } from "vitest";
+import { readChart } from "../chord";
+import { fifthsOf, printName, soundOf } from "../pitch";
+import { analyses } from ".";
+
+/** Charts whose home is easily missed, as a teacher names it, with the mode where that is beyond dispute. */
+const ROWS: readonly (readonly [chords: string, home: string, mode?: string])[] = [
+  // Turnarounds whose last chord leads round to the first.
+  ["Dm7 G7 Cmaj7 A7", "C", "ionian"],
+  ["Dm7 G7 Cmaj7 A7 Dm7 G7 Cmaj7 A7", "C", "ionian"],
+  ["Cmaj7 Am7 Dm7 Db7", "C", "ionian"],
+  ["Bbmaj7 Gm7 Cm7 B7", "Bb", "ionian"],
+  ["Em7 A7 Dmaj7 B7", "D", "ionian"],
+  // A suspended dominant keeps its major third.
+  ["G7sus4", "G", "mixolydian"],
+  ["Gsus4 G7sus4 Gsus4 G7sus4", "G", "mixolydian"],
+  // i–ii–♭III–ii.
+  ["Gm7 Am7 | Bbmaj7 Am7", "G", "dorian"],
+  ["Gm7 Am7 | Bbmaj7 Am7 | Gm7 Am7 | Bbmaj7 Am7", "G", "dorian"],
+  // Walking basses.
+  ["C C/B Am C/G", "C", "ionian"],
+  ["Am Am/G Am/G# Am/G", "A"],
+  ["Dm Dm/C Dm/B Dm/Bb", "D"],
+  // The borrowed iv.
+  ["C Fm C Fm", "C"],
+  ["Amaj7 Dm6 Amaj7 Dm6", "A", "ionian"],
+  // ♭VI–♭VII–I, wherever the loop begins.
+  ["Ab Bb C", "C"],
+  ["Ab Bb C Ab Bb C", "C"],
+  ["Bb C Ab", "C"],
+  // The flamenco cadence.
+  ["Am G F E F E", "E"],
+  // And what must stay as it is beside them.
+  ["Dm7 G7 Dm7 G7", "D", "dorian"],
+  ["C F G Am F G C", "C", "ionian"],
+  ["Am F G Am", "A", "aeolian"],
+  ["C D/C C D/C", "C", "lydian"],
+  ["F G/F F G/F", "F", "lydian"],
+];
+
+const moved = (text: string, by: number) =>
+  text.replace(/[A-G][#b]*/gu, (name) => printName(fifthsOf(name) + by));
+
+describe("a home that is easily missed", () => {
+  it.each(ROWS)("of %s is %s", (text, home, mode) => {
+    // In easy keys and in odd ones.
+    for (const by of [0, 6, -6, 7]) {
+      const [best] = analyses(readChart(moved(text, by)).value)["one-mode"];
+      const { homeMode } = best!.segments[0]!;
+      expect(soundOf(homeMode.home), `${by} fifths away`).toBe(soundOf(fifthsOf(home) + by));
+      if (mode !== undefined) expect(homeMode.mode.id).toBe(mode);
+    }
+  });
+});
