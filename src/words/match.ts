@@ -161,8 +161,12 @@ export function simpleScaleText(
 }
 
 /** "Am7, adds G": an arpeggio that stands in for a chord. */
-export const standInText = ({ chord, added }: StandIn): string =>
-  `${chordText(chord)}${added.length === 0 ? "" : `, adds ${listedNotes(added)}`}`;
+export const standInText = ({ chord, added, avoid }: StandIn): string =>
+  [
+    chordText(chord),
+    ...(added.length === 0 ? [] : [`adds ${listedNotes(added)}`]),
+    ...(avoid.length === 0 ? [] : [`${listedNotes(avoid)} only in passing`]),
+  ].join(", ");
 
 /** A place of a chart for those who cannot see it: "Bar 2, A13, IV, in E Dorian". */
 export function placeInChartText(
