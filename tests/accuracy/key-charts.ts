@@ -2,7 +2,7 @@ import { fifthsOf, printName } from "../../src/core/pitch";
 import { seeded } from "../../src/core/training";
 
 /** A key as a musician marks it over a chart: "A", "F#m". */
-export interface MarkedKey {
+interface MarkedKey {
   readonly home: string;
   readonly isMinor: boolean;
 }

@@ -83,7 +83,7 @@ function emissions(contexts: readonly ChordContext[]): readonly Float64Array[] {
   return contexts.map((here, at) => {
     const [isFirst, isLast] = [at === 0, at === contexts.length - 1];
     const begins = beginsPhrase(contexts, at);
-    const key = `${contextKey(here)} ${isFirst} ${isLast} ${begins}`;
+    const key = [contextKey(here), isFirst, isLast, begins].join(" ");
     const found = known.get(key) ?? emission(here, { isFirst, isLast, begins });
     known.set(key, found);
     // By half steps from the home up to the chord there, by homes here.

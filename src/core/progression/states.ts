@@ -13,13 +13,13 @@ import {
   type Behaviour,
   behaviour,
   type ChordContext,
-  chartHomes,
   chordContexts,
   contextKey,
   heardAs,
   isTwoChords,
 } from "./home";
 import { leadsTo } from "./cadence";
+import { chartHomes } from "./chart-homes";
 import { type HomeRow, rowFor } from "./home-rows";
 import { soundingChords, type ReadableChart, type Sounding } from "./sounding";
 

@@ -42,7 +42,9 @@ export function gradeSung(question: Question, heights: readonly number[]): SungG
         question,
         heights.map((height) => height - each),
       );
-      return grade ? [{ ...grade, cents: Math.round(each * 100) || 0, hits: hits(question, grade.given) }] : [];
+      return grade
+        ? [{ ...grade, cents: Math.round(each * 100) || 0, hits: hits(question, grade.given) }]
+        : [];
     })
     .toSorted((a, b) => b.hits - a.hits || Math.abs(a.cents) - Math.abs(b.cents));
   const [best] = graded;
