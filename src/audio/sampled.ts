@@ -25,7 +25,7 @@ const LETTING_GO = 0.03;
 const UP_BOW = { loud: 0.92, attack: 1.4 };
 
 /** How far strokes differ from one another, up and down: a player's hand never strikes the same twice. */
-const STROKES_DIFFER = { cents: 2.5, decibels: 0.8 };
+const STROKES_DIFFER = { cents: 1.2, decibels: 0.8 };
 
 /** Two numbers from -1 to 1 for the nth stroke of an instrument, the same whenever it is played: as evenly spread as can be, never twice the same. */
 const differing = (nth: number): readonly [number, number] => [

@@ -76,10 +76,6 @@ export const ROUTINE_EMPTY =
 export const ROUTINE_SAYS =
   "Warm up first, and start slowly. Each item opens as it was when you added it, with its instrument, position and tempo.";
 
-export const ADDED_TO_ROUTINE = "Added to the routine.";
-
-export const ROUTINE_FULL = "The routine is full, or this is too long for it.";
-
 /** What came of a log file. */
 export function broughtText(pieces: number, unread: number, ear: number): string {
   const rows = (count: number) => countText(count, "row");

@@ -123,6 +123,10 @@ export const DRONE_NOTES_TEXT: Readonly<Record<Settings["droneNotes"], string>> 
   octaves: "home and octave",
 };
 
+/** What came of adding what is in front to the routine. */
+export const ADDED_TO_ROUTINE = "Added to the routine.";
+export const ROUTINE_FULL = "The routine is full, or this is too long for it.";
+
 /** Singing or playing along with what Play plays. */
 export const SING_TITLE = "Sing along";
 

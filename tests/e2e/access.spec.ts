@@ -76,6 +76,7 @@ test("Ear and Log are accessible, empty and full, before and after an answer", a
   expect(await serious(page), "the summary").toEqual([]);
   await page.keyboard.press("Enter");
   await page.keyboard.press("R");
+  await expect(page.getByText("Added to the routine.")).toBeVisible();
   await open(page, "/log?show=routine");
   await page.getByRole("button", { name: "Start" }).click();
   await expect(page.getByRole("region", { name: "Practice" })).toBeVisible();

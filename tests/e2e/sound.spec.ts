@@ -80,7 +80,7 @@ test("the mode is heard at its pitches, starting on home", async ({ page }) => {
   await open(page, "/derive?home=A&mode=phrygian");
   await show(page, "Whole neck");
   await inSheet(page, "Sound", (sheet) => sheet.getByLabel("Drone A").uncheck());
-  await page.getByLabel("Tempo, beats a minute, 30 to 300").fill("40");
+  await page.getByLabel(/^Tempo, .* a minute/).fill("40");
   await page.locator("h2").first().click();
   await page.keyboard.press(" ");
   await expect(async () => {
@@ -110,7 +110,7 @@ test("what is lit is what sounds, though the page stands still, and Play ends by
 }) => {
   await open(page, "/derive?home=D&mode=dorian");
   await show(page, "Line");
-  await page.getByLabel("Tempo, beats a minute, 30 to 300").fill("120");
+  await page.getByLabel(/^Tempo, .* a minute/).fill("120");
   await page.locator("h2").first().click();
   await page.keyboard.press(" ");
   await expect(page.locator("[data-sounding]").first()).toBeVisible();

@@ -16,12 +16,13 @@ const worked = () => [$front.get(), ...$documents.get().map(({ $id }) => $id.get
 const within = (tempo: number) => Math.min(300, Math.max(30, Math.round(tempo)));
 
 /**
- * Keeps the speed of the music where the meter of what is worked on changes: quarters at 96 become eighths at 192. Call the answer to end it.
+ * Keeps the speed of the music where the meter of the chart that is worked on changes: quarters at 96 become eighths at 192. A tune comes with its
+ * meter: another one in its place is another tune. Call the answer to end it.
  */
 export function keepSpeed(): () => void {
   let before: { readonly of: string; readonly beat: number } | undefined;
   return $selection.subscribe(({ play }) => {
-    if (!play.meter) return;
+    if (!play.meter || play.code !== "chords") return;
     const now = { of: worked(), beat: beatOf(play) };
     if (before?.of === now.of && before.beat !== now.beat)
       changeSettings({ tempo: within(($settings.get().tempo * before.beat) / now.beat) });
