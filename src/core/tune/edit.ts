@@ -1,6 +1,7 @@
 import type { Pitch } from "../pitch";
 import { numberBars } from "./bars";
-import { barLength, EPSILON, type Tune, type TuneBar, type TuneNote } from "./tune";
+import { barLength } from "./meter";
+import { EPSILON, type Tune, type TuneBar, type TuneNote } from "./tune";
 
 /**
  * A melody as it is written note by note. Times are in quarters; what comes after a change moves along, as in a text, and bars are

@@ -1,3 +1,4 @@
+export * from "./meter";
 export * from "./tune";
 export * from "./bars";
 export * from "./parts";

@@ -1,5 +1,6 @@
 import { type FoundBar, numberBars } from "./bars";
-import { barLength, type Meter, type TuneBar, type TuneChord, type TuneNote } from "./tune";
+import { barLength, type Meter } from "./meter";
+import { type TuneBar, type TuneChord, type TuneNote } from "./tune";
 
 /** A change of meter, in quarters from the start. */
 interface MeterChange {

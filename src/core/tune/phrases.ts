@@ -1,5 +1,6 @@
 import { firstPlace } from "./parts";
-import { EPSILON, feltBeat, type PhraseMark, type Tune } from "./tune";
+import { feltBeat } from "./meter";
+import { EPSILON, type PhraseMark, type Tune } from "./tune";
 
 /** Marks of several voices as one list: each onset once, the fermata before the breath. */
 export function joinedMarks(marks: readonly PhraseMark[]): readonly PhraseMark[] {

@@ -1,7 +1,8 @@
 import { barsFor, placedIn } from "./laid-out";
 import type { Played } from "./quantise";
 import { spelledInContext } from "./respell";
-import type { Meter, Tune } from "./tune";
+import type { Meter } from "./meter";
+import type { Tune } from "./tune";
 
 /** A note by the clock: seconds from the first. */
 export interface Timed {

@@ -1,6 +1,7 @@
 import type { BarSigns, Chord } from "../chord";
 import { type Pitch, soundOf } from "../pitch";
 import type { HomeMode } from "../scale";
+import type { Meter } from "./meter";
 
 /** A sounding note. Times are in quarter notes from the start of the tune; ties are already joined. */
 export interface TuneNote {
@@ -90,12 +91,6 @@ export interface Tune {
 export const allNotes = ({ notes, beneath = [] }: Pick<Tune, "notes" | "beneath">): readonly TuneNote[] =>
   beneath.length === 0 ? notes : [...notes, ...beneath];
 
-export interface Meter {
-  readonly beats: number;
-  /** Note value of a beat: 4 a quarter, 8 an eighth. */
-  readonly unit: number;
-}
-
 /**
  * Notes of even length as a tune in four quarters to the bar; the last one lasts to the end of its beat, the last bar as
  * long as it needs to.
@@ -140,20 +135,6 @@ export function timeBySound(
   }
   return time;
 }
-
-/** Length of a whole bar in quarters. */
-export const barLength = ({ beats, unit }: Meter): number => (beats * 4) / unit;
-
-/** The beat that players feel, in quarters: a dotted quarter in 6/8, 9/8 and 12/8, otherwise the unit. */
-export function feltBeat({ beats, unit }: Meter): number {
-  return unit === 8 && beats % 3 === 0 ? 1.5 : 4 / unit;
-}
-
-/** Into how many parts a felt beat falls: three in 6/8, two in 4/4; an eighth in 7/8 is felt undivided. */
-export const beatParts = (meter: Meter): 1 | 2 | 3 => {
-  const beat = feltBeat(meter);
-  return beat === 1.5 ? 3 : beat < 1 ? 1 : 2;
-};
 
 /** A moment's worth of rounding, in quarters. */
 export const EPSILON = 1e-6;
