@@ -106,7 +106,7 @@ const SHOTS = [
     theme: "dark",
     act: async (page) => {
       await page.getByRole("radio", { name: "Record", exact: true }).check({ force: true });
-      await page.getByLabel("Where the sound comes from").selectOption("simulated");
+      await page.getByLabel("Where the sound comes from").selectOption("fiddler");
       await page.getByRole("button", { name: "Record", exact: true }).click();
       await page.locator("#heard-1").click({ timeout: 30_000 });
     },
