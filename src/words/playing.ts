@@ -1,7 +1,7 @@
 import type { Part, Rhythm } from "@/audio";
 import type { Fifths } from "@/core/pitch";
 import type { Swap } from "@/core/scale";
-import type { Backing, Division, GuitarSound, Settings, Texture } from "@/storage";
+import type { Division, Texture } from "@/storage";
 import { countText, noteText } from "./names";
 
 /** What Play plays, how, and on what. */
@@ -84,19 +84,6 @@ export const PART_TEXT: Readonly<Record<Part, string>> = {
   click: "Click",
 };
 
-export const BACKING_TEXT: Readonly<Record<Backing, string>> = {
-  strum: "strummed",
-  arpeggio: "arpeggios",
-  pad: "held",
-  drone: "drone only",
-};
-
-export const GUITAR_SOUND_TEXT: Readonly<Record<GuitarSound, string>> = {
-  steel: "steel strings",
-  nylon: "nylon strings",
-  clean: "electric",
-};
-
 /** The note that "bpm" counts, by its length in quarters: as a sign, and as one says it. */
 export const BEAT_TEXT = (quarters: number): { readonly sign: string; readonly name: string } =>
   quarters === 1.5
@@ -109,35 +96,12 @@ export const BEAT_TEXT = (quarters: number): { readonly sign: string; readonly n
           ? { sign: "half", name: "half notes" }
           : { sign: "", name: "beats" };
 
-export const SILENT_CLICKS_TEXT: Readonly<Record<Settings["silentClicks"], string>> = {
-  none: "none",
-  "1 of 2": "every other bar",
-  "1 of 4": "one bar in four",
-  "2 of 4": "two bars in four",
-  "4 of 8": "four bars in eight",
-};
-
-export const DRONE_NOTES_TEXT: Readonly<Record<Settings["droneNotes"], string>> = {
-  root: "home",
-  fifth: "home and fifth",
-  octaves: "home and octave",
-};
-
 /** What came of adding what is in front to the routine. */
 export const ADDED_TO_ROUTINE = "Added to the routine.";
 export const ROUTINE_FULL = "The routine is full, or this is too long for it.";
 
 /** Singing or playing along with what Play plays. */
 export const SING_TITLE = "Sing along";
-
-/** Into how many parts the metronome divides a beat. */
-export const CLICK_PARTS_TEXT = { 1: "beats only", 2: "in two", 3: "in three", 4: "in four" } as const;
-
-export const CHORDS_ON_TEXT = {
-  instrument: "this instrument",
-  keyboard: "a keyboard",
-  strings: "bowed strings",
-} as const;
 
 /** Where an instrument hasn't the octave that is written: "played an octave lower". */
 export const movedOctavesText = (octaves: number): string =>

@@ -67,7 +67,9 @@ function overChords(choice: AnalysisChoice): AnalysisChoice {
 function homesOfLoops(chart: ReadableChart, areas: readonly KeyArea[]): readonly KeyArea[] {
   if (areas.length <= 1) return areas;
   const homed = areas.map((area): KeyArea => {
-    if (area.isCadenced) return area;
+    // A key that comes back has its home, though it stops on its dominant there.
+    const isKnown = areas.some(({ isCadenced, home }) => isCadenced && home === area.home);
+    if (isKnown) return area;
     const chords = chart.chords.slice(area.from, area.to + 1);
     const [best] = oneModeAnalyses({ chords, bars: [{ from: 0, section: undefined }] }, { most: 1 });
     const [segment] = best?.segments ?? [];
