@@ -1,4 +1,4 @@
-import type { Part, Rhythm } from "@/audio";
+import type { Rhythm } from "@/audio";
 import type { Fifths } from "@/core/pitch";
 import type { Swap } from "@/core/scale";
 import type { Division, Texture } from "@/storage";
@@ -76,25 +76,15 @@ export const heldBackText =
 export const noSoundText = (reason: string): string =>
   `This browser can’t play sound: ${reason}. Everything else works.`;
 
-export const PART_TEXT: Readonly<Record<Part, string>> = {
-  line: "Line",
-  drone: "Drone",
-  chord: "Chords",
-  bass: "Bass",
-  click: "Click",
-};
-
 /** The note that "bpm" counts, by its length in quarters: as a sign, and as one says it. */
 export const BEAT_TEXT = (quarters: number): { readonly sign: string; readonly name: string } =>
-  quarters === 1.5
-    ? { sign: "♩.", name: "dotted quarters" }
-    : quarters === 0.5
-      ? { sign: "♪", name: "eighths" }
-      : quarters === 1
-        ? { sign: "♩", name: "beats" }
-        : quarters === 2
-          ? { sign: "half", name: "half notes" }
-          : { sign: "", name: "beats" };
+  BEATS[quarters] ?? { sign: "♩", name: "beats" };
+
+const BEATS: Readonly<Record<number, { readonly sign: string; readonly name: string }>> = {
+  0.5: { sign: "♪", name: "eighths" },
+  1.5: { sign: "♩.", name: "dotted quarters" },
+  2: { sign: "half", name: "half notes" },
+};
 
 /** What came of adding what is in front to the routine. */
 export const ADDED_TO_ROUTINE = "Added to the routine.";

@@ -1,4 +1,5 @@
 import { type Sound, soundRow } from "@/core/instrument";
+import type { Part } from "@/audio";
 import type { Backing, GuitarSound, Settings } from "@/storage";
 import { listText } from "./names";
 
@@ -54,4 +55,12 @@ export const DRONE_NOTES_TEXT: Readonly<Record<Settings["droneNotes"], string>> 
   root: "home",
   fifth: "home and fifth",
   octaves: "home and octave",
+};
+
+export const PART_TEXT: Readonly<Record<Part, string>> = {
+  line: "Line",
+  drone: "Drone",
+  chord: "Chords",
+  bass: "Bass",
+  click: "Click",
 };

@@ -96,7 +96,6 @@ describe("the keys of a chart", () => {
   it.each([
     "Ebmaj7 Cm7 Fm7 Bb7 Ebmaj7 Cm7 Fm7 Bb7 Gmaj7 Em7 Am7 D7 Gmaj7 Em7 Am7 D7 Fm7 Bb7",
     "C Am Dm G7 C F G7 C A E7 A D A E7 A Dm7 G7",
-    "F Bb C7 F Dm Gm C7 F D A7 D G D A7 D Gm C7",
   ])("%s comes back to its key, though it stops on the dominant", (text) => {
     for (const by of [0, 6, -7]) {
       const homes = keysOf(moved(text, by)).map(({ home }) => soundOf(home));
