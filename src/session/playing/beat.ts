@@ -4,8 +4,8 @@ import { $documents } from "../document/documents";
 import { $front, $selection, type Playable } from "../place/selection";
 import { $settings, changeSettings } from "../settings/settings";
 
-const FOUR_FOUR = { beats: 4, unit: 4 };
-const beatOf = ({ meter = FOUR_FOUR }: Playable): number => feltBeat(meter);
+/** A quarter where no meter is known. */
+const beatOf = ({ meter }: Playable): number => (meter ? feltBeat(meter) : 1);
 
 /** The note that "bpm" counts in what Play plays, in quarters: 1.5 in 6/8. */
 export const $beat = computed($selection, ({ play }) => beatOf(play));
@@ -22,7 +22,7 @@ const within = (tempo: number) => Math.min(300, Math.max(30, Math.round(tempo)))
 export function keepSpeed(): () => void {
   let before: { readonly of: string; readonly beat: number } | undefined;
   return $selection.subscribe(({ play }) => {
-    if (!play.meter || play.code !== "chords") return;
+    if (play.code !== "chords") return;
     const now = { of: worked(), beat: beatOf(play) };
     if (before?.of === now.of && before.beat !== now.beat)
       changeSettings({ tempo: within(($settings.get().tempo * before.beat) / now.beat) });
