@@ -50,7 +50,19 @@ export async function reshape(request: Request): Promise<Response> {
   const found = identify(tune, {});
   if (!found)
     return problemResponse(422, problems.length > 0 ? located(problems, text) : [{ code: "no-tune" }]);
-  const { to: mode, way, home, missing, chords, source, rhythm, pedal, characteristic, parts } = query.value;
+  const {
+    to: mode,
+    way,
+    home,
+    missing,
+    chromatic,
+    chords,
+    source,
+    rhythm,
+    pedal,
+    characteristic,
+    parts,
+  } = query.value;
   const from: HomeMode = {
     home: query.value.fromHome ?? found.homeMode.home,
     mode: query.value.from ?? found.homeMode.mode,
@@ -60,7 +72,7 @@ export async function reshape(request: Request): Promise<Response> {
     return problemResponse(422, [{ code: "no-relative", found: mode.id, expected: from.mode.id }]);
   const to = { home: (way === "relative" ? relative : home) ?? from.home, mode };
   const made = reshapeTune(tune, {
-    ...{ from, to, missing, chords, parts, which: 0 },
+    ...{ from, to, missing, chromatic, chords, parts, which: 0 },
     harmony: { source, rhythm, hasPedal: pedal, seeksCharacteristic: characteristic },
   });
   const accept = request.headers.get("accept") ?? "";

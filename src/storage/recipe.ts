@@ -1,6 +1,12 @@
 import * as z from "zod/mini";
 import { maybePitch } from "@/core/pitch";
-import { ARRANGEMENTS, HARMONY_RHYTHMS, HARMONY_SOURCES, MISSING_RULES } from "@/core/reshape";
+import {
+  ARRANGEMENTS,
+  CHROMATIC_RULES,
+  HARMONY_RHYTHMS,
+  HARMONY_SOURCES,
+  MISSING_RULES,
+} from "@/core/reshape";
 import { modeId, noteName } from "./fields";
 
 const place = z.int().check(z.minimum(0), z.maximum(1_000_000));
@@ -15,6 +21,7 @@ export const recipeValue = z.object({
   /** Another home, in the parallel way. */
   home: z.catch(z.optional(noteName), undefined),
   missing: z.catch(z.enum(MISSING_RULES), "nearest"),
+  chromatic: z.catch(z.enum(CHROMATIC_RULES), "distance"),
   bars: z.catch(z.optional(z.object({ from: place, to: place })), undefined),
   /** Notes that were set by hand, by their places in the tune. */
   byHand: z.catch(

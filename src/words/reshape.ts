@@ -5,6 +5,7 @@ import {
   type GuitarGrip,
   type Harmony,
   type HarmonyStep,
+  type ChromaticRule,
   type MissingRule,
   type NoteChange,
   type PartFault,
@@ -41,6 +42,12 @@ export const MISSING_TEXT = {
   drop: "left out",
   hold: "held over",
 } as const;
+
+export const CHROMATIC_TEXT = {
+  distance: "keep their distance",
+  sound: "keep their sound",
+  mode: "become the mode’s notes",
+} as const satisfies Record<ChromaticRule, string>;
 
 export const CHORDS_TEXT = { rebuilt: "found for it", carried: "carried along", none: "none" } as const;
 
@@ -125,7 +132,7 @@ const barOf = ({ bars }: Pick<Tune, "bars">, at: number): number => bars[at]?.nu
 /** Chromatic notes that are told, and bars of each. */
 const MAX_MOVES = 4;
 
-/** Chromatic notes that kept their distance, the first few with their bars. */
+/** What became of notes outside the mode, the first few with their bars: "Two chromatic notes: G♯ stays in bars 2, 6. Press a note …" */
 export function chromaticSentence(
   changes: readonly NoteChange[],
   barOfPlace: (place: number) => number,
@@ -146,7 +153,7 @@ export function chromaticSentence(
     return `${moved} in ${bars.size === 1 ? "bar" : "bars"} ${listText([...told, ...more])}`;
   });
   const rest = byMove.size > MAX_MOVES ? "; and others" : "";
-  return `${capital(countText(kept.length, "chromatic note"))} kept ${kept.length === 1 ? "its" : "their"} distance: ${named.join("; ")}${rest}. Press a note to set it by hand.`;
+  return `${capital(countText(kept.length, "chromatic note"))}: ${named.join("; ")}${rest}. Press a note to set it by hand.`;
 }
 
 /** What becomes of one note, or of several, whose degree the new mode lacks. */

@@ -22,7 +22,7 @@ export interface CarriedChord {
  */
 export function carryChord(chord: Chord, { from, to }: ModeChange): CarriedChord {
   const moved = (note: Fifths): Fifths | undefined => {
-    const { interval } = movedInterval(note - from.home, from.mode, to.mode);
+    const interval = movedInterval(note - from.home, from.mode, to.mode);
     return interval === undefined ? undefined : to.home + interval;
   };
   const root = moved(chord.root);

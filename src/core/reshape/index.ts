@@ -6,7 +6,7 @@ export * from "./harmony";
 export * from "./harmony-choice";
 export * from "./ladder";
 export * from "./melody";
-export * from "./missing-rule";
+export * from "./melody-rules";
 export * from "./move";
 export * from "./range";
 export * from "./reshape";

@@ -1,12 +1,11 @@
 import { degreeNumber, type Interval, midiOf, type Pitch } from "../pitch";
 import type { Mode } from "../scale";
 import { allNotes, type BarRange, EPSILON, type Tune, type TuneNote } from "../tune";
-import type { MissingRule } from "./missing-rule";
-import { type ModeChange, movePitch } from "./move";
+import type { MissingRule } from "./melody-rules";
+import { type MelodyRules, type ModeChange, movePitch } from "./move";
 
 /** How a melody is put into another mode. */
-export interface MelodyChange extends ModeChange {
-  readonly missing: MissingRule;
+export interface MelodyChange extends ModeChange, Partial<MelodyRules> {
   /** Only these bars, by their places; all where it is left out. */
   readonly bars?: BarRange | undefined;
   /** Pitches set by hand, by the place of their note in `allNotes` of the tune before: they stand as they are. */
@@ -22,7 +21,7 @@ export interface NoteChange {
   readonly after: Pitch | undefined;
   /** It sounds at another place than before. */
   readonly isMoved: boolean;
-  /** It was no note of the mode before: it kept its distance from its degree. */
+  /** It wasn’t a note of the mode before. */
   readonly isChromatic: boolean;
   /** The new mode lacks its degree. */
   readonly isMissing: boolean;
@@ -41,13 +40,13 @@ export interface MovedMelody {
  * @example moveMelody(tune, { from: D Dorian, to: D Phrygian, missing: "nearest" }).changes.filter(({ isMoved }) => isMoved)
  */
 export function moveMelody(tune: Tune, change: MelodyChange): MovedMelody {
-  const { bars, byHand, missing } = change;
+  const { bars, byHand } = change;
   const isIn = ({ bar }: TuneNote) => !bars || (bar >= bars.from && bar <= bars.to);
   const changes = allNotes(tune).map((note, place): NoteChange => {
     const before = note.pitch;
     const set = byHand?.get(place);
     const moved = isIn(note)
-      ? movePitch(before, change, missing)
+      ? movePitch(before, change, change)
       : { pitch: before, isChromatic: false, isMissing: false };
     const after = set ?? moved.pitch;
     return {
@@ -66,8 +65,8 @@ export function moveMelody(tune: Tune, change: MelodyChange): MovedMelody {
   return {
     tune: {
       ...tune,
-      notes: withPitches(tune.notes, melody, missing),
-      ...(tune.beneath ? { beneath: withPitches(tune.beneath, under, missing) } : {}),
+      notes: withPitches(tune.notes, melody, change.missing),
+      ...(tune.beneath ? { beneath: withPitches(tune.beneath, under, change.missing) } : {}),
       ...(keys.length > 0 ? { keys } : {}),
     },
     changes,
@@ -78,7 +77,7 @@ export function moveMelody(tune: Tune, change: MelodyChange): MovedMelody {
 function withPitches(
   notes: readonly TuneNote[],
   changes: readonly NoteChange[],
-  missing: MissingRule,
+  missing: MissingRule | undefined,
 ): readonly TuneNote[] {
   const kept: TuneNote[] = [];
   for (const [at, note] of notes.entries()) {

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { accidentalsOf, fifthsOf, maybePitch, midiOf, type Pitch, printPitch } from "../pitch";
-import { type HomeMode, mode, SEVEN, USUAL_MODES } from "../scale";
+import { accidentalsOf, fifthsOf, maybePitch, midiOf, type Pitch, printPitch, soundOf } from "../pitch";
+import { type HomeMode, holds, mode, SEVEN, USUAL_MODES } from "../scale";
 import { evenTune } from "../tune";
 import { missingDegrees, moveMelody, movePitch, relativeHome, withinRange } from ".";
 
@@ -99,10 +99,60 @@ describe("a melody in another mode", () => {
     expect(moved("F4 F#4 G4", on("D", "dorian"), on("E", "phrygian"))).toBe("G4 G#4 A4");
   });
 
-  it("is undone exactly between any two seven-note modes, chromatic notes and all", () => {
-    const oneLetterEach = USUAL_MODES;
+  it.each([
+    // A raised 7 in minor is major's own 7; over another home too, and where it leads is a half step on.
+    ["A4 G#4 A4", "A aeolian", "A ionian", "A4 G#4 A4"],
+    ["A4 G#4 A4", "A aeolian", "A lydian", "A4 G#4 A4"],
+    ["A4 G#4 A4", "A aeolian", "C ionian", "C5 B4 C5"],
+    ["D#4 C##4 D#4", "D# aeolian", "D# ionian", "D#4 C##4 D#4"],
+    ["Gb4 F4 Gb4", "Gb aeolian", "Gb ionian", "Gb4 F4 Gb4"],
+    ["A4 F#4 G#4 A4", "A aeolian", "A mixolydian", "A4 F#4 G#4 A4"],
+    // Blue notes in major stay themselves in minor.
+    ["C4 Eb4 E4 G4 Bb4 C5", "C mixolydian", "C dorian", "C4 Eb4 Eb4 G4 Bb4 C5"],
+    ["C#4 E4 E#4 B4 C#5", "C# ionian", "C# aeolian", "C#4 E4 E4 B4 C#5"],
+    // A raised 4 in major is Lydian's own; one below 5 keeps its distance where 4 stays.
+    ["C4 F#4 G4", "C ionian", "C lydian", "C4 F#4 G4"],
+    ["C4 F#4 G4", "C ionian", "C aeolian", "C4 F#4 G4"],
+    ["Gb4 C5 Db5", "Gb ionian", "Gb lydian", "Gb4 C5 Db5"],
+    // Named by the mode where that has it by another letter.
+    ["C4 C#4 D4", "C ionian", "C phrygian", "C4 Db4 Db4"],
+  ])("%s in %s is %s: %s", (before, from, to, after) => {
+    const homeMode = (text: string) => on(...(text.split(" ") as [string, string]));
+    expect(moved(before, homeMode(from), homeMode(to))).toBe(after);
+  });
+
+  it.each([
+    ["sound", "G#4 A4 C5 C#5 D5", "G#4 A4 C#5 C#5 D5"],
+    ["mode", "G#4 A4 C5 C#5 D5", "G#4 A4 C#5 C#5 D5"],
+    ["distance", "D#5 E5", "D#5 E5"],
+    ["mode", "D#5 E5", "D5 E5"],
+    ["sound", "D#5 E5", "D#5 E5"],
+  ] as const)("keeps a note outside the mode as asked, by %s: %s", (chromatic, before, after) => {
+    const change = { from: on("A", "aeolian"), to: on("A", "ionian"), chromatic };
+    const { tune } = moveMelody(evenTune(pitches(before), 1), change);
+    expect(tune.notes.map(({ pitch }) => printPitch(pitch)).join(" ")).toBe(after);
+  });
+
+  it.each([
+    ["C4 D4 E4 G4 A4 C5", "C major-pentatonic", "C minor-pentatonic", "C4 Eb4 F4 G4 Bb4 C5"],
+    ["C4 D4 E4 G4 A4 C5", "C major-pentatonic", "A minor-pentatonic", "A3 C4 D4 E4 G4 A4"],
+    ["C#4 D#4 E#4 G#4 A#4", "C# major-pentatonic", "C# minor-pentatonic", "C#4 E4 F#4 G#4 B4"],
+    ["Gb4 Ab4 Bb4 Db5 Eb5", "Gb major-pentatonic", "Eb minor-pentatonic", "Eb4 Gb4 Ab4 Bb4 Db5"],
+    // A blue third is in the minor one as it is.
+    ["C4 Eb4 E4 G4", "C major-pentatonic", "C minor-pentatonic", "C4 Eb4 F4 G4"],
+    // Eight notes to eight.
+    ["C4 D4 Eb4 F4 Gb4 Ab4 A4 B4", "C diminished", "C dominant-diminished", "C4 Db4 Eb4 E4 F#4 G4 A4 Bb4"],
+    // Seven to seven by letter and number alike.
+    ["B3 C4 D4 E4 F4 G4 A4 B4", "B locrian", "B ionian", "B3 C#4 D#4 E4 F#4 G#4 A#4 B4"],
+  ])("goes note by note between scales of as many notes: %s", (before, from, to, after) => {
+    const homeMode = (text: string) => on(...(text.split(" ") as [string, string]));
+    expect(moved(before, homeMode(from), homeMode(to))).toBe(after);
+    if (!before.includes("Eb4 E4")) expect(moved(after, homeMode(to), homeMode(from))).toBe(before);
+  });
+
+  it("is undone exactly between any two seven-note modes, but for chromatic notes that kept their sound", () => {
     const homes = fc.integer({ min: -8, max: 10 });
-    const modes = fc.constantFrom(...oneLetterEach);
+    const modes = fc.constantFrom(...USUAL_MODES);
     const pitch = fc
       .record({ name: fc.integer({ min: -8, max: 12 }), octave: fc.integer({ min: 2, max: 6 }) })
       .filter(({ name }) => Math.abs(accidentalsOf(name)) < 2);
@@ -112,12 +162,17 @@ describe("a melody in another mode", () => {
           { home: h, mode: m },
           { home: h2, mode: m2 },
         ];
-        const there = line.map((each) => movePitch(each, { from, to }).pitch!);
-        const back = there.map((each) => movePitch(each, { from: to, to: from }).pitch!);
-        expect(back).toEqual(line);
-        // A note of the mode is a note of the new one.
-        for (const [at, each] of line.entries())
-          if (m.intervals.includes(each.name - h)) expect(m2.intervals).toContain(there[at]!.name - h2);
+        for (const each of line) {
+          const there = movePitch(each, { from, to });
+          const back = movePitch(there.pitch!, { from: to, to: from });
+          const [before, after] = [each.name - h, there.pitch!.name - h2];
+          const keptSound = there.isChromatic && soundOf(before) === soundOf(after);
+          const isKeptBack = back.isChromatic && soundOf(back.pitch!.name - h) === soundOf(after);
+          if (!keptSound && !isKeptBack) expect(back.pitch).toEqual(each);
+          // A note of the mode is a note of the new one; one outside never becomes a mode's note that sounds elsewhere.
+          if (m.intervals.includes(before)) expect(m2.intervals).toContain(after);
+          else if (holds(m2.sounds, soundOf(after))) expect(keptSound).toBe(true);
+        }
       }),
       { numRuns: 1500 },
     );

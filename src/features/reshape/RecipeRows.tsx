@@ -1,9 +1,17 @@
-import { ARRANGEMENTS, HARMONY_RHYTHMS, HARMONY_SOURCES, MISSING_RULES, type Reshaped } from "@/core/reshape";
+import {
+  ARRANGEMENTS,
+  CHROMATIC_RULES,
+  HARMONY_RHYTHMS,
+  HARMONY_SOURCES,
+  MISSING_RULES,
+  type Reshaped,
+} from "@/core/reshape";
 import type { RecipeValue } from "@/storage";
 import { Choice, FieldRow, Select, Toggle } from "@/kit/controls";
 import {
   ARRANGEMENT_TEXT,
   CHORDS_TEXT,
+  CHROMATIC_TEXT,
   HARMONY_RHYTHM_TEXT,
   harmonyText,
   MISSING_TEXT,
@@ -21,7 +29,19 @@ const CHORDS = ["rebuilt", "carried", "none"] as const;
 
 /** What the recipe says beside the mode: the chords, and the melody where the new mode or the instrument has no room for it. */
 export function RecipeRows({ recipe, worked }: RecipeRowsProps) {
-  const { chords, source, rhythm, hasPedal, seeksCharacteristic, which, missing, isInRange, parts } = recipe;
+  const {
+    chords,
+    source,
+    rhythm,
+    hasPedal,
+    seeksCharacteristic,
+    which,
+    missing,
+    chromatic,
+    isInRange,
+    parts,
+  } = recipe;
+  const isChromatic = worked.changes.some((each) => each.isChromatic);
   const lacks = worked.changes.some(({ isMissing }) => isMissing);
   const { harmonies } = worked;
   return (
@@ -96,6 +116,18 @@ export function RecipeRows({ recipe, worked }: RecipeRowsProps) {
               text: `missing degrees: ${MISSING_TEXT[value]}`,
             }))}
             onChange={(next) => changeRecipe({ missing: next })}
+          />
+        )}
+        {(isChromatic || chromatic !== "distance") && (
+          <Select
+            label="Chromatic notes"
+            size="small"
+            value={chromatic}
+            options={CHROMATIC_RULES.map((value) => ({
+              value,
+              text: `chromatic notes: ${CHROMATIC_TEXT[value]}`,
+            }))}
+            onChange={(next) => changeRecipe({ chromatic: next })}
           />
         )}
         <Toggle isOn={isInRange} onChange={(isOn) => changeRecipe({ isInRange: isOn })}>

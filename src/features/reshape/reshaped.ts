@@ -67,10 +67,21 @@ export const hasRelative = (from: HomeMode, mode: Mode): boolean => relativeHome
 
 function recipeOf(value: RecipeValue, found: Identification, range: readonly [number, number]): Recipe {
   const from = fromOf(value, found);
-  const { missing, bars, byHand, chords, source, rhythm, hasPedal, seeksCharacteristic, which, parts } =
-    value;
+  const {
+    missing,
+    chromatic,
+    bars,
+    byHand,
+    chords,
+    source,
+    rhythm,
+    hasPedal,
+    seeksCharacteristic,
+    which,
+    parts,
+  } = value;
   return {
-    ...{ from, to: toOf(value, from), missing, chords, which, bars, parts },
+    ...{ from, to: toOf(value, from), missing, chromatic, chords, which, bars, parts },
     byHand: new Map(
       byHand.flatMap(({ place, pitch }) => {
         const set = maybePitch(pitch);

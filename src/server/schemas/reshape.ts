@@ -1,5 +1,11 @@
 import { z } from "zod";
-import { ARRANGEMENTS, HARMONY_RHYTHMS, HARMONY_SOURCES, MISSING_RULES } from "@/core/reshape";
+import {
+  ARRANGEMENTS,
+  CHROMATIC_RULES,
+  HARMONY_RHYTHMS,
+  HARMONY_SOURCES,
+  MISSING_RULES,
+} from "@/core/reshape";
 import { modeId, noteName } from "../request";
 import { apiProblem, id, note } from "./fields";
 
@@ -21,6 +27,12 @@ export const reshapeQuery = z.object({
     .enum(MISSING_RULES)
     .default("nearest")
     .meta({ description: "Notes whose degree the mode lacks" }),
+  chromatic: z
+    .enum(CHROMATIC_RULES)
+    .default("distance")
+    .meta({
+      description: "Notes outside the mode that it is in keep their distance or sound, or become the mode's",
+    }),
   chords: z.enum(["carried", "rebuilt", "none"]).default("rebuilt"),
   source: z.enum(HARMONY_SOURCES).default("mode").meta({ description: "Where chords are taken from" }),
   rhythm: z.enum(HARMONY_RHYTHMS).default("bar").meta({ description: "How often they change" }),
