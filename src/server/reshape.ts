@@ -61,6 +61,7 @@ export async function reshape(request: Request): Promise<Response> {
     rhythm,
     pedal,
     characteristic,
+    sevenths,
     parts,
   } = query.value;
   const from: HomeMode = {
@@ -73,7 +74,7 @@ export async function reshape(request: Request): Promise<Response> {
   const to = { home: (way === "relative" ? relative : home) ?? from.home, mode };
   const made = reshapeTune(tune, {
     ...{ from, to, missing, chromatic, chords, parts, which: 0 },
-    harmony: { source, rhythm, hasPedal: pedal, seeksCharacteristic: characteristic },
+    harmony: { source, rhythm, hasPedal: pedal, seeksCharacteristic: characteristic, hasSevenths: sevenths },
   });
   const accept = request.headers.get("accept") ?? "";
   if (accept.includes(ABC)) return file(writeAbc(made.tune).text, `${ABC}; charset=utf-8`);

@@ -43,6 +43,8 @@ export const recipeValue = z.object({
   rhythm: z.catch(z.enum(HARMONY_RHYTHMS), "bar"),
   hasPedal: z.catch(z.boolean(), false),
   seeksCharacteristic: z.catch(z.boolean(), false),
+  /** Chords have their sevenths; left out, as in the chords that the tune comes with. */
+  hasSevenths: z.catch(z.optional(z.boolean()), undefined),
   /** Which of the harmonies that were found, from 0. */
   which: z.catch(z.int().check(z.minimum(0), z.maximum(9)), 0),
   /** Who plays the chords, written out under the melody. */

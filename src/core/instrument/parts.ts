@@ -9,6 +9,8 @@ export interface EnsemblePart {
   readonly high: number;
   /** How many notes it plays at once. */
   readonly voices: number;
+  /** As a bass under a given voice it may have another tone than the root; the first and the last chord stand on their root. */
+  readonly mayInvert?: boolean;
   /** Its program in General MIDI, counted from 0. */
   readonly program: number;
 }
@@ -20,7 +22,7 @@ export interface EnsemblePart {
 export const ENSEMBLES = {
   keyboard: [
     { id: "right-hand", clef: "treble", low: 57, high: 79, voices: 3, program: 0 },
-    { id: "left-hand", clef: "bass", low: 36, high: 55, voices: 1, program: 0 },
+    { id: "left-hand", clef: "bass", low: 36, high: 55, voices: 1, program: 0, mayInvert: true },
   ],
   strings: [
     { id: "violin-1", clef: "treble", low: 62, high: 88, voices: 1, program: 40 },
@@ -43,7 +45,17 @@ const kept = (tone: Interval): number => {
 const SPACING = 12;
 
 /** What a way of laying out costs beside the half steps that its voices move. */
-const COST = { parallel: 90, low: 0.15, leap: 0.5, seventh: 20, leading: 16, crossing: 40, thinner: 12 };
+const COST = {
+  parallel: 90,
+  low: 0.15,
+  leap: 0.5,
+  seventh: 20,
+  leading: 16,
+  crossing: 40,
+  thinner: 12,
+  third: 14,
+  fifth: 40,
+};
 
 /**
  * Chords laid out for an ensemble: for each chord the pitches from the highest voice to the bass, each inside the range of
@@ -71,7 +83,15 @@ export function laidOutFor(
   telling: ReadonlySet<Fifths> = NONE,
 ): readonly (readonly Pitch[] | undefined)[] {
   const sounding = chords.filter((chord) => chord !== undefined);
-  const choices = sounding.map((chord) => waysToLay(chord, parts, telling));
+  const choices = sounding.map((chord, at) => {
+    const isInside = at > 0 && at < sounding.length - 1;
+    return [
+      ...waysToLay(chord, parts, telling, 0),
+      ...(isInside && above.length > 0 && parts.at(-1)?.mayInvert === true
+        ? inversions(chord, parts, telling)
+        : []),
+    ];
+  });
   const given = above.filter((_, at) => chords[at] !== undefined).map((pitch) => pitch && midiOf(pitch));
   const taken = smoothest(choices, sounding, given);
   let next = 0;
@@ -127,11 +147,35 @@ function thinnerTones(
   return [root, ...(third === undefined ? [] : [root + third])].map((tone) => full.with(fifth, tone));
 }
 
-/** Every way to lay a chord out in the ranges. */
+/** The ways over the third and over the fifth, that cost more; a chord with a bass of its own has none. */
+const inversions = (
+  chord: Chord,
+  parts: readonly EnsemblePart[],
+  telling: ReadonlySet<Fifths>,
+): readonly Way[] =>
+  chord.bass === undefined
+    ? ([4, -3, 1] as const)
+        .filter((tone) => chord.tones.includes(tone))
+        .flatMap((tone) =>
+          waysToLay(
+            { ...chord, bass: chord.root + tone },
+            parts,
+            telling,
+            tone === 1 ? COST.fifth : COST.third,
+          ),
+        )
+    : [];
+
+/**
+ * Every way to lay a chord out in the ranges.
+ *
+ * @param inverted what each costs more as an inversion, in which a triad may be whole above its bass; 0 for a chord as it is written
+ */
 function waysToLay(
   chord: Chord,
   parts: readonly EnsemblePart[],
   telling: ReadonlySet<Fifths>,
+  inverted: number,
 ): readonly Way[] {
   const voices = parts
     .slice(0, -1)
@@ -148,9 +192,11 @@ function waysToLay(
           .map((bass) => [...upper, bass])
           .map((pitches) => ({ pitches, midis: pitches.map(midiOf), cost })),
       );
+  const whole = chord.tones.map((tone) => chord.root + tone);
   return [
-    ...laid(full, 0),
-    ...thinnerTones(chord, full, telling).flatMap((tones) => laid(tones, COST.thinner)),
+    ...laid(full, inverted),
+    ...(inverted > 0 && whole.length === voices.length ? laid(whole, inverted) : []),
+    ...thinnerTones(chord, full, telling).flatMap((tones) => laid(tones, inverted + COST.thinner)),
   ];
 }
 

@@ -14,4 +14,6 @@ export interface HarmonyChoice {
   readonly hasPedal: boolean;
   /** The characteristic note is sought in the chords, wherever the melody leaves room. */
   readonly seeksCharacteristic: boolean;
+  /** Chords have their sevenths, or are triads wherever these hold the melody; left out, as in the chords that the tune comes with. */
+  readonly hasSevenths?: boolean | undefined;
 }

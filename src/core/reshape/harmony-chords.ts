@@ -18,8 +18,8 @@ export interface Candidate {
   readonly isAsked: boolean;
 }
 
-/** Extra cost of each kind of chord where a plain triad would do as well; a dominant seventh that isn't home's own leads elsewhere. */
-const [SEVENTH, DIMINISHED, LEADS_AWAY] = [0.5, 1.6, 0.7];
+/** Extra cost of a seventh where a triad would do as well, or of a triad where chords have their sevenths; of a diminished chord. */
+const [SEVENTH, DIMINISHED] = [0.5, 1.6];
 
 /** The same for home's own chord: diminished it is home all the same, and with a minor seventh over a major third it wants to move. */
 const [DIMINISHED_HOME, DOMINANT_HOME] = [0.3, 0.9];
@@ -31,7 +31,10 @@ const [BY_VAMP, BY_TELLING, BY_NEAR] = [0.8, 0.6, 0.3];
 const [TELLING, SOUGHT, HOME] = [0.25, 0.7, 0.2];
 
 /** The chords that may stand under a melody, those that were asked for first. */
-export function candidatesOf(homeMode: HomeMode, { source, hasPedal, seeksCharacteristic }: HarmonyChoice) {
+export function candidatesOf(
+  homeMode: HomeMode,
+  { source, hasPedal, seeksCharacteristic, hasSevenths = false }: HarmonyChoice,
+) {
   const { home } = homeMode;
   const characteristic = characteristicOn(homeMode);
   const vamp = bestVamp(homeMode);
@@ -48,9 +51,7 @@ export function candidatesOf(homeMode: HomeMode, { source, hasPedal, seeksCharac
       ? (isBroken ? DIMINISHED_HOME : 0) + (isRestless ? DOMINANT_HOME : 0) - HOME
       : isBroken
         ? DIMINISHED
-        : leadsAway(chord, chord.root - home)
-          ? LEADS_AWAY
-          : 0;
+        : 0;
     const isTelling = own.length > 0 && !isRestless;
     return {
       chord: hasPedal && chord.root !== home ? { ...chord, bass: home } : chord,
@@ -64,14 +65,23 @@ export function candidatesOf(homeMode: HomeMode, { source, hasPedal, seeksCharac
     };
   };
   const all = diatonicChords(homeMode).flatMap(({ chords: { triad, seventh } }) => [
-    ...(triad ? [made(triad, 0, asked === undefined)] : []),
-    ...(seventh ? [made(seventh, SEVENTH, asked === undefined)] : []),
+    ...(triad ? [made(triad, hasSevenths ? SEVENTH : 0, asked === undefined)] : []),
+    ...(seventh && !pullsElsewhere(seventh, seventh.root - home)
+      ? [made(seventh, hasSevenths ? 0 : SEVENTH, asked === undefined)]
+      : []),
   ]);
   const first = (asked ?? []).map((chord) => made(chord, 0, true));
   const isFirst = ({ chord, sounds }: Candidate) =>
     first.some((each) => each.chord.root === chord.root && each.sounds === sounds);
   return [...first, ...all.filter((each) => !isFirst(each))];
 }
+
+/**
+ * Whether a seventh chord makes another note the home: a dominant seventh that is neither home's own dominant nor the IV7 that players
+ * of Dorian take with a minor home (II7 in Lydian, ♭VII7 in Aeolian). Its triad may stand.
+ */
+const pullsElsewhere = (chord: Chord, degree: Interval): boolean =>
+  kindOf(chord) === "7" && degree !== 0 && degree !== -1 && leadsAway(chord, degree);
 
 /** What a chord on a degree is worth just before home. */
 function cadenceWorth(chord: Chord, degree: Interval, isVamp: boolean, isTelling: boolean): number {

@@ -1,4 +1,4 @@
-import { type Fifths, soundOf } from "../pitch";
+import { type Fifths, midiOf, soundOf } from "../pitch";
 import { type PitchClassSet, pitchClassSet } from "../scale";
 import { EPSILON, feltBeat, firstPlace, type Tune, type TuneBar, type TuneNote } from "../tune";
 import type { HarmonyRhythm } from "./harmony-choice";
@@ -63,21 +63,49 @@ export const halved = (span: Span): readonly Span[] =>
     beats: [start],
   }));
 
+/** A stretch parted at a time within it. */
+export const partedAt = (span: Span, time: number): readonly Span[] => [
+  { ...span, end: time, beats: span.beats.filter((beat) => beat < time - EPSILON) },
+  { ...span, start: time, beats: [time] },
+];
+
 /** What of a melody sounds in a stretch: what must be in the chord, and how long each note sounds. */
 export interface Heard {
   readonly span: Span;
   readonly strong: readonly Fifths[];
   readonly outside: readonly Fifths[];
   readonly required: PitchClassSet;
+  /** Passing notes on strong beats: the chord needn't have them. */
+  readonly passing: PitchClassSet;
   /** Share of the stretch for which each pitch class sounds. */
   readonly shares: readonly number[];
 }
 
+/** Half steps of a step in a scale. */
+const STEP = 2;
+
+/** Whether a note only leads from its neighbour to another, or to the same again: no longer than half a beat, a step from both. */
+function isPassing(note: TuneNote, notes: readonly TuneNote[], halfBeat: number): boolean {
+  if (note.duration > halfBeat + EPSILON) return false;
+  const at = notes.indexOf(note);
+  const byStep = (other: TuneNote | undefined) =>
+    other !== undefined && Math.abs(midiOf(other.pitch) - midiOf(note.pitch)) <= STEP;
+  return byStep(notes[at - 1]) && byStep(notes[at + 1]);
+}
+
+/**
+ * What sounds in a stretch.
+ *
+ * @param sounds those of the mode
+ * @param longest the longest note of the melody, in quarters
+ * @param halfBeat half of the beat that is felt, in quarters: passing notes are no longer
+ */
 export function heardIn(
   span: Span,
   notes: readonly TuneNote[],
   sounds: PitchClassSet,
   longest: number,
+  halfBeat: number,
 ): Heard {
   const from = firstPlace(notes, ({ onset }) => onset > span.start - longest - EPSILON);
   const to = firstPlace(notes, ({ onset }) => onset > span.end - EPSILON);
@@ -85,9 +113,14 @@ export function heardIn(
     .slice(from, to)
     .filter(({ onset, duration }) => onset + duration > span.start + EPSILON);
   const names = new Set<Fifths>();
+  const passing = new Set<Fifths>();
   for (const beat of span.beats)
-    for (const { pitch, onset, duration } of sounding)
-      if (onset < beat + EPSILON && onset + duration > beat + EPSILON) names.add(pitch.name);
+    for (const note of sounding) {
+      const { pitch, onset, duration } = note;
+      if (onset > beat + EPSILON || onset + duration < beat + EPSILON * 2) continue;
+      const isFree = beat > span.start + EPSILON && isPassing(note, notes, halfBeat);
+      (isFree ? passing : names).add(pitch.name);
+    }
   const isIn = (name: Fifths) => ((sounds >> soundOf(name)) & 1) === 1;
   const strong = [...names].filter(isIn);
   const shares = new Array<number>(12).fill(0);
@@ -101,6 +134,7 @@ export function heardIn(
     strong,
     outside: [...names].filter((name) => !isIn(name)),
     required: pitchClassSet(strong.map(soundOf)),
+    passing: pitchClassSet([...passing].map(soundOf)),
     shares,
   };
 }

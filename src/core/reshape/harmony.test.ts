@@ -31,12 +31,21 @@ const line = (text: string, each = 1) =>
   );
 const PLAIN: HarmonyChoice = { source: "mode", rhythm: "bar", hasPedal: false, seeksCharacteristic: false };
 
-/** Notes that sound on the strong beats of a tune in 4/4: the first and the third. */
-const strongIn = ({ notes, bars }: Tune): readonly (readonly [time: number, note: TuneNote])[] =>
-  bars.flatMap(({ start, length }) =>
+/** Eighths a step from both their neighbours. */
+const isPassing = ({ notes }: Tune, note: TuneNote) =>
+  note.duration <= 0.5 &&
+  [-1, 1].every((by) => {
+    const beside = notes[notes.indexOf(note) + by];
+    return beside !== undefined && Math.abs(midiOf(beside.pitch) - midiOf(note.pitch)) <= 2;
+  });
+
+/** Notes that sound on the strong beats of a tune in 4/4: the first, and the third unless they pass. */
+const strongIn = (tune: Tune): readonly (readonly [time: number, note: TuneNote])[] =>
+  tune.bars.flatMap(({ start, length }) =>
     [start, ...(length === 4 ? [start + 2] : [])].flatMap((time) =>
-      notes
+      tune.notes
         .filter(({ onset, duration }) => onset <= time + 1e-6 && onset + duration > time + 1e-6)
+        .filter((note) => time === start || !isPassing(tune, note))
         .map((note) => [time, note] as const),
     ),
   );
@@ -101,6 +110,64 @@ describe("a harmony for a melody", () => {
       ),
       { numRuns: 300 },
     );
+  });
+
+  it("begins and ends on home wherever first beat and last note let it, and leads nowhere else", () => {
+    fc.assert(
+      fc.property(
+        melodies,
+        fc.constantFrom(...HARMONY_RHYTHMS),
+        fc.boolean(),
+        ({ homeMode, tune }, rhythm, hasSevenths) => {
+          const found = harmonise(tune, homeMode, { ...PLAIN, rhythm, hasSevenths });
+          const homeSounds = [0, 2, 4, 6].map((step) => soundOf(notesOf(homeMode)[step]!));
+          const isOfHome = ({ pitch }: TuneNote) => homeSounds.includes(soundOf(pitch.name));
+          for (const { steps } of found) {
+            if (isOfHome(tune.notes[0]!)) expect(steps[0]!.chord.root).toBe(homeMode.home);
+            if (isOfHome(tune.notes.at(-1)!)) expect(steps.at(-1)!.chord.root).toBe(homeMode.home);
+            for (const { chord: own } of steps)
+              if (own.tones.includes(4) && own.tones.includes(-2))
+                expect([0, 1, -1]).toContain(own.root - homeMode.home);
+          }
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+
+  it.each([
+    // D7 in Lydian makes G the home.
+    ["C", "lydian", "C4 E4 G4 E4 D4 F#4 A4 C5 E4 G4 E4 C4 C4 E4 C4 C4", /^C /u, /\bD7\b/u],
+    ["Gb", "lydian", "Gb4 Bb4 Db5 Bb4 Ab4 C5 Eb5 Gb5 Bb4 Db5 Bb4 Gb4 Gb4 Bb4 Gb4 Gb4", /^Gb /u, /\bAb7\b/u],
+    ["A", "aeolian", "A4 C5 E5 C5 G4 B4 D5 F5 E5 C5 A4 C5 A4 C5 A4 A4", /Am7?$/u, /\bG7\b/u],
+    // The last bar is parted: only its last note rests on home.
+    ["D", "dorian", "D4 F4 A4 F4 G4 B4 D5 B4 E4 G4 E4 D4", / Dm7?$/u, /^(?!Dm)/u],
+    ["C#", "aeolian", "C#4 E4 G#4 E4 F#4 A4 C#5 A4 D#4 F#4 D#4 C#4", / C#m7?$/u, /^(?!C#m)/u],
+  ])("leads home in %s %s: %s", (home, id, melody, wanted, never) => {
+    const [best] = harmonise(line(melody), on(home, id), PLAIN);
+    const symbols = best!.steps.map((each) => printChord(each.chord)).join(" ");
+    expect(symbols).toMatch(wanted);
+    expect(symbols).not.toMatch(never);
+  });
+
+  it("isn't carried by one passing note", () => {
+    // B on the third beat leads from A to C: A minor holds the bar.
+    const tune = line("A4 C5 A4 A4 B4 C5 E5 C5 A4 C5 A4 A4 A4 A4 A4 A4", 0.5);
+    expect(printChord(harmonise(tune, on("A", "aeolian"), PLAIN)[0]!.steps[0]!.chord)).toBe("Am");
+  });
+
+  it("has sevenths where the tune's own chords have them, or where they are asked for", () => {
+    const tune = line("D4 F4 A4 F4 G4 B4 D5 B4 C4 E4 G4 E4 D4 F4 D4 D4");
+    const own = (symbols: string) =>
+      symbols.split(" ").map((symbol, bar) => ({ chord: chord(symbol), onset: 4 * bar, duration: 4, bar }));
+    const symbols = (chords: string, hasSevenths?: boolean) =>
+      harmonise({ ...tune, chords: own(chords) }, on("D", "dorian"), { ...PLAIN, hasSevenths })[0]!
+        .steps.map((each) => printChord(each.chord))
+        .join(" ");
+    expect(symbols("Dm7 G7 Cmaj7 Dm7")).toMatch(/^Dm7 .*Dm7$/u);
+    expect(symbols("Dm G7 C Dm")).toMatch(/^Dm .*Dm$/u);
+    expect(symbols("Dm G C Dm", true)).toMatch(/^Dm7 .*Dm7$/u);
+    expect(symbols("Dm7 G7 Cmaj7 Dm7", false)).toMatch(/^Dm .*Dm$/u);
   });
 
   it("is found exactly: no harmony that is made by hand costs less", () => {
@@ -276,11 +343,11 @@ describe("a tune by a recipe", () => {
   it("has its chords as asked: found, carried or none", () => {
     const symbols = (part: Partial<Recipe>) =>
       reshape({ ...tune, chords }, { ...recipe, ...part }).tune.chords!.map((each) => printChord(each.chord));
-    expect(symbols({})).toHaveLength(3);
+    expect(symbols({})).toEqual(["Em", "F", "F", "Em"]);
     expect(symbols({ chords: "carried" })).toEqual(["Em"]);
     expect(symbols({ chords: "none" })).toEqual([]);
     expect(symbols({ which: 2 })).not.toEqual(symbols({ which: 0 }));
-    expect(symbols({ which: 99 })).toHaveLength(3);
+    expect(symbols({ which: 99 })).toHaveLength(4);
   });
 
   it("stays in its range, and says what was folded", () => {
@@ -330,7 +397,9 @@ describe("parts under a melody", () => {
             const now = whole.beneath!.filter(({ onset }) => Math.abs(onset - step.onset) < 1e-6);
             expect(now).toHaveLength(kind === "keyboard" ? 4 : 3);
             const bass = now.find(({ voice }) => voice === parts)!;
-            expect(soundOf(bass.pitch.name)).toBe(soundOf(step.chord.root));
+            const isInside = kind === "keyboard" && step !== best!.steps[0] && step !== best!.steps.at(-1);
+            const basses = isInside ? chordNotes(step.chord) : [step.chord.root];
+            expect(basses.map(soundOf)).toContain(soundOf(bass.pitch.name));
             // The third says what the chord is: it is in the parts.
             const third = step.chord.tones.find((tone) => [4, -3].includes(tone));
             if (third !== undefined)
@@ -343,6 +412,22 @@ describe("parts under a melody", () => {
       ),
       { numRuns: 60 },
     );
+  });
+
+  it("for two hands go their own way beside the melody", () => {
+    // Roots that move with the melody: over root position each step would be parallel octaves.
+    const tune = line("C5 E5 D5 B4 E5 E5 D5 D5 C5 E5 D5 D5 C5 C5 C5 C5", 2);
+    const chords = ["C", "Dm", "Em", "Dm", "C", "Dm", "C", "C"].map((symbol, bar) => ({
+      chord: chord(symbol),
+      onset: 4 * bar,
+      duration: 4,
+      bar,
+    }));
+    const { faults, tune: whole } = arrange({ ...tune, chords }, "keyboard");
+    expect(faults.filter(({ code, voices }) => code.startsWith("parallel") && voices[0] === 0)).toEqual([]);
+    const bass = whole.beneath!.filter(({ voice }) => voice === 2).map(({ pitch }) => pitch.name);
+    expect(bass.some((name, at) => name !== chords[at]!.chord.root)).toBe(true);
+    expect([bass[0], bass.at(-1)]).toEqual([0, 0]);
   });
 
   it("have parallel fifths said where there are some", () => {

@@ -1,11 +1,11 @@
 import type { Chord } from "../chord";
 import { type Fifths, soundOf } from "../pitch";
 import { kindOf } from "../progression";
-import { type HomeMode, soundsOn } from "../scale";
-import { EPSILON, firstPlace, phraseEnds, type Tune, type TuneChord } from "../tune";
+import { type HomeMode, holds, size, soundsOn } from "../scale";
+import { EPSILON, feltBeat, firstPlace, phraseEnds, type Tune, type TuneChord } from "../tune";
 import { type Candidate, candidatesOf } from "./harmony-chords";
 import type { HarmonyChoice } from "./harmony-choice";
-import { halved, type Heard, heardIn, type Span, spansOf } from "./harmony-stretches";
+import { halved, type Heard, heardIn, partedAt, type Span, spansOf } from "./harmony-stretches";
 
 /** A chord of a harmony, and why it stands there. */
 export interface HarmonyStep extends TuneChord {
@@ -29,9 +29,12 @@ export interface Harmony {
 
 const fits = (heard: Heard, candidate: Candidate): boolean => (heard.required & ~candidate.sounds) === 0;
 
+const fitAny = (candidates: readonly Candidate[], heard: Heard): boolean =>
+  candidates.some((candidate) => fits(heard, candidate));
+
 /** What a chord costs under what sounds over it: notes that aren't in it, more where they lie a half step above a tone of it. */
-function restingCost({ shares }: Heard, { sounds, cost, isAsked }: Candidate): number {
-  let sum = cost + (isAsked ? 0 : OTHER);
+function restingCost({ shares, passing }: Heard, { sounds, cost, isAsked }: Candidate): number {
+  let sum = cost + (isAsked ? 0 : OTHER) + PASSING * size(passing & ~sounds);
   for (const [sound, share] of shares.entries()) {
     if (share === 0 || ((sounds >> sound) & 1) === 1) continue;
     const isAvoided = ((sounds >> ((sound + 11) % 12)) & 1) === 1;
@@ -39,6 +42,9 @@ function restingCost({ shares }: Heard, { sounds, cost, isAsked }: Candidate): n
   }
   return sum;
 }
+
+/** What it costs that a chord hasn't a passing note on a strong beat. */
+const PASSING = 0.5;
 
 /** What it costs to leave the chords that were asked for. */
 const OTHER = 4;
@@ -81,34 +87,27 @@ interface Way {
  * @example harmonise(orchardGate, { home: E, mode: dorian }, choice)[0]?.steps[0]?.chord // Em
  */
 export function harmonise(tune: Tune, homeMode: HomeMode, choice: HarmonyChoice): readonly Harmony[] {
-  const candidates = candidatesOf(homeMode, choice);
-  const sounds = soundsOn(homeMode);
-  const longest = tune.notes.reduce((most, { duration }) => Math.max(most, duration), 0);
-  const heard = (span: Span) => heardIn(span, tune.notes, sounds, longest);
-  const isHeld = (each: Heard) => candidates.some((candidate) => fits(each, candidate));
-  const endsHome = (each: Heard) => candidates.some((candidate) => candidate.isHome && fits(each, candidate));
-  const stretches = spansOf(tune, choice.rhythm).flatMap((span, at, all) => {
-    const whole = heard(span);
-    // Of two bars at the end, one may be home where both together can't.
-    const mayStay = choice.rhythm !== "two-bars" || at < all.length - 1 || endsHome(whole);
-    // While nothing sounds, the chord before goes on.
-    if (at > 0 && whole.shares.every((share) => share === 0)) return [];
-    return (isHeld(whole) && mayStay) || span.beats.length === 1 ? [whole] : halved(span).map(heard);
+  const candidates = candidatesOf(homeMode, {
+    ...choice,
+    hasSevenths: choice.hasSevenths ?? hasSevenths(tune.chords ?? []),
   });
-  if (stretches.length === 0) return [];
+  const stretches = stretchesOf(tune, homeMode, choice, candidates);
+  const [opening] = stretches;
+  const closing = stretches.at(-1);
+  if (!opening || !closing) return [];
+  const homes = candidates.filter(({ isHome }) => isHome);
+  const mustBeHome = new Set([opening, closing].filter((each) => fitAny(homes, each)));
   const closes = closings(tune, stretches);
   let ways: readonly Way[] = [];
   for (const [nth, each] of stretches.entries()) {
-    const isLast = nth === stretches.length - 1;
-    const mustHold = isHeld(each);
+    const mustHold = fitAny(candidates, each);
     const stays = choice.rhythm === "phrase" && !closes.has(nth - 1);
     const next: Way[] = [];
     for (const [at, candidate] of candidates.entries()) {
       if (mustHold && !fits(each, candidate)) continue;
+      if (mustBeHome.has(each) && !candidate.isHome) continue;
       const own =
-        restingCost(each, candidate) +
-        (nth === 0 && !candidate.isHome ? 1.5 : 0) +
-        (isLast && !candidate.isHome ? 3 : 0) -
+        restingCost(each, candidate) -
         (closes.has(nth) && candidate.isHome ? CLOSED : 0) -
         (candidate.isVamp ? 0.3 : 0);
       const led = (from: Candidate) => (closes.has(nth) && candidate.isHome ? from.cadence : 0);
@@ -134,6 +133,64 @@ export function harmonise(tune: Tune, homeMode: HomeMode, choice: HarmonyChoice)
       const steps = stepsOf(way, stretches, candidates, tune.bars, closes);
       return { cost: way.cost, steps: choice.rhythm === "phrase" ? joined(steps, stretches, closes) : steps };
     });
+}
+
+/** The stretches that have a chord each: parted at strong beats where no chord holds them all, and where home can only begin or end so. */
+function stretchesOf(
+  tune: Tune,
+  homeMode: HomeMode,
+  { rhythm }: HarmonyChoice,
+  candidates: readonly Candidate[],
+): readonly Heard[] {
+  const sounds = soundsOn(homeMode);
+  const longest = tune.notes.reduce((most, { duration }) => Math.max(most, duration), 0);
+  const halfBeat = feltBeat(tune.meter) / 2;
+  const heard = (span: Span) => heardIn(span, tune.notes, sounds, longest, halfBeat);
+  const isHeld = (each: Heard) => fitAny(candidates, each);
+  const homes = candidates.filter(({ isHome }) => isHome);
+  const mayBeHome = (each: Heard) => fitAny(homes, each);
+  const lastSound = soundOf(tune.notes.at(-1)?.pitch.name ?? homeMode.home);
+  const restsHome = homes.some((candidate) => holds(candidate.sounds, lastSound));
+  const spans = spansOf(tune, rhythm).filter(
+    (span, at) => at === 0 || heard(span).shares.some((share) => share > 0),
+  );
+  return spans.flatMap((span, at) => {
+    const whole = heard(span);
+    const halves = halved(span);
+    const [opening] = halves;
+    // It begins on home where its first strong beat lets it, and ends there where its last note does.
+    const isParted =
+      !isHeld(whole) ||
+      (at === 0 && !mayBeHome(whole) && opening !== undefined && mayBeHome(heard(opening))) ||
+      (at === spans.length - 1 && restsHome && !mayBeHome(whole));
+    const parts = isParted ? halves : [span];
+    return (
+      at === spans.length - 1 ? restingAtEnd(parts, tune, (part) => mayBeHome(heard(part))) : parts
+    ).map(heard);
+  });
+}
+
+/** The last parts of a tune, so that its last note has a chord of its own where it rests on home and what comes before it doesn't. */
+function restingAtEnd(
+  parts: readonly Span[],
+  { notes }: Tune,
+  mayBeHome: (part: Span) => boolean,
+): readonly Span[] {
+  const last = parts.at(-1);
+  const { onset = 0 } = notes.at(-1) ?? {};
+  if (!last || mayBeHome(last) || onset < last.start + EPSILON) return parts;
+  const parted = partedAt(last, onset);
+  return parted.every((part, at) => at === 0 || mayBeHome(part)) ? [...parts.slice(0, -1), ...parted] : parts;
+}
+
+/** Share of chords with a seventh or more, home's dominant apart, from which a tune is taken to have them. */
+const SEVENTHS_FROM = 1 / 3;
+
+/** Whether chords have their sevenths as a matter of style: dominants have them anywhere. */
+export function hasSevenths(chords: readonly TuneChord[]): boolean {
+  const others = chords.filter(({ chord }) => kindOf(chord) !== "7");
+  const rich = others.filter(({ chord }) => [5, -2].some((seventh) => chord.tones.includes(seventh)));
+  return others.length > 0 && rich.length >= SEVENTHS_FROM * others.length;
 }
 
 /** A chord that stays within a phrase is one step, for all of its bars. */

@@ -237,7 +237,7 @@ describe("a class", () => {
       classTable(again.pupils.map(({ name, result }) => ({ name, attempts: result.rows }))),
     );
     const rows = table.trim().split("\r\n");
-    expect(rows[0]).toMatch(/^\uFEFF?pupil,ionian right,ionian questions/u);
+    expect(rows[0]).toMatch(/^\uFEFF?pupil,(?:\w+ right,\w+ questions,)+all right,all questions$/u);
     expect(rows).toHaveLength(5);
     expect(rows[1]).toMatch(/^Ada,.*,2,3$/u);
     expect(rows.at(-1)).toMatch(/^the class,.*,4,8$/u);

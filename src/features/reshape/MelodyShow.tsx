@@ -303,7 +303,7 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
               </span>
             )}
           </div>
-          {worked && <RecipeRows recipe={recipe} worked={worked} />}
+          {worked && <RecipeRows tune={tune} recipe={recipe} worked={worked} />}
         </div>
         <ExportDialog open={isExporting} onClose={() => setExporting(false)} tune={shown} title={title} />
         <MusicSheet

@@ -3,9 +3,11 @@ import {
   CHROMATIC_RULES,
   HARMONY_RHYTHMS,
   HARMONY_SOURCES,
+  hasSevenths,
   MISSING_RULES,
   type Reshaped,
 } from "@/core/reshape";
+import type { Tune } from "@/core/tune";
 import type { RecipeValue } from "@/storage";
 import { Choice, FieldRow, Select, Toggle } from "@/kit/controls";
 import {
@@ -21,6 +23,8 @@ import { changeRecipe } from "./reshaped";
 import styles from "./Reshape.module.css";
 
 interface RecipeRowsProps {
+  /** The tune as it came. */
+  readonly tune: Tune;
   readonly recipe: RecipeValue;
   readonly worked: Reshaped;
 }
@@ -28,7 +32,7 @@ interface RecipeRowsProps {
 const CHORDS = ["rebuilt", "carried", "none"] as const;
 
 /** What the recipe says beside the mode: the chords, and the melody where the new mode or the instrument has no room for it. */
-export function RecipeRows({ recipe, worked }: RecipeRowsProps) {
+export function RecipeRows({ tune, recipe, worked }: RecipeRowsProps) {
   const {
     chords,
     source,
@@ -78,6 +82,12 @@ export function RecipeRows({ recipe, worked }: RecipeRowsProps) {
               onChange={(isOn) => changeRecipe({ seeksCharacteristic: isOn, which: 0 })}
             >
               with the characteristic note
+            </Toggle>
+            <Toggle
+              isOn={recipe.hasSevenths ?? hasSevenths(tune.chords ?? [])}
+              onChange={(isOn) => changeRecipe({ hasSevenths: isOn, which: 0 })}
+            >
+              with sevenths
             </Toggle>
           </>
         )}

@@ -77,6 +77,7 @@ function recipeOf(value: RecipeValue, found: Identification, range: readonly [nu
     rhythm,
     hasPedal,
     seeksCharacteristic,
+    hasSevenths,
     which,
     parts,
   } = value;
@@ -88,7 +89,7 @@ function recipeOf(value: RecipeValue, found: Identification, range: readonly [nu
         return set ? [[place, set] as const] : [];
       }),
     ),
-    harmony: { source, rhythm, hasPedal, seeksCharacteristic },
+    harmony: { source, rhythm, hasPedal, seeksCharacteristic, hasSevenths },
     range: value.isInRange ? { low: range[0], high: range[1] } : undefined,
   };
 }

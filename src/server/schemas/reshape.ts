@@ -27,17 +27,19 @@ export const reshapeQuery = z.object({
     .enum(MISSING_RULES)
     .default("nearest")
     .meta({ description: "Notes whose degree the mode lacks" }),
-  chromatic: z
-    .enum(CHROMATIC_RULES)
-    .default("distance")
-    .meta({
-      description: "Notes outside the mode that it is in keep their distance or sound, or become the mode's",
-    }),
+  chromatic: z.enum(CHROMATIC_RULES).default("distance").meta({
+    description: "Notes outside the mode that it is in keep their distance or sound, or become the mode's",
+  }),
   chords: z.enum(["carried", "rebuilt", "none"]).default("rebuilt"),
   source: z.enum(HARMONY_SOURCES).default("mode").meta({ description: "Where chords are taken from" }),
   rhythm: z.enum(HARMONY_RHYTHMS).default("bar").meta({ description: "How often they change" }),
   pedal: flag.meta({ description: "Home is held in the bass" }),
   characteristic: flag.meta({ description: "The characteristic note is sought in the chords" }),
+  sevenths: z
+    .enum(["true", "false"])
+    .transform((text) => text === "true")
+    .optional()
+    .meta({ description: "Chords have their sevenths; left out, as in the chords that the tune comes with" }),
   parts: z.enum(ARRANGEMENTS).default("none").meta({ description: "Who plays the chords, written out" }),
 });
 
