@@ -1,6 +1,7 @@
 import { type Fifths, soundOf } from "@/core/pitch";
-import { type Chart, type ChartChord } from "@/core/chord";
+import { type Chart, type ChartChord, diatonicChords } from "@/core/chord";
 import {
+  bestVamp,
   type ChartAnalysis,
   type Decision,
   outsideOf,
@@ -8,8 +9,8 @@ import {
   type Change,
   type Key,
 } from "@/core/progression";
-import { type HomeMode, thirdOf } from "@/core/scale";
-import { capital, countText, homeModeText, inTitle, modeText, listText, noteText } from "./names";
+import type { HomeMode } from "@/core/scale";
+import { capital, chordText, countText, homeModeText, inTitle, modeText, listText, noteText } from "./names";
 import { barsText, listedNotes, roleText, symbolText } from "./match";
 
 const unique = (notes: readonly Fifths[]) => [
@@ -83,13 +84,25 @@ const MAX_SEGMENTS = 3;
 /**
  * The answer to a chart as a whole: "E Dorian throughout.", "E Dorian, then E Aeolian from bar 5."
  *
+ * @param open where the best two can't be told apart: both are named
  * @example chartAnswerText(analysis, chart) // "E Dorian, then E Aeolian from bar 5."
  */
-export function chartAnswerText({ segments }: ChartAnalysis, { chords }: Pick<Chart, "chords">): string {
+export function chartAnswerText(
+  { segments }: ChartAnalysis,
+  { chords }: Pick<Chart, "chords">,
+  open?: Decision,
+): string {
   const [first, ...later] = segments;
   if (!first) return "";
   const name = homeModeText(first.homeMode);
-  if (later.length === 0) return `${name} throughout.`;
+  if (later.length === 0) {
+    const [one, other] = open?.between ?? [];
+    const isOpen =
+      open && open.by !== "notes" && one?.home === first.homeMode.home && one.mode === first.homeMode.mode;
+    if (!isOpen || !other) return `${name} throughout.`;
+    const both = `${name} or ${homeModeText(other)}`;
+    return open.by === "open" ? `${both}: no chord decides.` : `${both}: the home is open.`;
+  }
   const then = later
     .slice(0, MAX_SEGMENTS - 1)
     .map(({ homeMode, from }) => `then ${homeModeText(homeMode)} from bar ${chords[from]?.bar ?? 0}`);
@@ -133,17 +146,38 @@ export function changeText({ leaves, takes }: Change): string | undefined {
   return `${leaves.map(noteText).join(" ")} → ${takes.map(noteText).join(" ")}`;
 }
 
-/** "A Aeolian or C Ionian: both fit equally well. They have the same notes; a dominant would decide: E7 to Am, or G7 to C." */
+/** The degree whose chord leads home without leaving the mode, and where it does: ♭VII to Mixolydian's I, II to Lydian's. */
+const LEADS_HOME: Readonly<Record<string, number>> = {
+  dorian: 3,
+  phrygian: 1,
+  lydian: 1,
+  mixolydian: 6,
+  aeolian: 6,
+  locrian: 1,
+};
+
+/** "G to Am": a cadence that keeps the mode; the dominant in major, the other chord of its vamp in a mode that isn't one of the seven. */
+function cadenceText(homeMode: HomeMode): string {
+  const { home, mode } = homeMode;
+  if (mode.id === "ionian") return `${noteText(home + 1)}7 to ${noteText(home)}`;
+  const [vampHome, vampOther] = bestVamp(homeMode)?.chords ?? [];
+  const degree = LEADS_HOME[mode.id];
+  const chords = degree === undefined ? [] : diatonicChords(homeMode);
+  const to = chords[0]?.chords.triad ?? vampHome;
+  const lead = chords[degree ?? 0]?.chords.triad ?? vampOther;
+  return lead && to ? `${chordText(lead)} to ${chordText(to)}` : noteText(home);
+}
+
+/** "A Aeolian or C Ionian: both fit equally well. They have the same notes, so where they come to rest decides: G to Am, or G7 to C." */
 export function openText(decision: Decision, chart: readonly ChartChord[]): string {
   const [one, other] = decision.between;
   const both = `${homeModeText(one)} or ${homeModeText(other)}: both fit equally well`;
-  if (decision.by === "home") {
-    const cadence = ({ home, mode }: HomeMode) =>
-      `${noteText(home + 1)}7 to ${noteText(home)}${thirdOf(mode) === 4 ? "" : "m"}`;
+  if (decision.by === "home")
     return soundOf(one.home) === soundOf(other.home)
       ? both
-      : `${both}. They have the same notes, so only a cadence would decide: ${cadence(one)}, or ${cadence(other)}.`;
-  }
+      : `${both}. They have the same notes, so where it comes to rest decides: ${cadenceText(one)}, or ${cadenceText(other)}.`;
+  if (decision.by === "cadence")
+    return `${both}. The line down from ${noteText(one.home)} to ${noteText(other.home)} may rest on either: the chord that it ends on decides.`;
   if (decision.by === "open")
     return `${both}. No chord has ${listText([...decision.differ[0], ...decision.differ[1]].map(noteText), "or")}, the notes that would decide.`;
   return `${both}. ${capital(decisionText(decision, chart))}`;
@@ -162,7 +196,7 @@ export function decisionText(
   const isOneHome = soundOf(one.home) === soundOf(other.home);
   const nameOf = (homeMode: HomeMode) =>
     isOneHome ? inTitle(modeText(homeMode.mode)) : homeModeText(homeMode);
-  if (by === "home") {
+  if (by === "home" || by === "cadence") {
     return `${homeModeText(other)} has the same notes; only the home tells them apart`;
   }
   const told = (notes: readonly Fifths[]) => listedNotes(notes);

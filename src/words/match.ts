@@ -5,7 +5,7 @@ import {
   chordBefore,
   type Fit,
   type GuideTone,
-  type OutsideReason,
+  type ChordFunction,
   type SimpleScale,
   type StandIn,
   type Writing,
@@ -117,17 +117,39 @@ export function avoidNotesText({ avoidNotes }: Fit, chord: NonNullable<ChartChor
 export const outsideText = ({ outside }: Fit): string =>
   outside.length === 0 ? "none" : listedNotes(outside);
 
-/** What a chord with notes outside might be: "the dominant of Am, and goes there", "borrowed from C Aeolian". */
-export function outsideReasonText(reason: OutsideReason, { home }: HomeMode): string {
-  switch (reason.code) {
+/** What a chord does in its key: "the dominant of Am, and it goes there", "borrowed from C Aeolian". */
+export function functionText(what: ChordFunction, { home }: Pick<HomeMode, "home">): string {
+  switch (what.code) {
+    case "minor-dominant":
+      return `the dominant of ${noteText(home)} minor, with the raised 7 of harmonic minor`;
     case "secondary-dominant":
-      return `the dominant of ${noteText(reason.of)}${reason.resolves ? ", and it goes there" : ", which does not come"}`;
-    case "half-step-dominant":
-      return `a dominant a half step above ${noteText(reason.of)}, and it goes there`;
+      return soundOf(what.of) === soundOf(home)
+        ? `the dominant of ${noteText(home)}, altered`
+        : `a secondary dominant: the dominant of ${noteText(what.of)}, ${what.resolves ? "and it goes there" : "but it goes elsewhere"}`;
+    case "secondary-two":
+      return `the ii of ${noteText(what.of)}, before its V`;
+    case "tritone-substitute":
+      return `a tritone substitute: it stands for the dominant of ${noteText(what.of)}`;
+    case "backdoor":
+      return `the backdoor dominant: ♭VII7, home to ${noteText(home)}`;
     case "leading-diminished":
-      return `a diminished chord that leads up to ${noteText(reason.of)}`;
+      return `a diminished chord that leads up to ${noteText(what.of)}`;
+    case "common-tone-diminished":
+      return `a common-tone diminished chord: it shares ${noteText(what.of)} with the next`;
+    case "passing-diminished":
+      return "a passing diminished chord, a half step down to the next";
+    case "neapolitan":
+      return `the Neapolitan: the major chord on ♭2 before the dominant`;
+    case "andalusian":
+      return "part of an Andalusian cadence";
+    case "line-cliche":
+      return `part of a line cliché: ${what.line.map(noteText).join(" ")}`;
+    case "picardy":
+      return `a Picardy third: the major chord of ${noteText(home)} at the end`;
+    case "borrowed-iv":
+      return "iv, borrowed from minor";
     case "borrowed":
-      return `borrowed from ${homeModeText({ home, mode: reason.from })}`;
+      return `borrowed from ${homeModeText({ home, mode: what.from })}`;
     case "passing":
       return "passing, between chords of the mode";
   }

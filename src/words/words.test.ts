@@ -9,7 +9,7 @@ import {
   guideLines,
   oneModeAnalyses,
   openBetween,
-  outsideReasons,
+  chordFunctions,
   simpleScale,
   analyses,
   targetNotes,
@@ -78,7 +78,8 @@ import {
   guideText,
   lockText,
   modesText,
-  outsideReasonText,
+  chartAnswerText,
+  functionText,
   openText,
   simpleScaleText,
   changeText,
@@ -377,15 +378,13 @@ describe("what is said about chords", () => {
     expect(each && analysisText(each)).toBe("every chord its own home; nothing outside");
   });
 
-  it("what a note outside might be, guide tones, the plain way, what is set", () => {
+  it("what a chord does in its key, guide tones, the plain way, what is set", () => {
     const doubt = readChart("| C | E7 | Am | Fm | C |").value;
     const ionian = at("C", "ionian");
-    expect(outsideReasons(doubt.chords, 1, ionian).map((each) => outsideReasonText(each, ionian))[0]).toBe(
-      "the dominant of A, and it goes there",
-    );
-    expect(outsideReasons(doubt.chords, 3, ionian).map((each) => outsideReasonText(each, ionian))[0]).toBe(
-      "borrowed from C Aeolian",
-    );
+    const functionsAt = (place: number) =>
+      chordFunctions(doubt, place, ionian).map((each) => functionText(each, ionian));
+    expect(functionsAt(1)).toEqual(["a secondary dominant: the dominant of A, and it goes there"]);
+    expect(functionsAt(3)).toEqual(["iv, borrowed from minor"]);
     const [first, second] = guideLines(chords.map(({ chord }) => chord));
     expect(second?.map((tone, line) => guideText(tone, first?.[line]))).toEqual([
       "G, the seventh, stays",
@@ -419,16 +418,58 @@ describe("what is said about chords", () => {
     expect(said("??? Em", 0)).toMatch(/^This can’t be read as a chord/);
   });
 
-  test.each([
-    [
-      "Am F C G",
-      "A Aeolian or C Ionian: both fit equally well. They have the same notes, so only a cadence would decide: E7 to Am, or G7 to C.",
-    ],
-  ])("what is open in %s", (text, expected) => {
+  // What stands at the head, and what would decide: cadences that keep the mode.
+  const open = (text: string) => {
     const read = readChart(text).value;
-    const open = openBetween(analyses(read)["one-mode"], read.chords);
-    expect(open && openText(open, read.chords)).toBe(expected);
+    const all = analyses(read);
+    const [best] = all["fewest-changes"];
+    const between = openBetween(all["one-mode"], read.chords);
+    return [best && chartAnswerText(best, read, between), between && openText(between, read.chords)];
+  };
+  test.each([
+    ["Am F C G", "A Aeolian or C Ionian: the home is open.", "G to Am, or G7 to C."],
+    ["D#m B F# C#", "D♯ Aeolian or F♯ Ionian: the home is open.", "C♯ to D♯m, or C♯7 to F♯."],
+    [
+      "E5 G5 A5 E5",
+      "E Aeolian or E Dorian: no chord decides.",
+      "No chord has C or C♯, the notes that would decide.",
+    ],
+    [
+      "Db5 Fb5 Gb5 Db5",
+      "D♭ Aeolian or D♭ Dorian: no chord decides.",
+      "B𝄫 or B♭, the notes that would decide.",
+    ],
+    ["E5 D5 E5 D5", "E Mixolydian or E Dorian: no chord decides.", "No chord has G♯ or G"],
+    ["A5 A5", "A Ionian or A Mixolydian: no chord decides.", "No chord has G♯ or G"],
+    ["D | D", "D Ionian or D Mixolydian: no chord decides.", "No chord has C♯ or C"],
+    ["Ebm | Ebm", "E♭ Aeolian or E♭ Dorian: no chord decides.", "No chord has C♭ or C"],
+    ["A7sus4 A7sus4", "A Mixolydian or A Dorian: no chord decides.", "No chord has C♯ or C"],
+    ["Em D Em D", "E Aeolian or E Dorian: no chord decides.", "No chord has C or C♯"],
+    [
+      "Am G F E",
+      "A Aeolian or E Phrygian dominant: the home is open.",
+      "The line down from A to E may rest on either",
+    ],
+    [
+      "Gm F Eb D7",
+      "G Aeolian or D Phrygian dominant: the home is open.",
+      "The line down from G to D may rest on either",
+    ],
+  ])("what is open in %s", (text, head, decides) => {
+    const [said, why] = open(text);
+    expect(said).toBe(head);
+    expect(why).toContain(decides);
   });
+
+  test.each([
+    ["A7sus4 A7 D D", "D Ionian throughout."],
+    ["Db7sus4 Db7 Gb Gb", "G♭ Ionian throughout."],
+    ["E7 E7", "E Mixolydian throughout."],
+    ["Am G F E F E", "E Phrygian dominant throughout."],
+    ["Cm Bb Ab G Ab G", "G Phrygian dominant throughout."],
+    ["Am7 D7 Am7 D7", "A Dorian throughout."],
+    ["C G Am F", "C Ionian throughout."],
+  ])("what is decided in %s", (text, head) => expect(open(text)).toEqual([head, undefined]));
 
   it("what decides: a note, only the home, or nothing yet", () => {
     expect(decisions(analysis!.segments[0]!, chords).map((each) => decisionText(each, chords))).toEqual([

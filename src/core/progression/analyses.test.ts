@@ -1,5 +1,5 @@
 import { describe, expect, it, test } from "vitest";
-import { fifthsOf, printName } from "../pitch";
+import { printName } from "../pitch";
 import { readChart } from "../chord";
 import { CATALOGUE, type HomeMode, mode } from "../scale";
 import {
@@ -7,7 +7,6 @@ import {
   decisions,
   guideLines,
   outsideOf,
-  outsideReasons,
   simpleScale,
   ANALYSIS_KINDS,
   analyses,
@@ -16,7 +15,6 @@ import {
 
 const SCENE = "| Em9 | A13 | Em9 | A13 | Cmaj7 | D6 | Em9 | B7sus4 |";
 
-const at = (home: string, id: string): HomeMode => ({ home: fifthsOf(home), mode: mode(id) });
 const name = ({ home, mode: { id } }: HomeMode) => `${printName(home)} ${id}`;
 const names = (notes: readonly number[]) => notes.map((note) => printName(note)).join(" ");
 const chart = (text: string) => readChart(text).value;
@@ -150,36 +148,6 @@ describe("guide tones", () => {
     ["Em9 qqq A13", ["G, D", undefined, "G 0, C# -1"]],
     ["Gsus4 C", ["C, G", "C 0, E -3"]],
   ])("of %s move as little as they can", (text, expected) => expect(lines(text)).toEqual(expected));
-});
-
-describe("what a note outside might be", () => {
-  const reasons = (text: string, place: number, homeMode: HomeMode) =>
-    outsideReasons(chart(text).chords, place, homeMode).map((reason) =>
-      reason.code === "borrowed"
-        ? `from ${reason.from.id}`
-        : reason.code === "passing"
-          ? "passing"
-          : `${reason.code} of ${printName(reason.of)}${"resolves" in reason && !reason.resolves ? ", left open" : ""}`,
-    );
-
-  it("is the dominant of the next chord, or of one that does not come", () => {
-    expect(reasons("| C | E7 | Am |", 1, at("C", "ionian"))[0]).toBe("secondary-dominant of A");
-    expect(reasons("| C | E7 | F |", 1, at("C", "ionian"))[0]).toBe("secondary-dominant of A, left open");
-    expect(reasons("| Gb | Bb7 | Ebm |", 1, at("Gb", "ionian"))[0]).toBe("secondary-dominant of Eb");
-    expect(reasons("| C | Db7 | C |", 1, at("C", "ionian"))[0]).toBe("half-step-dominant of C");
-    expect(reasons("| C | C#dim7 | Dm |", 1, at("C", "ionian"))[0]).toBe("leading-diminished of D");
-  });
-
-  it("is borrowed from a mode on the same home that changes least", () => {
-    expect(reasons("| C | Fm | C |", 1, at("C", "ionian"))).toEqual(["from aeolian", "from harmonic-major"]);
-    expect(reasons("| Em9 | Cmaj7 | Em9 |", 1, at("E", "dorian"))[0]).toBe("from aeolian");
-  });
-
-  it("is passing where it is short and its neighbours are not outside", () => {
-    expect(reasons("| C Ebm | C |", 1, at("C", "ionian"))).toContain("passing");
-    expect(reasons("| C | Ebm | C |", 1, at("C", "ionian"))).not.toContain("passing");
-    expect(reasons("| C | F | C |", 1, at("C", "ionian"))).toEqual([]);
-  });
 });
 
 describe("the simple scale", () => {

@@ -4,6 +4,7 @@ import { type HomeMode, holds, notesOf, size } from "../scale";
 import { bestPaths, type ChangeCosts } from "./paths";
 import { allowedStates, homeModel, type AnalysisChoice, type State, type States, statesOf } from "./states";
 import type { AnalysisKind } from "./analysis-kind";
+import { allSounds, isWithoutThirds, plainMode } from "./plain-mode";
 import type { KeyArea } from "./key-areas";
 import { beside, soundingChords } from "./sounding";
 import { type Sounding } from "./sounding";
@@ -152,7 +153,7 @@ export function staysOf(read: Chartwise): Stays {
   const notes = notesAgainst(read);
   const { placeOf, chords, whole } = homeModel(read.sounding, read.all, read.chart);
   return {
-    whole,
+    whole: withPlainModes(read, whole),
     chords: chords.map(({ home, outside, outsideAbove }, at) => {
       const against = notes[at];
       const misspelled = (read.sounding[at]?.bars ?? 0) * MISSPELLED;
@@ -166,6 +167,22 @@ export function staysOf(read: Chartwise): Stays {
       return costs;
     }),
   };
+}
+
+/** What another mode than the plainest costs where no chord has a third, so that nothing speaks for it. */
+const NOT_PLAIN = 1.5;
+
+function withPlainModes({ sounding, all }: Chartwise, whole: Float64Array): Float64Array {
+  if (!isWithoutThirds(sounding)) return whole;
+  const heard = allSounds(sounding);
+  const plain = Array.from({ length: 12 }, (_, home) => plainMode(home, heard)?.sounds);
+  return whole.map((cost, n) => {
+    const state = all.states[n];
+    const onHome = state && plain[state.home];
+    return !state || onHome === undefined || all.homeMode(state).mode.sounds === onHome
+      ? cost
+      : cost + NOT_PLAIN;
+  });
 }
 
 /** A note for a bar that the mode spells otherwise: E♯ in a chord where the mode has F. */

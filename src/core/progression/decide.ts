@@ -1,9 +1,10 @@
-import { type Fifths, type Interval, soundOf } from "../pitch";
-import { type ChartChord, chordNotes } from "../chord";
+import { type Fifths, type Interval, modulo, soundOf } from "../pitch";
+import { type ChartChord, chordNotes, chordSounds } from "../chord";
 import {
   type HomeMode,
   holds,
   type Mode,
+  mode,
   notesOf,
   SEVEN,
   size,
@@ -12,6 +13,10 @@ import {
   USUAL_MODES,
 } from "../scale";
 import { type ChartAnalysis, oneModeAnalyses, type Segment } from "./analyses";
+import { arrives } from "./cadence";
+import { chordFunctions } from "./chord-function";
+import { heardAs } from "./home";
+import { isWithoutThirds } from "./plain-mode";
 import { rarityOf, type AnalysisChoice } from "./states";
 
 /** A chord that holds a note in which two modes differ, and what the note is in that chord. */
@@ -24,8 +29,11 @@ interface Holder {
 /** What decides between two modes over a chart. */
 export interface Decision {
   readonly between: readonly [HomeMode, HomeMode];
-  /** `notes`: a chord holds a note that only one has. `home`: same notes, so only the home tells. `open`: nothing does. */
-  readonly by: "notes" | "home" | "open";
+  /**
+   * `notes`: a chord holds a note that only one has. `home`: same notes, so only the home tells. `cadence`: the same chords lead to either
+   * home. `open`: nothing decides.
+   */
+  readonly by: "notes" | "home" | "cadence" | "open";
   /** Chords that speak for the first, and for the second. */
   readonly first: readonly Holder[];
   readonly second: readonly Holder[];
@@ -138,10 +146,53 @@ export function openBetween(
   chords: readonly ChartChord[],
 ): Decision | undefined {
   const [one, other] = [first?.segments, second?.segments];
-  if (!first || !second || one?.length !== 1 || other?.length !== 1) return undefined;
-  if (second.cost - first.cost > EQUAL || !one[0] || !other[0]) return undefined;
-  const decision = whatDecides([one[0].homeMode, other[0].homeMode], chords);
-  // Where the chords speak for one of the two alone, they have decided.
-  const isDecided = decision.by === "notes" && (decision.first.length === 0 || decision.second.length === 0);
+  if (!first || one?.length !== 1 || !one[0]) return undefined;
+  const { homeMode } = one[0];
+  const andalusian = openAndalusian(homeMode, chords);
+  if (andalusian) return andalusian;
+  if (isBare(chords)) {
+    const rivals = usualRivals(homeMode.mode, SEVEN).map((mode) => ({ home: homeMode.home, mode }));
+    return rivals.map((rival) => whatDecides([homeMode, rival], chords)).find(({ by }) => by === "open");
+  }
+  if (!second || other?.length !== 1 || !other[0] || second.cost - first.cost > EQUAL) return undefined;
+  const rival = other[0].homeMode;
+  const decision = whatDecides([homeMode, rival], chords);
+  // Where the chords speak for one of the two alone, they have decided; so has a cadence. A rare scale that nothing speaks for is none.
+  const isDecided =
+    decision.by === "notes"
+      ? decision.first.length === 0 || decision.second.length === 0
+      : decision.by === "home"
+        ? hasCadence(homeMode.home, chords) && !hasCadence(rival.home, chords)
+        : unusual(rival.mode) > unusual(homeMode.mode);
   return isDecided ? undefined : decision;
+}
+
+/** Whether chords leave open what the mode is: none has a third, or they are all one. */
+function isBare(chords: readonly ChartChord[]): boolean {
+  const read = chords.flatMap(({ chord }) => (chord ? [`${chord.root} ${chordSounds(chord)}`] : []));
+  return read.length > 0 && (isWithoutThirds(chords) || new Set(read).size === 1);
+}
+
+/** Whether a home is arrived at by its dominant, or at the end by ♭II as in flamenco. */
+function hasCadence(home: Fifths, chords: readonly ChartChord[]): boolean {
+  const heard = chords.flatMap(({ chord }) => (chord ? [heardAs(chord)] : []));
+  const own = soundOf(home);
+  const [before, last] = heard.slice(-2);
+  const isPhrygian = last?.root === own && before?.kind === "M" && modulo(before.root - own, 12) === 1;
+  return isPhrygian || heard.some((_, at) => arrives(own, heard, at));
+}
+
+/** An Andalusian cadence alone, round and round, rests on its first chord or on its last. */
+function openAndalusian(first: HomeMode, chords: readonly ChartChord[]): Decision | undefined {
+  const roots = [...new Set(chords.flatMap(({ chord }) => (chord ? [soundOf(chord.root)] : [])))];
+  const start = chords.findIndex(({ chord }) => chord && soundOf(chord.root) === soundOf(first.home));
+  const order = chords.map((_, at) => at);
+  const isLine =
+    roots.length === 4 &&
+    start >= 0 &&
+    chords.at(-1)?.chord?.root === first.home + 1 &&
+    chordFunctions({ chords, order }, start, first).some(({ code }) => code === "andalusian");
+  if (!isLine) return undefined;
+  const rival = { home: first.home + 1, mode: mode("phrygian-dominant") };
+  return { ...whatDecides([first, rival], chords), by: "cadence" };
 }

@@ -1,11 +1,11 @@
 export * from "./decide";
 export * from "./fit";
 export * from "./guide-tones";
-export type { Key } from "./keys";
+export { type Key, keyModeAt } from "./keys";
 export * from "./chart-homes";
 export * from "./home";
 export { kindOf } from "./home-rows";
-export * from "./outside";
+export * from "./chord-function";
 export { type ChartAnalysis, oneModeAnalyses, outsideOf, type Segment, segmentAt } from "./analyses";
 export { type Analyses, analyses, NO_ANALYSES } from "./chart-analyses";
 export * from "./analysis-kind";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { readChart } from "../chord";
+import { readChart, transposeChart } from "../chord";
 import { fifthsOf, printName, soundOf } from "../pitch";
 import { analyses } from ".";
 
@@ -8,10 +8,6 @@ const told = (text: string) =>
   keysOf(text)
     .map(({ home, isMinor, from, to }) => `${printName(home)}${isMinor ? "m" : ""} ${from}-${to}`)
     .join(", ");
-
-/** A chart a number of fifths away. */
-const moved = (text: string, by: number) =>
-  text.replace(/[A-G][#b]*/gu, (name) => printName(fifthsOf(name) + by));
 
 /** Charts with their keys, each with its twin seven fifths off, where names are odd. */
 const CASES: readonly (readonly [
@@ -86,7 +82,7 @@ describe("the keys of a chart", () => {
 
   it.each(CASES)("%s, in an odd key", (text, keys) => {
     for (const by of [7, -7, 5, -6]) {
-      const found = keysOf(moved(text, by)).map(({ home, from, to }) => [soundOf(home), from, to]);
+      const found = keysOf(transposeChart(text, by)).map(({ home, from, to }) => [soundOf(home), from, to]);
       expect(found).toEqual(
         keys.map(([home, from, to]) => [soundOf(fifthsOf(home.replace("m", "")) + by), from, to]),
       );
@@ -98,7 +94,7 @@ describe("the keys of a chart", () => {
     "C Am Dm G7 C F G7 C A E7 A D A E7 A Dm7 G7",
   ])("%s comes back to its key, though it stops on the dominant", (text) => {
     for (const by of [0, 6, -7]) {
-      const homes = keysOf(moved(text, by)).map(({ home }) => soundOf(home));
+      const homes = keysOf(transposeChart(text, by)).map(({ home }) => soundOf(home));
       expect(homes).toHaveLength(3);
       expect(homes[2]).toBe(homes[0]);
     }

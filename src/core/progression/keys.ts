@@ -105,3 +105,20 @@ function pivotOf(sounding: readonly Sounding[], key: Marked, before: Marked | un
   const belongs = (to: Marked) => isUsualIn(to.isMinor, modulo(root - soundOf(to.home), 12), kind);
   return belongs(key) && belongs(before) ? last.at : undefined;
 }
+
+/**
+ * The key that a chord stands in as a home with its mode: that of the analysis where both have the same home, else plain major or minor.
+ *
+ * @example keyModeAt(keys, 3, D Dorian) // D Dorian where the key there is D minor
+ */
+export function keyModeAt(
+  keys: readonly Key[],
+  at: number,
+  analysed: HomeMode | undefined,
+): HomeMode | undefined {
+  const key = keys.find(({ from, to }) => at >= from && at <= to);
+  if (!key) return undefined;
+  return analysed && soundOf(analysed.home) === soundOf(key.home)
+    ? analysed
+    : { home: key.home, mode: mode(key.isMinor ? "aeolian" : "ionian") };
+}

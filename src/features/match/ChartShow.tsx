@@ -2,7 +2,7 @@ import { useStore } from "@nanostores/react";
 import { type ReactNode, useMemo, useState } from "react";
 import { type Lock, withLock } from "@/core/chord";
 import { type Fifths, soundOf } from "@/core/pitch";
-import { chordBefore, decisions, guideLines, openBetween, segmentAt } from "@/core/progression";
+import { chordBefore, decisions, guideLines, keyModeAt, segmentAt } from "@/core/progression";
 import type { Problem } from "@/core/problem";
 import { modesOfFamilies, notesOf } from "@/core/scale";
 import { chordsOfNumerals } from "@/formats/numerals";
@@ -23,7 +23,7 @@ import { useIncoming } from "@/session/place/useIncoming";
 import { useKeys } from "@/session/place/useKeys";
 import { laterDialog } from "@/kit/later";
 import { Problems } from "@/kit/problems";
-import { homeModeText, keyAtText, problemText } from "@/words";
+import { chartAnswerText, homeModeText, keyAtText, problemText } from "@/words";
 import { beginCharts } from "@/workers";
 import view from "@/shell/frame/View.module.css";
 import { Chart } from "./Chart";
@@ -34,7 +34,7 @@ import { ChordPanel } from "./ChordPanel";
 import { EmptyChart } from "./EmptyChart";
 import { NumeralsOffer } from "./NumeralsOffer";
 import { $selected, choose, chooseIn, mark, nextKind, rank, rankKind, setKind, step } from "./selected";
-import { $analysed, $typed, storedAs } from "./analysed";
+import { $analysed, $open, $typed, storedAs } from "./analysed";
 import { MATCH } from "./route";
 import { $onChart, showArpeggio } from "./selection";
 import { SetByHand } from "./SetByHand";
@@ -78,7 +78,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
 
   const scales = useMemo(() => modesOfFamilies(families), [families]);
   const homeMode = segment?.homeMode;
-  const open = useMemo(() => openBetween(analyses["one-mode"], chart.chords), [analyses, chart]);
+  const open = useStore($open);
   const deciding = useMemo(
     () => (segment ? decisions(segment, chart.chords, { scales }) : []),
     [segment, chart, scales],
@@ -224,6 +224,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
           segment={segment}
           deciding={deciding}
           keyOf={keyAtText(analyses.keys, chart.chords, chosen)}
+          keyMode={keyModeAt(analyses.keys, chosen, homeMode)}
           open={
             analysis && analysis.segments.length === 1 && analysis.kind !== "chord-by-chord"
               ? open
@@ -266,6 +267,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
         onClose={() => setDialog(undefined)}
         chart={chart}
         title={chartTitle}
+        answer={analysis ? chartAnswerText(analysis, chart, open) : ""}
         analysis={analysis}
       />
       <AnalysisDialog open={dialog === "analyses"} onClose={() => setDialog(undefined)} families={families} />

@@ -3,13 +3,13 @@ import type { ReactNode } from "react";
 import { type Fifths, soundOf } from "@/core/pitch";
 import { type Chart, type Chord, printChord } from "@/core/chord";
 import {
+  chordFunctions,
   type ChartAnalysis,
   type Decision,
   type Fit,
   fitOf,
   guideLines,
   modesForChord,
-  outsideReasons,
   type Segment,
   simpleScale,
   standIns,
@@ -20,6 +20,7 @@ import { Button, Choice, Toggle } from "@/kit/controls";
 import { HandyVoicings, OwnWordsSaid } from "@/shell/panel";
 import { Facts, Panel, Saying } from "@/kit/panel";
 import {
+  capital,
   chartAnswerText,
   decisionText,
   guideText,
@@ -27,7 +28,7 @@ import {
   listText,
   modeText,
   noteText,
-  outsideReasonText,
+  functionText,
   outsideText,
   openText,
   avoidNotesText,
@@ -51,6 +52,8 @@ interface ChordPanelProps {
   readonly deciding: readonly Decision[];
   /** The key that the chord stands in, in words. */
   readonly keyOf: string | undefined;
+  /** The same as a home and its mode. */
+  readonly keyMode: HomeMode | undefined;
   /** The best two analyses, where they can't be told apart. */
   readonly open: Decision | undefined;
   /** The arpeggio that is shown in the position in view. */
@@ -114,7 +117,7 @@ export function ChordPanel(props: ChordPanelProps) {
     >
       {analysis && (
         <p className={styles.answer}>
-          <strong>{chartAnswerText(analysis, chart)}</strong>
+          <strong>{chartAnswerText(analysis, chart, open)}</strong>
         </p>
       )}
       {homeMode ? (
@@ -144,9 +147,8 @@ export function ChordPanel(props: ChordPanelProps) {
             : []),
           ...(chord ? [["Chord tones", tonesText(chord)] as const] : []),
           ...(chord && fit ? [["Avoid notes", avoidNotesText(fit, chord)] as const] : []),
-          ...(fit && homeMode && fit.outside.length > 0
-            ? [["Outside", <Outside key="outside" {...{ chart, at, fit, homeMode, scales }} />] as const]
-            : []),
+          ...functionRow(props),
+          ...(fit && fit.outside.length > 0 ? [["Outside", outsideText(fit)] as const] : []),
           ...(fit && fit.otherNotes.length > 0
             ? [["Other notes", fit.otherNotes.map(noteText).join(" ")] as const]
             : []),
@@ -165,6 +167,18 @@ export function ChordPanel(props: ChordPanelProps) {
 function simpleRow(analysis: ChartAnalysis, chart: Chart, at: number) {
   const simple = simpleScale(analysis, chart, at);
   return simple ? [["Simple scale", simpleScaleText(simple, chart.chords)] as const] : [];
+}
+
+/** What the chord does in its key, where it isn’t plain; what is borrowed may come from more than one mode. */
+function functionRow({ chart, at, keyMode, scales }: ChordPanelProps) {
+  const all = keyMode ? chordFunctions(chart, at, keyMode, scales) : [];
+  const said = keyMode
+    ? listText(
+        all.map((each) => functionText(each, keyMode)),
+        "or",
+      )
+    : "";
+  return said === "" ? [] : [["Function", capital(said)] as const];
 }
 
 /** The seventh arpeggios that stand in for a chord: pressed, one is shown in the position in view. */
@@ -201,21 +215,6 @@ function Decisions({ deciding, chart }: { readonly deciding: readonly Decision[]
       ))}
     </ul>
   );
-}
-
-interface OutsideProps {
-  readonly chart: Chart;
-  readonly at: number;
-  readonly fit: Fit;
-  readonly homeMode: HomeMode;
-  readonly scales: readonly Mode[];
-}
-
-/** Notes outside, and what the chord might be. */
-function Outside({ chart, at, fit, homeMode, scales }: OutsideProps) {
-  const reasons = outsideReasons(chart.chords, at, homeMode, scales);
-  const said = reasons.map((reason) => outsideReasonText(reason, homeMode));
-  return <>{`${outsideText(fit)}${said.length === 0 ? "" : `: perhaps ${listText(said, "or")}`}`}</>;
 }
 
 /** The two guide tones, each with its way from the chord before. */

@@ -5,20 +5,14 @@ import { type ChordCell, chordCells } from "@/kit/pitch-strip";
 import { shadeOf } from "@/kit/shade";
 import { INK, INNER, Label, LINE, LIT, MARGIN, OUTSIDE, PAPER, SHADE_PAPERS, SOFT } from "@/kit/sheet";
 import { ModesSheet } from "@/shell/print";
-import {
-  barSpansText,
-  changeText,
-  chartAnswerText,
-  homeModeText,
-  LEAD_SHEET,
-  shortHomeModeText,
-  symbolText,
-} from "@/words";
+import { barSpansText, changeText, homeModeText, LEAD_SHEET, shortHomeModeText, symbolText } from "@/words";
 import { type LaidBar, linesOf, type Run, runsOf } from "./lines";
 
 interface LeadSheetProps {
   readonly chart: Chart;
   readonly title: string;
+  /** The whole chart in a line. */
+  readonly answer: string;
   readonly analysis: ChartAnalysis | undefined;
   readonly open: boolean;
   readonly onClose: () => void;
@@ -43,13 +37,13 @@ function modesOf({ segments }: ChartAnalysis, { chords }: Chart) {
 }
 
 /** A chart as a lead sheet: chords over the band of its analysis, then each of its modes. */
-export function LeadSheet({ chart, title, analysis, open, onClose }: LeadSheetProps) {
+export function LeadSheet({ chart, title, answer, analysis, open, onClose }: LeadSheetProps) {
   return (
     <ModesSheet
       title={LEAD_SHEET}
       fileName="lead-sheet"
       name={title || LEAD_SHEET}
-      answer={analysis ? chartAnswerText(analysis, chart) : ""}
+      answer={answer}
       parts={() =>
         linesOf(chart, BARS).map((line) => ({
           height: LINE_HEIGHT + (line[0]?.bar.section === undefined ? 0 : SECTION),

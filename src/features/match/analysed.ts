@@ -2,7 +2,7 @@ import { computed } from "nanostores";
 import { type Chart, readChart, renamedChart } from "@/core/chord";
 import type { NoteNaming } from "@/core/pitch";
 import type { Problem } from "@/core/problem";
-import { type Analyses, NO_ANALYSES } from "@/core/progression";
+import { type Analyses, NO_ANALYSES, openBetween } from "@/core/progression";
 import { $settings, answering, steady } from "@/session";
 import { chartDocument } from "./chart-document";
 import { analyseChart } from "@/workers";
@@ -70,4 +70,9 @@ const NOTHING: AnalysedChart = {
 /** The chart with its analyses; while the next are being found, the last ones stay with their chart. */
 export const $analysed = computed($read, (read): AnalysedChart =>
   read ? { text: read.asked.text, chart: read.asked.chart, analyses: read.answer } : NOTHING,
+);
+
+/** The two modes between which the chart as a whole is open, and what would decide; undefined where it is clear. */
+export const $open = computed($analysed, ({ chart, analyses }) =>
+  openBetween(analyses["one-mode"], chart.chords),
 );

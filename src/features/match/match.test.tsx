@@ -212,6 +212,7 @@ describe("the panel of a chord", () => {
         segment={segment}
         deciding={deciding}
         keyOf={undefined}
+        keyMode={segment?.homeMode}
         open={undefined}
         arpeggio={undefined}
         onArpeggio={nothing}
@@ -245,9 +246,10 @@ describe("the panel of a chord", () => {
     expect(screen.getByLabelText("Save C for it")).toBeTruthy();
   });
 
-  it("says what a chord with a note outside might be", () => {
+  it("says what a chord does in its key, and which of its notes are outside", () => {
     const fact = shown("| C | E7 | Am | F | C | G | C | C |", 1);
-    expect(fact("Outside")).toMatch(/^G♯: perhaps the dominant of A, and it goes there/);
+    expect(fact("Outside")).toBe("G♯");
+    expect(fact("Function")).toBe("A secondary dominant: the dominant of A, and it goes there");
     expect(document.body.textContent).toContain("Save it for here: C Ionian has G instead.");
     expect(screen.queryByText("Use it throughout")).toBeNull();
   });

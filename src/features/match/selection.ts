@@ -2,7 +2,7 @@ import { atom, computed } from "nanostores";
 import { type Chart, type Chord, chordNotes, modesOverBass } from "@/core/chord";
 import { GUITAR } from "@/core/instrument";
 import type { Fifths } from "@/core/pitch";
-import { type ChartAnalysis, guideTonesOf, targetNotes } from "@/core/progression";
+import { type ChartAnalysis, type Decision, guideTonesOf, targetNotes } from "@/core/progression";
 import { characteristicOn, characteristicSwap, type HomeMode, type ReferenceChoice } from "@/core/scale";
 import { chartScore } from "@/audio";
 import { $mark, $placeMode, $playing, $settings, $tuning, type Selection, selects } from "@/session";
@@ -12,7 +12,7 @@ import { type SelectedChords, selectionOf, selecting } from "@/shell/selected";
 import { shapeTones } from "@/shell/shape";
 import { chartAnswerText, chordPlaceText } from "@/words";
 import { $selected } from "./selected";
-import { $analysed } from "./analysed";
+import { $analysed, $open } from "./analysed";
 import { $matchShow, MATCH } from "./route";
 
 /** Chords for a mode that are selected, and the line of the chart that they would be. */
@@ -68,6 +68,7 @@ function chartSelection(
   conventions: ReferenceChoice,
   title: string,
   analysis: ChartAnalysis | undefined,
+  open: Decision | undefined,
 ): Selection {
   const chord = chart.chords[at]?.chord;
   const before = chart.chords.slice(0, at).findLast((each) => each.chord)?.chord;
@@ -83,7 +84,7 @@ function chartSelection(
     play: { code: "chords", score: chartScore(chart), meter: chart.bars[0]?.meter },
     subject: title === "" ? undefined : title,
     said: [
-      ...(analysis ? [chartAnswerText(analysis, chart)] : []),
+      ...(analysis ? [chartAnswerText(analysis, chart, open)] : []),
       chordPlaceText(chart.chords[at], homeMode),
     ],
   };
@@ -114,10 +115,10 @@ const $title = computed(chartDocument.$value, ({ title }) => title);
 const $analysis = computed($selected, ({ analysis }) => analysis);
 
 const $chartSelection = computed(
-  [$onChart, $placeMode, $settings, $title, $analysis],
-  (on, homeMode, settings, title, analysis) =>
+  [$onChart, $placeMode, $settings, $title, $analysis, $open],
+  (on, homeMode, settings, title, analysis, open) =>
     on
-      ? chartSelection(on, settings, title, analysis)
+      ? chartSelection(on, settings, title, analysis, open)
       : selectionOf(homeMode, undefined, settings, settings.drone),
 );
 
