@@ -234,7 +234,7 @@ describe("chords named from MIDI", () => {
     );
     expect(problems).toEqual([]);
     expect(value.title).toBe("Gate");
-    expect(value.text).toBe("| Em9 | A7add13 | Fmaj7sus2 |");
+    expect(value.text).toBe("| Em9 | A7add13 | C/F |");
   });
 
   it("part a bar where the notes change in the middle", async () => {

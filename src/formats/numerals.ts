@@ -1,22 +1,10 @@
 import { readChart, readSymbol } from "@/core/chord";
 import { type Fifths, maybeFifths, printName } from "@/core/pitch";
 import type { Problem, Reading } from "@/core/problem";
+import { figuredChord, isFiguredLine } from "./figures";
+import { degreeOf, NUMERAL, type NumeralKey, numberOf } from "./numeral-key";
 
-/** The key that numerals count from. */
-interface NumeralKey {
-  readonly tonic: Fifths;
-  readonly isMinor: boolean;
-}
-
-/** The degrees of a major and a natural minor scale on the line of fifths from the tonic. */
-const MAJOR = [0, 2, 4, -1, 1, 3, 5];
-const MINOR = [0, 2, -3, -1, 1, -4, -2];
-
-const ROMAN = ["i", "ii", "iii", "iv", "v", "vi", "vii"];
-const SHIFTS: Readonly<Record<string, Fifths>> = { "": 0, b: -7, "♭": -7, "#": 7, "♯": 7 };
-
-/** A numeral in its parts: accidental, degree, the rest, and what stands behind a slash. */
-const ROMAN_CHORD = /^([b#♭♯]?)(VII|VI|IV|V|III|II|I|vii|vi|iv|v|iii|ii|i)([^/]{0,12})(?:\/(.{1,4}))?$/u;
+const ROMAN_CHORD = new RegExp(`^([b#♭♯]?)(${NUMERAL})([^/]{0,12})(?:/(.{1,4}))?$`, "u");
 const NUMBER_CHORD = /^([b#♭♯]?)([1-7])([^/]{0,12})(?:\/([b#♭♯]?[1-7]))?$/u;
 
 /** What stands between chords: bar lines, repeats, dashes, times, an inner comment. */
@@ -30,13 +18,6 @@ const QUALITY: readonly (readonly [RegExp, string])[] = [
   [/^\+/u, "aug"],
   [/^(?:\^7?|Δ7?|M7)/u, "maj7"],
 ];
-
-/** A degree of the key, raised or lowered. In a minor key ♭3, ♭6 and ♭7 are what 3, 6 and 7 are: people write both. */
-function degreeOf({ tonic, isMinor }: NumeralKey, shift: string, number: number): Fifths {
-  const isThereAlready = isMinor && SHIFTS[shift] === -7 && [3, 6, 7].includes(number);
-  const scale = isMinor ? MINOR : MAJOR;
-  return tonic + (scale[number - 1] ?? 0) + (isThereAlready ? 0 : (SHIFTS[shift] ?? 0));
-}
 
 /** The note that a degree behind a slash names: "b7" in D is C. */
 function bassOf(behind: string, key: NumeralKey): string | undefined {
@@ -55,6 +36,12 @@ function symbolAt(root: Fifths, isMinor: boolean, rest: string): string {
   );
 }
 
+/** Two figures or more that are neither an extension nor 6 with 9: those of a figured line are read before. */
+const UNREAD_FIGURES = /^(?!11|13|69)\d{2}/u;
+
+/** A degree that a chord leads to, behind its slash. */
+const PLACE = new RegExp(`^([b#♭♯]?)(${NUMERAL})$`, "u");
+
 /**
  * The chord that a Roman numeral says in a key: capitals are major, small letters minor, `V7/ii` is the dominant of another degree, `I/3`
  * has a degree of the key in the bass. Undefined where it is none.
@@ -63,17 +50,16 @@ function symbolAt(root: Fifths, isMinor: boolean, rest: string): string {
  */
 function romanChord(word: string, key: NumeralKey): string | undefined {
   const [, shift = "", numeral = "", rest = "", behind] = ROMAN_CHORD.exec(word) ?? [];
-  if (numeral === "") return undefined;
-  const number = ROMAN.indexOf(numeral.toLowerCase()) + 1;
+  if (numeral === "" || UNREAD_FIGURES.test(rest)) return undefined;
+  const number = numberOf(numeral);
   const isMinor = numeral === numeral.toLowerCase();
   // The diminished chord on the seventh of a minor key stands on its leading note: G♯° in A minor.
   if (key.isMinor && numeral === "vii" && shift === "" && /^(?:[°øØo]|dim|m7b5)/u.test(rest))
     return romanChord(`#${word}`, key);
   if (behind === undefined) return symbolAt(degreeOf(key, shift, number), isMinor, rest);
-  const [, towards = "", place = ""] =
-    /^([b#♭♯]?)(VII|VI|IV|V|III|II|I|vii|vi|iv|v|iii|ii|i)$/u.exec(behind) ?? [];
+  const [, towards = "", place = ""] = PLACE.exec(behind) ?? [];
   if (place !== "") {
-    const tonic = degreeOf(key, towards, ROMAN.indexOf(place.toLowerCase()) + 1);
+    const tonic = degreeOf(key, towards, numberOf(place));
     return symbolAt(degreeOf({ tonic, isMinor: false }, shift, number), isMinor, rest);
   }
   const bass = bassOf(behind, key);
@@ -182,11 +168,15 @@ function chordsOfLine(
   if (whole.length > MAX_LINE) return undefined;
   const meter = METER.exec(whole)?.[0] ?? "";
   const line = whole.slice(meter.length);
+  const words = line.match(/[^\s|]+/gu) ?? [];
+  const isFigured = isFiguredLine(words.map(bare));
   const symbolOf = (word: string) => {
-    const symbol = romanChord(word, key) ?? (isNamed ? numberChord(word, key, isPlain) : undefined);
+    const symbol =
+      figuredChord(word, key, isFigured) ??
+      romanChord(word, key) ??
+      (isNamed ? numberChord(word, key, isPlain) : undefined);
     return symbol !== undefined && "chord" in readSymbol(symbol) ? symbol : undefined;
   };
-  const words = line.match(/[^\s|]+/gu) ?? [];
   const count = words.filter((word) => symbolOf(bare(word)) !== undefined).length;
   const isWhole = words.every((word) => symbolOf(bare(word)) !== undefined || BETWEEN.test(word));
   const brackets = [...line.matchAll(INLINE)].map(([, inside = ""]) => inside.trim());

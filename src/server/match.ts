@@ -3,11 +3,15 @@ import { printDegree, printName } from "@/core/pitch";
 import { chordNotes, readChart } from "@/core/chord";
 import {
   type ChartAnalysis,
+  type ChordFunction,
+  chordFunctions,
   type Decision,
   decisions,
   modesForChord,
   type AnalysisKind,
   analyses,
+  keyModeAt,
+  openBetween,
   segmentAt,
   targetNotes,
 } from "@/core/progression";
@@ -29,6 +33,12 @@ function deciding({ between, by, first, second, differ }: Decision) {
     : {};
   return { between: both, by, ...holding, ...undecided };
 }
+
+const named = (what: ChordFunction) => ({
+  code: what.code,
+  ...("of" in what ? { of: printName(what.of) } : {}),
+  ...("from" in what ? { from: what.from.id } : {}),
+});
 
 const analysis = ({ kind, segments, cost }: ChartAnalysis) => ({
   kind,
@@ -74,6 +84,11 @@ export async function match(request: Request): Promise<Response> {
     );
   const fits = fitsBySymbol(scales);
   const homeModeAt = (at: number) => segmentAt(leader, at)?.homeMode;
+  const functionsAt = (at: number) => {
+    const key = keyModeAt(found.keys, at, homeModeAt(at));
+    return key ? chordFunctions(chart, at, key, scales).map(named) : [];
+  };
+  const open = openBetween(found["one-mode"], chart.chords);
   return jsonResponse({
     chords: chart.chords.map(({ bar, length, times, symbol, chord }, at) => ({
       bar,
@@ -82,6 +97,7 @@ export async function match(request: Request): Promise<Response> {
       symbol,
       tones: chord ? names(chordNotes(chord)) : [],
       targetNotes: names(targetNotes(chart, at, homeModeAt(at))),
+      functions: functionsAt(at),
       modes: chord ? fits(symbol, chord) : [],
     })),
     order: [...chart.order],
@@ -97,6 +113,7 @@ export async function match(request: Request): Promise<Response> {
     deciding: leader.segments
       .flatMap((segment) => decisions(segment, chart.chords, { home, scales }))
       .map(deciding),
+    ...(open ? { open: deciding(open) } : {}),
     problems: [...located(problems, text)],
   } satisfies z.infer<typeof matchAnswer>);
 }

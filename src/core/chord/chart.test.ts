@@ -9,6 +9,7 @@ import {
   plainestInterval,
   readChart,
   renamedChart,
+  printChord,
   transposeChart,
   withLock,
 } from ".";
@@ -252,5 +253,10 @@ describe("a chart in other note names", () => {
   it("keeps German endings as they are typed, and knows what they mean", () => {
     expect(renamedChart("| Fism7 | Es | As7 | Cis |", "german", "english")).toBe("| F#m7 | Eb | Ab7 | C# |");
     expect(renamedChart("| F#m7 | Em |", "english", "german")).toBe("| F#m7 | Em |");
+    // Small letters are minor: in English they need their sign.
+    expect(renamedChart("| a | d7 | E7 | h/d |", "german", "english")).toBe("| Am | Dm7 | E7 | Bm/d |");
+    expect(
+      readChart("a d E7 a", "german").value.chords.map(({ chord }) => chord && printChord(chord)),
+    ).toEqual(["Am", "Dm", "E7", "Am"]);
   });
 });

@@ -17,6 +17,10 @@ const COST = {
   twoSevenths: 6,
   avoided: 2,
   slash: 2.5,
+  /** A bass that is no tone of the chord over it. */
+  foreignBass: 0.9,
+  /** What nobody writes: a suspended chord that is altered or has a major seventh, a second with all of a 13, two ninths. */
+  odd: 4,
 };
 
 /**
@@ -58,16 +62,26 @@ export function tonesFromSounds(sounds: readonly number[]): Spelled {
   const upper = [2, 5, 9].filter(
     (sound) => has(sound) && !(hung && sound !== 9) && !(sound === 9 && diminishedSeventh),
   );
+  const isOdd =
+    (hung &&
+      (altered > 0 ||
+        flatFifth ||
+        sharpFifth ||
+        has(6) ||
+        has(11) ||
+        (has(2) && !has(5) && seventh && has(9)))) ||
+    (has(1) && has(2));
   const cost =
     altered * COST.alteration +
     (flatFifth || sharpFifth ? COST.alteration / 2 : 0) +
     (seventh ? 0 : Math.max(0, upper.length - (has(9) ? 1 : 0)) * COST.added) +
     (seventh ? 0 : altered * COST.added) +
     (hung ? (has(5) || has(2) ? COST.sus : COST.noThird) : 0) +
-    (fifth ? 0 : COST.noFifth) +
+    (fifth ? 0 : hung ? 2 * COST.noFifth : COST.noFifth) +
     (has(10) && has(11) ? COST.twoSevenths : 0) +
     (major && has(5) ? COST.avoided : 0) +
-    (minor && (has(1) || has(8)) ? COST.alteration : 0);
+    (minor && (has(1) || has(8)) ? COST.alteration : 0) +
+    (isOdd ? COST.odd : 0);
   return { tones: tones.toSorted((a, b) => toneOrder(a) - toneOrder(b)), cost };
 }
 
@@ -81,11 +95,25 @@ const toneOrder = (tone: Interval) => TONES.indexOf(tone);
  * @example chordNames([A, C, E, G, B, D], A)[0] // Am11
  */
 export function chordNames(notes: readonly Fifths[], bass: Fifths | undefined = notes[0]): readonly Chord[] {
-  const named = notes.map((root) => {
-    const { tones, cost } = tonesFromSounds(notes.map((note) => modulo(soundOf(note) - soundOf(root), 12)));
-    const isSlash = bass !== undefined && soundOf(bass) !== soundOf(root);
-    const chord: Chord = { root, tones, optional: [], ...(isSlash ? { bass } : {}) };
-    return { chord, cost: cost + (isSlash ? COST.slash : 0) };
+  const isBass = (note: Fifths) => bass !== undefined && soundOf(note) === soundOf(bass);
+  const over = notes.filter((note) => !isBass(note));
+  const spelled = (root: Fifths, all: readonly Fifths[]) =>
+    tonesFromSounds(all.map((note) => modulo(soundOf(note) - soundOf(root), 12)));
+  const named = notes.flatMap((root) => {
+    const { tones, cost } = spelled(root, notes);
+    if (bass === undefined || isBass(root)) return [{ chord: { root, tones, optional: [] }, cost }];
+    const upper = spelled(root, over);
+    return [
+      { chord: { root, tones, optional: [], bass }, cost: cost + COST.slash },
+      ...(over.length < 3
+        ? []
+        : [
+            {
+              chord: { root, tones: upper.tones, optional: [], bass },
+              cost: upper.cost + COST.slash + COST.foreignBass,
+            },
+          ]),
+    ];
   });
   return named.sort((a, b) => a.cost - b.cost).map(({ chord }) => chord);
 }

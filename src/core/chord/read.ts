@@ -216,11 +216,26 @@ const ROOT = new RegExp(
 /** German roots: H is B, B is B♭, and the endings -is and -es; "Esus" is E with a fourth, not E♭. */
 const GERMAN_ROOT = new RegExp(`^([A-H](?:is|es)|[EA]s(?!us)|[A-H](?:${ACCIDENTALS}))`, "u");
 
-function readRoot(
-  text: string,
-  naming: NoteNaming,
-): { readonly root: Fifths; readonly length: number } | undefined {
+/** In German a small letter is a minor chord: a, fis, h7; not “dim” or “add”, nor an alteration that lost its chord. */
+const GERMAN_MINOR_ROOT = new RegExp(
+  `^([ac-h](?:is|es)|[ea]s(?!us)|[ac-h](?!dd|lt|im|ug|o(?![79mM]))${ACCIDENTALS}|b(?!\\d|o(?![79mM])))`,
+  "u",
+);
+
+/** A root as it stands at the head of a symbol. */
+interface Root {
+  readonly root: Fifths;
+  readonly length: number;
+  /** A small German letter: minor without a sign for it. */
+  readonly isMinor?: boolean;
+}
+
+function readRoot(text: string, naming: NoteNaming): Root | undefined {
   if (naming === "german") {
+    const minor = GERMAN_MINOR_ROOT.exec(text)?.[1];
+    const minorRoot = minor === undefined ? undefined : maybeFifthsIn(minor, "german");
+    if (minor !== undefined && minorRoot !== undefined)
+      return { root: minorRoot, length: minor.length, isMinor: !SAYS_THIRD.test(text.slice(minor.length)) };
     const written = GERMAN_ROOT.exec(text)?.[1];
     const root = written === undefined ? undefined : maybeFifthsIn(written, "german");
     if (written !== undefined && root !== undefined) return { root, length: written.length };
@@ -229,6 +244,9 @@ function readRoot(
   if (!head) return undefined;
   return { root: fifthsFrom(head[1] ?? "", accidentalCount(head[2] ?? "")), length: head[0].length };
 }
+
+/** A quality that says what third a chord has, or that it has none. */
+const SAYS_THIRD = /^(?:maj|Maj|MAJ|dur|m|-|\+|aug|dim|°|o(?!m)|ø|sus|5(?!\d)|4(?!\d)|alt)/u;
 
 /**
  * Reads one chord symbol as players write them: root, quality in the usual spellings, extensions and alterations in
@@ -246,7 +264,7 @@ export function readSymbol(written: string, naming: NoteNaming = "english"): Sym
   if (!head) return { unread: { code: "chord-unread", offset: 0, found: text, expected: "root" } };
   const { root } = head;
   const q: Quality = {
-    third: 4,
+    third: head.isMinor === true ? -3 : 4,
     fifth: 1,
     seventh: undefined,
     major: false,
@@ -276,23 +294,32 @@ export function readSymbol(written: string, naming: NoteNaming = "english"): Sym
   return { chord: { root, ...tonesOf(q), bass } };
 }
 
+/** A symbol in its parts, as they are written. */
+interface SymbolParts {
+  readonly root: string;
+  /** What follows the root; a small German root that is minor by itself brings its "m". */
+  readonly quality: string;
+  readonly bass: string | undefined;
+}
+
 /**
  * A readable symbol taken apart as it is written: root, quality, and the bass after a slash.
  *
  * @example partsOfSymbol("F#m7b5/E") // { root: "F#", quality: "m7b5", bass: "E" }
+ * @example partsOfSymbol("h7", "german") // { root: "H", quality: "m7", bass: undefined }
  */
-export function partsOfSymbol(
-  text: string,
-  naming: NoteNaming = "english",
-): { readonly root: string; readonly quality: string; readonly bass: string | undefined } | undefined {
+export function partsOfSymbol(text: string, naming: NoteNaming = "english"): SymbolParts | undefined {
   const reading = readSymbol(text, naming);
   const head = readRoot(plainSigns(text), naming);
   if (!("chord" in reading) || !head) return undefined;
-  const root = text.slice(0, head.length);
+  const written = text.slice(0, head.length);
   const slash = reading.chord.bass === undefined ? -1 : text.lastIndexOf("/");
-  return slash < 0
-    ? { root, quality: text.slice(root.length), bass: undefined }
-    : { root, quality: text.slice(root.length, slash), bass: text.slice(slash + 1) };
+  const quality = text.slice(written.length, slash < 0 ? undefined : slash);
+  return {
+    root: naming === "german" ? written.charAt(0).toUpperCase() + written.slice(1) : written,
+    quality: head.isMinor === true ? `m${quality}` : quality,
+    bass: slash < 0 ? undefined : text.slice(slash + 1),
+  };
 }
 
 function tonesOf(q: Quality): { tones: readonly Interval[]; optional: readonly Interval[] } {

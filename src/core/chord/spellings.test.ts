@@ -212,6 +212,21 @@ describe("what looks like another chord", () => {
     ["C/H", "C E G B"],
     ["F#m7", "F# A C# E"],
     ["Dm7b5", "D F Ab C"],
+    // Small letters are minor.
+    ["a", "A C E"],
+    ["d7", "D F A C"],
+    ["h", "B D F#"],
+    ["b", "Bb Db F"],
+    ["fis7", "F# A C# E"],
+    ["es", "Eb Gb Bb"],
+    ["as/ces", "Ab Cb Eb"],
+    ["cis6", "C# E G# A#"],
+    ["am", "A C E"],
+    ["dsus4", "D A G"],
+    ["edim7", "E G Bb Db"],
+    ["amaj7", "A C# E G#"],
+    ["g5", "G D"],
+    ["E7", "E G# B D"],
   ])("in German %s is %s", (symbol, notes) => expect(spelled(symbol, "german")).toBe(notes));
 });
 

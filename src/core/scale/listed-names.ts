@@ -149,7 +149,6 @@ export const LISTED_NAMES: Readonly<Record<string, readonly string[]>> = {
   "0 2 4 5 7 8 10": [
     "Hindu",
     "melodic major",
-    "Bartok",
     "melodic minor fifth mode",
     "Aeolian sharp third",
     "descending melodic major",

@@ -18,6 +18,15 @@ export const matchBody = z.strictObject({
   most: z.int().min(1).max(20).default(5).meta({ description: "How many analyses of each kind" }),
 });
 
+const decision = z.object({
+  between: z.array(place).length(2),
+  by: z.enum(["notes", "home", "cadence", "open"]),
+  note: note.optional(),
+  chord: z.int().optional(),
+  role: degree.optional(),
+  undecided: z.array(note).optional(),
+});
+
 export const matchAnswer = z.object({
   chords: z.array(
     z.object({
@@ -27,6 +36,11 @@ export const matchAnswer = z.object({
       symbol: z.string(),
       tones: z.array(note),
       targetNotes: z.array(note),
+      functions: z
+        .array(z.object({ code: z.string(), of: note.optional(), from: z.string().optional() }))
+        .meta({
+          description: "What it does in its key, the surest name first; none for a plain chord of it",
+        }),
       modes: z.array(place.extend({ avoidNotes: z.array(note), outside: z.array(note) })),
     }),
   ),
@@ -48,15 +62,9 @@ export const matchAnswer = z.object({
       pivot: z.int().optional(),
     }),
   ),
-  deciding: z.array(
-    z.object({
-      between: z.array(place).length(2),
-      by: z.string(),
-      note: note.optional(),
-      chord: z.int().optional(),
-      role: degree.optional(),
-      undecided: z.array(note).optional(),
-    }),
-  ),
+  deciding: z.array(decision),
+  open: decision
+    .optional()
+    .meta({ description: "Where the best two modes of the whole can't be told apart" }),
   problems: z.array(apiProblem),
 });
