@@ -24,7 +24,11 @@ export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>
   for (const { start, part: whole } of tuneTexts(text)) {
     const { text: part, left } = readable(whole);
     problems.push(...left.map((problem) => ({ ...problem, offset: problem.offset + start })));
-    const parse = (abc: string) => abcjs.parseOnly(abc)[0] as unknown as ParsedTune | undefined;
+    const parse = (abc: string) => {
+      // A tuplet that a text breaks off in goes on in the next text that the library reads, whoever’s it is.
+      abcjs.parseOnly(ONE_NOTE);
+      return abcjs.parseOnly(abc)[0] as unknown as ParsedTune | undefined;
+    };
     const { parsed, engraving, refused } = parseSafely(part, parse);
     problems.push(...refused.map((problem) => ({ ...problem, offset: problem.offset + start })));
     if (!parsed) continue;
@@ -45,6 +49,8 @@ export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>
   }
   return { value, problems };
 }
+
+const ONE_NOTE = "X:1\nK:C\nC|";
 
 /**
  * What of a tune is read, whatever its length. The library takes far longer than linear time for longer lines, for more voices, for more

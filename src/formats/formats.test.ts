@@ -189,6 +189,21 @@ describe("writing ABC", () => {
   });
 });
 
+describe("a text that breaks off", () => {
+  test.each(["(3:2 (2 \\", "B2 (2 \\", "(5\\", "[(2&\\", ")z){(3:2&\\"])(
+    "%s changes nothing of the next",
+    async (text) => {
+      const next = "X:1\nL:1/4\nK:C\nC D E F|";
+      const lengths = async () => (await readAbc(next)).value[0]?.tune.notes.map(({ duration }) => duration);
+      await readAbc(`X:1\nK:C\n${text}`);
+      expect(await lengths()).toEqual([1, 1, 1, 1]);
+      // In one file as well.
+      const { value } = await readAbc(`X:1\nK:C\nC ${text}\n\n${next}`);
+      expect(value.at(-1)?.tune.notes.map(({ duration }) => duration)).toEqual([1, 1, 1, 1]);
+    },
+  );
+});
+
 describe("even notes written as ABC", () => {
   const pitches = (text: string) => readNotes(text).value.notes.map(({ pitch }) => pitch);
 
