@@ -150,6 +150,20 @@ describe("guide tones", () => {
   ])("of %s move as little as they can", (text, expected) => expect(lines(text)).toEqual(expected));
 });
 
+describe("two chords back and forth", () => {
+  test.each(["C F# C F#", "C Gb C Gb C Gb", "Eb A Eb A", "Dm7 Ebm7 Dm7 Ebm7", "C Abm C Abm"])(
+    "are read alike wherever they stand: %s",
+    (text) => {
+      const [best] = analyses(chart(text))["fewest-changes"];
+      const places = chart(text).chords.map((_, place) =>
+        best!.segments.find(({ from, to }) => place >= from && place <= to)!,
+      );
+      for (const [place, { homeMode }] of places.entries())
+        if (place > 1) expect(name(homeMode)).toBe(name(places[place - 2]!.homeMode));
+    },
+  );
+});
+
 describe("the simple scale", () => {
   const plain = (text: string, place: number) => {
     const read = chart(text);

@@ -1,9 +1,10 @@
-import { type Fifths, soundOf } from "../pitch";
-import { type Chord, chordNotes } from "../chord";
-import { type HomeMode, holds, notesOf, size } from "../scale";
+import { type Fifths, modulo, soundOf } from "../pitch";
+import { type Chord, chordNotes, dominantHome } from "../chord";
+import { characteristicOf, type HomeMode, holds, notesOf, SEVEN, size } from "../scale";
 import { bestPaths, type ChangeCosts } from "./paths";
 import { allowedStates, homeModel, type AnalysisChoice, type State, type States, statesOf } from "./states";
 import type { AnalysisKind } from "./analysis-kind";
+import { heardAs, isSame, isTwoChords } from "./home";
 import { allSounds, isWithoutThirds, plainMode } from "./plain-mode";
 import type { KeyArea } from "./key-areas";
 import { beside, soundingChords } from "./sounding";
@@ -153,7 +154,7 @@ export function staysOf(read: Chartwise): Stays {
   const notes = notesAgainst(read);
   const { placeOf, chords, whole } = homeModel(read.sounding, read.all, read.chart);
   return {
-    whole: withPlainModes(read, whole),
+    whole: withUsualModes(read, whole),
     chords: chords.map(({ home, outside, outsideAbove }, at) => {
       const against = notes[at];
       const misspelled = (read.sounding[at]?.bars ?? 0) * MISSPELLED;
@@ -172,16 +173,26 @@ export function staysOf(read: Chartwise): Stays {
 /** What another mode than the plainest costs where no chord has a third, so that nothing speaks for it. */
 const NOT_PLAIN = 1.5;
 
-function withPlainModes({ sounding, all }: Chartwise, whole: Float64Array): Float64Array {
-  if (!isWithoutThirds(sounding)) return whole;
+/** What a mode that isn't one of the seven costs where the chart lacks a note that makes it what it is. */
+const UNHEARD = 1.6;
+
+/** What all chords together say of a mode, beside what they say of the home. */
+function withUsualModes({ sounding, all }: Chartwise, whole: Float64Array): Float64Array {
   const heard = allSounds(sounding);
-  const plain = Array.from({ length: 12 }, (_, home) => plainMode(home, heard)?.sounds);
+  const plain = isWithoutThirds(sounding)
+    ? Array.from({ length: 12 }, (_, home) => plainMode(home, heard)?.sounds)
+    : [];
   return whole.map((cost, n) => {
     const state = all.states[n];
-    const onHome = state && plain[state.home];
-    return !state || onHome === undefined || all.homeMode(state).mode.sounds === onHome
-      ? cost
-      : cost + NOT_PLAIN;
+    if (!state) return cost;
+    const { home, mode } = state;
+    const onHome = plain[home];
+    const isHeard = characteristicOf(mode).every((note) => holds(heard, modulo(home + soundOf(note), 12)));
+    return (
+      cost +
+      (onHome === undefined || mode.sounds === onHome ? 0 : NOT_PLAIN) +
+      (isHeard || SEVEN.includes(mode) || dominantHome(mode) ? 0 : UNHEARD)
+    );
   });
 }
 
@@ -211,7 +222,15 @@ export function fewestOf(
       costs[n] = may?.[n] === 1 ? (costs[n] ?? 0) + share * (whole[n] ?? 0) + denied(n) : Infinity;
     return costs;
   });
-  return distinct(read, "fewest-changes", FEWEST, stays);
+  // Two chords back and forth go round: who leaves a mode for the last one has to come back.
+  const [again] = goesBack(read.sounding) ? stays : [];
+  return distinct(read, "fewest-changes", FEWEST, again ? [...stays, again] : stays);
+}
+
+function goesBack(sounding: readonly Sounding[]): boolean {
+  const heard = sounding.map(({ chord }) => heardAs(chord));
+  const runs = heard.filter((each, at) => !isSame(each, heard[at - 1]));
+  return isTwoChords(heard) && runs.length >= 4 && !isSame(heard[0], heard.at(-1));
 }
 
 /** The best analyses along a path that differ in their modes: by what each chord costs in each state, Infinity where it may not stay. */
@@ -228,14 +247,15 @@ export function distinct(
     states,
     stays,
     change,
-    changesAt: sounding.map(({ at }) => (starts.has(at) ? 0 : MID_BAR)),
+    changesAt: stays.map((_, n) => (starts.has(sounding[n]?.at ?? 0) ? 0 : MID_BAR)),
   });
   const found = new Map<string, ChartAnalysis>();
   let ways = 0;
   for (const { cost, states } of paths) {
-    const key = states.filter((state, at) => state !== states[at - 1]).join(" ");
+    const own = states.slice(0, sounding.length);
+    const key = own.filter((state, at) => state !== own[at - 1]).join(" ");
     if (!found.has(key)) {
-      const taken = states.map((at) => all.states[at]);
+      const taken = own.map((at) => all.states[at]);
       found.set(key, { kind, segments: segmentsOf(read, taken), cost: rounded(cost) });
     }
     ways += 1;

@@ -43,6 +43,8 @@ const WHOLE = {
   rise: 4,
   walk: 7,
   plagal: 4,
+  twoTwoFives: 12,
+  rock: 4,
 };
 
 /** Written lines of so many chords and fewer go round. */
@@ -103,8 +105,9 @@ function beginsWithTwo(heard: readonly Heard[]): boolean {
 }
 
 /**
- * Figures that are heard from one home alone, wherever the loop begins: ♭VI–♭VII–I, all major, i–ii–♭III–ii, and I with
- * its borrowed iv. */
+ * Figures that are heard from one home alone, wherever the loop begins: ♭VI–♭VII–I, all major, i–ii–♭III–ii, I with its borrowed iv,
+ * ii–V–iii–VI round and round, and major chords alone on the notes of the home's minor pentatonic and ♭6.
+ */
 function figures({ sounding, heard, isVamp }: Line, sound: number): readonly Weighed[] {
   const at = (nth: number) => heard[nth % heard.length];
   const isAt = (chord: Heard | undefined, above: number, kind: KindOfChord) =>
@@ -119,7 +122,25 @@ function figures({ sounding, heard, isVamp }: Line, sound: number): readonly Wei
     isAt(heard[2], 3, "M") &&
     isAt(heard[3], 2, "m");
   const plagal = isVamp && isAt(heard[0], 0, "M") && heard.some((each) => isAt(each, 5, "m"));
+  // Where it ends on its V, that leads round by itself.
+  const isTurnaround =
+    heard.length % LOOP === 0 &&
+    goesRound(heard) &&
+    !isAt(heard.at(-1), 7, "7") &&
+    heard.some(
+      (each, nth) =>
+        isAt(each, 2, "m") &&
+        isAt(at(nth + 1), 7, "7") &&
+        isAt(at(nth + 2), 4, "m") &&
+        (isAt(at(nth + 3), 9, "7") || isAt(at(nth + 3), 9, "m")),
+    );
+  const isRock =
+    isAt(heard[0], 0, "M") &&
+    heard.some((each) => isAt(each, 3, "M")) &&
+    heard.every(({ root, kind }) => kind === "M" && ROCK_ROOTS.has(modulo(root - sound, 12)));
   return [
+    ...(isTurnaround ? [[WHOLE.twoTwoFives, { code: "turnaround", at: sounding[0]?.at ?? 0 }] as const] : []),
+    ...(isRock ? [[WHOLE.rock, { code: "first-chord", at: sounding[0]?.at ?? 0 }] as const] : []),
     ...(plagal ? [[WHOLE.plagal, { code: "first-chord", at: sounding[0]?.at ?? 0 }] as const] : []),
     ...(rise < 0
       ? []
@@ -127,6 +148,9 @@ function figures({ sounding, heard, isVamp }: Line, sound: number): readonly Wei
     ...(walks ? [[WHOLE.walk, { code: "first-chord", at: sounding[0]?.at ?? 0 }] as const] : []),
   ];
 }
+
+/** Half steps above home of the roots of rock's major chords. */
+const ROCK_ROOTS: ReadonlySet<number> = new Set([0, 3, 5, 8, 10]);
 
 /** The last chord, what it is arrived at from, and a dominant that leads round to the beginning. */
 function ending({ sounding, heard, isVamp }: Line, sound: number): readonly Weighed[] {

@@ -101,13 +101,16 @@ export function chordContexts(
     if (!isSame(runs.at(-1), chord)) runs.push(chord);
     if (!runAt.has(at)) runAt.set(at, runs.length - 1);
   }
+  // Two chords back and forth go round: the last one leads to the first as each other does.
+  const isRound = isVamp && runs.length >= 4 && runs.length % 2 === 0;
+  const runOf = (run: number) => runs[isRound && Number.isFinite(run) ? modulo(run, runs.length) : run];
   return heard.map((chord, at) => {
     const run = runAt.get(at) ?? Infinity;
     return {
       chord: runs[run] ?? chord,
-      before: runs[run - 1],
-      next: runs[run + 1],
-      third: runs[run + 2],
+      before: runOf(run - 1),
+      next: runOf(run + 1),
+      third: runOf(run + 2),
       isVamp,
     };
   });

@@ -5,7 +5,16 @@ import { analyses } from ".";
 
 /** Charts whose home is easily missed, as a teacher names it, with the mode where that is beyond dispute. */
 const ROWS: readonly (readonly [chords: string, home: string, mode?: string])[] = [
-  // Turnarounds whose last chord leads round to the first.
+  // Turnarounds whose last chord leads round to the first; home itself need not be heard.
+  ["Fm7 Bb7 Gm7 C7", "Eb", "ionian"],
+  ["Dm7 G7 Em7 A7", "C", "ionian"],
+  ["Dm7 G7 Em7 Am7", "C", "ionian"],
+  // Major chords on the notes of a minor pentatonic: the first is home.
+  ["E G A C", "E"],
+  ["D F G Bb", "D"],
+  // A borrowed iv makes no rare scale.
+  ["C Fm C Fm", "C", "ionian"],
+  ["C Fm6 C G7", "C", "ionian"],
   ["Dm7 G7 Cmaj7 A7", "C", "ionian"],
   ["Dm7 G7 Cmaj7 A7 Dm7 G7 Cmaj7 A7", "C", "ionian"],
   ["Cmaj7 Am7 Dm7 Db7", "C", "ionian"],
