@@ -88,7 +88,7 @@ export async function match(request: Request): Promise<Response> {
     const key = keyModeAt(found.keys, at, homeModeAt(at));
     return key ? chordFunctions(chart, at, key, scales).map(named) : [];
   };
-  const open = openBetween(found["one-mode"], chart.chords);
+  const open = openBetween(found, chart.chords);
   return jsonResponse({
     chords: chart.chords.map(({ bar, length, times, symbol, chord }, at) => ({
       bar,

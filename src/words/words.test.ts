@@ -423,7 +423,7 @@ describe("what is said about chords", () => {
     const read = readChart(text).value;
     const all = analyses(read);
     const [best] = all["fewest-changes"];
-    const between = openBetween(all["one-mode"], read.chords);
+    const between = openBetween(all, read.chords);
     return [best && chartAnswerText(best, read, between), between && openText(between, read.chords)];
   };
   test.each([

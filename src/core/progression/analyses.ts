@@ -202,16 +202,18 @@ export const MISSPELLED = 0.2;
 /** A home that the keys deny: dearer than whatever else a chord can cost, and still taken where it is set by hand. */
 const DENIED = 50;
 
-/** What the whole chart says of a home is shared out over the chords by their lengths. */
+/**
+ * What the whole chart says of a home is shared out over the chords by their lengths.
+ *
+ * @param areas where the key changes: each chord stands in its key, so that no headline names a home that the keys deny
+ */
 export function fewestOf(
   read: Chartwise,
   { chords, whole }: Stays,
   areas: readonly KeyArea[] = [],
 ): readonly ChartAnalysis[] {
   const length = read.sounding.reduce((sum, { bars }) => sum + bars, 0);
-  // Where the key changes, each chord stands in its key: no headline names a home that the keys deny.
-  const homeAt = (place: number) =>
-    areas.length > 1 ? areas.find(({ from, to }) => place >= from && place <= to)?.home : undefined;
+  const homeAt = (place: number) => areas.find(({ from, to }) => place >= from && place <= to)?.home;
   const stays = read.sounding.map(({ bars, at: place }, at) => {
     const key = homeAt(place);
     const denied = (n: number) => (key === undefined || read.all.states[n]?.home === key ? 0 : DENIED);

@@ -10,16 +10,18 @@ import {
   notesAgainst,
   oneMode,
   oneModeAnalyses,
+  type Segment,
   segmentAt,
   staysOf,
 } from "./analyses";
 import type { AnalysisKind } from "./analysis-kind";
 import { CHORD_SCALES, chordScales } from "./chord-scale";
+import { chordFunctions } from "./chord-function";
 import { chordContexts, heardAs } from "./home";
 import { type KeyArea, keyAreas } from "./key-areas";
 import { type Key, keysOf } from "./keys";
 import type { ChangeCosts } from "./paths";
-import { beside, type ReadableChart, soundingChords } from "./sounding";
+import { beside, type ReadableChart, type Sounding, soundingChords } from "./sounding";
 import { type AnalysisChoice, lockAt, ownHome, rarityOf } from "./states";
 
 /** The analyses of each kind, best first, and the keys; empty where no chord could be read. */
@@ -45,7 +47,9 @@ export function analyses(chart: ReadableChart, choice: AnalysisChoice = {}): Ana
   const read = chartwise(chart, choice, sounding);
   const stays = staysOf(read);
   const areas = homesOfLoops(chart, keyAreas(chart));
-  const fewest = fewestOf(read, stays, areas);
+  const found = fewestOf(read, stays, areas.length > 1 ? areas : []);
+  const kept = areas.length > 1 ? undefined : withoutSingleChords(chart, sounding, found[0]?.segments ?? []);
+  const fewest = kept ? fewestOf(read, stays, kept) : found;
   const one = oneMode(read, stays);
   return {
     "fewest-changes": fewest,
@@ -61,6 +65,44 @@ function overChords(choice: AnalysisChoice): AnalysisChoice {
   return USUAL_MODES.every((each) => scales.includes(each))
     ? { ...choice, scales: [...new Set([...scales, ...CHORD_SCALES])] }
     : choice;
+}
+
+/** Bars from which one chord may be a key by itself. */
+const LONG_CHORD = 2;
+
+/**
+ * The homes of segments as key areas, where a short chord has a home by itself that has a function in the key before it: it stays in that
+ * key. Undefined where there is none.
+ */
+function withoutSingleChords(
+  chart: ReadableChart,
+  sounding: readonly Sounding[],
+  segments: readonly Segment[],
+): readonly KeyArea[] | undefined {
+  const { chords, order = [] } = chart;
+  const areas: KeyArea[] = [];
+  let merged = false;
+  for (const { from, to, homeMode } of segments) {
+    const last = areas.at(-1);
+    const own = sounding.filter(({ at }) => at >= from && at <= to);
+    const isShort = own.length === 1 && own.every(({ bars, place }) => bars < LONG_CHORD && !place.lock);
+    const before = last && segments.find((each) => each.from === last.from)?.homeMode;
+    const isIn =
+      isShort &&
+      before !== undefined &&
+      !areas.some(({ home }) => home === soundOf(homeMode.home)) &&
+      !chords.slice(last?.from, from).some(({ lock }) => lock) &&
+      chordFunctions({ chords, order }, own[0]?.at ?? from, before).some(({ code }) => code !== "passing");
+    if (last && isIn) {
+      merged = true;
+      areas[areas.length - 1] = { ...last, to };
+    } else {
+      const third = thirdOf(homeMode.mode);
+      const isMinor = third !== undefined && third < 0;
+      areas.push({ from, to, home: soundOf(homeMode.home), isMinor, isCadenced: false });
+    }
+  }
+  return merged ? areas : undefined;
 }
 
 /** Key areas with the home of each that has no cadence with a dominant: as one mode over its chords alone has it. */

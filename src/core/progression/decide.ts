@@ -12,7 +12,8 @@ import {
   thirdOf,
   USUAL_MODES,
 } from "../scale";
-import { type ChartAnalysis, oneModeAnalyses, type Segment } from "./analyses";
+import { oneModeAnalyses, type Segment } from "./analyses";
+import type { Analyses } from "./chart-analyses";
 import { arrives } from "./cadence";
 import { chordFunctions } from "./chord-function";
 import { heardAs } from "./home";
@@ -137,16 +138,17 @@ function usualRivals(own: Mode, scales: readonly Mode[] = USUAL_MODES): readonly
 const EQUAL = 0.4;
 
 /**
- * Where the best two analyses by one mode cannot be told apart: what would decide between them; undefined where the first is clear.
+ * Where the best two analyses by one mode cannot be told apart: what would decide between them; undefined where the first is clear, or
+ * where one mode is no analysis of the chart.
  *
- * @example openBetween(analyses(chart "| Am | F | C | G |")["one-mode"], chords) // A Aeolian or C Ionian: only the home tells
+ * @example openBetween(analyses(chart "| Am | F | C | G |"), chords) // A Aeolian or C Ionian: only the home tells
  */
 export function openBetween(
-  [first, second]: readonly ChartAnalysis[],
+  { "one-mode": [first, second], "fewest-changes": [fewest] }: Pick<Analyses, "one-mode" | "fewest-changes">,
   chords: readonly ChartChord[],
 ): Decision | undefined {
   const [one, other] = [first?.segments, second?.segments];
-  if (!first || one?.length !== 1 || !one[0]) return undefined;
+  if (!first || one?.length !== 1 || !one[0] || fewest?.segments.length !== 1) return undefined;
   const { homeMode } = one[0];
   const andalusian = openAndalusian(homeMode, chords);
   if (andalusian) return andalusian;

@@ -161,7 +161,7 @@ describe("a chord in a home", () => {
 describe("what is open", () => {
   const open = (text: string) => {
     const read = chart(text);
-    const found = openBetween(analyses(read)["one-mode"], read.chords);
+    const found = openBetween(analyses(read), read.chords);
     return found && [found.by, ...found.between.map(({ home, mode: { id } }) => `${printName(home)} ${id}`)];
   };
   test.each([

@@ -73,6 +73,4 @@ export const $analysed = computed($read, (read): AnalysedChart =>
 );
 
 /** The two modes between which the chart as a whole is open, and what would decide; undefined where it is clear. */
-export const $open = computed($analysed, ({ chart, analyses }) =>
-  openBetween(analyses["one-mode"], chart.chords),
-);
+export const $open = computed($analysed, ({ chart, analyses }) => openBetween(analyses, chart.chords));
