@@ -144,14 +144,23 @@ function withTwos({ heard }: Heardwise, runs: readonly Run[]): readonly Run[] {
 /** Runs with each that hasn't earned its key given to the neighbour that fits better. The key of the whole needs no cadence where no key has one. */
 function settled(read: Heardwise, all: readonly Run[]): readonly Run[] {
   let runs = all;
-  const whole = { from: 0, to: read.events.length - 1 };
+  const count = read.events.length;
+  const masses = Array.from({ length: 12 }, (_, home) => massOf(read, { from: 0, to: count - 1 }, home));
+  const massAt = ({ home }: Run) => masses[home] ?? 0;
+  const known = new Map<number, boolean>();
+  const isOwn = (run: Run): boolean => {
+    const key = (run.from * count + run.to) * 12 + run.home;
+    const is = known.get(key) ?? isEarned(read, run);
+    known.set(key, is);
+    return is;
+  };
   while (runs.length > 1) {
-    const own = runs.filter((run) => isEarned(read, run));
-    const main = (own.length > 0 ? own : runs).reduce((best, run) =>
-      massOf(read, whole, run.home) > massOf(read, whole, best.home) ? run : best,
+    const own = new Set(runs.filter(isOwn));
+    const main = [...(own.size > 0 ? own : runs)].reduce((best, run) =>
+      massAt(run) > massAt(best) ? run : best,
     ).home;
     const bad = runs
-      .filter((run) => run.home !== main && !own.includes(run))
+      .filter((run) => run.home !== main && !own.has(run))
       .reduce<Run | undefined>(
         (least, run) => (least && least.to - least.from <= run.to - run.from ? least : run),
         undefined,

@@ -141,8 +141,6 @@ const isPassedThrough = ({ chord, before, next, third, isVamp }: ChordContext): 
   modulo(next.root - chord.root, 12) === 5 &&
   third?.root !== chord.root;
 
-const sumOf = (all: Float64Array): number => all.reduce((sum, each) => sum + each, 0);
-
 /** A change goes to a home by how near it is and how long the chart is there, and to its kinds by how seldom they are. */
 function changes(presence: Float64Array) {
   const weights = KINDS.map(({ rare }) => Math.exp(-rare));
@@ -164,47 +162,62 @@ function passes(
 ): KeyPosterior {
   const { kinds, goes } = changes(presence);
   const changeAt = (at: number) => (begins.has(at) ? KEYS.section : KEYS.change);
-  /** States after a chord from those before it; backwards, those before it from what is told after it. */
-  const step = (states: Float64Array, chance: number, isBack: boolean): Float64Array => {
-    const masses = new Float64Array(12);
-    for (const [state, each] of states.entries())
+  const masses = new Float64Array(12);
+  /** States after a chord from those before it; backwards, those before it from what is told after it. In place. */
+  const step = (states: Float64Array, chance: number, isBack: boolean): void => {
+    masses.fill(0);
+    for (let state = 0; state < STATES; state += 1)
       masses[state % 12] =
-        (masses[state % 12] ?? 0) + each * (isBack ? (kinds[Math.floor(state / 12)] ?? 0) : 1);
-    const reached = Float64Array.from({ length: 12 }, (_, home) => {
-      let sum = 0;
+        (masses[state % 12] ?? 0) +
+        (states[state] ?? 0) * (isBack ? (kinds[Math.floor(state / 12)] ?? 0) : 1);
+    for (let home = 0; home < 12; home += 1) {
+      let reached = 0;
       for (let other = 0; other < 12; other += 1)
-        sum += (masses[other] ?? 0) * (goes[isBack ? home * 12 + other : other * 12 + home] ?? 0);
-      return sum;
-    });
-    return states.map(
-      (each, state) =>
-        (1 - chance) * each +
-        chance * (reached[state % 12] ?? 0) * (isBack ? 1 : (kinds[Math.floor(state / 12)] ?? 0)),
-    );
+        reached += (masses[other] ?? 0) * (goes[isBack ? home * 12 + other : other * 12 + home] ?? 0);
+      for (let state = home; state < STATES; state += 12)
+        states[state] =
+          (1 - chance) * (states[state] ?? 0) +
+          chance * reached * (isBack ? 1 : (kinds[Math.floor(state / 12)] ?? 0));
+    }
   };
-  const times = (one: Float64Array, other: Float64Array | undefined) =>
-    one.map((each, state) => each * (other?.[state] ?? 0));
   const forward: Float64Array[] = [];
   for (const [at, here] of emitted.entries()) {
-    const last = forward[at - 1];
-    const came = last ? times(step(last, changeAt(at), false), here) : here;
-    const sum = sumOf(came) || 1;
-    forward.push(came.map((each) => each / sum));
+    const came = forward[at - 1]?.slice();
+    if (came) {
+      step(came, changeAt(at), false);
+      multiply(came, here);
+    }
+    forward.push(scaled(came ?? here.slice()));
   }
   const homes = new Float64Array(emitted.length * 12);
   const minor = new Float64Array(emitted.length * 12);
-  let backward: Float64Array = new Float64Array(STATES).fill(1);
+  const backward = new Float64Array(STATES).fill(1);
   for (let at = emitted.length - 1; at >= 0; at -= 1) {
-    const both = times(backward, forward[at]);
-    const sum = sumOf(both) || 1;
-    for (const [state, each] of both.entries()) {
+    const both = forward[at] ?? backward.slice();
+    multiply(both, backward);
+    scaled(both);
+    for (let state = 0; state < STATES; state += 1) {
       const place = at * 12 + (state % 12);
-      homes[place] = (homes[place] ?? 0) + each / sum;
-      if (KINDS[Math.floor(state / 12)]?.isMinor === true) minor[place] = (minor[place] ?? 0) + each / sum;
+      const each = both[state] ?? 0;
+      homes[place] = (homes[place] ?? 0) + each;
+      if (KINDS[Math.floor(state / 12)]?.isMinor === true) minor[place] = (minor[place] ?? 0) + each;
     }
-    const next = step(times(backward, emitted[at]), changeAt(at), true);
-    const most = next.reduce((high, each) => Math.max(high, each), 0) || 1;
-    backward = next.map((each) => each / most);
+    multiply(backward, emitted[at] ?? backward);
+    step(backward, changeAt(at), true);
+    scaled(backward);
   }
   return { homes, minor };
+}
+
+/** Each of a list times its like in another, in place. */
+function multiply(all: Float64Array, by: Float64Array): void {
+  for (let at = 0; at < all.length; at += 1) all[at] = (all[at] ?? 0) * (by[at] ?? 0);
+}
+
+/** A list made to add up to 1, in place. */
+function scaled(all: Float64Array): Float64Array {
+  let sum = 0;
+  for (let at = 0; at < all.length; at += 1) sum += all[at] ?? 0;
+  if (sum > 0) for (let at = 0; at < all.length; at += 1) all[at] = (all[at] ?? 0) / sum;
+  return all;
 }

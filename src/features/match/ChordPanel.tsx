@@ -142,12 +142,12 @@ export function ChordPanel(props: ChordPanelProps) {
         rows={[
           ...(open ? [["Open", openText(open, chart.chords)] as const] : []),
           ...(keyOf === undefined ? [] : [["Key", keyOf] as const]),
+          ...functionRow(props),
           ...(homeMode && rivals.length > 0
             ? [["What decides", <Decisions key="decides" deciding={rivals} chart={chart} />] as const]
             : []),
           ...(chord ? [["Chord tones", tonesText(chord)] as const] : []),
           ...(chord && fit ? [["Avoid notes", avoidNotesText(fit, chord)] as const] : []),
-          ...functionRow(props),
           ...(fit && fit.outside.length > 0 ? [["Outside", outsideText(fit)] as const] : []),
           ...(fit && fit.otherNotes.length > 0
             ? [["Other notes", fit.otherNotes.map(noteText).join(" ")] as const]
