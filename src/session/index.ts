@@ -3,6 +3,7 @@ export * from "./document/documents";
 export * from "./document/history";
 export * from "./document/reading";
 export * from "./place/address";
+export * from "./place/awaiting";
 export * from "./place/chart";
 export * from "./place/feature";
 export * from "./place/fetched";

@@ -37,4 +37,7 @@ export const partFailedText = (what: string, isUnloaded: boolean): string =>
 
 export const LOADING = "Loading";
 
+/** Something was pressed that needs the answer. */
+export const AWAITING = "Still computing. It goes on when the answer is here.";
+
 export const NEW_VERSION = "A new version of Shade is ready. It starts the next time you open Shade.";

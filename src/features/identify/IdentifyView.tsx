@@ -4,7 +4,18 @@ import { printName, soundOf } from "@/core/pitch";
 import { allNotes } from "@/core/tune";
 import type { TuneText as TextOfTune } from "@/formats";
 import { alternating, swapped, tuneScore } from "@/audio";
-import { $ready, $toSave, openFiles, openIn, SWAP, swapLive, toggle, readMusic, taker } from "@/session";
+import {
+  $ready,
+  $toSave,
+  openFiles,
+  openIn,
+  SWAP,
+  swapLive,
+  toggle,
+  readMusic,
+  taker,
+  whenComputed,
+} from "@/session";
 import { BLANK_TUNE, tuneDocument } from "./tune-document";
 import { useIncoming } from "@/session/place/useIncoming";
 import { barsFrom, fromStaff, onStaff } from "@/session/stage/staff-part";
@@ -163,7 +174,11 @@ export function IdentifyView() {
 
   useKeys("Identify", [
     { key: "s", says: "Hear the tune with the characteristic note swapped", act: hearSwap },
-    { key: "P", says: "Print the tune", act: () => setPrinting(answer !== undefined) },
+    {
+      key: "P",
+      says: "Print the tune",
+      act: () => whenComputed(() => setPrinting($answer.get() !== undefined)),
+    },
     { key: "k", says: "Save this tune", act: save },
     {
       key: "o",
@@ -216,10 +231,19 @@ export function IdentifyView() {
           {tune && read && (
             <span className={own.count}>
               {tuneCountText(tune, read.source, read.origin)}
-              <Button kind="quiet" title="As ABC, MusicXML or MIDI" onClick={() => setExporting(true)}>
+              <Button
+                kind="quiet"
+                title="As ABC, MusicXML or MIDI"
+                onClick={() => whenComputed(() => setExporting(true))}
+              >
                 Export
               </Button>
-              <Button kind="quiet" keyName="P" aria-haspopup="dialog" onClick={() => setPrinting(true)}>
+              <Button
+                kind="quiet"
+                keyName="P"
+                aria-haspopup="dialog"
+                onClick={() => whenComputed(() => setPrinting(true))}
+              >
                 Print
               </Button>
               <Button kind="quiet" title="Put it into another mode" onClick={() => reshapeIt()}>

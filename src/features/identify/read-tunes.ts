@@ -9,7 +9,7 @@ import {
   type TuneText,
   writeAbc,
 } from "@/formats";
-import { answering, readMusic } from "@/session";
+import { answering, isAwaited, readMusic } from "@/session";
 import { tuneDocument } from "./tune-document";
 import { type StaffPart, staffPart } from "@/session/stage/staff-part";
 
@@ -54,6 +54,8 @@ const $asked = computed([$source, $text, $name, $origin], (source, text, name, o
 );
 
 const $read = answering($asked, async (asked) => ({ answer: await readMusic(asked) }));
+
+export const $isReading = isAwaited($asked, $read);
 
 /** The tunes of what is worked on, read anew when its text changes; the last ones stay until then. */
 export const $tunes = computed($read, (read): ReadTunes | undefined =>

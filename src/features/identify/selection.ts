@@ -8,7 +8,8 @@ import { $placeMode, $settings, type Playable, type Selection, selects } from "@
 import { selectionOf } from "@/shell/selected";
 import { headlineText, orText } from "@/words";
 import { IDENTIFY } from "./route";
-import { $answer } from "./tune-answer";
+import { $isReading } from "./read-tunes";
+import { $answer, $isListening } from "./tune-answer";
 
 /** The notes of the answer that are never heard and would decide. */
 export const undecidedNotes = ({ undecided, homeMode: { home, mode } }: Identification): readonly Fifths[] =>
@@ -30,23 +31,37 @@ function playedTune(tune: Tune): Playable {
   };
 }
 
+const $isComputing = computed(
+  [$isReading, $isListening],
+  (isReading, isListening) => isReading || isListening,
+);
+
 selects(
   IDENTIFY,
-  computed([$answer, $placeMode, $settings], (answer, homeMode, settings): Selection => {
-    if (!answer)
-      return { ...selectionOf(homeMode, undefined, settings, settings.drone), subject: "", said: [] };
-    const { found, shown } = answer;
-    const unknown = undecidedNotes(found);
-    return {
-      homeMode: found.homeMode,
-      characteristic: characteristicOn(found.homeMode).filter((note) => !unknown.includes(note)),
-      unknown,
-      chordTones: [],
-      targetNotes: [],
-      swap: characteristicSwap(found.homeMode.mode, settings),
-      play: playedTune(shown.tune),
-      subject: shown.tune.title === "" ? undefined : shown.tune.title,
-      said: [`${[headlineText(found), orText(found) ?? ""].join(" ").trim()}.`],
-    };
-  }),
+  computed(
+    [$answer, $placeMode, $settings, $isComputing],
+    (answer, homeMode, settings, isComputing): Selection => {
+      if (!answer)
+        return {
+          ...selectionOf(homeMode, undefined, settings, settings.drone),
+          subject: "",
+          said: [],
+          isComputing,
+        };
+      const { found, shown } = answer;
+      const unknown = undecidedNotes(found);
+      return {
+        homeMode: found.homeMode,
+        characteristic: characteristicOn(found.homeMode).filter((note) => !unknown.includes(note)),
+        unknown,
+        chordTones: [],
+        targetNotes: [],
+        swap: characteristicSwap(found.homeMode.mode, settings),
+        play: playedTune(shown.tune),
+        isComputing,
+        subject: shown.tune.title === "" ? undefined : shown.tune.title,
+        said: [`${[headlineText(found), orText(found) ?? ""].join(" ").trim()}.`],
+      };
+    },
+  ),
 );

@@ -16,6 +16,7 @@ import {
   openFiles,
   swapLive,
   toggle,
+  whenComputed,
 } from "@/session";
 import { chartDocument } from "./chart-document";
 import { ChartEditor, completionsFor } from "@/kit/chart-editor";
@@ -123,6 +124,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
     const title = chartTitle || (homeMode ? `Chords in ${homeModeText(homeMode)}` : "Chords");
     if (text.trim() !== "") $toSave.set({ kind: "progression", title, words: "", chords: text.trim() });
   };
+  const print = () => whenComputed(() => setDialog("print"));
   const setLock = (from: number, to: number, lock: Lock | undefined) => {
     // The places are those of the chart that was read: what has been typed since is not to be lost.
     if (readText !== text) return;
@@ -142,7 +144,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
     { key: "s", says: "Hear the two choices, alternating", act: hearTwo },
     { key: "f", says: "Follow what sounds", act: () => changeSettings({ follow: !follow }) },
     { key: "e", says: "Files: open and save", act: () => setDialog("files") },
-    { key: "P", says: "Print the lead sheet", act: () => text.trim() !== "" && setDialog("print") },
+    { key: "P", says: "Print the lead sheet", act: () => text.trim() !== "" && print() },
     { key: "k", says: "Save these chords", act: save },
   ]);
 
@@ -160,7 +162,7 @@ export function ChartShow({ tabs }: ChartShowProps) {
             onText={(next) => put(next)}
             onAnalysis={() => setDialog("analyses")}
             onFiles={() => setDialog("files")}
-            onPrint={() => setDialog("print")}
+            onPrint={print}
           />
         </div>
         <h1 className="visually-hidden">Match modes and chords</h1>

@@ -5,7 +5,7 @@ import { type Fifths, fifthsOf, midiOf, printName, soundOf, staffPlace } from "@
 import { characteristicOn, enharmonicHome, familyOf } from "@/core/scale";
 import { allNotes, type Tune } from "@/core/tune";
 import { writeAbc } from "@/formats";
-import { $instrument, $toSave, $tuning, openFiles } from "@/session";
+import { $instrument, $toSave, $tuning, openFiles, whenComputed } from "@/session";
 import { MAX_VERSIONS, reshapeDocument } from "./reshape-document";
 import { barsFrom, fromStaff, onStaff, staffPart } from "@/session/stage/staff-part";
 import { useConventions } from "@/session/settings/useConventions";
@@ -70,6 +70,8 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
   const chosenPlace = useStore($chosen);
   const [isExporting, setExporting] = useState(false);
   const [isPrinting, setPrinting] = useState(false);
+  const print = () => whenComputed(() => setPrinting(true));
+  const exportTune = () => whenComputed(() => setExporting(true));
   const [turned, setTurned] = useState(0);
   const [hasSyllables, setSyllables] = useState(false);
   const instrument = useStore($instrument);
@@ -158,8 +160,8 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
       act: () => changeRecipe({ way: recipe.way === "parallel" ? "relative" : "parallel" }),
     },
     { key: "k", says: "Save this version", act: save },
-    { key: "P", says: "Print the tune", act: () => setPrinting(true) },
-    { key: "x", says: "Export the tune", act: () => setExporting(true) },
+    { key: "P", says: "Print the tune", act: print },
+    { key: "x", says: "Export the tune", act: exportTune },
   ]);
   const chosen = chosenPlace === undefined ? undefined : onStaff(part, [places.indexOf(chosenPlace)])[0];
   return (
@@ -252,10 +254,10 @@ export function MelodyShow({ tabs, refusal, tune, found, typing, onTyping }: Mel
             >
               Open a file
             </FileButton>
-            <Button kind="quiet" keyName="x" aria-haspopup="dialog" onClick={() => setExporting(true)}>
+            <Button kind="quiet" keyName="x" aria-haspopup="dialog" onClick={exportTune}>
               Export
             </Button>
-            <Button kind="quiet" keyName="P" aria-haspopup="dialog" onClick={() => setPrinting(true)}>
+            <Button kind="quiet" keyName="P" aria-haspopup="dialog" onClick={print}>
               Print
             </Button>
           </span>

@@ -5,7 +5,7 @@ import { type Recipe, relativeHome, reshape, type Reshaped } from "@/core/reshap
 import { type HomeMode, mode as modeById, type Mode } from "@/core/scale";
 import { allNotes, EPSILON, firstPlace, type Tune } from "@/core/tune";
 import { soundRow } from "@/core/instrument";
-import { $lineSound, answering, readMusic } from "@/session";
+import { $lineSound, answering, isAwaited, readMusic } from "@/session";
 import { reshapeDocument } from "./reshape-document";
 import { identifyElsewhere, isLong, isLongToReshape, reshapeElsewhere } from "@/session/stage/long-tunes";
 import type { RecipeValue } from "@/storage";
@@ -179,6 +179,13 @@ export const $versions = computed([$toMake, $longMade], (asked, long): readonly 
   if (!isLongToReshape(asked.tune)) return makeHere(asked);
   return long?.asked.tune === asked.tune ? long.answer : [];
 });
+
+/** The tune is still being read, listened to or made anew. */
+export const $isComputing = computed(
+  [isAwaited($asked, $read), $tune, $found, $versions],
+  (isReading, tune, found, versions) =>
+    isReading || (tune !== undefined && (found === undefined || versions.length === 0)),
+);
 
 /** Which version is in front, from 0; -1 for the original. */
 export const $at = computed($value, ({ at, versions }) => Math.min(at, versions.length - 1));

@@ -8,7 +8,7 @@ import { $mark, $placeMode, $playing, $settings, playBars, type Selection, selec
 import { selectionOf } from "@/shell/selected";
 import { homeModeText } from "@/words";
 import { RESHAPE } from "./route";
-import { $at, $chosen, $homeMode, $shown, $tune, $worked } from "./reshaped";
+import { $at, $chosen, $homeMode, $isComputing, $shown, $tune, $worked } from "./reshaped";
 import { $rowMode, hearRows } from "./rows";
 
 /** The name under which a tune and its versions are played. */
@@ -38,14 +38,20 @@ const $chordThen = computed([$shown, $worked, $at, $time], (tune, worked, at, ti
 selects(
   RESHAPE,
   computed(
-    [$shown, $homeMode, $score, $placeMode, $settings, $chordThen, $rowMode],
-    (tune, homeMode, score, placeMode, settings, { chord, fingered }, rowMode): Selection => {
+    [$shown, $homeMode, $score, $placeMode, $settings, $chordThen, $rowMode, $isComputing],
+    (tune, homeMode, score, placeMode, settings, { chord, fingered }, rowMode, isComputing): Selection => {
       if (!tune || !homeMode || !score)
-        return { ...selectionOf(placeMode, undefined, settings, settings.drone), subject: "", said: [] };
+        return {
+          ...selectionOf(placeMode, undefined, settings, settings.drone),
+          subject: "",
+          said: [],
+          isComputing,
+        };
       // While the rows are shown the stage is about the one in front, and plays them all.
       if (rowMode)
         return {
           ...selectionOf(rowMode, undefined, settings, settings.drone),
+          isComputing,
           play: { code: "tune", score, meter: tune.meter, start: () => hearRows("all") },
         };
       return {
@@ -56,6 +62,7 @@ selects(
         chord,
         fingered,
         targetNotes: [],
+        isComputing,
         play: { code: "tune", score, meter: tune.meter, start: playVersions },
         subject: tune.title === "" ? homeModeText(homeMode) : `${tune.title}, ${homeModeText(homeMode)}`,
         said: [`${homeModeText(homeMode)}.`],

@@ -26,6 +26,8 @@ export interface Selection {
   /** The characteristic note and its ordinary neighbour, to be swapped while it sounds. */
   readonly swap?: { readonly from: Interval; readonly to: Interval } | undefined;
   readonly play: Playable;
+  /** The view’s answer is still on its way: what plays, prints or saves it waits. */
+  readonly isComputing?: boolean | undefined;
   /** The stage shows nothing of it: it would tell what is asked. */
   readonly isHidden?: boolean | undefined;
   /** What the page's title says before the view: a chart's or a tune's title; otherwise the mode. */

@@ -1,5 +1,6 @@
 import { atom } from "nanostores";
 import type { Score } from "@/audio";
+import { whenComputed } from "../place/awaiting";
 import { $selection } from "../place/selection";
 import { playMain, stop } from "./sound";
 import { $isSwapped, $playing, MAIN } from "./sounding";
@@ -9,10 +10,8 @@ export const $toSing = atom<"played" | { readonly title: string; readonly score:
 
 /** Plays what the stage shows; where anything sounds already, stops it. */
 export function playOrStop(): void {
-  const { start } = $selection.get().play;
   if ($playing.get() !== undefined) stop();
-  else if (start) start();
-  else playMain();
+  else whenComputed(() => ($selection.get().play.start ?? playMain)());
 }
 
 /**

@@ -1,4 +1,4 @@
-import { atom, onMount, type ReadableAtom } from "nanostores";
+import { atom, computed, onMount, type ReadableAtom } from "nanostores";
 import type { Outcome } from "@/workers";
 
 /** The last answer, and what it answers. */
@@ -6,6 +6,13 @@ export interface Answered<A, R> {
   readonly asked: A;
   readonly answer: R;
 }
+
+/** Whether the answer to what is asked is still on its way. */
+export const isAwaited = <A extends object>(
+  $asked: ReadableAtom<A | undefined>,
+  $answered: ReadableAtom<{ readonly asked: A } | undefined>,
+): ReadableAtom<boolean> =>
+  computed([$asked, $answered], (asked, answered) => asked !== undefined && answered?.asked !== asked);
 
 /**
  * The answer to what is asked, where that takes its time: computed like any other value, only later. While a new one is on its way the

@@ -2,6 +2,7 @@ import { useStore } from "@nanostores/react";
 import { useEffect, useState } from "react";
 import {
   $addressNotices,
+  $awaiting,
   $copies,
   $reading,
   $stageBefore,
@@ -15,6 +16,7 @@ import {
 import { saveBackup } from "@/shell/shelf";
 import { Button } from "@/kit/controls";
 import {
+  AWAITING,
   NEW_VERSION,
   noticeText,
   readingText,
@@ -42,6 +44,7 @@ export function Notices() {
   const isSilent = useLasting(useStore($storage) === "silent");
   const jobFailed = useStore($jobFailed);
   const reading = useStore($reading);
+  const awaiting = useStore($awaiting);
   const isNewer = useStore($newVersion);
   const count = useStore(aside.$new);
   const [seen, setSeen] = useState(0);
@@ -55,12 +58,17 @@ export function Notices() {
     unfetched !== undefined;
   const isFailing = failing.size > 0 || isSilent;
   useWarning(failing.size > 0);
-  if (!isDismissable && !isFailing && !reading && !isNewer) return null;
+  if (!isDismissable && !isFailing && !reading && !awaiting && !isNewer) return null;
   return (
     <div className={styles.notices} role="status">
       {reading && (
         <p>
           {readingText(reading.name)} <Button onClick={reading.cancel}>Cancel</Button>
+        </p>
+      )}
+      {awaiting && (
+        <p>
+          {AWAITING} <Button onClick={awaiting.cancel}>Cancel</Button>
         </p>
       )}
       {isNewer && (

@@ -31,6 +31,7 @@ import {
   tappedTempo,
   toggle,
   withTap,
+  whenComputed,
 } from "@/session";
 import { Button, Choice, Labelled, NumberField, Select, Toggle } from "@/kit/controls";
 import { Setting } from "@/kit/dialog";
@@ -415,10 +416,16 @@ function Files() {
           onChange={setWay}
         />
       </Labelled>
-      <Button disabled={state.at === "busy"} onClick={() => act(() => saveWav(minutes * 60, parts))}>
+      <Button
+        disabled={state.at === "busy"}
+        onClick={() => whenComputed(() => act(() => saveWav(minutes * 60, parts)))}
+      >
         {state.at === "busy" ? "Rendering" : "Save as WAV"}
       </Button>
-      <Button disabled={state.at === "busy"} onClick={() => act(() => saveMidi(minutes * 60))}>
+      <Button
+        disabled={state.at === "busy"}
+        onClick={() => whenComputed(() => act(() => saveMidi(minutes * 60)))}
+      >
         Save as MIDI
       </Button>
       {state.at === "failed" && <p role="alert">{soundFileFailedText(state.reason)}</p>}

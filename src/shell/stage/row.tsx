@@ -5,6 +5,7 @@ import {
   $beat,
   $division,
   $instrument,
+  $awaiting,
   $playing,
   $selection,
   $settings,
@@ -112,7 +113,8 @@ export function TempoField() {
 
 /** Plays what is to be played; where anything sounds, it stops that. */
 export function PlayButton() {
-  const { play } = useStore($selection);
+  const { play, isComputing = false } = useStore($selection);
+  const isAwaiting = useStore($awaiting) !== undefined;
   const { texture } = useStore($settings);
   const playing = useStore($playing);
   const sound = useStore($sound);
@@ -123,10 +125,10 @@ export function PlayButton() {
         kind="now"
         className={styles.play}
         aria-pressed={playing === MAIN}
-        disabled={(play.isSilent ?? isSilent(play.score)) && playing === undefined}
+        disabled={!isComputing && playing === undefined && (play.isSilent ?? isSilent(play.score))}
         onClick={playOrStop}
       >
-        {sound.at === "starting"
+        {sound.at === "starting" || isAwaiting
           ? "Starting"
           : playing !== undefined
             ? "Stop"
