@@ -24,11 +24,12 @@ const WORDS: Readonly<Record<string, string>> = {
 };
 
 const FIELD = /^([A-G])([#b♯♭]?)\s*([A-Za-z]*)(.*)$/u;
-/** A written accidental of the signature, before its letter. */
-const EXPLICIT = /(?:^|[\s,])(\^\^?|__?|=)([A-Ga-g])(?=$|[\s,^_=])/gu;
+/** Written accidentals of the signature, each before its letter, one after another or apart: "^f", "_b_e". */
+const EXPLICIT = /(?<=^|[\s,])(?:(?:\^\^?|__?|=)[A-Ga-g])+(?=$|[\s,])/gu;
+const ONE_EXPLICIT = /(\^\^?|__?|=)([A-Ga-g])/gu;
 const ACCIDENTAL: Readonly<Record<string, number>> = { "^": 1, "^^": 2, "=": 0, _: -1, __: -2 };
 
-/** Pipers' music is written without a home: F and C are sharp. */
+/** Pipers' music is written without a home: F and C are sharp, whether that is written (Hp) or not (HP). */
 const PIPES = new Map([
   ["F", 1],
   ["C", 1],
@@ -43,10 +44,11 @@ const PIPES = new Map([
  */
 export function readKeyField(text: string): KeyField {
   const plain = text.replace(/%.*$/u, "").trim();
-  if (/^H[Pp]\b/u.test(plain)) return { signature: plain.startsWith("Hp") ? PIPES : new Map() };
+  if (/^H[Pp]\b/u.test(plain)) return { signature: PIPES };
   const [, letter, sign = "", word = "", rest = ""] = FIELD.exec(plain) ?? [];
   const named = letter === undefined ? undefined : modeNamed(word);
-  const explicit = [...`${named ? "" : ` ${word}`} ${rest}`.matchAll(EXPLICIT)].map(
+  const written = (`${named ? "" : ` ${word}`} ${rest}`.match(EXPLICIT) ?? []).join("");
+  const explicit = [...written.matchAll(ONE_EXPLICIT)].map(
     ([, accidental = "", note = ""]) => [note.toUpperCase(), ACCIDENTAL[accidental] ?? 0] as const,
   );
   const isWhole = /^exp/iu.test(word) || /\bexp\b/iu.test(rest);

@@ -88,7 +88,13 @@ interface Voice {
   tuplet: number;
   readonly notes: (TuneNote & { duration: number })[];
   readonly bars: FoundBar[];
-  readonly chords: { readonly chord: Chord; readonly onset: number; readonly bar: number }[];
+  /** A small letter alone may be a chord or a mark such as forte: the other chords of the text tell. */
+  readonly chords: {
+    readonly chord: Chord;
+    readonly onset: number;
+    readonly bar: number;
+    readonly isLetter: boolean;
+  }[];
   readonly declared: DeclaredKey[];
   readonly phraseMarks: PhraseMark[];
   opens: boolean;
@@ -160,7 +166,7 @@ export function tuneOf(parsed: ParsedTune, text: string): Reading<Tune> {
     .map((note) => (note.bar > lastBar ? { ...note, bar: lastBar } : note))
     .sort((a, b) => a.onset - b.onset);
   const phraseMarks = joinedMarks(voices.flatMap((voice) => voice.phraseMarks));
-  const chords = voices.find((voice) => voice.chords.length > 0);
+  const chords = voices.find((voice) => voice.chords.some(({ isLetter }) => !isLetter));
   const tune: Tune = {
     title: parsed.metaText.title ?? "",
     notes: melody?.notes.map((note) => trimmed(note, text)) ?? [],
@@ -295,7 +301,12 @@ function readNote(voice: Voice & Pick<WrittenVoice, "clef">, element: ParsedElem
   for (const { name, position } of element.chord ?? []) {
     const reading = position === "default" ? readSymbol(name) : undefined;
     if (reading && "chord" in reading)
-      voice.chords.push({ chord: reading.chord, onset: voice.time, bar: voice.bars.length });
+      voice.chords.push({
+        chord: reading.chord,
+        onset: voice.time,
+        bar: voice.bars.length,
+        isLetter: /^[a-g]$/u.test(name.trim()),
+      });
   }
   const { signature } = keyAt(voice, element.startChar);
   const isFull = voice.notes.length >= MAX_NOTES;

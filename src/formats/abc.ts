@@ -19,6 +19,8 @@ export interface AbcTune {
  */
 export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>> {
   const { default: abcjs } = await import("abcjs");
+  const strange = noMusic(text);
+  if (strange !== undefined) return { value: [], problems: [wholeProblem("not-music", strange)] };
   const problems: Problem[] = [];
   const value: AbcTune[] = [];
   for (const { start, part: whole } of tuneTexts(text)) {
@@ -48,6 +50,19 @@ export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>
     problems.push(wholeProblem("no-tune", text.slice(0, 40)));
   }
   return { value, problems };
+}
+
+/** A text without any field of ABC is music from so many notes on, where so much of it reads as music. */
+const WITHOUT_FIELDS = { notes: 8, share: 0.8 };
+
+/** The beginning of a text that has no field of ABC and isn’t music either; undefined for all others. */
+function noMusic(text: string): string | undefined {
+  if (text.trim() === "" || /^\s*[A-Za-z]:|^%|^\s*\[[A-Za-z]:/mu.test(text)) return undefined;
+  const letters = text.replaceAll(/"[^"]*"|![^!]*!/gu, "").match(/\p{L}/gu) ?? [];
+  const notes = letters.filter((letter) => /[A-Ga-g]/u.test(letter)).length;
+  const music = letters.filter((letter) => /[A-Ga-gxyzXZ]/u.test(letter)).length;
+  const isMusic = notes >= WITHOUT_FIELDS.notes && music >= WITHOUT_FIELDS.share * letters.length;
+  return isMusic ? undefined : text.trim().slice(0, 40);
 }
 
 const ONE_NOTE = "X:1\nK:C\nC|";

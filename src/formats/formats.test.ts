@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
+import { printChord } from "@/core/chord";
 import { maybePitch, printName, printPitch } from "@/core/pitch";
 import { placeOf } from "@/core/problem";
 import { evenTune, type Tune } from "@/core/tune";
@@ -77,7 +78,43 @@ describe("ABC", () => {
     expect(problems).toMatchObject([{ code: "abc-unread", found: "[]-" }]);
     expect(placeOf(text, problems[0]?.offset ?? 0)).toEqual({ line: 6, column: 1 });
     expect([value[0]?.text, value[0]?.engraving]).toEqual([text, text.replace("[]-", "%  ")]);
-    expect((await readAbc("[]-")).problems[0]?.code).toBe("abc-unread");
+    expect((await readAbc("X:1\n[]-")).problems[0]?.code).toBe("abc-unread");
+  });
+
+  it.each([
+    ["hello world this is text", "not-music"],
+    ["A", "not-music"],
+    ["Dear Ada, bring a bag and feed the cabbage. Bed at ten.", "not-music"],
+    ["ABcd|efga|", undefined],
+    ["z4 | G2 B2 d2 g2 | ^f2 d2 A2 F2 | G8 |]", undefined],
+    ["K:D\nDEF|", undefined],
+    ["[K:G] GAB|", undefined],
+  ])("%j without a field of ABC: %s", async (text, code) => {
+    const { value, problems } = await readAbc(text);
+    expect([value.length > 0, problems[0]?.code]).toEqual([code === undefined, code]);
+  });
+
+  it.each([
+    // Small letters alone are marks; with other chords they are chords.
+    ['"f"G A B c|"p"d B G2|"mf"c A F A|"f"G4|', ""],
+    ['"f"G A B c|"G"d B G2|"f"c A F A|"G"G4|', "F G F G"],
+    ['"^f"G A B c|"G"d B G2|', "G"],
+    ['"Am"A B c d|"e"e d c B|"Am"A4|', "Am E Am"],
+  ])("%s has the chords %j", async (bars, expected) => {
+    const { value } = await readAbc(`X:1\nL:1/4\nK:G\n${bars}`);
+    expect((value[0]?.tune.chords ?? []).map(({ chord }) => printChord(chord)).join(" ")).toBe(expected);
+  });
+
+  it.each([
+    ["D exp _b_e^f", "D E F# G A Bb C Eb", "D Eb F# G A Bb C Eb"],
+    ["Hp", "A B C D", "A B C# D"],
+    ["HP", "A F C G", "A F# C# G"],
+    ["D Phr ^f", "D E F G", "D Eb F# G"],
+    ["G clef=alto", "G F", "G F#"],
+  ])("of the key %s has its own notes", async (key, letters, expected) => {
+    const bars = letters.replaceAll(/[#b]/gu, "");
+    const { value } = await readAbc(`X:1\nL:1/4\nK:${key}\n${bars}|`);
+    expect(value[0]?.tune.notes.map(({ pitch }) => printName(pitch.name)).join(" ")).toBe(expected);
   });
 
   it("says when there is no tune, or no note in it", async () => {
