@@ -1,4 +1,6 @@
-import { countText } from "./names";
+import { maybeFifths } from "@/core/pitch";
+import { mode } from "@/core/scale";
+import { countText, modeText, noteText } from "./names";
 
 /** What the frame says: links, storage, documents. */
 
@@ -41,3 +43,24 @@ export const LOADING = "Loading";
 export const AWAITING = "Still computing. It goes on when the answer is here.";
 
 export const NEW_VERSION = "A new version of Shade is ready. It starts the next time you open Shade.";
+
+/** Something in an address that there is not, and what was taken instead. */
+export interface AddressNotice {
+  readonly code: "home-unknown" | "mode-unknown";
+  readonly asked: string;
+  readonly found: string;
+}
+
+/** A file that takes more than a moment. */
+export const readingText = (name: string): string =>
+  name === "" ? "Opening your music …" : `Opening “${name}” …`;
+
+/** What in an address was not to be had, and what is shown instead. */
+export function noticeText({ code, asked, found }: AddressNotice): string {
+  switch (code) {
+    case "home-unknown":
+      return `“${asked}” is no note name. Home is ${noteText(maybeFifths(found) ?? 0)}; a letter A to G with ♯ or ♭ sets another.`;
+    case "mode-unknown":
+      return `There is no mode “${asked}”. Shown is ${modeText(mode(found))}, the nearest name.`;
+  }
+}

@@ -1,18 +1,5 @@
 import { placeOf, type Problem } from "@/core/problem";
-import { maybeFifths } from "@/core/pitch";
-import { mode } from "@/core/scale";
-import { capital, countText, figureText, modeText, noteText } from "./names";
-
-/** Something in an address that there is not, and what was taken instead. */
-export interface AddressNotice {
-  readonly code: "home-unknown" | "mode-unknown";
-  readonly asked: string;
-  readonly found: string;
-}
-
-/** A file that takes more than a moment. */
-export const readingText = (name: string): string =>
-  name === "" ? "Opening your music …" : `Opening “${name}” …`;
+import { capital, countText, figureText } from "./names";
 
 /** Where, what was found, what would do. */
 export function problemText(problem: Problem, text: string): string {
@@ -112,15 +99,5 @@ export function problemText(problem: Problem, text: string): string {
       return `${where}: a line of ${figureText(Number(problem.found))} characters was left out; Shade reads lines of up to ${figureText(Number(problem.expected))}.`;
     case "too-long":
       return `${where}: this is longer than Shade reads. Everything before it was read.`;
-  }
-}
-
-/** What in an address was not to be had, and what is shown instead. */
-export function noticeText({ code, asked, found }: AddressNotice): string {
-  switch (code) {
-    case "home-unknown":
-      return `“${asked}” is no note name. Home is ${noteText(maybeFifths(found) ?? 0)}; a letter A to G with ♯ or ♭ sets another.`;
-    case "mode-unknown":
-      return `There is no mode “${asked}”. Shown is ${modeText(mode(found))}, the nearest name.`;
   }
 }

@@ -34,7 +34,8 @@ const MINOR_THIRD = 3;
 
 /**
  * What is not decided: the modes on the same home, among the seven, the answer's own family and the raised forms of minor, that
- * hold everything heard of the answer. Undefined where only one does.
+ * hold everything heard of the answer. Undefined where only one does. A degree that is heard in another form than the answer’s is none of
+ * them.
  *
  * @param heard everything that sounds, 0 is C
  */
@@ -46,14 +47,26 @@ export function undecidedOf(heard: PitchClassSet, { home, mode }: HomeMode): Und
     ({ sounds, intervals }) => holdsAll(sounds, own) && intervals.length === mode.intervals.length,
   );
   const forms = (number: number) => possible.map(({ intervals }) => intervalAt(intervals, number));
+  const outside = transpose(heard & ~soundsOn({ home, mode }), -soundOf(home));
   const degrees = mode.intervals
     .map(degreeNumber)
-    .filter((number) => new Set(forms(number)).size > 1)
+    .filter((number) => new Set(forms(number)).size > 1 && !isHeardOtherwise(number, outside))
     .sort((a, b) => a - b);
   if (degrees.length === 0) return undefined;
   const modes = possible.map((each) => ({
     mode: each,
     intervals: degrees.map((number) => intervalAt(each.intervals, number) ?? 0),
   }));
-  return { degrees, modes };
+  // Modes that differ in degrees which are heard otherwise alone are told apart by those, and not here.
+  const told = modes.filter(
+    ({ intervals }, at) => modes.findIndex((each) => String(each.intervals) === String(intervals)) === at,
+  );
+  return { degrees, modes: told };
 }
+
+/** The sounds above home that the forms of each degree have, from 1: ♭2 and 2, ♭3 and 3, up to ♭7 and 7. */
+const FORMS: readonly (readonly number[])[] = [[0], [1, 2], [3, 4], [5, 6], [6, 7, 8], [8, 9], [10, 11]];
+
+/** Whether a note outside the mode is a form of a degree, so that the degree isn’t unheard: the raised 7 of minor. */
+const isHeardOtherwise = (number: number, outside: PitchClassSet): boolean =>
+  FORMS[number - 1]?.some((sound) => holds(outside, sound)) === true;
