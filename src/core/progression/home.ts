@@ -40,7 +40,7 @@ export function heardAs(chord: Chord): Heard {
 }
 
 /**
- * Chances of what no row holds, each with its explanation: see `outsideReasons` for the same in words. These and the other numbers of this
+ * Chances of what no row holds, each with its explanation: see `chordFunctions` for the same by name. These and the other numbers of this
  * file were chosen by hand in November 2026 against the first 94 charts of `tests/accuracy/charts.ts`; the other 50, written down before they
  * were read, check them (`npm run accuracy`).
  */
