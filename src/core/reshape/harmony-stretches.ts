@@ -99,6 +99,7 @@ function isPassing(note: TuneNote, notes: readonly TuneNote[], halfBeat: number)
  * @param sounds those of the mode
  * @param longest the longest note of the melody, in quarters
  * @param halfBeat half of the beat that is felt, in quarters: passing notes are no longer
+ * @param begins whether a bar begins at a time: what sounds there doesn’t pass
  */
 export function heardIn(
   span: Span,
@@ -106,6 +107,7 @@ export function heardIn(
   sounds: PitchClassSet,
   longest: number,
   halfBeat: number,
+  begins: (beat: number) => boolean,
 ): Heard {
   const from = firstPlace(notes, ({ onset }) => onset > span.start - longest - EPSILON);
   const to = firstPlace(notes, ({ onset }) => onset > span.end - EPSILON);
@@ -118,7 +120,7 @@ export function heardIn(
     for (const note of sounding) {
       const { pitch, onset, duration } = note;
       if (onset > beat + EPSILON || onset + duration < beat + EPSILON * 2) continue;
-      const isFree = beat > span.start + EPSILON && isPassing(note, notes, halfBeat);
+      const isFree = beat > span.start + EPSILON && !begins(beat) && isPassing(note, notes, halfBeat);
       (isFree ? passing : names).add(pitch.name);
     }
   const isIn = (name: Fifths) => ((sounds >> soundOf(name)) & 1) === 1;

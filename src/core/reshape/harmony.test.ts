@@ -112,6 +112,13 @@ describe("a harmony for a melody", () => {
     );
   });
 
+  it("takes no note for passing at the beginning of a bar, in two bars with one chord either", () => {
+    const tune = line("C4 C4 C4 C4 C4 C4 C4 G4 A4 G4 C4 C4 C4 C4 C4 C4", 0.5);
+    const [best] = harmonise(tune, on("C", "ionian"), { ...PLAIN, rhythm: "two-bars" });
+    const there = best!.steps.find(({ onset, duration }) => onset <= 4 && onset + duration > 4)!;
+    expect(chordNotes(there.chord).map(soundOf)).toContain(9);
+  });
+
   it("begins and ends on home wherever first beat and last note let it, and leads nowhere else", () => {
     fc.assert(
       fc.property(

@@ -145,7 +145,8 @@ function stretchesOf(
   const sounds = soundsOn(homeMode);
   const longest = tune.notes.reduce((most, { duration }) => Math.max(most, duration), 0);
   const halfBeat = feltBeat(tune.meter) / 2;
-  const heard = (span: Span) => heardIn(span, tune.notes, sounds, longest, halfBeat);
+  const begins = (beat: number) => tune.bars.some(({ start }) => Math.abs(start - beat) < EPSILON);
+  const heard = (span: Span) => heardIn(span, tune.notes, sounds, longest, halfBeat, begins);
   const isHeld = (each: Heard) => fitAny(candidates, each);
   const homes = candidates.filter(({ isHome }) => isHome);
   const mayBeHome = (each: Heard) => fitAny(homes, each);
