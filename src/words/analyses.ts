@@ -1,9 +1,9 @@
 import { type Fifths, soundOf } from "@/core/pitch";
-import { type Chart, type ChartChord, diatonicChords } from "@/core/chord";
+import type { Chart, ChartChord } from "@/core/chord";
 import {
-  bestVamp,
   type ChartAnalysis,
   type Decision,
+  modalCadence,
   outsideOf,
   type AnalysisKind,
   type Change,
@@ -146,27 +146,9 @@ export function changeText({ leaves, takes }: Change): string | undefined {
   return `${leaves.map(noteText).join(" ")} → ${takes.map(noteText).join(" ")}`;
 }
 
-/** The degree whose chord leads home without leaving the mode, and where it does: ♭VII to Mixolydian's I, II to Lydian's. */
-const LEADS_HOME: Readonly<Record<string, number>> = {
-  dorian: 3,
-  phrygian: 1,
-  lydian: 1,
-  mixolydian: 6,
-  aeolian: 6,
-  locrian: 1,
-};
-
-/** "G to Am": a cadence that keeps the mode; the dominant in major, the other chord of its vamp in a mode that isn't one of the seven. */
-function cadenceText(homeMode: HomeMode): string {
-  const { home, mode } = homeMode;
-  if (mode.id === "ionian") return `${noteText(home + 1)}7 to ${noteText(home)}`;
-  const [vampHome, vampOther] = bestVamp(homeMode)?.chords ?? [];
-  const degree = LEADS_HOME[mode.id];
-  const chords = degree === undefined ? [] : diatonicChords(homeMode);
-  const to = chords[0]?.chords.triad ?? vampHome;
-  const lead = chords[degree ?? 0]?.chords.triad ?? vampOther;
-  return lead && to ? `${chordText(lead)} to ${chordText(to)}` : noteText(home);
-}
+/** "G to Am": a cadence that keeps the mode. */
+const cadenceText = (homeMode: HomeMode): string =>
+  modalCadence(homeMode)?.map(chordText).join(" to ") ?? noteText(homeMode.home);
 
 /** "A Aeolian or C Ionian: both fit equally well. They have the same notes, so where they come to rest decides: G to Am, or G7 to C." */
 export function openText(decision: Decision, chart: readonly ChartChord[]): string {

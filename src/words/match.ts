@@ -124,7 +124,7 @@ export function functionText(what: ChordFunction, { home }: Pick<HomeMode, "home
       return `the dominant of ${noteText(home)} minor, with the raised 7 of harmonic minor`;
     case "secondary-dominant":
       return soundOf(what.of) === soundOf(home)
-        ? `the dominant of ${noteText(home)}, altered`
+        ? `the dominant of ${noteText(home)}`
         : `a secondary dominant: the dominant of ${noteText(what.of)}, ${what.resolves ? "and it goes there" : "but it goes elsewhere"}`;
     case "secondary-two":
       return `the ii of ${noteText(what.of)}, before its V`;

@@ -4,7 +4,7 @@ import { characteristicOf, type HomeMode, holds, notesOf, SEVEN, size } from "..
 import { bestPaths, type ChangeCosts } from "./paths";
 import { allowedStates, homeModel, type AnalysisChoice, type State, type States, statesOf } from "./states";
 import type { AnalysisKind } from "./analysis-kind";
-import { heardAs, isSame, isTwoChords } from "./home";
+import { goesBack, heardAs } from "./home";
 import { allSounds, isWithoutThirds, plainMode } from "./plain-mode";
 import type { KeyArea } from "./key-areas";
 import { beside, soundingChords } from "./sounding";
@@ -225,14 +225,8 @@ export function fewestOf(
     return costs;
   });
   // Two chords back and forth go round: who leaves a mode for the last one has to come back.
-  const [again] = goesBack(read.sounding) ? stays : [];
+  const [again] = goesBack(read.sounding.map(({ chord }) => heardAs(chord))) ? stays : [];
   return distinct(read, "fewest-changes", FEWEST, again ? [...stays, again] : stays);
-}
-
-function goesBack(sounding: readonly Sounding[]): boolean {
-  const heard = sounding.map(({ chord }) => heardAs(chord));
-  const runs = heard.filter((each, at) => !isSame(each, heard[at - 1]));
-  return isTwoChords(heard) && runs.length >= 4 && !isSame(heard[0], heard.at(-1));
 }
 
 /** The best analyses along a path that differ in their modes: by what each chord costs in each state, Infinity where it may not stay. */

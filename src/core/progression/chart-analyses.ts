@@ -1,5 +1,5 @@
 import { soundOf } from "../pitch";
-import { size, soundsOn, thirdOf, USUAL_MODES } from "../scale";
+import { isMinorMode, size, soundsOn, USUAL_MODES } from "../scale";
 import {
   type ChartAnalysis,
   type Chartwise,
@@ -97,9 +97,10 @@ function withoutSingleChords(
       merged = true;
       areas[areas.length - 1] = { ...last, to };
     } else {
-      const third = thirdOf(homeMode.mode);
-      const isMinor = third !== undefined && third < 0;
-      areas.push({ from, to, home: soundOf(homeMode.home), isMinor, isCadenced: false });
+      areas.push({
+        ...{ from, to, home: soundOf(homeMode.home), isCadenced: false },
+        isMinor: isMinorMode(homeMode.mode),
+      });
     }
   }
   return merged ? areas : undefined;
@@ -116,11 +117,10 @@ function homesOfLoops(chart: ReadableChart, areas: readonly KeyArea[]): readonly
     const [best] = oneModeAnalyses({ chords, bars: [{ from: 0, section: undefined }] }, { most: 1 });
     const [segment] = best?.segments ?? [];
     if (!segment) return area;
-    const third = thirdOf(segment.homeMode.mode);
     return {
       ...area,
       home: soundOf(segment.homeMode.home),
-      isMinor: third !== undefined && third < 0,
+      isMinor: isMinorMode(segment.homeMode.mode),
     };
   });
   return homed.reduce<readonly KeyArea[]>((joined, area) => {

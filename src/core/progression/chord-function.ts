@@ -4,15 +4,15 @@ import {
   compareRanks,
   type HomeMode,
   holds,
-  holdsAll,
+  isMinorMode,
   type Mode,
   notesOf,
   SEVEN,
   size,
   soundsOn,
-  thirdOf,
   USUAL_MODES,
 } from "../scale";
+import { isWithin } from "./fit";
 import { kindOf } from "./home-rows";
 
 /** What a chord does in its key, as musicians name it. */
@@ -131,8 +131,6 @@ const isSame = (one: Chord | undefined, other: Chord | undefined) =>
   one.bass === other.bass &&
   chordSounds(one) === chordSounds(other);
 
-const isWithin = (chord: Chord, homeMode: HomeMode) => holdsAll(soundsOn(homeMode), chordSounds(chord));
-
 /** How many half steps the next root lies above this one. */
 const rise = (chord: Chord, next: Chord) => modulo(soundOf(next.root) - soundOf(chord.root), 12);
 
@@ -141,7 +139,6 @@ const above = ({ root }: Chord, home: Fifths) => modulo(soundOf(root) - soundOf(
 
 const hasThird = ({ tones }: Chord) => tones.includes(4) || tones.includes(-3);
 const isMajor = ({ tones }: Chord) => tones.includes(4) && !tones.includes(5);
-const isMinorMode = ({ mode }: HomeMode) => (thirdOf(mode) ?? 0) < 0;
 
 /** Steps down of an Andalusian cadence, in half steps from its first chord. */
 const ANDALUSIAN = [0, 2, 4, 5];
@@ -222,13 +219,14 @@ function dominants({ chord, next }: Place, homeMode: HomeMode): readonly ChordFu
   const isForeign = !holds(sounds, soundOf(chord.root + 4));
   const isSeventh = chord.tones.includes(-2);
   const goal = next.find((each) => rise(chord, each) === 5);
-  if (above(chord, home) === 7 && isForeign && isMinorMode(homeMode)) return [{ code: "minor-dominant" }];
+  if (above(chord, home) === 7 && isForeign && isMinorMode(homeMode.mode))
+    return [{ code: "minor-dominant" }];
   if (
     above(chord, home) === 10 &&
     isSeventh &&
     next.some((each) => above(each, home) === 0 && hasThird(each))
   )
-    return isMinorMode(homeMode) ? [] : [{ code: "backdoor" }];
+    return isMinorMode(homeMode.mode) ? [] : [{ code: "backdoor" }];
   const isOutside = !isWithin(chord, homeMode);
   if (!isOutside) return [];
   if (goal && (isForeign || isSeventh) && above(goal, home) !== 0)
@@ -269,7 +267,7 @@ function diminished({ chord, before, next }: Place): readonly ChordFunction[] {
 function ofHome({ chord, after, isLast }: Place, homeMode: HomeMode): readonly ChordFunction[] {
   const { home } = homeMode;
   if (isWithin(chord, homeMode)) return [];
-  const isMinor = isMinorMode(homeMode);
+  const isMinor = isMinorMode(homeMode.mode);
   const place = above(chord, home);
   const kind = kindOf(chord);
   if (

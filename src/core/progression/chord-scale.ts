@@ -1,15 +1,7 @@
 import { modulo, soundOf } from "../pitch";
 import { type Chord, chordSounds } from "../chord";
-import {
-  type HomeMode,
-  holds,
-  holdsAll,
-  mode,
-  type Mode,
-  soundsOn,
-  type PitchClassSet,
-  transpose,
-} from "../scale";
+import { type HomeMode, holds, mode, type Mode, type PitchClassSet, transpose } from "../scale";
+import { isWithin } from "./fit";
 import type { Heard, ChordContext } from "./home";
 
 /** Scales that repeat within the octave and that players take over one chord: they are no home of a whole chart. */
@@ -44,7 +36,8 @@ export function chordScales(chord: Chord, root: number, place: ChordPlace): read
   if (!has(3)) return [];
   if (has(6) && !has(7)) return has(9) && !has(10) ? ["diminished"] : has(10) && !has(2) ? ["locrian"] : [];
   if (has(11)) return ["melodic-minor", "harmonic-minor"];
-  if (has(10) && !isWithin(chord, place.around) && isTwoOf(root, place.turning)) return ["dorian"];
+  if (has(10) && !(place.around && isWithin(chord, place.around)) && isTwoOf(root, place.turning))
+    return ["dorian"];
   const isTonic = place.around !== undefined && soundOf(place.around.home) === root;
   return has(9) && !has(10) && isTonic ? ["dorian", "melodic-minor"] : [];
 }
@@ -72,9 +65,6 @@ function dominantScales(
   if (fall === 1) return ["lydian-dominant"];
   return isBackdoor(root, next, around) ? ["lydian-dominant"] : ["mixolydian"];
 }
-
-const isWithin = (chord: Chord, around: HomeMode | undefined) =>
-  around !== undefined && holdsAll(soundsOn(around), chordSounds(chord));
 
 /** A minor chord before the dominant a fourth above it: the second degree of a home elsewhere. */
 const isTwoOf = (root: number, { next }: ChordContext) =>

@@ -44,16 +44,19 @@ export function fitOf(chord: Chord, homeMode: HomeMode): Fit {
   };
 }
 
+/** Whether a mode has every tone of a chord. */
+export const isWithin = (chord: Chord, homeMode: HomeMode): boolean =>
+  holdsAll(soundsOn(homeMode), chordSounds(chord));
+
 /**
  * The modes of a catalogue, on the chord's own root, that hold all its tones; the most used families first.
  *
  * @example modesForChord(A13, USUAL_MODES).map((fit) => fit.homeMode.mode.id) // ["mixolydian", "lydian-dominant"]
  */
 export function modesForChord(chord: Chord, scales: readonly Mode[] = CATALOGUE): readonly Fit[] {
-  const sounds = chordSounds(chord);
   return scales
     .map((mode) => ({ home: chord.root, mode }))
-    .filter((homeMode) => holdsAll(soundsOn(homeMode), sounds))
+    .filter((homeMode) => isWithin(chord, homeMode))
     .map((homeMode) => fitOf(chord, homeMode));
 }
 

@@ -102,7 +102,7 @@ export function chordContexts(
     if (!runAt.has(at)) runAt.set(at, runs.length - 1);
   }
   // Two chords back and forth go round: the last one leads to the first as each other does.
-  const isRound = isVamp && runs.length >= 4 && runs.length % 2 === 0;
+  const isRound = goesBack(runs);
   const runOf = (run: number) => runs[isRound && Number.isFinite(run) ? modulo(run, runs.length) : run];
   return heard.map((chord, at) => {
     const run = runAt.get(at) ?? Infinity;
@@ -273,3 +273,9 @@ function story({ chord, next, third }: ChordContext, above: number, row: HomeRow
 
 /** Two roots in all: a vamp. */
 export const isTwoChords = (heard: readonly Heard[]) => new Set(heard.map(({ root }) => root)).size <= 2;
+
+/** Whether two chords go back and forth, twice at least, and end on the second: then the first follows the last. */
+export function goesBack(heard: readonly Heard[]): boolean {
+  const runs = heard.filter((each, at) => !isSame(each, heard[at - 1]));
+  return isTwoChords(heard) && runs.length >= 4 && !isSame(heard[0], heard.at(-1));
+}

@@ -9,6 +9,7 @@ export * from "./chord-function";
 export { type ChartAnalysis, oneModeAnalyses, outsideOf, type Segment, segmentAt } from "./analyses";
 export { type Analyses, analyses, NO_ANALYSES } from "./chart-analyses";
 export * from "./analysis-kind";
+export * from "./modal-cadence";
 export * from "./simple-scale";
 export * from "./stand-ins";
 export * from "./changes";

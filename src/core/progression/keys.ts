@@ -1,5 +1,5 @@
 import { type Fifths, modulo, soundOf } from "../pitch";
-import { bestHome, type HomeMode, mode, thirdOf } from "../scale";
+import { bestHome, type HomeMode, isMinorMode, mode } from "../scale";
 import { leadsTo } from "./cadence";
 import { heardAs } from "./home";
 import { isUsualIn, type KeyArea } from "./key-areas";
@@ -56,8 +56,7 @@ function joinedHomes(homes: Homes): readonly Marked[] {
     const last = found.at(-1);
     if (last && soundOf(last.home) === soundOf(homeMode.home)) last.to = to;
     else {
-      const third = thirdOf(homeMode.mode);
-      found.push({ from, to, home: homeMode.home, isMinor: third !== undefined && third < 0 });
+      found.push({ from, to, home: homeMode.home, isMinor: isMinorMode(homeMode.mode) });
     }
   }
   return found;

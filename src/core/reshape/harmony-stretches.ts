@@ -87,10 +87,11 @@ const STEP = 2;
 /** Whether a note only leads from its neighbour to another, or to the same again: no longer than half a beat, a step from both. */
 function isPassing(note: TuneNote, notes: readonly TuneNote[], halfBeat: number): boolean {
   if (note.duration > halfBeat + EPSILON) return false;
-  const at = notes.indexOf(note);
+  const before = notes[firstPlace(notes, ({ onset }) => onset >= note.onset) - 1];
+  const next = notes[firstPlace(notes, ({ onset }) => onset > note.onset)];
   const byStep = (other: TuneNote | undefined) =>
     other !== undefined && Math.abs(midiOf(other.pitch) - midiOf(note.pitch)) <= STEP;
-  return byStep(notes[at - 1]) && byStep(notes[at + 1]);
+  return byStep(before) && byStep(next);
 }
 
 /**

@@ -77,8 +77,8 @@ interface Way {
 }
 
 /**
- * Chords under a melody, out of the mode that it is in: every note on a strong beat is in its chord, the last chord is home where the
- * melody lets it, and phrases close on home from a chord that the mode has for it: the other one of its vamp, or one with its
+ * Chords under a melody, out of the mode that it is in: every note on a strong beat that doesn't only pass is in its chord, the first and
+ * the last chord are home where the melody lets them, and phrases close on home from a chord that the mode has for it: the other one of its vamp, or one with its
  * characteristic note a step or a fourth away, never one that leads to another home. The best harmonies, the least cost first, found
  * exactly: each chord for itself and each change add up. Where no chord holds all strong beats of a stretch, it is parted at them;
  * a note that no chord of the mode has, as in a pentatonic, is told with those outside.
@@ -145,7 +145,8 @@ function stretchesOf(
   const sounds = soundsOn(homeMode);
   const longest = tune.notes.reduce((most, { duration }) => Math.max(most, duration), 0);
   const halfBeat = feltBeat(tune.meter) / 2;
-  const begins = (beat: number) => tune.bars.some(({ start }) => Math.abs(start - beat) < EPSILON);
+  const starts = new Set(tune.bars.map(({ start }) => start));
+  const begins = (beat: number) => starts.has(beat);
   const heard = (span: Span) => heardIn(span, tune.notes, sounds, longest, halfBeat, begins);
   const isHeld = (each: Heard) => fitAny(candidates, each);
   const homes = candidates.filter(({ isHome }) => isHome);

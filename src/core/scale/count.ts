@@ -76,3 +76,6 @@ export function stepsOf(sounds: readonly number[]): readonly number[] {
 export function thirdOf({ intervals }: Mode): number | undefined {
   return intervals.includes(4) ? 4 : intervalAt(intervals, 3);
 }
+
+/** Whether a mode has a minor third and no major one: Dorian, Aeolian, blues. */
+export const isMinorMode = (mode: Mode): boolean => (thirdOf(mode) ?? 0) < 0;

@@ -9,7 +9,7 @@ import {
   type TuneText,
   writeAbc,
 } from "@/formats";
-import { answering, isAwaited, readMusic } from "@/session";
+import { answering, readMusic } from "@/session";
 import { tuneDocument } from "./tune-document";
 import { type StaffPart, staffPart } from "@/session/stage/staff-part";
 
@@ -49,15 +49,14 @@ const $text = computed(tuneDocument.$value, ({ text }) => text);
 const $name = computed(tuneDocument.$value, ({ name }) => name);
 const $origin = computed(tuneDocument.$value, ({ origin }) => origin);
 
-const $asked = computed([$source, $text, $name, $origin], (source, text, name, origin) =>
+export const $toRead = computed([$source, $text, $name, $origin], (source, text, name, origin) =>
   text.trim() === "" ? undefined : { source, text, name, origin },
 );
 
-const $read = answering($asked, async (asked) => ({ answer: await readMusic(asked) }));
-
-export const $isReading = isAwaited($asked, $read);
+/** Reading the text. */
+export const $reading = answering($toRead, async (asked) => ({ answer: await readMusic(asked) }));
 
 /** The tunes of what is worked on, read anew when its text changes; the last ones stay until then. */
-export const $tunes = computed($read, (read): ReadTunes | undefined =>
+export const $tunes = computed($reading, (read): ReadTunes | undefined =>
   read ? { ...read.asked, tunes: read.answer.value, problems: read.answer.problems } : undefined,
 );

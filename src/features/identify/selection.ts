@@ -8,8 +8,7 @@ import { $placeMode, $settings, type Playable, type Selection, selects } from "@
 import { selectionOf } from "@/shell/selected";
 import { headlineText, orText } from "@/words";
 import { IDENTIFY } from "./route";
-import { $isReading } from "./read-tunes";
-import { $answer, $isListening } from "./tune-answer";
+import { $answer, $answerState } from "./tune-answer";
 
 /** The notes of the answer that are never heard and would decide. */
 export const undecidedNotes = ({ undecided, homeMode: { home, mode } }: Identification): readonly Fifths[] =>
@@ -31,37 +30,29 @@ function playedTune(tune: Tune): Playable {
   };
 }
 
-const $isComputing = computed(
-  [$isReading, $isListening],
-  (isReading, isListening) => isReading || isListening,
-);
-
 selects(
   IDENTIFY,
-  computed(
-    [$answer, $placeMode, $settings, $isComputing],
-    (answer, homeMode, settings, isComputing): Selection => {
-      if (!answer)
-        return {
-          ...selectionOf(homeMode, undefined, settings, settings.drone),
-          subject: "",
-          said: [],
-          isComputing,
-        };
-      const { found, shown } = answer;
-      const unknown = undecidedNotes(found);
+  computed([$answer, $placeMode, $settings, $answerState], (answer, homeMode, settings, state): Selection => {
+    if (!answer)
       return {
-        homeMode: found.homeMode,
-        characteristic: characteristicOn(found.homeMode).filter((note) => !unknown.includes(note)),
-        unknown,
-        chordTones: [],
-        targetNotes: [],
-        swap: characteristicSwap(found.homeMode.mode, settings),
-        play: playedTune(shown.tune),
-        isComputing,
-        subject: shown.tune.title === "" ? undefined : shown.tune.title,
-        said: [`${[headlineText(found), orText(found) ?? ""].join(" ").trim()}.`],
+        ...selectionOf(homeMode, undefined, settings, settings.drone),
+        subject: "",
+        said: [],
+        answer: state,
       };
-    },
-  ),
+    const { found, shown } = answer;
+    const unknown = undecidedNotes(found);
+    return {
+      homeMode: found.homeMode,
+      characteristic: characteristicOn(found.homeMode).filter((note) => !unknown.includes(note)),
+      unknown,
+      chordTones: [],
+      targetNotes: [],
+      swap: characteristicSwap(found.homeMode.mode, settings),
+      play: playedTune(shown.tune),
+      answer: state,
+      subject: shown.tune.title === "" ? undefined : shown.tune.title,
+      said: [`${[headlineText(found), orText(found) ?? ""].join(" ").trim()}.`],
+    };
+  }),
 );

@@ -4,12 +4,12 @@ import { type Fifths, fifthsOf, printName, soundOf } from "@/core/pitch";
 import { characteristicOn, type HomeMode, mode as modeById } from "@/core/scale";
 import { allNotes, type BarRange, partOf, phraseEnds, type Tune, type TuneNote } from "@/core/tune";
 import type { FileTune, TuneText } from "@/formats";
-import { $settings, answering } from "@/session";
+import { $settings, answering, answerState } from "@/session";
 import { tuneDocument, type TuneValue } from "./tune-document";
 import { newestWins, type TuneAsked } from "@/workers";
 import { identifyElsewhere, isLong } from "@/session/stage/long-tunes";
 import { onStaff } from "@/session/stage/staff-part";
-import { $tunes, type ReadTune, readyTune } from "./read-tunes";
+import { $reading, $toRead, $tunes, type ReadTune, readyTune } from "./read-tunes";
 
 /** What was set by hand for one tune, as the document has it. */
 export interface ByHand {
@@ -77,10 +77,12 @@ type Found = Identification | undefined;
 
 const identifyNewest = newestWins(identifyElsewhere);
 
-const $long = answering(
-  computed($asked, (asked) => (asked && isLong(asked.tune) ? asked : undefined)),
-  identifyNewest,
-);
+const $askedLong = computed($asked, (asked) => (asked && isLong(asked.tune) ? asked : undefined));
+
+const $long = answering($askedLong, identifyNewest);
+
+/** Where the answer is: the text is read first, and a long tune is listened to in a worker. */
+export const $answerState = answerState([$toRead, $reading], [$askedLong, $long]);
 
 /** The last that was found, and what it was asked of: until a long tune is identified it is about the one before. */
 const $found = computed([$asked, $long], (asked, long): { asked: Asked; found: Found } | undefined => {

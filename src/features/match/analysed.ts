@@ -3,7 +3,7 @@ import { type Chart, readChart, renamedChart } from "@/core/chord";
 import type { NoteNaming } from "@/core/pitch";
 import type { Problem } from "@/core/problem";
 import { type Analyses, NO_ANALYSES, openBetween } from "@/core/progression";
-import { $settings, answering, isAwaited, steady } from "@/session";
+import { $settings, answering, answerState, steady } from "@/session";
 import { chartDocument } from "./chart-document";
 import { analyseChart } from "@/workers";
 
@@ -54,7 +54,7 @@ const $asked = computed([$typed, $families], ({ text, chart }, families) =>
 
 const $read = answering($asked, ({ text, families }) => analyseChart({ text, families, most: MOST }));
 
-export const $isComputing = isAwaited($asked, $read);
+export const $answerState = answerState([$asked, $read]);
 
 /** A chart with its analyses: both are of the same text. */
 export interface AnalysedChart {

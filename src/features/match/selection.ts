@@ -12,7 +12,7 @@ import { type SelectedChords, selectionOf, selecting } from "@/shell/selected";
 import { shapeTones } from "@/shell/shape";
 import { chartAnswerText, chordPlaceText } from "@/words";
 import { $selected } from "./selected";
-import { $analysed, $isComputing, $open } from "./analysed";
+import { $analysed, $answerState, $open } from "./analysed";
 import { $matchShow, MATCH } from "./route";
 
 /** Chords for a mode that are selected, and the line of the chart that they would be. */
@@ -115,12 +115,12 @@ const $title = computed(chartDocument.$value, ({ title }) => title);
 const $analysis = computed($selected, ({ analysis }) => analysis);
 
 const $chartSelection = computed(
-  [$onChart, $placeMode, $settings, $title, $analysis, $open, $isComputing],
-  (on, homeMode, settings, title, analysis, open, isComputing): Selection => ({
+  [$onChart, $placeMode, $settings, $title, $analysis, $open, $answerState],
+  (on, homeMode, settings, title, analysis, open, answer): Selection => ({
     ...(on
       ? chartSelection(on, settings, title, analysis, open)
       : selectionOf(homeMode, undefined, settings, settings.drone)),
-    isComputing,
+    answer,
   }),
 );
 

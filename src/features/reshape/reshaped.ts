@@ -5,7 +5,7 @@ import { type Recipe, relativeHome, reshape, type Reshaped } from "@/core/reshap
 import { type HomeMode, mode as modeById, type Mode } from "@/core/scale";
 import { allNotes, EPSILON, firstPlace, type Tune } from "@/core/tune";
 import { soundRow } from "@/core/instrument";
-import { $lineSound, answering, isAwaited, readMusic } from "@/session";
+import { $lineSound, answering, answerState, readMusic } from "@/session";
 import { reshapeDocument } from "./reshape-document";
 import { identifyElsewhere, isLong, isLongToReshape, reshapeElsewhere } from "@/session/stage/long-tunes";
 import type { RecipeValue } from "@/storage";
@@ -30,12 +30,11 @@ export const $tune = computed($read, (read): Tune | undefined =>
 );
 
 /** What a long tune is in is asked with the document that it is the tune of: there a tune changes while it is written. */
-const $longFound = answering(
-  computed($tune, (tune) =>
-    tune && isLong(tune) ? { tune, choice: {}, of: reshapeDocument.$id.get() } : undefined,
-  ),
-  newestWins(identifyElsewhere),
+const $askedLong = computed($tune, (tune) =>
+  tune && isLong(tune) ? { tune, choice: {}, of: reshapeDocument.$id.get() } : undefined,
 );
+
+const $longFound = answering($askedLong, newestWins(identifyElsewhere));
 
 /**
  * What the tune is in, as it is heard. A long one is listened to in a worker: until then there is no answer, or while it is written that
@@ -168,10 +167,9 @@ const makeElsewhere = newestWins(async (asked: ToMake) => {
   return "answer" in outcome ? { answer: versionsOf(asked, known, outcome.answer) } : outcome;
 });
 
-const $longMade = answering(
-  computed($toMake, (asked) => (asked && isLongToReshape(asked.tune) ? asked : undefined)),
-  makeElsewhere,
-);
+const $toMakeLong = computed($toMake, (asked) => (asked && isLongToReshape(asked.tune) ? asked : undefined));
+
+const $longMade = answering($toMakeLong, makeElsewhere);
 
 /** Every version of the tune; one whose recipe hasn't changed stays the same object. Those of a long tune come from a worker. */
 export const $versions = computed([$toMake, $longMade], (asked, long): readonly Reshaped[] => {
@@ -180,12 +178,8 @@ export const $versions = computed([$toMake, $longMade], (asked, long): readonly 
   return long?.asked.tune === asked.tune ? long.answer : [];
 });
 
-/** The tune is still being read, listened to or made anew. */
-export const $isComputing = computed(
-  [isAwaited($asked, $read), $tune, $found, $versions],
-  (isReading, tune, found, versions) =>
-    isReading || (tune !== undefined && (found === undefined || versions.length === 0)),
-);
+/** Where the answer is: the text is read first; a long tune is listened to, and made anew, in a worker. */
+export const $answerState = answerState([$asked, $read], [$askedLong, $longFound], [$toMakeLong, $longMade]);
 
 /** Which version is in front, from 0; -1 for the original. */
 export const $at = computed($value, ({ at, versions }) => Math.min(at, versions.length - 1));

@@ -8,7 +8,7 @@ import { $mark, $placeMode, $playing, $settings, playBars, type Selection, selec
 import { selectionOf } from "@/shell/selected";
 import { homeModeText } from "@/words";
 import { RESHAPE } from "./route";
-import { $at, $chosen, $homeMode, $isComputing, $shown, $tune, $worked } from "./reshaped";
+import { $at, $chosen, $homeMode, $answerState, $shown, $tune, $worked } from "./reshaped";
 import { $rowMode, hearRows } from "./rows";
 
 /** The name under which a tune and its versions are played. */
@@ -38,20 +38,20 @@ const $chordThen = computed([$shown, $worked, $at, $time], (tune, worked, at, ti
 selects(
   RESHAPE,
   computed(
-    [$shown, $homeMode, $score, $placeMode, $settings, $chordThen, $rowMode, $isComputing],
-    (tune, homeMode, score, placeMode, settings, { chord, fingered }, rowMode, isComputing): Selection => {
+    [$shown, $homeMode, $score, $placeMode, $settings, $chordThen, $rowMode, $answerState],
+    (tune, homeMode, score, placeMode, settings, { chord, fingered }, rowMode, answer): Selection => {
       if (!tune || !homeMode || !score)
         return {
           ...selectionOf(placeMode, undefined, settings, settings.drone),
           subject: "",
           said: [],
-          isComputing,
+          answer,
         };
       // While the rows are shown the stage is about the one in front, and plays them all.
       if (rowMode)
         return {
           ...selectionOf(rowMode, undefined, settings, settings.drone),
-          isComputing,
+          answer,
           play: { code: "tune", score, meter: tune.meter, start: () => hearRows("all") },
         };
       return {
@@ -62,7 +62,7 @@ selects(
         chord,
         fingered,
         targetNotes: [],
-        isComputing,
+        answer,
         play: { code: "tune", score, meter: tune.meter, start: playVersions },
         subject: tune.title === "" ? homeModeText(homeMode) : `${tune.title}, ${homeModeText(homeMode)}`,
         said: [`${homeModeText(homeMode)}.`],

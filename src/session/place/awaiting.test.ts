@@ -1,6 +1,7 @@
 import { atom } from "nanostores";
 import { beforeEach, describe, expect, it } from "vitest";
 import { mode } from "@/core/scale";
+import { $jobFailed } from "@/workers";
 import { $awaiting, whenComputed } from "./awaiting";
 import { $front, $selection, plainSelection, type Selection, selects } from "./selection";
 
@@ -26,19 +27,30 @@ describe("what acts on an answer", () => {
   });
 
   it("waits for it, says so, and is done once", () => {
-    $match.set({ ...own, isComputing: true });
+    $match.set({ ...own, answer: "coming" });
     whenComputed(() => done.push("print"));
     expect([done, $awaiting.get() !== undefined]).toEqual([[], true]);
     // A part of the answer is none.
-    $match.set({ ...own, isComputing: true });
+    $match.set({ ...own, answer: "coming" });
     expect(done).toEqual([]);
-    $match.set({ ...own, isComputing: false });
+    $match.set({ ...own, answer: undefined });
     $match.set({ ...own });
     expect([done, $awaiting.get()]).toEqual([["print"], undefined]);
   });
 
+  it("is given up, and said, when the answer fails", () => {
+    $jobFailed.set(false);
+    $match.set({ ...own, answer: "coming" });
+    whenComputed(() => done.push("print"));
+    $match.set({ ...own, answer: "failed" });
+    expect([done, $awaiting.get(), $jobFailed.get()]).toEqual([[], undefined, false]);
+    // The worker has said so already; once that is dismissed it is said again.
+    whenComputed(() => done.push("print"));
+    expect([done, $jobFailed.get()]).toEqual([[], true]);
+  });
+
   it("is given up when it is pressed again, cancelled, or another view comes to the front", () => {
-    $match.set({ ...own, isComputing: true });
+    $match.set({ ...own, answer: "coming" });
     const press = () => whenComputed(() => done.push("print"));
     press();
     press();

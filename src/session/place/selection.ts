@@ -5,6 +5,7 @@ import type { Fifths, Interval } from "@/core/pitch";
 import { mode as modeById, type HomeMode } from "@/core/scale";
 import type { Meter } from "@/core/tune";
 import type { Score } from "@/audio";
+import type { AnswerState } from "../records/answering";
 
 /** What the stage is about: a mode, the notes lit in it, the chord tones to aim for, and what Play plays. */
 export interface Selection {
@@ -26,8 +27,8 @@ export interface Selection {
   /** The characteristic note and its ordinary neighbour, to be swapped while it sounds. */
   readonly swap?: { readonly from: Interval; readonly to: Interval } | undefined;
   readonly play: Playable;
-  /** The view’s answer is still on its way: what plays, prints or saves it waits. */
-  readonly isComputing?: boolean | undefined;
+  /** Where the view’s answer is: what plays, prints or saves it waits while it is coming. */
+  readonly answer?: AnswerState;
   /** The stage shows nothing of it: it would tell what is asked. */
   readonly isHidden?: boolean | undefined;
   /** What the page's title says before the view: a chart's or a tune's title; otherwise the mode. */

@@ -1,15 +1,7 @@
 import { useStore } from "@nanostores/react";
 import { useState } from "react";
 import { ORDERS, soundRow } from "@/core/instrument";
-import {
-  LOUDEST,
-  PART_SILENT,
-  PARTS,
-  type Part,
-  type Rhythm as RhythmName,
-  RHYTHMS,
-  testScore,
-} from "@/audio";
+import { LOUDEST, PART_SILENT, PARTS, type Rhythm as RhythmName, RHYTHMS, testScore } from "@/audio";
 import {
   BACKINGS,
   CHORDS_ON,
@@ -31,9 +23,8 @@ import {
   tappedTempo,
   toggle,
   withTap,
-  whenComputed,
 } from "@/session";
-import { Button, Choice, Labelled, NumberField, Select, Toggle } from "@/kit/controls";
+import { Button, Labelled, NumberField, Select, Toggle } from "@/kit/controls";
 import { Setting } from "@/kit/dialog";
 import {
   noteText,
@@ -43,9 +34,7 @@ import {
   RHYTHM_TEXT,
   VOLUME_SAYS,
   RISING_SAYS,
-  SOUND_FILES_SAY,
   tempoReachedText,
-  soundFileFailedText,
   BACKING_TEXT,
   GUITAR_SOUND_TEXT,
   CLICK_PARTS_TEXT,
@@ -55,13 +44,12 @@ import {
   SILENT_CLICKS_TEXT,
 } from "@/words";
 import { TempoField, WhatToPlay } from "./row";
+import { SoundFiles } from "./SoundFiles";
 import styles from "./Dialogs.module.css";
-import { saveMidi, saveWav } from "./tracks";
 
 const RHYTHM_NAMES = Object.keys(RHYTHMS) as readonly RhythmName[];
 const CLICK_PARTS = [1, 2, 3, 4] as const;
 const COUNTS = ["0", "2", "3", "4", "8"] as const;
-const LENGTHS = ["once", "1", "3", "5", "10"] as const;
 
 interface SoundControlsProps {
   readonly isNarrow: boolean;
@@ -82,7 +70,7 @@ export function SoundControls({ isNarrow, onSing }: SoundControlsProps) {
         <Rhythm onSing={onSing} />
         <Metronome />
         <RisingTempo />
-        <Files />
+        <SoundFiles />
       </div>
       <div>
         <Instruments />
@@ -369,66 +357,6 @@ function RisingTempo() {
         />
       </Labelled>
       {climb.isOn && climb.to <= tempo && <p role="status">{tempoReachedText(tempo)}</p>}
-    </Setting>
-  );
-}
-
-/** What Play plays, as files. */
-function Files() {
-  const [length, setLength] = useState<(typeof LENGTHS)[number]>("once");
-  const [way, setWay] = useState<"together" | "apart">("together");
-  const [state, setState] = useState<{ at: "idle" | "busy" } | { at: "failed"; reason: string }>({
-    at: "idle",
-  });
-  const minutes = length === "once" ? 0 : Number(length);
-  const act = (make: () => Promise<void>) => {
-    setState({ at: "busy" });
-    make().then(
-      () => setState({ at: "idle" }),
-      (error: unknown) =>
-        setState({ at: "failed", reason: error instanceof Error ? error.message : String(error) }),
-    );
-  };
-  const parts: readonly (readonly Part[])[] = way === "together" ? [PARTS] : PARTS.map((part) => [part]);
-  return (
-    <Setting name="Files" says={SOUND_FILES_SAY}>
-      <Labelled label="Length">
-        <Select
-          label="Length"
-          size="small"
-          value={length}
-          options={LENGTHS.map((value) => ({
-            value,
-            text: value === "once" ? "once through" : value === "1" ? "one minute" : `${value} minutes`,
-          }))}
-          onChange={setLength}
-        />
-      </Labelled>
-      <Labelled label="Parts">
-        <Choice
-          label="Parts"
-          size="small"
-          value={way}
-          options={[
-            { value: "together", text: "together" },
-            { value: "apart", text: "a file each" },
-          ]}
-          onChange={setWay}
-        />
-      </Labelled>
-      <Button
-        disabled={state.at === "busy"}
-        onClick={() => whenComputed(() => act(() => saveWav(minutes * 60, parts)))}
-      >
-        {state.at === "busy" ? "Rendering" : "Save as WAV"}
-      </Button>
-      <Button
-        disabled={state.at === "busy"}
-        onClick={() => whenComputed(() => act(() => saveMidi(minutes * 60)))}
-      >
-        Save as MIDI
-      </Button>
-      {state.at === "failed" && <p role="alert">{soundFileFailedText(state.reason)}</p>}
     </Setting>
   );
 }

@@ -113,7 +113,7 @@ export function TempoField() {
 
 /** Plays what is to be played; where anything sounds, it stops that. */
 export function PlayButton() {
-  const { play, isComputing = false } = useStore($selection);
+  const { play, answer } = useStore($selection);
   const isAwaiting = useStore($awaiting) !== undefined;
   const { texture } = useStore($settings);
   const playing = useStore($playing);
@@ -125,7 +125,7 @@ export function PlayButton() {
         kind="now"
         className={styles.play}
         aria-pressed={playing === MAIN}
-        disabled={!isComputing && playing === undefined && (play.isSilent ?? isSilent(play.score))}
+        disabled={answer !== "coming" && playing === undefined && (play.isSilent ?? isSilent(play.score))}
         onClick={playOrStop}
       >
         {sound.at === "starting" || isAwaiting
