@@ -147,7 +147,7 @@ export function functionText(what: ChordFunction, { home }: Pick<HomeMode, "home
     case "picardy":
       return `a Picardy third: the major chord of ${noteText(home)} at the end`;
     case "borrowed-iv":
-      return "iv, borrowed from minor";
+      return "the minor iv, borrowed from the minor key";
     case "borrowed":
       return `borrowed from ${homeModeText({ home, mode: what.from })}`;
     case "passing":

@@ -384,7 +384,7 @@ describe("what is said about chords", () => {
     const functionsAt = (place: number) =>
       chordFunctions(doubt, place, ionian).map((each) => functionText(each, ionian));
     expect(functionsAt(1)).toEqual(["a secondary dominant: the dominant of A, and it goes there"]);
-    expect(functionsAt(3)).toEqual(["iv, borrowed from minor"]);
+    expect(functionsAt(3)).toEqual(["the minor iv, borrowed from the minor key"]);
     const [first, second] = guideLines(chords.map(({ chord }) => chord));
     expect(second?.map((tone, line) => guideText(tone, first?.[line]))).toEqual([
       "G, the seventh, stays",

@@ -1,9 +1,10 @@
 import { type Fifths, modulo, soundOf } from "../pitch";
 import { type Chord, chordNotes, dominantHome } from "../chord";
-import { characteristicOf, type HomeMode, holds, notesOf, SEVEN, size } from "../scale";
+import { characteristicOf, type HomeMode, holds, isMinorMode, notesOf, SEVEN, size } from "../scale";
 import { bestPaths, type ChangeCosts } from "./paths";
 import { allowedStates, homeModel, type AnalysisChoice, type State, type States, statesOf } from "./states";
 import type { AnalysisKind } from "./analysis-kind";
+import { isFiveOf } from "./cadence";
 import { goesBack, heardAs } from "./home";
 import { allSounds, isWithoutThirds, plainMode } from "./plain-mode";
 import type { KeyArea } from "./key-areas";
@@ -176,9 +177,16 @@ const NOT_PLAIN = 1.5;
 /** What a mode that isn't one of the seven costs where the chart lacks a note that makes it what it is. */
 const UNHEARD = 1.6;
 
+/** What a minor mode with ♭2 costs where its home is arrived at by a major dominant: that is minor, and ♭II its Neapolitan. */
+const CADENCED = 1.6;
+
 /** What all chords together say of a mode, beside what they say of the home. */
 function withUsualModes({ sounding, all }: Chartwise, whole: Float64Array): Float64Array {
   const heard = allSounds(sounding);
+  const line = sounding.map(({ chord }) => heardAs(chord));
+  const cadenced = new Set(
+    line.flatMap(({ root, kind }, at) => (kind === "m" && isFiveOf(root, line[at - 1]) ? [root] : [])),
+  );
   const plain = isWithoutThirds(sounding)
     ? Array.from({ length: 12 }, (_, home) => plainMode(home, heard)?.sounds)
     : [];
@@ -191,6 +199,7 @@ function withUsualModes({ sounding, all }: Chartwise, whole: Float64Array): Floa
     return (
       cost +
       (onHome === undefined || mode.sounds === onHome ? 0 : NOT_PLAIN) +
+      (cadenced.has(home) && isMinorMode(mode) && !holds(mode.sounds, 2) ? CADENCED : 0) +
       (isHeard || SEVEN.includes(mode) || dominantHome(mode) ? 0 : UNHEARD)
     );
   });

@@ -53,6 +53,7 @@ const TAUGHT: readonly (readonly [chart: string, home: string, mode: string, at:
   // The Neapolitan goes to the dominant.
   ["| Cm | Db/F | G7 | Cm |", "C", "aeolian", 1, "neapolitan"],
   ["| C | Db | G7 | C |", "C", "ionian", 1, "neapolitan"],
+  ["| Cm | Db | G7 | Cm |", "C", "harmonic-minor", 1, "neapolitan"],
   ["| C | Db | C | Db |", "C", "ionian", 1, "borrowed phrygian"],
   // Down to the dominant, in minor and in flamenco.
   ["| Am | G | F | E |", "A", "aeolian", 0, "andalusian"],

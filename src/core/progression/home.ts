@@ -244,12 +244,16 @@ const STORIES = {
   none: untold(EXPLAINED.none),
 };
 
+const leadsOn = (chord: Heard | undefined) => chord?.kind === "7" || chord?.kind === "M";
+
 function story({ chord, next, third }: ChordContext, above: number, row: HomeRow): Story {
   const rise = next ? modulo(next.root - chord.root, 12) : -1;
   const goes = (up: number) => rise === up && knows(row, modulo(above + up, 12));
   const leads = chord.kind === "7" || chord.kind === "M" || chord.kind === "+";
   if (leads && goes(5)) return STORIES.applied;
   if (chord.kind === "7" && goes(11)) return STORIES.halfStep;
+  // The Neapolitan goes to the dominant.
+  if (chord.kind === "M" && above === 1 && rise === 6 && leadsOn(next)) return STORIES.applied;
   // ♭VII7 that goes up to home, and the minor fourth degree before it.
   if (chord.kind === "7" && above === 10 && rise === 2) return STORIES.applied;
   if (

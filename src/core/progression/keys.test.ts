@@ -14,6 +14,10 @@ const CASES: readonly (readonly [
   text: string,
   keys: readonly (readonly [home: string, from: number, to: number])[],
 ])[] = [
+  // The home chord says whether it is minor, whatever the mode that holds the rest.
+  ["E G A C", [["E", 0, 3]]],
+  ["A7 D7 A7 E7", [["A", 0, 3]]],
+  ["Em F Em F", [["Em", 0, 3]]],
   [
     "C F G7 C C F G7 C G C D7 G C F G7 C C F G7 C",
     [

@@ -38,7 +38,7 @@ export function keysOf(
   const homes = new Set(fewest.map(({ homeMode }) => soundOf(homeMode.home)));
   const isOne = areas.length <= 1;
   const marked = isOne
-    ? joinedHomes(homes.size > 1 ? fewest : oneMode)
+    ? joinedHomes(homes.size > 1 ? fewest : oneMode, sounding)
     : areas.map((area) => named(area, fewest));
   return marked.map((key, nth) => ({
     ...key,
@@ -49,17 +49,24 @@ export function keysOf(
 
 type Marked = Pick<Key, "from" | "to" | "home" | "isMinor">;
 
-/** Segments on one home after another as one key. */
-function joinedHomes(homes: Homes): readonly Marked[] {
+/** Segments on one home after another as one key: minor where its home chord is, and where that isn't heard with a third, where its mode is. */
+function joinedHomes(homes: Homes, sounding: readonly Sounding[]): readonly Marked[] {
   const found: { from: number; to: number; home: Fifths; isMinor: boolean }[] = [];
   for (const { from, to, homeMode } of homes) {
     const last = found.at(-1);
     if (last && soundOf(last.home) === soundOf(homeMode.home)) last.to = to;
-    else {
-      found.push({ from, to, home: homeMode.home, isMinor: isMinorMode(homeMode.mode) });
-    }
+    else found.push({ from, to, home: homeMode.home, isMinor: isMinorMode(homeMode.mode) });
   }
-  return found;
+  return found.map((key) => ({ ...key, isMinor: isMinorAtHome(key, sounding) ?? key.isMinor }));
+}
+
+/** Whether the chords on the home of a key are minor for longer than they are major; undefined where none has a third. */
+function isMinorAtHome(key: Marked, sounding: readonly Sounding[]): boolean | undefined {
+  let minor = 0;
+  for (const { chord, bars } of sounding.filter(isIn(key)))
+    if (soundOf(chord.root) === soundOf(key.home))
+      minor += chord.tones.includes(4) ? -bars : chord.tones.includes(-3) ? bars : 0;
+  return minor === 0 ? undefined : minor > 0;
 }
 
 /** A key area with its home as the analysis spells it. */

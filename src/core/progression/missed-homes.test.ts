@@ -12,6 +12,12 @@ const ROWS: readonly (readonly [chords: string, home: string, mode?: string])[] 
   // Major chords on the notes of a minor pentatonic: the first is home.
   ["E G A C", "E"],
   ["D F G Bb", "D"],
+  // ♭II before the dominant is the Neapolitan of minor; back and forth it is Phrygian.
+  ["Cm Db/F G7 Cm", "C", "harmonic-minor"],
+  ["Am Bb E7 Am", "A", "harmonic-minor"],
+  ["Em F B7 Em", "E", "harmonic-minor"],
+  ["Em F Em F", "E", "phrygian"],
+  ["C Db G7 C", "C", "ionian"],
   // A borrowed iv makes no rare scale.
   ["C Fm C Fm", "C", "ionian"],
   ["C Fm6 C G7", "C", "ionian"],
