@@ -52,6 +52,8 @@ function stand() {
   return {
     started,
     count: (text: string, signal?: AbortSignal) => client.ask((jobs) => jobs.count(text), signal),
+    /** Starts one before there is anything to do. */
+    begin: () => client.ask(() => Promise.resolve()),
     rest: client.rest,
   };
 }
@@ -79,6 +81,16 @@ describe("a worker", () => {
     expect($jobFailed.get()).toBe(true);
     expect(await count("C")).toEqual({ answer: 1 });
     expect(started).toHaveLength(1);
+  });
+
+  it("does no job where it broke while it waited for one, as one whose script never came", async () => {
+    const { started, begin, count } = stand();
+    expect(await begin()).toEqual({ answer: undefined });
+    started[0]?.fail();
+    expect(started[0]?.isEnded).toBe(true);
+    expect($jobFailed.get()).toBe(false);
+    expect(await count("C G A")).toEqual({ answer: 5 });
+    expect(started).toHaveLength(2);
   });
 
   it("is ended where its job is cancelled or its script breaks, and the next job starts another", async () => {

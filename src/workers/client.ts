@@ -38,7 +38,15 @@ export function workerClient<J>(start: () => Started, stay = 1): WorkerClient<J>
   const idle: Ready<J>[] = [];
   const begin = (): Ready<J> => {
     const worker = start();
-    return { worker, jobs: wrap<J>(worker) };
+    const ready = { worker, jobs: wrap<J>(worker) };
+    // One that breaks while it waits, as where its script never came, does no further job.
+    worker.addEventListener("error", () => {
+      const at = idle.indexOf(ready);
+      if (at < 0) return;
+      idle.splice(at, 1);
+      worker.terminate();
+    });
+    return ready;
   };
   const ask = <R>(job: (jobs: Remote<J>) => Promise<R>, signal?: AbortSignal) =>
     new Promise<Outcome<R>>((resolve) => {
