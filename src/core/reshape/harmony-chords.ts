@@ -14,6 +14,8 @@ export interface Candidate {
   readonly isVamp: boolean;
   /** What it is worth just before home where a phrase closes: nothing for home itself, and for a chord that leads elsewhere. */
   readonly cadence: number;
+  /** The triad that stands in its place wherever it holds the melody: that of a seventh chord where chords are triads. */
+  readonly triad?: PitchClassSet | undefined;
   /** It is among the chords that were asked for. */
   readonly isAsked: boolean;
 }
@@ -38,6 +40,8 @@ export function candidatesOf(
   const { home } = homeMode;
   const characteristic = characteristicOn(homeMode);
   const vamp = bestVamp(homeMode);
+  // The characteristic note is sought in sevenths too, and dominants have theirs in any style.
+  const isPlain = !hasSevenths && !seeksCharacteristic;
   const isVamp = (chord: Chord) => vamp?.chords.some((each) => each.root === chord.root) === true;
   const asked = source === "vamp" ? vamp?.chords : source === "pair" ? pairWithHome(homeMode) : undefined;
   const isDominantMode = dominantHome(homeMode.mode) !== undefined;
@@ -67,7 +71,12 @@ export function candidatesOf(
   const all = diatonicChords(homeMode).flatMap(({ chords: { triad, seventh } }) => [
     ...(triad ? [made(triad, hasSevenths ? SEVENTH : 0, asked === undefined)] : []),
     ...(seventh && !pullsElsewhere(seventh, seventh.root - home)
-      ? [made(seventh, hasSevenths ? 0 : SEVENTH, asked === undefined)]
+      ? [
+          {
+            ...made(seventh, hasSevenths ? 0 : SEVENTH, asked === undefined),
+            triad: isPlain && triad && kindOf(seventh) !== "7" ? chordSounds(triad) : undefined,
+          },
+        ]
       : []),
   ]);
   const first = (asked ?? []).map((chord) => made(chord, 0, true));

@@ -173,6 +173,8 @@ describe("a harmony for a melody", () => {
         .join(" ");
     expect(symbols("Dm7 G7 Cmaj7 Dm7")).toMatch(/^Dm7 .*Dm7$/u);
     expect(symbols("Dm G7 C Dm")).toMatch(/^Dm .*Dm$/u);
+    // A triad that holds the melody stays one, though a seventh would bring the characteristic note.
+    expect(symbols("Dm G C Dm")).not.toMatch(/maj7|m7/u);
     expect(symbols("Dm G C Dm", true)).toMatch(/^Dm7 .*Dm7$/u);
     expect(symbols("Dm7 G7 Cmaj7 Dm7", false)).toMatch(/^Dm .*Dm$/u);
   });

@@ -105,6 +105,7 @@ export function harmonise(tune: Tune, homeMode: HomeMode, choice: HarmonyChoice)
     const next: Way[] = [];
     for (const [at, candidate] of candidates.entries()) {
       if (mustHold && !fits(each, candidate)) continue;
+      if (candidate.triad !== undefined && (each.required & ~candidate.triad) === 0) continue;
       if (mustBeHome.has(each) && !candidate.isHome) continue;
       const own =
         restingCost(each, candidate) -
