@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { strToU8 } from "fflate";
-import { describe, expect, it } from "vitest";
-import { abcParts, type AbcPart } from ".";
+import { describe, expect, it, test } from "vitest";
+import { abcHeader, abcParts, type AbcPart, readAbc, withAbcHeader } from ".";
 
 async function* inChunks(bytes: Uint8Array, length: number): AsyncGenerator<Uint8Array> {
   await Promise.resolve();
@@ -50,4 +50,37 @@ describe("an ABC file as it comes in", () => {
     ]);
     expect(found[1]?.from).toBe(509);
   });
+});
+
+describe("the fields at the head of a file", () => {
+  const BOOK =
+    "%abc-2.1\nM:6/8\nL:1/16\nZ:a scribe\n\nSome words that are no field.\n\nX:1\nT:One\nK:D\nD4|\n\nX:2\nT:Two\nM:3/4\nL:1/4\nK:G\nG2B xx|\n";
+
+  it("apply to every tune, and those of the tune count for more", async () => {
+    const { value, problems } = await readAbc(BOOK);
+    expect(value.map(({ tune }) => [tune.meter, tune.notes[0]?.duration])).toEqual([
+      [{ beats: 6, unit: 8 }, 1],
+      [{ beats: 3, unit: 4 }, 2],
+    ]);
+    expect(value[0]?.text.startsWith("X:1\nM:6/8\nL:1/16\nZ:a scribe\nT:One")).toBe(true);
+    const [note] = value[0]?.tune.notes ?? [];
+    expect(value[0]?.text.slice(note?.from, note?.to).trim()).toBe("D4");
+    // Places of problems are those of the file.
+    for (const { offset = 0, found = "" } of problems)
+      expect(BOOK.slice(offset).startsWith(found.slice(0, 1))).toBe(true);
+  });
+
+  it("go with each tune that a file is parted into", async () => {
+    const found = await parts(BOOK);
+    expect(
+      found.map(({ text, header }) => withAbcHeader(text, header).text.includes("L:1/16\nZ:a scribe")),
+    ).toEqual([true, true]);
+  });
+
+  test.each([
+    ["X:1\nM:6/8\nK:D\nD|", ""],
+    ["M:6/8\nK:D\nD|", ""],
+    ["words\nM:6/8\n\nL:1/8\nX:1\nK:D\nD|", "M:6/8\n"],
+    ["", ""],
+  ])("of %j are %j", (text, header) => expect(abcHeader(text)).toBe(header));
 });

@@ -1,3 +1,4 @@
+import { abcHeader } from "./abc-header";
 import { decoded } from "./decode";
 
 /** A tune of an ABC file before it is read: its text, and where its bytes stand in the file. */
@@ -7,6 +8,8 @@ export interface AbcPart {
   readonly to: number;
   /** The tune went on past what is read of one; the rest of it was passed over. */
   readonly isCut: boolean;
+  /** The fields that the file has for all its tunes. */
+  readonly header: string;
 }
 
 /** Bytes that are read of one tune: some 200,000 notes, more than any has. */
@@ -25,7 +28,7 @@ function nextStart(bytes: Uint8Array, from: number): number {
 
 /**
  * Parts an ABC file into its tunes while it comes in, so that a file of any length needs no more memory than its longest
- * tune. What stands before the first tune is passed over; text without a number is one tune.
+ * tune. What stands before the first tune is passed over, but for the fields that apply to all; text without a number is one tune.
  *
  * @example for await (const { text } of abcParts(file.stream())) readAbc(text)
  */
@@ -39,11 +42,12 @@ export async function* abcParts(
   let passed = 0;
   let isCut = false;
   let isNumbered = false;
+  let header = "";
   const part = (length: number): AbcPart | undefined => {
     const text = decoded(buffered.subarray(0, Math.min(length, most)));
     return text.trim() === ""
       ? undefined
-      : { text, from: start, to: start + Math.min(length, most), isCut: isCut || length > most };
+      : { text, from: start, to: start + Math.min(length, most), isCut: isCut || length > most, header };
   };
   for await (const chunk of chunks) {
     const joined = new Uint8Array(buffered.length + chunk.length);
@@ -55,6 +59,7 @@ export async function* abcParts(
     for (let next = nextStart(buffered, from); next >= 0; next = nextStart(buffered, from)) {
       const found = next > 0 && isNumbered ? part(next) : undefined;
       if (found) yield found;
+      if (!isNumbered) header = abcHeader(decoded(buffered.subarray(0, next + 2)));
       buffered = buffered.subarray(next);
       start += next + passed;
       passed = 0;

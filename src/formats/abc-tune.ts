@@ -68,6 +68,9 @@ const ACCIDENTAL: Readonly<Record<string, number>> = {
   quarterflat: 0,
 };
 
+/** Accidentals that raise or lower a note by a quarter tone. */
+const QUARTER_TONES: Readonly<Record<string, 1 | -1>> = { quartersharp: 1, quarterflat: -1 };
+
 const COMMON: Meter = { beats: 4, unit: 4 };
 
 /** A key field and where it stands in the text. */
@@ -335,7 +338,8 @@ function addPitch(
   }
   const pitch = spelled(voice, each, signature);
   const { startChar, endChar } = element;
-  if (each.accidental?.startsWith("quarter") === true) voice.unheld("quarter-tones", element);
+  const quarter = QUARTER_TONES[each.accidental ?? ""];
+  if (quarter) voice.unheld("quarter-tones", element);
   const at = voice.notes.push({
     pitch,
     onset: voice.time,
@@ -343,6 +347,7 @@ function addPitch(
     bar: voice.bars.length,
     from: startChar,
     to: endChar,
+    ...(quarter ? { quarter } : {}),
   });
   if (each.startTie) voice.tied.set(each.pitch, at - 1);
 }

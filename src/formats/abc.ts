@@ -1,9 +1,10 @@
 import { type Problem, type Reading, wholeProblem } from "@/core/problem";
 import type { Tune } from "@/core/tune";
+import { abcHeader, withAbcHeader } from "./abc-header";
 import { type ParsedTune, tuneOf } from "./abc-tune";
 import { MAX_NOTES } from "./notes";
 
-/** A tune of an ABC file with the text that it stands in; `from` and `to` of its notes count from the start of that text. */
+/** A tune of an ABC file with its own text, in which the fields of its file stand as well; `from` and `to` of its notes count from the start of that text. */
 export interface AbcTune {
   readonly tune: Tune;
   readonly text: string;
@@ -15,16 +16,20 @@ export interface AbcTune {
  * Reads an ABC file: every tune in it, each with its notes spelled by key and accidentals, ties joined, tuplets timed,
  * with chord symbols, repeats and endings. The first voice is the melody, the others lie beneath it. Never throws on bad text.
  *
+ * @param header fields that apply to every tune, where the text is a part of a file; otherwise those at its head
  * @example (await readAbc("X:1\nK:D\nDEF|")).value[0].tune.notes.length // 3
  */
-export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>> {
+export async function readAbc(text: string, header = abcHeader(text)): Promise<Reading<readonly AbcTune[]>> {
   const { default: abcjs } = await import("abcjs");
   const strange = noMusic(text);
   if (strange !== undefined) return { value: [], problems: [wholeProblem("not-music", strange)] };
   const problems: Problem[] = [];
   const value: AbcTune[] = [];
   for (const { start, part: whole } of tuneTexts(text)) {
-    const { text: part, left } = readable(whole);
+    const { text: own, left } = readable(whole);
+    const { text: part, back } = withAbcHeader(own, header);
+    const inFile = (found: readonly Problem[]) =>
+      found.map((problem) => ({ ...problem, offset: start + back(problem.offset) }));
     problems.push(...left.map((problem) => ({ ...problem, offset: problem.offset + start })));
     const parse = (abc: string) => {
       // A tuplet that a text breaks off in goes on in the next text that the library reads, whoever’s it is.
@@ -32,15 +37,10 @@ export async function readAbc(text: string): Promise<Reading<readonly AbcTune[]>
       return abcjs.parseOnly(abc)[0] as unknown as ParsedTune | undefined;
     };
     const { parsed, engraving, refused } = parseSafely(part, parse);
-    problems.push(...refused.map((problem) => ({ ...problem, offset: problem.offset + start })));
+    problems.push(...inFile(refused));
     if (!parsed) continue;
     const { value: tune, problems: unheld } = tuneOf(parsed, part);
-    problems.push(
-      ...[...warnings(parsed, part), ...unheld].map((problem) => ({
-        ...problem,
-        offset: problem.offset + start,
-      })),
-    );
+    problems.push(...inFile([...warnings(parsed, part), ...unheld]));
     if (tune.notes.length >= MAX_NOTES)
       problems.push({ code: "too-long", offset: start, length: 1, found: String(MAX_NOTES) });
     if (tune.notes.length > 0) value.push({ tune, text: part, engraving });

@@ -1,4 +1,5 @@
 export * from "./abc";
+export * from "./abc-header";
 export * from "./abc-parts";
 export * from "./chart-file";
 export type { FileChart } from "./chart-text";

@@ -203,7 +203,8 @@ function readNote(reader: Reader, children: readonly XmlNode[], duration: number
   const pitch = pitchOf(children, reader.transposing);
   if (!pitch || !(duration > 0)) return;
   const alter = textOf(inside(children, "pitch"), "alter");
-  if (!Number.isInteger(Number(alter)))
+  const quarter = Math.sign(Number(alter) - Math.round(Number(alter)));
+  if (quarter !== 0)
     nameInBar(part.problems, "quarter-tones", `${textOf(inside(children, "pitch"), "step")} ${alter}`, bar);
   reader.count += 1;
   if (reader.count === MAX_NOTES + 1) part.problems.push(wholeProblem("too-long", String(MAX_NOTES)));
@@ -211,7 +212,11 @@ function readNote(reader: Reader, children: readonly XmlNode[], duration: number
   if (sign) part.phraseMarks.push({ onset, sign });
   const voice = textOf(children, "voice") || "1";
   if (!part.staffOf.has(voice)) part.staffOf.set(voice, textOf(children, "staff") || "1");
-  if (reader.count <= MAX_NOTES) addNote(reader, children, { pitch, onset, duration, bar, from: 0, to: 0 });
+  if (reader.count <= MAX_NOTES)
+    addNote(reader, children, {
+      ...{ pitch, onset, duration, bar, from: 0, to: 0 },
+      ...(quarter === 1 || quarter === -1 ? { quarter } : {}),
+    });
 }
 
 /** What says that a phrase ends on a note: a fermata; a breath mark, a caesura, the end of a line or sentence of its text. */

@@ -1,14 +1,9 @@
-import { type Fifths, printDegree, printName } from "@/core/pitch";
+import type { Fifths } from "@/core/pitch";
 import type { Problem } from "@/core/problem";
-import {
-  type Expectation,
-  type Identification,
-  identify as identifyTune,
-  type Undecided,
-} from "@/core/identify";
-import { notesOf } from "@/core/scale";
+import type { Expectation } from "@/core/identify";
 import type { Tune } from "@/core/tune";
 import { type AbcPart, abcParts, decoded, readAbc, readNotes, sourceOfText } from "@/formats";
+import { type Answer, answer, identified, nothing } from "./identify-answer";
 import { ABC, NDJSON, PLAIN, TUNE_KINDS } from "./media";
 import { type ApiError, jsonResponse, located, problemResponse } from "./problem";
 import { askBytes, askJson, askQuery, mediaType } from "./request";
@@ -18,87 +13,6 @@ import { firstTuneIn, kindRefused } from "./tune-body";
 /** Whether a request asks for one line a tune. */
 export const acceptsLines = (request: Request): boolean =>
   (request.headers.get("accept") ?? "").includes(NDJSON);
-
-const round = (share: number) => Math.round(share * 1e4) / 1e4;
-
-/** The answer for a tune without notes: one entry a tune, so that entries and tunes can be counted off against each other. */
-const nothing = (title: string) => ({
-  title,
-  candidates: [],
-  notes: [],
-  undecided: [],
-  passing: [],
-  outside: [],
-  evidence: [],
-  short: true,
-  passages: [],
-  changes: false,
-});
-
-/** The forms that a degree may have, each once, with the modes that have it. */
-function formsOf(modes: Undecided["modes"], at: number) {
-  const forms = new Map<string, string[]>();
-  for (const { mode, intervals } of modes) {
-    const degree = printDegree(intervals[at] ?? 0);
-    forms.set(degree, [...(forms.get(degree) ?? []), mode.id]);
-  }
-  return [...forms].map(([degree, ids]) => ({ degree, modes: ids }));
-}
-
-function answer(title: string, found: Identification | undefined) {
-  if (!found) return nothing(title);
-  const { whole, homeMode, undecided, rival, outside, evidence, passages, gapped, isShort, key, changes } =
-    found;
-  const heard = outside.map(({ note, share, role, to }) => ({
-    note: printName(note),
-    share: round(share),
-    role,
-    to: to === undefined ? undefined : printName(to),
-  }));
-  return {
-    title,
-    candidates: whole.map(({ homeMode: { home, mode }, weight }) => ({
-      home: printName(home),
-      mode: mode.id,
-      weight: round(weight),
-    })),
-    notes: notesOf(homeMode).map((note) => printName(note)),
-    undecided: (undecided?.degrees ?? []).map((number, at) => ({
-      degree: String(number),
-      forms: formsOf(undecided?.modes ?? [], at),
-    })),
-    passing: heard.filter(({ role }) => role !== undefined),
-    outside: heard.filter(({ role }) => role === undefined).map(({ note, share }) => ({ note, share })),
-    evidence: evidence.map(({ code, note, strength, count, of }) => ({
-      code,
-      note: printName(note),
-      strength: round(strength),
-      count,
-      of,
-    })),
-    rival: rival && {
-      home: printName(rival.homeMode.home),
-      mode: rival.homeMode.mode.id,
-      weight: round(rival.weight),
-    },
-    gapped: gapped?.id,
-    short: isShort,
-    key: key && {
-      home: printName(key.declared.home),
-      mode: key.declared.mode.id,
-      agrees: key.agrees,
-    },
-    changes,
-    passages: passages.map(({ fromBar, toBar, homeMode: { home, mode }, kind }) => ({
-      fromBar,
-      toBar,
-      home: printName(home),
-      mode: mode.id,
-      kind,
-    })),
-  };
-}
-type Answer = ReturnType<typeof answer>;
 
 /** What may be set for the answer. */
 export interface Asked {
@@ -113,7 +27,7 @@ export interface Answered {
 }
 
 const answered = (tune: Tune, asked: Asked, problems: readonly Problem[], text: string): Answered => ({
-  answer: answer(tune.title, identifyTune(tune, asked)),
+  answer: answer(tune.title, identified(tune, asked)),
   errors: located(problems, text),
 });
 
@@ -129,16 +43,16 @@ export type PartAnswered = readonly Answered[];
 
 /** The answer to one piece of an ABC body. */
 export async function answeredPart({
-  part: { text, isCut },
+  part: { text, isCut, header },
   asked,
   lines,
 }: PartAsked): Promise<PartAnswered> {
-  const { value, problems } = await readAbc(text);
+  const { value, problems } = await readAbc(text, header);
   const cut: readonly ApiError[] = isCut ? [{ code: "too-long", line: lines + 1 }] : [];
   const errors = [...located(problems, text).map((error) => shifted(error, lines)), ...cut];
   if (value.length === 0) return unidentified(text, errors);
   return value.map(({ tune }, at) => ({
-    answer: answer(tune.title, identifyTune(tune, asked)),
+    answer: answer(tune.title, identified(tune, asked)),
     errors: at === 0 ? errors : [],
   }));
 }

@@ -177,6 +177,11 @@ export const LISTENING = "Listening to a long piece…";
 
 export const ALL_LEFT_OUT = "Every note is left out.";
 
+/** Names the list of keys on the way. */
+export const KEY_PASSAGES = "Keys on the way";
+
+export const LOOK_AT_PASSAGE = "Look at this passage by itself";
+
 export const ONLY_THESE_BARS = "Only these bars are heard; drag over the staff for others.";
 
 export const CHOOSE_TO_CORRECT = "Choose a note to correct it.";

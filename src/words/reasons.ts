@@ -4,12 +4,12 @@ import {
   type HomeEvidence,
   type Identification,
   type OutsideNote,
-  type Passage,
   type Undecided,
 } from "@/core/identify";
 import {
   characteristicOn,
   characteristicSwap,
+  isNamed,
   type HomeMode,
   notesOf,
   parentOf,
@@ -20,6 +20,7 @@ import {
 import {
   capital,
   countText,
+  degreeText,
   homeModeText,
   inTitle,
   listText,
@@ -141,6 +142,10 @@ function outsidePhrases(outside: readonly OutsideNote[], { home }: HomeMode): re
         `${each.role === "leading" ? "leads up to" : "is a lower neighbour of"} ${name(each.to)}`,
       ),
     ),
+    ...[...new Set(of("key").map(({ to }) => to))].flatMap((to) => {
+      const own = of("key").filter((each) => each.to === to);
+      return sentence(own, `${verb(own, "belongs", "belong")} to the key of ${name(to)}, on the way`);
+    }),
     ...of("dominant").flatMap((each) => sentence([each], `comes from the dominant of ${name(each.to)}`)),
     ...sentence(
       thirds,
@@ -160,23 +165,42 @@ function outsidePhrases(outside: readonly OutsideNote[], { home }: HomeMode): re
 
 /** 2. "The notes are D major's: D E F♯ G A B C♯. All seven are used." */
 export function notesReason(
-  { homeMode, outside, hearing, gapped }: Identification,
+  { homeMode, outside, hearing, called }: Identification,
   placesOf: PlacesOf,
 ): readonly Phrase[] {
   const { tonic, family } = parentOf(homeMode);
   const [parent] = countUp(homeMode);
   const notes = parent ? notesOf(parent) : [];
   const own = homeMode.mode.intervals;
-  const unheard = own.filter((interval) => hearing.names[soundOf(homeMode.home + interval)] === undefined);
-  const heardCount = own.length - unheard.length;
-  const missing = listText(unheard.map((interval) => ordinalText(degreeNumber(interval))));
-  const used =
-    unheard.length === 0
+  const isHeard = (interval: number) => hearing.names[soundOf(homeMode.home + interval)] !== undefined;
+  const missing = own.filter((interval) => !isHeard(interval));
+  const heardCount = own.length - missing.length;
+  // A degree that is heard in another form alone is not unheard.
+  const otherwise = missing.flatMap((interval) => {
+    const form = outside.find(({ note }) => degreeNumber(note - homeMode.home) === degreeNumber(interval));
+    return form ? [{ interval, form: form.note }] : [];
+  });
+  const unheard = missing.filter((interval) => !otherwise.some((each) => each.interval === interval));
+  // Of a scale with two forms of a degree, the form is named.
+  const nameOf = (interval: number) =>
+    own.some((each) => each !== interval && degreeNumber(each) === degreeNumber(interval))
+      ? degreeText(interval)
+      : ordinalText(degreeNumber(interval));
+  const above = (intervals: readonly number[]) =>
+    `The ${listText(intervals.map(nameOf))} above ${noteText(homeMode.home)}`;
+  const used = [
+    missing.length === 0
       ? `All ${numberText(own.length)} are used.`
-      : `${capital(numberText(heardCount))} of the ${numberText(own.length)} ${heardCount === 1 ? "is" : "are"} used. The ${missing} above ${noteText(homeMode.home)} ${unheard.length === 1 ? "is" : "are"} never heard.`;
+      : `${capital(numberText(heardCount))} of the ${numberText(own.length)} ${heardCount === 1 ? "is" : "are"} used.`,
+    ...(unheard.length > 0 ? [`${above(unheard)} ${unheard.length === 1 ? "is" : "are"} never heard.`] : []),
+    ...otherwise.map(
+      ({ interval, form }) =>
+        `${above([interval])} is ${noteText(form)} here, not ${noteText(homeMode.home + interval)}.`,
+    ),
+  ].join(" ");
   const byThemselves =
-    gapped && heardCount >= 5
-      ? ` By themselves the ${numberText(heardCount)} are ${inTitle(gapped.name)}.`
+    called.kind === "six-notes" && isNamed(called.scale)
+      ? ` By themselves the six are ${inTitle(called.scale.name)}.`
       : "";
   return [
     { strong: `The notes are ${parentText(tonic, family)}’s:` },
@@ -265,72 +289,4 @@ export function swappedText({ home }: HomeMode, { makes }: Swap): string {
   if (makes.id === "ionian") return `plain ${noteText(home)} major`;
   if (makes.id === "aeolian") return `plain ${noteText(home)} minor`;
   return homeModeText({ home, mode: makes });
-}
-
-/** The bars of a passage: "bar 9", "bars 9 to 16". */
-export const passageBarsText = ({ fromBar, toBar }: Pick<Passage, "fromBar" | "toBar">): string =>
-  fromBar === toBar ? `bar ${fromBar}` : `bars ${fromBar} to ${toBar}`;
-
-/** "D Dorian, then G Ionian": what heads a tune that changes; a long row of passages is counted. */
-export function headlineText({ homeMode, passages, changes }: Identification): string {
-  if (!changes) return homeModeText(homeMode);
-  const names = passages.map((each) => homeModeText(each.homeMode));
-  return names.length <= 3
-    ? names.join(", then ")
-    : `${names[0] ?? ""}, then ${countText(names.length - 1, "change")}`;
-}
-
-/**
- * What the passages of a tune are to each other: "The mode changes: D Dorian in bars 1 to 8, G Ionian in bars 9 to 16." A move to
- * another key and back is said as that. Undefined where there is one, or where home was set by hand for all.
- */
-export function passagesReason({ passages, changes, isByHand }: Identification): string | undefined {
-  const [first, ...others] = passages;
-  if (!first || others.length === 0 || isByHand) return undefined;
-  if (changes)
-    return `The mode changes: ${listText(passages.map((each) => `${homeModeText(each.homeMode)} in ${passageBarsText(each)}`))}.`;
-  const isHome = ({ homeMode }: Passage) =>
-    homeMode.home === first.homeMode.home && homeMode.mode === first.homeMode.mode;
-  return others
-    .flatMap((each, at) => {
-      if (isHome(each)) return [];
-      const [bars, key] = [capital(passageBarsText(each)), homeModeText(each.homeMode)];
-      const isBack = others.slice(at + 1).some(isHome);
-      switch (each.kind) {
-        case "own-key":
-          return `${bars} ${each.fromBar === each.toBar ? "has" : "have"} a key of their own, ${key}.`;
-        case "relative":
-          return `${bars} move to the relative, ${key}: the same notes around another home.`;
-        default:
-          return `${bars} move to ${key}${isBack ? " and back" : ""}: a change of key, not of mode.`;
-      }
-    })
-    .join(" ");
-}
-
-/** What is nearly as likely, and what would decide: undefined where nothing is. */
-export function rivalReason({ rival, homeMode }: Identification): string | undefined {
-  if (!rival) return undefined;
-  const [own, other] = [homeModeText(homeMode), homeModeText(rival.homeMode)];
-  if (rival.its.length === 0 && rival.ours.length === 0)
-    return `${other} is nearly as likely. The notes are the same, so only home decides between them.`;
-  const names = (notes: readonly Fifths[]) => listText(notes.map(noteText));
-  const parts = [
-    ...(rival.ours.length > 0 ? [`${names(rival.ours)} for ${own}`] : []),
-    ...(rival.its.length > 0 ? [`${names(rival.its)} for ${other}`] : []),
-  ];
-  return `${other} is nearly as likely. What would decide: ${listText(parts, "or")}.`;
-}
-
-/** The other modes that are not decided between, or the rival, for the title: "or Dorian", "or C Ionian". */
-export function orText({ homeMode, undecided, rival, changes }: Identification): string | undefined {
-  if (changes) return undefined;
-  const others = undecided?.modes.filter(({ mode }) => mode !== homeMode.mode) ?? [];
-  if (others.length > 2) return `or one of ${numberText(others.length)} more`;
-  if (others.length > 0)
-    return `or ${listText(
-      others.map(({ mode }) => mode.name),
-      "or",
-    )}`;
-  return rival ? `or ${homeModeText(rival.homeMode)}` : undefined;
 }

@@ -10,7 +10,9 @@ import { WRITTEN_KEY_CHARTS } from "./key-charts";
 import { chartScore } from "./measure-charts";
 import { keyScore, madeFrom, OTHER_SEEDS, stayingScore } from "./measure-keys";
 import { plainHomes } from "./plain-keys";
-import { calibration, composedTunes, scoreOf } from "./measure";
+import { contradicted, falseChanges, foundChanges, stoppedScore } from "./measure-passages";
+import { calibration } from "./calibration";
+import { composedTunes, scoreOf } from "./measure";
 import { makeTune, MODE_NAMES, seeded } from "./model";
 import { makePiece } from "./voices-model";
 
@@ -127,6 +129,27 @@ describe("against published methods, on tunes of every mode", () => {
   });
 });
 
+describe("tunes that lean elsewhere, change, stop and go round", () => {
+  const seeds = Array.from({ length: 160 }, (_, seed) => seed);
+
+  it("are told to change hardly ever where they stay, and mostly where they do", () => {
+    expect(falseChanges(seeds).all).toBeLessThan(0.06);
+    const { tunes, sameHome, elsewhere } = foundChanges(seeds);
+    expect(tunes).toBeGreaterThan(90);
+    expect(sameHome).toBeGreaterThan(0.88);
+    expect(elsewhere).toBeGreaterThan(0.6);
+  });
+
+  it("have home found without their last note, and as well as ever where they go round", () => {
+    const { whole, cut, round } = stoppedScore(seeds);
+    expect(cut).toBeGreaterThan(0.7);
+    expect(round).toBeGreaterThanOrEqual(whole - 0.02);
+  });
+
+  it("are told nothing that their notes contradict", () =>
+    expect(contradicted(seeds).contradicted).toEqual([]));
+});
+
 describe("pieces in four voices made by rule", () => {
   const pieces = Array.from({ length: 100 }, (_, at) => makePiece(5000 + at));
   const found = pieces.map(({ tune }) => identify(tune));
@@ -150,7 +173,8 @@ describe("pieces in four voices made by rule", () => {
     expect(own.home).toBeGreaterThan(last.home + 0.03);
     expect(own.mode).toBeGreaterThan(last.mode + 0.03);
     const endsHome = pieces.flatMap((piece, at) => (piece.ending === "home" ? [found[at]!] : []));
-    expect(endsHome.every((each) => each.evidence.some(({ code }) => code === "last-bass"))).toBe(true);
+    const saysSo = endsHome.filter((each) => each.evidence.some(({ code }) => code === "last-bass"));
+    expect(saysSo.length).toBeGreaterThanOrEqual(0.95 * endsHome.length);
   });
 
   it("hardly any is told to change", () => {

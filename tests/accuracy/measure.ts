@@ -4,7 +4,9 @@ import { mode as modeById, type Mode, soundsOn } from "../../src/core/scale";
 import type { Tune } from "../../src/core/tune";
 import { readAbc, readNotes } from "../../src/formats";
 import { BASELINES, type Method } from "./baselines";
+import { calibration, calibrationError, type Told } from "./calibration";
 import { type Label, makeTune, type MadeTune, MODE_NAMES, type ModeName } from "./model";
+import { passagesReport } from "./measure-passages";
 import { makePiece } from "./voices-model";
 
 /** Tunes that are made: every mode on every home in five kinds, this many times. */
@@ -72,31 +74,6 @@ const answerOf = (found: Identification | undefined): Label | undefined => {
   // A mode that is none of the seven is an answer all the same, and a wrong one here.
   return first && { home: first.homeMode.home, mode: first.homeMode.mode.id as ModeName };
 };
-
-/** The weight of an answer, and whether it is right. */
-export interface Told {
-  readonly weight: number;
-  readonly isRight: boolean;
-}
-
-/** What is told of each ten of weights: how many tunes, the mean weight, how many were right. */
-export function calibration(told: readonly Told[]) {
-  return Array.from({ length: 10 }, (_, at) => {
-    const own = told.filter(({ weight }) => Math.min(9, Math.floor(weight * 10)) === at);
-    const mean = own.reduce((sum, { weight }) => sum + weight, 0) / (own.length || 1);
-    const right = own.filter(({ isRight }) => isRight).length / (own.length || 1);
-    return { from: at / 10, tunes: own.length, mean, right };
-  }).filter(({ tunes }) => tunes > 0);
-}
-
-/** How far what is told lies from what is right, over all answers. */
-export function calibrationError(all: readonly Told[]): number {
-  const tunes = all.length || 1;
-  return calibration(all).reduce(
-    (sum, { tunes: own, mean, right }) => sum + (own / tunes) * Math.abs(mean - right),
-    0,
-  );
-}
 
 const calibrationRows = (of: string, all: readonly Told[]): readonly string[] => [
   `Calibration of ${of} (of answers with such a weight, how many are right); error ${three(calibrationError(all))}`,
@@ -305,6 +282,8 @@ export async function report(composedAbc: string): Promise<string> {
     ),
     "",
     ...voicesReport(),
+    "",
+    ...passagesReport(),
     "",
     `A tune was identified in ${each.toFixed(2)} ms on average.`,
   ].join("\n");

@@ -34,7 +34,7 @@ export const MODE_NAMES = [
   "locrian",
 ] as const;
 export type ModeName = (typeof MODE_NAMES)[number];
-type Ending = "home" | "chord tone" | "runs on";
+export type Ending = "home" | "chord tone" | "runs on";
 
 /** The degrees of each mode on the line of fifths from home. */
 const DEGREES: Readonly<Record<ModeName, readonly number[]>> = {
@@ -59,7 +59,7 @@ const PARTNERS: Readonly<Record<ModeName, readonly number[]>> = {
 };
 
 /** Bars by meter: lengths in quarters, each list one bar. */
-const RHYTHMS: readonly { readonly beat: number; readonly bars: readonly (readonly number[])[] }[] = [
+export const RHYTHMS: readonly { readonly beat: number; readonly bars: readonly (readonly number[])[] }[] = [
   {
     beat: 1,
     bars: [
@@ -121,7 +121,7 @@ const ABOVE_PARENT: Readonly<Record<ModeName, number>> = {
 };
 
 /** The twelve homes of a mode as players write them: parents from D♭ to F♯. */
-const homeOf = (mode: ModeName, at: number) => (at % 12) - 5 + ABOVE_PARENT[mode];
+export const homeOf = (mode: ModeName, at: number) => (at % 12) - 5 + ABOVE_PARENT[mode];
 
 /** Numbers from 0 to 1 in an order that a seed fixes (mulberry32, T. Ettinger, public domain). */
 export function seeded(seed: number): () => number {
@@ -135,16 +135,17 @@ export function seeded(seed: number): () => number {
 }
 
 type Random = () => number;
-const pick = <T>(random: Random, all: readonly T[]): T => all[Math.floor(random() * all.length)] as T;
+export const pick = <T>(random: Random, all: readonly T[]): T => all[Math.floor(random() * all.length)] as T;
 
 /** A note before it is named: scale steps from home, quarters, and a half step added for a passing note. */
-interface Step {
+export interface Step {
   readonly step: number;
   readonly length: number;
   readonly raised: boolean;
 }
 
-interface Plan {
+/** How a section is to be made. */
+export interface Plan {
   readonly mode: ModeName;
   readonly rhythm: (typeof RHYTHMS)[number];
   readonly random: Random;
@@ -152,14 +153,17 @@ interface Plan {
   readonly missing: number | undefined;
   readonly chromatic: boolean;
   readonly low: number;
+  /** The chords of its bars by the degrees that they stand on, where they are given. */
+  readonly chords?: readonly number[] | undefined;
 }
 
 const degreeOf = (step: number) => ((step % 7) + 7) % 7;
 
 /** A section of bars: a chord for each, the melody over them, the ending that was asked for. */
-function section(plan: Plan, count: number, ending: Ending): readonly (readonly Step[])[] {
+export function section(plan: Plan, count: number, ending: Ending): readonly (readonly Step[])[] {
   const { random, mode, rhythm } = plan;
   const chords = Array.from({ length: count }, (_, bar) => {
+    if (plan.chords) return plan.chords[bar % plan.chords.length] ?? 1;
     if (bar === 0) return random() < 0.85 ? 1 : pick(random, PARTNERS[mode]);
     if (bar === count - 1) return ending === "runs on" && random() < 0.75 ? pick(random, PARTNERS[mode]) : 1;
     if (bar % 4 === 3) return random() < 0.35 ? 1 : pick(random, PARTNERS[mode]);
@@ -229,8 +233,11 @@ function octaveOf(home: number, step: number): number {
   return 4 + Math.floor((from + step) / 7);
 }
 
-const bars = (made: readonly (readonly Step[])[], { home, mode }: Label) =>
-  `${made.map((bar) => bar.map((step) => written(home, mode, step)).join(" ")).join(" | ")} ||`;
+/** Bars as typed notes, without the sign that ends them. */
+export const typedBars = (made: readonly (readonly Step[])[], { home, mode }: Label): string =>
+  made.map((bar) => bar.map((step) => written(home, mode, step)).join(" ")).join(" | ");
+
+const bars = (made: readonly (readonly Step[])[], label: Label) => `${typedBars(made, label)} ||`;
 
 /** Made by a seed: the same seed makes the same tune. */
 export function makeTune(seed: number): MadeTune {
@@ -273,7 +280,7 @@ export function makeTune(seed: number): MadeTune {
 }
 
 /** Modes on the same home that differ by two notes or fewer, so that there is something to hear and something to miss. */
-function neighboursOf(mode: ModeName): readonly ModeName[] {
+export function neighboursOf(mode: ModeName): readonly ModeName[] {
   const order: readonly ModeName[] = [
     "lydian",
     "ionian",
@@ -288,7 +295,7 @@ function neighboursOf(mode: ModeName): readonly ModeName[] {
 }
 
 /** The same notes on another home. */
-function relativeOf({ home, mode }: Label, random: Random): Label {
+export function relativeOf({ home, mode }: Label, random: Random): Label {
   const degree = 1 + Math.floor(random() * 6);
   const from = MODE_NAMES.indexOf(mode);
   const to = MODE_NAMES[(from + degree) % 7] as ModeName;

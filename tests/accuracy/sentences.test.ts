@@ -7,6 +7,7 @@ import { readNotes } from "../../src/formats";
 import {
   headlineText,
   homeReason,
+  keyPassagesReason,
   noteText,
   notesReason,
   numberText,
@@ -99,7 +100,7 @@ describe("every sentence about a tune agrees with its notes", () => {
       const { home, mode } = found.homeMode;
       const said = plainText(notesReason(found, placesOf(heard)));
       const unheard = mode.intervals.filter((interval) => !heardNames(heard, soundOf(home + interval)));
-      expect(/never heard/u.test(said)).toBe(unheard.length > 0);
+      expect(/never heard| here, not /u.test(said)).toBe(unheard.length > 0);
       for (const { note, role, to } of found.outside) {
         expect(holds(mode.sounds, soundOf(note) - soundOf(home))).toBe(false);
         expect(heardNames(heard, soundOf(note))).toBe(true);
@@ -129,7 +130,9 @@ describe("every sentence about a tune agrees with its notes", () => {
   it("the headline says that the mode changes where it does, and a rival is no other name of the answer", () => {
     for (const { found } of all) {
       expect(/, then /u.test(headlineText(found))).toBe(found.changes);
-      expect(passagesReason(found) === undefined).toBe(found.passages.length < 2);
+      expect(passagesReason(found) === undefined).toBe(!found.changes);
+      expect(keyPassagesReason(found) === undefined).toBe(found.keyPassages.length === 0);
+      expect(found.changes).toBe(found.passages.length > 1 && !found.isByHand);
       if (!found.rival) continue;
       const { home, mode } = found.rival.homeMode;
       expect(home === found.homeMode.home && mode === found.homeMode.mode).toBe(false);

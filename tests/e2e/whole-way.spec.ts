@@ -45,17 +45,17 @@ test("the whole way: derive, hear, keep, match, identify, reload, export, import
   await page.getByRole("link", { name: "Identify" }).click();
   await page.getByLabel("Open files of tunes").setInputFiles("tests/fixtures/mill-race.abc");
   await page.getByRole("button", { name: "The Mill Race" }).click();
-  await expect(page.getByRole("heading", { name: "A Dorian" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "A minor without a 6" })).toBeVisible();
   await expect(page.getByText("The notes are G major’s:")).toBeVisible();
   await page.getByRole("button", { name: "All 2 tunes" }).click();
   await page.getByRole("button", { name: "Copper Weir" }).click();
-  await expect(page.getByRole("heading", { name: "F♯ Aeolian" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "F♯ minor without a 2" })).toBeVisible();
   await page.getByRole("button", { name: /^Save/ }).click();
   await keepAs(page, "Copper Weir", "for the second act");
 
   // All of it is there after a reload, and leaves in one file.
   await page.reload();
-  await expect(page.getByRole("heading", { name: "F♯ Aeolian" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "F♯ minor without a 2" })).toBeVisible();
   await page.getByRole("button", { name: /^Shelf/ }).click();
   const shelf = page.getByRole("dialog", { name: "Shelf" });
   for (const title of ["The gate’s mode", "Two lamps", "Copper Weir"]) {

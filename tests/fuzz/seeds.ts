@@ -31,7 +31,9 @@ export async function seeds(root: string): Promise<readonly Seed[]> {
   const abc = readdirSync(demo)
     .filter((name) => name.endsWith(".abc"))
     .map((name) => readFileSync(join(demo, name), "utf8"));
-  const tunes = (await Promise.all(abc.map(readAbc))).flatMap(({ value }) => value.map(({ tune }) => tune));
+  const tunes = (await Promise.all(abc.map((text) => readAbc(text)))).flatMap(({ value }) =>
+    value.map(({ tune }) => tune),
+  );
   const found: Seed[] = [];
   const add = (kind: FuzzKind, content: string | Uint8Array) =>
     found.push({ kind, bytes: typeof content === "string" ? strToU8(content) : content });

@@ -1,4 +1,4 @@
-import { type Fifths, letterOf, soundOf } from "../pitch";
+import { type Fifths, soundOf } from "../pitch";
 import {
   accidentalCost,
   bestHome,
@@ -18,10 +18,11 @@ import {
   transpose,
 } from "../scale";
 import { allNotes, type Tune } from "../tune";
-import type { Hearing } from "./hearing";
+import type { DoubleTonic } from "./double-tonic";
+import { type Hearing, keepsSignature } from "./hearing";
 import { chromaticSteps, leadingSounds } from "./lines";
 import type { Expectation } from "./expectation";
-import { keySays, scoreOf, sureness } from "./score";
+import { keySays, keySaysHome, scoreOf, sureness } from "./score";
 import { shareLogs } from "./shares";
 
 /** A home and mode with its share of the belief; all shares add up to 1. */
@@ -50,6 +51,10 @@ const OUTSIDE_SEVEN = CATALOGUE.filter(({ family, intervals }) => family !== "ma
 const RARE = OUTSIDE_SEVEN.filter(({ intervals }) => intervals.length === 7);
 const OTHER_SIZES = OUTSIDE_SEVEN.filter(({ intervals }) => intervals.length !== 7);
 
+/** Scales of the blues, and how much of the time their own notes take in one that has others between. */
+const BLUES: readonly string[] = ["blues-minor", "blues-major"];
+const BLUES_SHARE = 0.85;
+
 /** Shares below this are not worth a row. */
 const LEAST_WEIGHT = 0.0005;
 
@@ -71,6 +76,8 @@ export function candidates(
   const heard = EVERY_SOUND.filter((sound) => hearing.names[sound] !== undefined);
   const sounds = home === undefined ? heard : [soundOf(home)];
   const bonus = keyBonus(tune, hearing);
+  // Which mode a few notes are in hangs on what is expected, not on what is heard.
+  const expected = heard.length <= FEW ? "modal" : expects;
   const scored = [
     ...SEVEN.map((mode) => ({ mode, on: sounds })),
     ...rareModes(tune, hearing, sounds),
@@ -78,7 +85,10 @@ export function candidates(
     on.map((sound) => ({
       mode,
       sound,
-      score: sureness(hearing) * scoreOf(hearing, mode, sound, expects) + bonus(mode, sound),
+      score:
+        sureness(hearing) * scoreOf(hearing, mode, sound, expected) +
+        bonus(mode, sound) +
+        doubleTonicSays(hearing.doubleTonic, mode, sound),
     })),
   );
   const shares = shareLogs(scored.map(({ score }) => score));
@@ -90,6 +100,18 @@ export function candidates(
       homeMode: { home: spelledHome(tune, hearing, sound, mode, home), mode },
       weight,
     }));
+}
+
+/** So many different notes leave two degrees open. */
+const FEW = 5;
+
+/** What two alternating triads say for the upper: it is home, with the triad on it and the lower one in the mode. */
+const DOUBLE_TONIC = 2.5;
+
+function doubleTonicSays(double: DoubleTonic | undefined, mode: Mode, home: number): number {
+  if (!double || double.upper !== home) return 0;
+  const both = pitchClassSet([0, double.isMinor ? 3 : 4, 7, 10, 2, 5]);
+  return holdsAll(mode.sounds, both) ? DOUBLE_TONIC : 0;
 }
 
 /** Scales outside the seven, each with the homes on which it is looked at: only where they hold what none of the seven does. */
@@ -122,15 +144,23 @@ function rareModes(
   );
   const isExact = (mode: Mode, sound: number) =>
     !isStrongPlain && standing === all && isThreaded && transpose(mode.sounds, sound) === all;
+  // Blues is sung and played with notes between: its own six stand, and the rest passes.
+  const isBlues = (mode: Mode, sound: number) => {
+    const own = transpose(mode.sounds, sound);
+    const time = EVERY_SOUND.reduce((sum, each) => sum + (holds(own, each) ? (sounding[each] ?? 0) : 0), 0);
+    return BLUES.includes(mode.id) && holdsAll(standing, own) && time >= BLUES_SHARE;
+  };
   return [
     ...RARE.map((mode) => ({
       mode,
       on: sounds.filter((sound) => isDeclared(mode, sound) || (takesSeven && fits(mode, sound, strong))),
     })),
-    ...OTHER_SIZES.filter(({ sounds: own }) => size(own) === size(all)).map((mode) => ({
-      mode,
-      on: sounds.filter((sound) => isDeclared(mode, sound) || isExact(mode, sound)),
-    })),
+    ...OTHER_SIZES.filter(({ sounds: own, id }) => size(own) === size(all) || BLUES.includes(id)).map(
+      (mode) => ({
+        mode,
+        on: sounds.filter((sound) => isDeclared(mode, sound) || isExact(mode, sound) || isBlues(mode, sound)),
+      }),
+    ),
   ].filter(({ on }) => on.length > 0);
 }
 
@@ -163,11 +193,13 @@ function declaredNote({ keys: [key] = [] }: Tune, sound: number): Fifths | undef
  * A declared key counts as far as its signature holds: where the tune alters one of its notes throughout, the signature was
  * not meant to say anything.
  */
-function keyBonus({ keys: [key] = [] }: Tune, { names }: Hearing): (mode: Mode, sound: number) => number {
-  const isWritten = (letter: string) => names.some((name) => name !== undefined && letterOf(name) === letter);
-  const holdsSo =
-    key && notesOf(key).every((note) => names[soundOf(note)] !== undefined || !isWritten(letterOf(note)));
-  if (!key || !holdsSo) return () => 0;
+function keyBonus(
+  { keys: [key] = [] }: Tune,
+  { names, voices }: Hearing,
+): (mode: Mode, sound: number) => number {
+  if (!key || !keepsSignature(key, names)) return () => 0;
+  // Of several voices the signature is heard with all the rest: here only the home that the key is said to have.
+  if (voices) return (mode, sound) => keySaysHome(key, transpose(mode.sounds, sound), sound);
   const counts = key.home === 0 && key.mode === SEVEN[0] ? UNMARKED : 1;
   const isWhole = notesOf(key).every((note) => names[soundOf(note)] !== undefined);
   return (mode, sound) =>

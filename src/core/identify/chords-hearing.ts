@@ -9,7 +9,12 @@ export interface ChordsHearing {
   /** The bass of the first chord and of the last. */
   readonly first: number;
   readonly last: number;
+  /** How much they say together, up to 1: one symbol alone is a remark. */
+  readonly sure: number;
 }
+
+/** So many symbols tell in full. */
+const FULL = 4;
 
 /** How long each sound is asked for, each chord's time shared out over its tones. */
 export function timeAsked(chords: readonly TuneChord[]): readonly number[] {
@@ -27,5 +32,10 @@ export function hearChords({ chords = [] }: Tune): ChordsHearing | undefined {
   const [first, last] = [chords[0], chords.at(-1)];
   if (!first || !last) return undefined;
   const bassOf = ({ chord }: typeof first) => soundOf(chord.bass ?? chord.root);
-  return { tones: shareOut(timeAsked(chords)), first: bassOf(first), last: bassOf(last) };
+  return {
+    tones: shareOut(timeAsked(chords)),
+    first: bassOf(first),
+    last: bassOf(last),
+    sure: Math.min(1, chords.length / FULL),
+  };
 }

@@ -88,12 +88,13 @@ function melodyFacts({ tune, hearing, homeMode, rival }: Case): readonly HomeEvi
       of: ends.length,
       notes: endsHome,
     },
-    melody.last.sound === sound && {
-      code: "last-note",
-      note: home,
-      strength: over("last", "closed"),
-      notes: [melody.last.note],
-    },
+    melody.last?.sound === sound &&
+      !melody.stopsShort && {
+        code: "last-note",
+        note: home,
+        strength: over("last", "closed"),
+        notes: [melody.last.note],
+      },
     opensHome && {
       code: "opening",
       note: home,
@@ -157,14 +158,14 @@ function bassFacts({ tune, hearing, homeMode, rival }: Case): readonly HomeEvide
     isLast && {
       code: "last-bass",
       note: home,
-      strength: over("lastBass"),
+      strength: over("lastBass") + over("bassBeforeLast"),
       from: voices.last.from?.note.pitch.name,
       notes: placesOfRests([voices.last]),
     },
     cadences.length > 0 && {
       code: "cadences",
       note: home,
-      strength: over("cadences"),
+      strength: over("phraseEnds"),
       count: cadences.length + (isLast ? 1 : 0),
       of: voices.cadences.length + 1,
       notes: placesOfRests([...cadences, ...(isLast ? [voices.last] : [])]),

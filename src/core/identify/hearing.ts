@@ -1,6 +1,8 @@
-import { type Fifths, soundOf, spellSound } from "../pitch";
+import { type Fifths, letterOf, soundOf, spellSound } from "../pitch";
+import { type HomeMode, notesOf, signedKey } from "../scale";
 import { allNotes, timeBySound, type Tune, type TuneNote } from "../tune";
 import { type ChordsHearing, hearChords, timeAsked } from "./chords-hearing";
+import { type DoubleTonic, doubleTonicOf } from "./double-tonic";
 import { hearMelody, type MelodyHearing } from "./melody-hearing";
 import { shareOut } from "./shares";
 import { hearVoices, type VoicesHearing } from "./voices-hearing";
@@ -14,6 +16,8 @@ export interface Hearing {
   /** How the tune spells each pitch class, where it sounds. */
   readonly names: readonly (Fifths | undefined)[];
   readonly melody: MelodyHearing;
+  /** Where one voice alternates between two neighbouring triads. */
+  readonly doubleTonic?: DoubleTonic | undefined;
   /** Where other voices sound beneath the melody. */
   readonly voices?: VoicesHearing | undefined;
   /** Where chord symbols stand over a melody of one voice. */
@@ -23,22 +27,38 @@ export interface Hearing {
 /** Tones of a chord symbol count less than notes: they are what may be played, not what is. */
 const CHORD_SHARE = 0.3;
 
-/** Listens to a tune; undefined where its melody has no notes. */
-export function hear(tune: Tune): Hearing | undefined {
-  const melody = hearMelody(tune);
+/**
+ * Listens to a tune; undefined where its melody has no notes.
+ *
+ * @param isPart these are bars taken out of a longer tune, which ends elsewhere
+ */
+export function hear(tune: Tune, isPart = false): Hearing | undefined {
+  const melody = hearMelody(tune, isPart);
   if (!melody) return undefined;
   const all = allNotes(tune);
   const asked = timeAsked(tune.chords ?? []);
   const time = timeBySound(all).map((quarters, sound) => quarters + CHORD_SHARE * (asked[sound] ?? 0));
-  const voices = hearVoices(tune);
+  const names = namesOf(all, tune.chords ?? []);
+  const [key] = tune.keys ?? [];
+  const voices = hearVoices(tune, key && keepsSignature(key, names) ? signedKey(key)?.tonic : undefined);
   return {
     sounding: shareOut(time),
     notes: all.length,
-    names: namesOf(all, tune.chords ?? []),
+    names,
     melody,
+    doubleTonic: voices ? undefined : doubleTonicOf(melody),
     voices,
     chords: voices ? undefined : hearChords(tune),
   };
+}
+
+/**
+ * Whether a tune keeps to the signature of a key: where it alters one of its notes throughout, the signature was not meant to say
+ * anything.
+ */
+export function keepsSignature(key: HomeMode, names: Hearing["names"]): boolean {
+  const isWritten = (letter: string) => names.some((name) => name !== undefined && letterOf(name) === letter);
+  return notesOf(key).every((note) => names[soundOf(note)] !== undefined || !isWritten(letterOf(note)));
 }
 
 /** How each sound is spelled, by the name that sounds longest; notes before chord symbols. */

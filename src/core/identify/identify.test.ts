@@ -192,6 +192,12 @@ describe("more than one voice", () => {
     expect([name(found), found?.outside]).toEqual(["G ionian", []]);
   });
 
+  it("one chord symbol doesn’t outweigh all notes", async () => {
+    const line = "G2 B2 d2 B2|c2 A2 F2 A2|G2 B2 d2 e2|d2 B2 G4|e2 d2 B2 G2|F2 A2 c2 A2|B2 G2 A2 F2|G8|]";
+    const over = async (symbol: string) => name(await abc(`X:1\nL:1/8\nM:4/4\nK:none\n${symbol}${line}\n`));
+    expect([await over(""), await over('"F"'), await over('"C"')]).toEqual(Array(3).fill("G mixolydian"));
+  });
+
   it("so do chord symbols, and the tones in them that the melody lacks", async () => {
     const over = (symbols: readonly string[]) =>
       `X:1\nL:1/8\nM:4/4\nK:none\n${melody
@@ -230,10 +236,12 @@ describe("what else is told", () => {
   test.each([
     ["A4 C5 D5 E5 | G5 E5 D5 C5 | A4 C5 D5 C5 | A4:4 ||", "minor-pentatonic"],
     ["G4 A B D5 | E5 D5 B4 A | G4 B A G | G4:4 ||", "major-pentatonic"],
-  ])("%s is five notes by themselves: %s", (text, id) => expect(notes(text)?.gapped?.id).toBe(id));
+  ])("%s is five notes by themselves: %s", (text, id) =>
+    expect(notes(text)?.called).toMatchObject({ kind: "five-notes", scale: { id }, isNamed: true }),
+  );
 
   it("a whole scale is not named by what it lacks", () =>
-    expect(notes("D4 E F G A B C5 D5:2 ||")?.gapped).toBeUndefined());
+    expect(notes("D4 E F G A B C5 D5:2 ||")?.called.kind).toBe("mode"));
 
   it("so few notes that they say little", () => {
     expect(notes("D4 A4 D4")?.isShort).toBe(true);

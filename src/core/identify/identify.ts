@@ -1,22 +1,27 @@
 import { type Fifths, soundOf } from "../pitch";
+import { type HomeMode, notesOf, size, type PitchClassSet, soundsOn, pitchClassSet } from "../scale";
 import {
-  type HomeMode,
-  type Mode,
-  modeOfSounds,
-  notesOf,
-  size,
-  type PitchClassSet,
-  soundsOn,
-  pitchClassSet,
-  transpose,
-} from "../scale";
-import { allNotes, type BarRange, partOf, type Tune, type TuneNote } from "../tune";
+  allNotes,
+  type BarRange,
+  partOf,
+  PHRASE_BARS,
+  type Rounds,
+  roundsOf,
+  stopsShort,
+  type Tune,
+  type TuneNote,
+} from "../tune";
 import { belongs, type Candidate, candidates } from "./candidates";
+import { type Called, calledOf } from "./called";
 import { type HomeEvidence, homeEvidence } from "./evidence";
 import { hear, type Hearing } from "./hearing";
+import { type Profile, profileOf } from "./profile";
 import { type OutsideNote, outsideNotes } from "./passing";
 import { type Undecided, undecidedOf } from "./undecided";
-import { type Passage, passages } from "./passages";
+import { neutralDegrees } from "./neutral";
+import { inKeyPassage, type KeyPassage } from "./key-passages";
+import type { Passage } from "./passage";
+import { type Passages, passages } from "./passages";
 import type { Expectation } from "./expectation";
 
 /** What the source says of the key, compared with what is heard. */
@@ -41,6 +46,8 @@ export interface Identification {
   readonly candidates: readonly Candidate[];
   /** What follows is about the likeliest candidate, or the one chosen by hand; of a tune in passages, about the first. */
   readonly homeMode: HomeMode;
+  /** The part that the answer and its reasons are about, where a tune changes its mode or moves it. */
+  readonly about?: Passage | undefined;
   /** The bars that the reasons are about, where it is not all of them. */
   readonly bars?: BarRange | undefined;
   readonly hearing: Hearing;
@@ -50,12 +57,21 @@ export interface Identification {
   /** Another home or mode that what is heard can hardly tell from this one. */
   readonly rival?: Rival | undefined;
   readonly outside: readonly OutsideNote[];
-  /** What the heard notes are by themselves, where they are fewer than seven and all belong: "minor pentatonic". */
-  readonly gapped?: Mode | undefined;
+  /** What a player calls it, where that is not just the mode. */
+  readonly called: Called;
   /** Too little to be sure of anything: fewer than five different notes, or than ten in all. */
   readonly isShort: boolean;
   readonly key?: KeyCheck | undefined;
+  /** What one writes of it under its mode; undefined of several voices. */
+  readonly profile?: Profile | undefined;
+  /** It goes round every so many bars. */
+  readonly round?: number | undefined;
+  /** It stops in the middle of a phrase, so that its last note says little. */
+  readonly stopsShort: boolean;
+  /** One where the mode stays. */
   readonly passages: readonly Passage[];
+  /** Keys that it goes through while it stays in its mode: beneath the answer, no change of mode. */
+  readonly keyPassages: readonly KeyPassage[];
   /** Its mode changes: no one home and mode holds for all of it. */
   readonly changes: boolean;
   /** Home or mode was set by hand: what is told is about all that is heard, not about its first passage. */
@@ -84,51 +100,80 @@ export interface IdentifyChoice {
  * @example identify(tune)?.candidates[0] // { homeMode: { home: 3 (A), mode: mixolydian }, weight: 0.94 }
  */
 export function identify(tune: Tune, choice: IdentifyChoice = {}): Identification | undefined {
+  const isPart = choice.bars !== undefined;
   const heard = partOf(tune, choice.bars ?? { from: 0, to: tune.bars.length - 1 }, choice.without);
-  const hearing = hear(heard);
+  const sounding = withoutQuarters(heard);
+  const rounds = isPart || heard.beneath?.length ? undefined : fullRounds(sounding);
+  const told = rounds?.full ?? sounding;
+  const hearing = hear(told, isPart);
   if (!hearing) return undefined;
-  const ranked = candidates(heard, hearing, choice);
+  const ranked = candidates(told, hearing, choice);
   const homeMode = choice.about ?? ranked[0]?.homeMode;
   if (!homeMode) return undefined;
   const isByHand = choice.about !== undefined || choice.home !== undefined;
-  const found = choice.bars ? [] : passages(heard, hearing, homeMode);
-  const [first] = found;
-  const changes = !isByHand && found.some(({ kind }) => kind === "mode");
-  if (found.length > 1 && !isByHand && first) {
-    const about = identify(tune, { ...choice, bars: first.bars, about: first.homeMode });
-    if (about)
-      return changes
-        ? { ...about, passages: found, changes, isByHand, rival: undefined, whole: ranked }
-        : { ...about, passages: found, isByHand };
+  const { passages: found, keys, first } = isPart ? NO_PASSAGES : passages(heard, hearing, homeMode);
+  const changes = !isByHand && found.length > 1;
+  const parts = { passages: found, keyPassages: keys, changes, isByHand };
+  const about = isByHand ? undefined : (first ?? (changes ? found[0] : undefined));
+  if (about) {
+    const part = identify(tune, { ...choice, bars: about.bars, about: about.homeMode });
+    // A tune that moves its mode is told by its first part; one that changes it keeps the ranking of all of it.
+    if (part) return { ...part, ...parts, about, ...(changes ? { rival: undefined, whole: ranked } : {}) };
   }
   const placed = placesIn(tune, heard);
-  const outside = outsideNotes(heard, hearing, homeMode);
+  const outside = outsideNotes(heard, hearing, homeMode).map((each) => inKeyPassage(heard, each, keys));
   const sounds = heardSounds(hearing);
-  const own = sounds & soundsOn(homeMode);
-  const isWhole = outside.every(({ role }) => role !== undefined) && size(own) < 7;
   const key = checkKey(heard, hearing, homeMode);
-  const undecided = undecidedOf(sounds, homeMode);
+  const neutral = neutralDegrees(heard.notes, homeMode.home);
+  const undecided = undecidedOf(
+    sounds,
+    homeMode,
+    neutral.map(({ number }) => number),
+  );
   return {
+    ...parts,
+    whole: ranked,
     candidates: ranked,
     homeMode,
     hearing,
-    evidence: homeEvidence(heard, hearing, homeMode, otherHome(ranked, homeMode)).map(placed),
+    evidence: homeEvidence(told, hearing, homeMode, otherHome(ranked, homeMode)).map(
+      placesIn(tune, sounding),
+    ),
     undecided,
     rival: rivalOf(ranked, homeMode, undecided),
     outside: outside.map(placed),
-    gapped: isWhole ? modeOfSounds(transpose(own, -soundOf(homeMode.home))) : undefined,
+    called: calledOf({ tune: heard, hearing, homeMode, sounds, outside, undecided, neutral }),
     isShort: size(sounds) < FEW_SOUNDS || hearing.notes < FEW_NOTES,
     key: key && placed(key),
-    passages: found,
-    changes,
-    isByHand,
-    whole: ranked,
+    profile: hearing.voices || heard !== tune ? undefined : profileOf(tune, homeMode, outside),
+    round: rounds?.bars,
+    stopsShort: !hearing.voices && (hearing.melody.stopsShort || (rounds?.more ?? 0) > 0),
     bars: choice.bars,
   };
 }
 
+/** Of bars that are chosen, no passages are looked for. */
+const NO_PASSAGES: Passages = { passages: [], keys: [] };
+
 /** Fewer different notes, and fewer in all, are too little. */
 const [FEW_SOUNDS, FEW_NOTES] = [5, 10];
+
+/** A tune without its quarter tones, which no mode of twelve half steps has. */
+function withoutQuarters(tune: Tune): Tune {
+  const quarters = tune.notes.flatMap(({ quarter }, at) => (quarter ? [at] : []));
+  if (quarters.length === 0 || quarters.length === tune.notes.length) return tune;
+  return partOf(tune, { from: 0, to: tune.bars.length - 1 }, new Set(quarters));
+}
+
+/**
+ * The rounds of a tune that is played round: one that is broken off says nothing new. Undefined where what comes after the last is an ending of its own, the first
+ * part once more.
+ */
+function fullRounds(tune: Tune): Rounds | undefined {
+  const rounds = roundsOf(tune);
+  const isEnding = rounds && rounds.more > 0 && rounds.more % PHRASE_BARS === 0 && !stopsShort(tune);
+  return isEnding ? undefined : rounds;
+}
 
 /** Puts the places that reasons point at where they are in the whole tune, whatever of it was heard. */
 function placesIn(tune: Tune, heard: Tune) {

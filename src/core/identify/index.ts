@@ -1,7 +1,10 @@
+export type { Called } from "./called";
 export { countUp } from "./candidates";
 export * from "./evidence";
 export * from "./expectation";
 export * from "./identify";
-export * from "./passages";
+export type { KeyPassage } from "./key-passages";
+export type { Passage } from "./passage";
 export * from "./passing";
 export * from "./undecided";
+export type { Profile } from "./profile";

@@ -30,6 +30,9 @@ export function stepBetween(
   return one && other && midiOf(other.pitch) - midiOf(one.pitch);
 }
 
+/** The leading tone, on the line of fifths from home. */
+export const LEADING_TONE = 5;
+
 /** A note leads, leans or is raised where it does so this often. */
 export const MOSTLY = 0.7;
 

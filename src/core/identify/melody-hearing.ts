@@ -1,6 +1,6 @@
 import { midiOf, modulo } from "../pitch";
 import { holds, type PitchClassSet, pitchClassSet } from "../scale";
-import { phraseEnds, timeBySound, type Tune, type TuneNote } from "../tune";
+import { phraseEnds, stopsShort, timeBySound, type Tune, type TuneNote } from "../tune";
 import { type HeardBar, hearBars, isAtBarline, isOnBeat, lowestWith, soundAt } from "./bars-heard";
 import { shareOut } from "./shares";
 
@@ -32,9 +32,14 @@ export interface MelodyHearing {
   readonly sounding: readonly number[];
   /** Sounds that are only ever heard as lower neighbours of the note above. */
   readonly leans: readonly boolean[];
-  /** The last note; of several struck together the lowest. */
-  readonly last: Ending;
-  /** The last notes of the sections before the last. */
+  /**
+   * The last note, of several struck together the lowest; where the tune stops in the middle of a phrase, the end of its last whole section or
+   * the last phrase that rests, if there is one.
+   */
+  readonly last: Ending | undefined;
+  /** It stops in the middle of a phrase. */
+  readonly stopsShort: boolean;
+  /** The last notes of the sections before that. */
   readonly sectionEnds: readonly Ending[];
   /** The phrases before the last that come to a full rest. */
   readonly restingPhrases: readonly Ending[];
@@ -58,11 +63,18 @@ export interface MelodyHearing {
   readonly downbeats: readonly number[];
 }
 
+/** Bars of a strain, where no sign marks its end. */
+const EIGHT = 8;
+
 /** How much longer than its fellows a note must be to be a full rest, and what standing on a beat adds. */
 const RESTS = { from: 0.8, over: 0.8, onBeat: 0.4 };
 
-/** Listens to the melody of a tune; undefined where it has no notes. */
-export function hearMelody(tune: Tune): MelodyHearing | undefined {
+/**
+ * Listens to the melody of a tune; undefined where it has no notes.
+ *
+ * @param isPart these are bars taken out of a longer tune: they stop where they were cut, and not in the middle of a phrase
+ */
+export function hearMelody(tune: Tune, isPart = false): MelodyHearing | undefined {
   const { notes } = tune;
   if (notes.length === 0) return undefined;
   const { bars, stress, sections } = hearBars(tune);
@@ -88,17 +100,21 @@ export function hearMelody(tune: Tune): MelodyHearing | undefined {
   const whole = bars.filter(({ isPickup }) => !isPickup);
   const last = notes.length - 1;
   const [firstDownbeat, lowest] = [openings[0]?.notes[0] ?? 0, lowestPlace(notes)];
+  const isShort = !isPart && stopsShort(tune);
   const ends = sections.flatMap((section) => section.at(-1)?.notes.at(-1) ?? []);
+  const phrases = phraseEnds(tune).filter((at) => at !== last);
+  const resting = phrases.map(ending).filter(({ rest }) => rest === 1);
+  const eighths = new Set(whole.filter((_, at) => at % EIGHT === EIGHT - 1).map(({ bar }) => bar));
+  const eighth = phrases.findLast((at) => eighths.has((notes[at] as TuneNote).bar));
+  const closing = isShort ? (ends.findLast((at) => at !== last) ?? eighth ?? resting.at(-1)?.note) : last;
   return {
     notes: notes.length,
     sounding: shareOut(timeBySound(notes)),
     leans: leaningSounds(notes, stress),
-    last: ending(last),
-    sectionEnds: ends.filter((at) => at !== last).map(ending),
-    restingPhrases: phraseEnds(tune)
-      .filter((at) => at !== last)
-      .map(ending)
-      .filter(({ rest }) => rest === 1),
+    last: closing === undefined ? undefined : ending(closing),
+    stopsShort: isShort,
+    sectionEnds: ends.filter((at) => at !== last && at !== closing).map(ending),
+    restingPhrases: resting.filter(({ note }) => note !== closing),
     opening: meanShares(openings.map(sharesOf)),
     openingNotes: openings.flatMap((bar) => bar.notes),
     firstDownbeat,

@@ -1,8 +1,8 @@
 import { degreeNumber } from "../pitch";
-import { holdsAll, intervalSounding, type Mode, thirdOf, transpose } from "../scale";
+import { holdsAll, intervalSounding, type Mode, mode as modeById, thirdOf, transpose } from "../scale";
 import type { Ending, MelodyHearing } from "./melody-hearing";
 import { above } from "./shares";
-import { DEGREE_TABLES, type DegreeTable, FLAGS, TRIAD_ROW } from "./tune-evidence";
+import { type DegreeTable, MELODY_NUMBERS, type MelodyNumbers } from "./tune-evidence";
 
 /** What each thing heard in a melody says for one home and mode, as logarithms of odds: their sum is the score. */
 export type MelodyTerms = Readonly<Record<MelodyTerm, number>>;
@@ -64,12 +64,14 @@ const mean = (all: readonly Ending[], of: (each: Ending) => number): number =>
  * the logarithm of its odds.
  *
  * @param around shares of everything that sounds, where chord symbols stand over the melody
+ * @param numbers what the terms are multiplied by: those that were fitted, unless others are tried
  */
 export function melodyTerms(
   heard: MelodyHearing,
   scored: ScoredMode,
   home: number,
   around: readonly number[] = heard.sounding,
+  { tables, triads: triadRow, flags }: MelodyNumbers = MELODY_NUMBERS,
 ): MelodyTerms {
   const { mode, isMajor, places } = scored;
   const { sounding, last, sectionEnds, triads } = heard;
@@ -82,37 +84,63 @@ export function melodyTerms(
       if (shares[sound]) sum += (shares[sound] ?? 0) * at(table, sound);
     return sum;
   };
-  const { lastResting, lastRunning, sectionsResting, sectionsRunning } = DEGREE_TABLES;
+  const { lastResting, lastRunning, sectionsResting, sectionsRunning } = tables;
   const { inMode, missing, strange, outside, outsideCount } = outsideOf(around, heard.leans, scored, home);
-  const isLast = last.sound === home;
+  const isLast = last?.sound === home;
   let endsHome = 0;
   for (const { sound } of sectionEnds) if (sound === home) endsHome += 1;
-  const closed = isLast && last.rest > 0 && !strange ? FLAGS.closed : 0;
+  const isClosed = isLast && last.rest > 0 && !strange;
   const isExact = !strange && inMode === mode.intervals.length;
   let outlined = 0;
   for (const { root, sounds } of triads)
-    outlined += TRIAD_ROW[holdsAll(transpose(mode.sounds, home), sounds) ? placeOf(root) : OUTSIDE] ?? 0;
-  return {
-    sounding: Math.min(1, heard.notes / FULL_NOTES) * over(DEGREE_TABLES.sounding, sounding),
-    last: last.rest * at(lastResting, last.sound) + (1 - last.rest) * at(lastRunning, last.sound),
+    outlined += triadRow[holdsAll(transpose(mode.sounds, home), sounds) ? placeOf(root) : OUTSIDE] ?? 0;
+  const terms = {
+    sounding: Math.min(1, heard.notes / FULL_NOTES) * over(tables.sounding, sounding),
+    last: last ? last.rest * at(lastResting, last.sound) + (1 - last.rest) * at(lastRunning, last.sound) : 0,
     sections:
       mean(
         sectionEnds,
         ({ rest, sound }) => rest * at(sectionsResting, sound) + (1 - rest) * at(sectionsRunning, sound),
       ) +
-      (isLast && endsHome === sectionEnds.length ? FLAGS.everySection : 0) +
-      (isLast && endsHome > 0 ? FLAGS.lastAndSection : 0),
-    opening: over(DEGREE_TABLES.openingBars, heard.opening),
-    firstDownbeat: at(DEGREE_TABLES.firstDownbeat, heard.firstDownbeatSound),
-    lowest: at(DEGREE_TABLES.lowest, heard.lowestSound),
+      (isLast && endsHome === sectionEnds.length ? flags.everySection : 0) +
+      (isLast && endsHome > 0 ? flags.lastAndSection : 0),
+    opening: over(tables.openingBars, heard.opening),
+    firstDownbeat: at(tables.firstDownbeat, heard.firstDownbeatSound),
+    lowest: at(tables.lowest, heard.lowestSound),
     triads: outlined / Math.max(heard.wholeBars, FEWEST_BARS),
-    outside: -FLAGS.outside * outside - FLAGS.outsideCount * outsideCount,
-    missing: -FLAGS.missing * missing,
-    closed,
-    settled: closed === 0 ? 0 : settledOn(heard, home),
-    exact: isExact ? FLAGS.exact : 0,
+    outside: -flags.outside * outside - flags.outsideCount * outsideCount,
+    missing: -flags.missing * missing,
+    closed: isClosed ? flags.closed : 0,
+    settled: 0,
+    exact: isExact ? flags.exact : 0,
   };
+  if (!isClosed) return terms;
+  const settled = flags.settled * settledOn(heard, home);
+  return { ...terms, settled: isEndOnThird() ? THIRD.counts * settled : settled };
+
+  /** Major songs that end on their third look settled in Phrygian there: everything but their endings points to the major home. */
+  function isEndOnThird(): boolean {
+    const begins = heard.firstDownbeatSound === home && heard.lowestSound === home;
+    if (mode !== PHRYGIAN || heard.run || begins) return false;
+    const open = { ...heard, last: undefined };
+    const own = melodyTerms(open, scored, home, around);
+    const major = melodyTerms(open, MAJOR, (home + THIRD.below) % 12, around);
+    return pointing(own) + THIRD.within < pointing(major);
+  }
 }
+
+/** What a tune says of home apart from where it ends. */
+const pointing = ({ sounding, opening, firstDownbeat, lowest, triads }: MelodyTerms): number =>
+  sounding + opening + firstDownbeat + lowest + triads;
+
+const PHRYGIAN = modeById("phrygian");
+const MAJOR = scoredMode(modeById("ionian"));
+
+/**
+ * How much of what looks settled counts where a major song may end on its third, how much that has to point to the major home more, and half
+ * steps up to that home. By judgement, on made songs that end on home and on the third.
+ */
+const THIRD = { counts: 0.3, within: 0, below: 8 };
 
 /**
  * Signs of home that say more together than one by one: where the tune rests on it at the end and every note belongs, and most of
@@ -142,7 +170,7 @@ function settledOn(heard: MelodyHearing, home: number): number {
     (isGreatest(sounding) ? SETTLED.longest : 0) +
     (heard.lowestSound === home ? SETTLED.lowest : 0);
   return (
-    (opensElsewhere ? 0 : Math.max(0, signs - SETTLED.from) * last.rest) +
+    (opensElsewhere ? 0 : Math.max(0, signs - SETTLED.from) * (last?.rest ?? 0)) +
     (heard.run?.home === home ? (heard.run.isScale ? SETTLED.scale : SETTLED.run) : 0)
   );
 }

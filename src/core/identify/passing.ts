@@ -2,16 +2,16 @@ import { type Fifths, midiOf, soundOf } from "../pitch";
 import { type HomeMode, holds, pitchClassSet, thirdOf } from "../scale";
 import { allNotes, phraseEnds, type Tune, type TuneNote } from "../tune";
 import { belongs } from "./candidates";
-import { heardName, type Hearing } from "./hearing";
-import { MOSTLY, neighboursInVoice, stepBetween } from "./lines";
+import type { Hearing } from "./hearing";
+import { LEADING_TONE, MOSTLY, neighboursInVoice, stepBetween } from "./lines";
 import { bassAt } from "./voices-hearing";
 
 /**
- * What a note outside the mode does where it does not speak against it: it leads up a half step to the note that follows in its
+ * What a note outside the mode does where it does not speak against it: it belongs to a key on the way; it leads up a half step to the note that follows in its
  * voice; it is the seventh of minor, raised; the third of a chord on which a phrase ends, raised; the third of the dominant of the
  * chord that comes next; it leans on the note above from below; it is over at once.
  */
-type PassingRole = "leading" | "raised-seventh" | "raised-third" | "dominant" | "neighbour" | "brief";
+type PassingRole = "key" | "leading" | "raised-seventh" | "raised-third" | "dominant" | "neighbour" | "brief";
 
 /** A heard note that the mode does not have. */
 export interface OutsideNote {
@@ -50,7 +50,7 @@ export function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): 
     const notes = all.flatMap(({ pitch }, at) => (soundOf(pitch.name) === sound ? [at] : []));
     // What only a chord symbol asks for is played by nobody yet.
     if (notes.length === 0) return [];
-    const told = { note: heardName(hearing, sound, homeMode.home), share, notes };
+    const told = { note: spelledAs(notes.map((at) => (all[at] as TuneNote).pitch.name)), share, notes };
     const rises = (at: number, to: number | undefined) => stepBetween(all, at, to) === 1;
     const leads = notes.filter((at) => rises(at, after[at]));
     const leans = leads.filter((at) => rises(at, before[at]));
@@ -63,12 +63,34 @@ export function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): 
         leads.length >= thirds.length ? { ...told, role: "leading", to } : { ...told, role: "raised-third" },
       ];
     if (isMinor && share <= MAX_RAISED && (sound + 1) % 12 === soundOf(homeMode.home))
-      return [{ ...told, role: "raised-seventh" }];
+      return [
+        {
+          ...told,
+          note: asSeventh(
+            notes.map((at) => all[at] as TuneNote),
+            homeMode.home,
+          ),
+          role: "raised-seventh",
+        },
+      ];
     const next = hearing.names[(sound + 1) % 12];
     if (isMostly(notes.filter(isDominant).length)) return [{ ...told, role: "dominant", to: next }];
     const isOnBeat = (hearing.melody.downbeats[sound] ?? 0) > 0;
     return [share <= (isOnBeat ? BRIEF.onBeat : BRIEF.offBeat) ? { ...told, role: "brief" } : told];
   });
+}
+
+/** The name that most of some notes of one sound are written with. */
+function spelledAs(names: readonly Fifths[]): Fifths {
+  const counts = new Map<Fifths, number>();
+  for (const name of names) counts.set(name, (counts.get(name) ?? 0) + 1);
+  return [...counts].reduce((most, each) => (each[1] > most[1] ? each : most))[0];
+}
+
+/** The raised seventh by its own letter where it is ever written so: D sharp of E minor, though E flats stand in the score as well. */
+function asSeventh(notes: readonly TuneNote[], home: Fifths): Fifths {
+  const names = notes.map(({ pitch }) => pitch.name);
+  return names.find((name) => name === home + LEADING_TONE) ?? spelledAs(names);
 }
 
 /**

@@ -9,7 +9,7 @@ import { chordsScore, voicesBias, voicesScore, type VoicesTerms, voicesTerms } f
 
 /**
  * Modes are not as rare among the tunes that players ask about as in old collections, where 95 of 100 are in major or minor: what
- * was counted is divided by the count to this power. On the tunes that the numbers were fitted for, 0.15 costs 4 in 1,000 and
+ * was counted is divided by the count to this power. On the tunes that the numbers were fitted for, 0.12 costs 4 in 1,000 and
  * finds more of the rare modes; "modal" all but leaves out what was counted.
  */
 const PRIOR_POWER: Readonly<Record<Expectation, number>> = { "major-minor": 0, mixed: 0.12, modal: 0.7 };
@@ -83,9 +83,12 @@ const KEY = { notes: 1.5, home: 1 };
  * @param more what it says besides for the same notes
  */
 export function keySays(key: DeclaredKey, sounds: PitchClassSet, home: number, more = 0): number {
-  if (soundsOn(key) !== sounds) return 0;
-  return KEY.notes + more + (home === soundOf(key.home) && key.isSignature !== true ? KEY.home : 0);
+  return soundsOn(key) === sounds ? KEY.notes + more + keySaysHome(key, sounds, home) : 0;
 }
+
+/** What it says for home alone. */
+export const keySaysHome = (key: DeclaredKey, sounds: PitchClassSet, home: number): number =>
+  soundsOn(key) === sounds && home === soundOf(key.home) && key.isSignature !== true ? KEY.home : 0;
 
 /** What the chord symbols say for a home and mode; nought where there are none. */
 export const chordsScoreOf = ({ chords }: Hearing, { home, mode }: HomeMode): number =>

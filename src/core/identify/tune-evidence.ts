@@ -13,7 +13,7 @@ export interface DegreeTable {
  * Fitted in November 2026 on 3,173 dance tunes and songs labelled with home and mode (about 97% of the labels are right), by maximum
  * likelihood: the score of each candidate is the sum of its terms, its probability the softmax over every home that sounds and the seven
  * modes. On 1,218 tunes kept apart home is right in 0.925 and mode in 0.911, on 1,000 songs of another tradition home in 0.944. To do it
- * again: compute `melodyTerms` for every candidate of labelled tunes and minimise the mean negative log probability of the labels. What
+ * again: `npm run fit -- FOLDER`. What
  * each table is multiplied by is said there.
  */
 export const DEGREE_TABLES = {
@@ -63,7 +63,18 @@ export const FLAGS = {
   missing: 1.917,
   everySection: 0.768,
   lastAndSection: -0.051,
+  /** What signs of home that agree count together (`melody-score.ts`): by judgement, 1, where no folder of tunes says otherwise. */
+  settled: 1,
 } as const;
+
+/** All numbers that the terms of a melody are multiplied by. */
+export interface MelodyNumbers {
+  readonly tables: Readonly<Record<keyof typeof DEGREE_TABLES, DegreeTable>>;
+  readonly triads: DegreeRow;
+  readonly flags: Readonly<Record<keyof typeof FLAGS, number>>;
+}
+
+export const MELODY_NUMBERS: MelodyNumbers = { tables: DEGREE_TABLES, triads: TRIAD_ROW, flags: FLAGS };
 
 /** What each mode has in its favour before a note is heard: the prior of those collections, fitted with the tables above. */
 export const MODE_BIAS: Readonly<Record<string, number>> = {

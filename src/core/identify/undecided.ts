@@ -38,8 +38,13 @@ const MINOR_THIRD = 3;
  * them.
  *
  * @param heard everything that sounds, 0 is C
+ * @param neutral numbers of degrees that are played between their forms
  */
-export function undecidedOf(heard: PitchClassSet, { home, mode }: HomeMode): Undecided | undefined {
+export function undecidedOf(
+  heard: PitchClassSet,
+  { home, mode }: HomeMode,
+  neutral: readonly number[] = [],
+): Undecided | undefined {
   const own = transpose(heard & soundsOn({ home, mode }), -soundOf(home));
   const isMinor = holds(own, MINOR_THIRD);
   const pool = new Set([mode, ...SEVEN, ...familyOf(mode).modes, ...(isMinor ? RAISED_MINOR : [])]);
@@ -50,7 +55,10 @@ export function undecidedOf(heard: PitchClassSet, { home, mode }: HomeMode): Und
   const outside = transpose(heard & ~soundsOn({ home, mode }), -soundOf(home));
   const degrees = mode.intervals
     .map(degreeNumber)
-    .filter((number) => new Set(forms(number)).size > 1 && !isHeardOtherwise(number, outside))
+    .filter(
+      (number) =>
+        new Set(forms(number)).size > 1 && !isHeardOtherwise(number, outside) && !neutral.includes(number),
+    )
     .sort((a, b) => a - b);
   if (degrees.length === 0) return undefined;
   const modes = possible.map((each) => ({

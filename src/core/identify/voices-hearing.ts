@@ -12,6 +12,7 @@ import {
 } from "../tune";
 import { soundAt } from "./bars-heard";
 import { shareOut } from "./shares";
+import { type VoicesViews, voicesViews } from "./voices-views";
 
 /** The lowest note that sounds in one beat, and when it is heard there. */
 export interface BassNote {
@@ -34,6 +35,10 @@ export interface VoicesHearing {
   readonly sounding: readonly number[];
   /** The bass, beat by beat. */
   readonly line: readonly BassNote[];
+  /** What is taken of each view of it. */
+  readonly views: VoicesViews;
+  /** Sharps of the key signature that it begins with, flats below nought; undefined where none is declared or kept to. */
+  readonly signature: number | undefined;
   /** Shares of the beats, by what is lowest in them. */
   readonly bass: readonly number[];
   readonly first: BassNote;
@@ -47,8 +52,15 @@ const LEAST_BENEATH = 0.3;
 
 const timeOf = (notes: readonly TuneNote[]) => notes.reduce((sum, { duration }) => sum + duration, 0);
 
-/** Listens to all voices of a tune together; undefined where there is only one. */
-export function hearVoices(tune: Tune): VoicesHearing | undefined {
+/** How often the bass is listened to for what is counted of it, in quarters. */
+const LISTENED = 0.5;
+
+/**
+ * Listens to all voices of a tune together; undefined where there is only one.
+ *
+ * @param signature sharps of the key signature, flats below nought, where one is declared and kept to
+ */
+export function hearVoices(tune: Tune, signature?: number): VoicesHearing | undefined {
   const { beneath = [] } = tune;
   if (timeOf(beneath) < LEAST_BENEATH * timeOf(tune.notes) || beneath.length === 0) return undefined;
   const all = allNotes(tune);
@@ -61,6 +73,12 @@ export function hearVoices(tune: Tune): VoicesHearing | undefined {
   const ends = phraseCadences(tune).map((at) => (tune.notes[at + 1] as TuneNote).onset);
   return {
     notes: all.length,
+    views: voicesViews(
+      tune,
+      bassLine(tune, LISTENED).map(({ sound }) => sound),
+      signature,
+    ),
+    signature,
     sounding: shareOut(timeBySound(all)),
     line,
     bass: shareOut(counts),
@@ -88,10 +106,14 @@ const LOW = 0.2;
 /**
  * The bass of a piece: the lowest note that sounds in each beat, but for those beats in which the bass rests. Chords after the beat, as in
  * a waltz or a march, are no bass.
+ *
+ * @param beat how often it is listened to, in quarters
  */
-export function bassLine(tune: Pick<Tune, "notes" | "beneath" | "meter">): readonly BassNote[] {
+export function bassLine(
+  tune: Pick<Tune, "notes" | "beneath" | "meter">,
+  beat = feltBeat(tune.meter),
+): readonly BassNote[] {
   const sorted = allNotes(tune).toSorted((a, b) => a.onset - b.onset);
-  const beat = feltBeat(tune.meter);
   const line: { readonly onset: number; readonly note: TuneNote; readonly height: number }[] = [];
   let sounding: TuneNote[] = [];
   let next = 0;

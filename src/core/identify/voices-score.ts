@@ -1,156 +1,103 @@
 import { halfSteps } from "../pitch";
-import { type Difference, differenceFrom, maybeMode, type Mode, reference } from "../scale";
+import { type Difference, type Mode, reference, SEVEN, signedKey } from "../scale";
 import type { ChordsHearing } from "./chords-hearing";
 import type { Expectation } from "./expectation";
 import { above } from "./shares";
-import type { BassCadence, VoicesHearing } from "./voices-hearing";
-import { VOICES_STATISTICS, type VoicesStatistics } from "./voices-statistics";
+import { VOICES_COUNTS, VOICES_TABLES, VOICES_WEIGHTS, type VoicesView } from "./voices-evidence";
+import type { VoicesHearing } from "./voices-hearing";
 
-/** What several voices say for one home and mode, as logarithms of chances: their sum is the score. */
-export type VoicesTerm = "sounding" | "bass" | "lastBass" | "cadences" | "firstBass" | "frame";
+/** What several voices say for one home and mode, view by view, as logarithms of chances: their sum is the score. */
+export type VoicesTerm = VoicesView | "signature";
 export type VoicesTerms = Readonly<Record<VoicesTerm, number>>;
 
+const VIEWS = Object.keys(VOICES_TABLES) as readonly VoicesView[];
+
 /**
- * How much each kind counts. Chosen by hand in November 2026, so that `npm run accuracy` finds most homes and modes of its 600 made pieces
- * in four voices while weights stay calibrated (two in a hundred apart at most). Shares of time are worth as many notes as this, not as many as sound, since notes that follow one
- * another depend on each other; bass and voices overlap. Where the last bass rests is one event, and more than the counts say of
- * later music, in which a piece hardly ever ends away from home; a bass that begins and ends on it frames the piece.
+ * What a key signature takes from a mode that is not written with it. In the pieces that were counted it nearly always agrees, and a table of
+ * them would rule all else out; signatures that are missing or one accidental off are met with, and have to leave the notes their say.
  */
-const WEIGHTS = { sounding: 45, bass: 20, lastBass: 1.6, cadences: 0.8, firstBass: 0.8, frame: 0.7 };
+const OTHER_SIGNATURE = -2.5;
 
-/** A piece of as many notes counts in full. */
-const FULL_NOTES = 60;
+/** Movements that are added to those counted of each mode, and to all. */
+const UNCOUNTED = { each: 3, all: 18 };
 
-/** Added to every share before its logarithm is taken, so that one stray note never rules a mode out. */
-const FLOOR = { sounding: 0.008, bass: 0.004, rest: 0.006 };
+const ALL_COUNTED = Object.values(VOICES_COUNTS).reduce((sum, each) => sum + each, 0);
 
-/** Movements that modes count for which none was counted. */
-const UNCOUNTED: Readonly<Record<string, number>> = { lydian: 2, locrian: 0.5 };
-const RARE_FAMILY = 0.3;
+/** Modes that are none of the seven are rarer. */
+const RARE_FAMILY = -2;
 
-type Expected = Omit<VoicesStatistics, "movements">;
+const eachView = <T>(of: (view: VoicesView) => T): Readonly<Record<VoicesView, T>> =>
+  Object.fromEntries(VIEWS.map((view) => [view, of(view)])) as Record<VoicesView, T>;
 
-const counted = (id: string): VoicesStatistics | undefined =>
-  (VOICES_STATISTICS as Readonly<Record<string, VoicesStatistics>>)[id];
+type Rows = Readonly<Record<VoicesView, readonly number[]>>;
 
-/** The neighbour on which a counted minor mode leans, so that habits of one age do not tell for another. */
-const LEANS_ON: Readonly<Record<string, string>> = {
-  dorian: "aeolian",
-  aeolian: "dorian",
-  phrygian: "aeolian",
-};
-/** How far it does. */
-const LEANING = 0.45;
+const rowsOf = new Map<string, Rows>();
 
-/** What was counted of a mode, leaning on its neighbour; of a mode that was not counted, what its nearest one leads one to expect. */
-function expected(mode: Mode): Expected {
-  const own = counted(mode.id);
-  if (!own) {
-    const { mode: nearest, moved } = reference(mode, "nearest");
-    const from = expected(nearest);
-    return { ...from, sounding: swappedShares(from.sounding, moved), bass: swappedShares(from.bass, moved) };
-  }
-  const neighbour = maybeMode(LEANS_ON[mode.id] ?? "");
-  const theirs = neighbour && counted(neighbour.id);
-  if (!theirs) return own;
-  const { moved } = differenceFrom(neighbour, mode);
-  const leaning = (row: readonly number[], other: readonly number[]) => {
-    const there = swappedShares(other, moved);
-    return row.map((share, at) => (1 - LEANING) * share + LEANING * (there[at] ?? 0));
-  };
-  return {
-    ...own,
-    sounding: leaning(own.sounding, theirs.sounding),
-    bass: leaning(own.bass, theirs.bass),
-  };
-}
-
-/** Shares by half steps above home, with the degrees that two modes have in different forms changed places. */
-function swappedShares(shares: readonly number[], moved: Difference["moved"]): readonly number[] {
-  const swapped = [...shares];
-  for (const { from, to } of moved) {
-    swapped[halfSteps(from)] = shares[halfSteps(to)] ?? 0;
-    swapped[halfSteps(to)] = shares[halfSteps(from)] ?? 0;
-  }
-  return swapped;
-}
-
-interface VoicesRows extends Omit<Expected, "lastMotion"> {
-  readonly bias: number;
-  /** How likely the bass comes to rest on a sound, from another, both above home: rows are where it comes to rest. */
-  readonly rests: readonly (readonly number[])[];
-}
-
-const rowsOf = new Map<string, VoicesRows>();
-
-/** What a mode leads one to expect of several voices: logarithms of shares, and how often the bass moves so. */
-function rows(mode: Mode): VoicesRows {
+/** Logarithms of the shares of a mode, view by view; of a mode that was not counted, those of its nearest with the degrees that move swapped. */
+function rows(mode: Mode): Rows {
   const known = rowsOf.get(mode.id);
   if (known) return known;
-  const { sounding, bass, lastBass, firstBass, lastMotion } = expected(mode);
-  const made: VoicesRows = {
-    bias: Math.log(counted(mode.id)?.movements ?? UNCOUNTED[mode.id] ?? RARE_FAMILY),
-    sounding: logs(sounding, FLOOR.sounding),
-    bass: logs(bass, FLOOR.bass),
-    lastBass: logs(lastBass, FLOOR.rest),
-    firstBass: logs(firstBass, FLOOR.rest),
-    rests: rests(logs(lastBass, FLOOR.rest), lastMotion),
-  };
+  const made = eachView((view) => shares(view, mode).map((share) => Math.log(share)));
   rowsOf.set(mode.id, made);
   return made;
 }
 
-const logs = (shares: readonly number[], floor: number): readonly number[] => {
-  const sum = shares.reduce((a, b) => a + b, 0) + 12 * floor;
-  return shares.map((share) => Math.log((share + floor) / sum));
-};
-
-/** A motion of the bass that was not counted in a mode is as likely as the last bass, spread over this many motions. */
-const OTHER_MOTIONS = 12;
-/** How much of what is known of the last bass lies in its motion. */
-const MOTION_SHARE = 0.5;
-
-function rests(
-  lastBass: readonly number[],
-  lastMotion: Expected["lastMotion"],
-): readonly (readonly number[])[] {
-  return lastBass.map((rest, end) =>
-    lastBass.map((_, from) => {
-      const motion = Math.log((lastMotion[`${from}>${end}`] ?? 0) + Math.exp(rest) / OTHER_MOTIONS);
-      return (1 - MOTION_SHARE) * rest + MOTION_SHARE * motion;
-    }),
-  );
+function shares(view: VoicesView, mode: Mode): readonly number[] {
+  const table: Readonly<Record<string, readonly number[]>> = VOICES_TABLES[view];
+  const own = table[mode.id];
+  if (own) return own;
+  const { mode: nearest, moved } = reference(mode, "nearest");
+  return swapped(shares(view, nearest), moved);
 }
 
-/** How likely the bass comes to rest so: where, and by what motion. */
-function restOf({ lastBass, rests: known }: VoicesRows, { from, to }: BassCadence, home: number): number {
-  const end = above(to.sound, home);
-  return (from ? known[end]?.[above(from.sound, home)] : lastBass[end]) ?? 0;
+/** Shares by half steps above home, with the degrees that two modes have in different forms changed places. */
+function swapped(row: readonly number[], moved: Difference["moved"]): readonly number[] {
+  const found = [...row];
+  for (const { from, to } of moved) {
+    found[halfSteps(from)] = row[halfSteps(to)] ?? 0;
+    found[halfSteps(to)] = row[halfSteps(from)] ?? 0;
+  }
+  return found;
 }
 
-function over(row: readonly number[], shares: readonly number[], home: number): number {
+function over(row: readonly number[], amounts: readonly number[], home: number): number {
   let sum = 0;
   for (let sound = 0; sound < 12; sound += 1) {
-    const share = shares[sound] ?? 0;
-    if (share > 0) sum += share * (row[above(sound, home)] ?? 0);
+    const amount = amounts[sound] ?? 0;
+    if (amount > 0) sum += amount * (row[above(sound, home)] ?? 0);
   }
   return sum;
 }
 
-/** What several voices say for a mode on a home (a sounding pitch class). */
-export function voicesTerms(heard: VoicesHearing, mode: Mode, home: number): VoicesTerms {
-  const own = rows(mode);
-  const full = Math.min(1, heard.notes / FULL_NOTES);
-  const cadences = heard.cadences.reduce((sum, each) => sum + restOf(own, each, home), 0);
-  return {
-    sounding: WEIGHTS.sounding * full * over(own.sounding, heard.sounding, home),
-    bass: WEIGHTS.bass * full * over(own.bass, heard.bass, home),
-    lastBass: WEIGHTS.lastBass * restOf(own, heard.last, home),
-    cadences: heard.cadences.length === 0 ? 0 : (WEIGHTS.cadences * cadences) / heard.cadences.length,
-    firstBass: WEIGHTS.firstBass * (own.firstBass[above(heard.first.sound, home)] ?? 0),
-    frame: heard.first.sound === home && heard.last.to.sound === home ? WEIGHTS.frame : 0,
-  };
+/**
+ * What sounds counts for so much more where no signature tells the set: the weights were fitted beside signatures, which leave it little to say. The
+ * last bass counts for more as well: music of later ages hardly ever ends away from home. Both by judgement, on the made pieces of
+ * `npm run accuracy`.
+ */
+const UNSIGNED = 12;
+const LAST_BASS = 1.5;
+
+function weightOf(view: VoicesView, signature: number | undefined): number {
+  const more =
+    view === "sounding" && signature === undefined ? UNSIGNED : view === "lastBass" ? LAST_BASS : 1;
+  return more * VOICES_WEIGHTS[view];
 }
+
+/** What several voices say for a mode on a home (a sounding pitch class). */
+export function voicesTerms({ views, signature }: VoicesHearing, mode: Mode, home: number): VoicesTerms {
+  const own = rows(mode);
+  const terms = eachView((view) => weightOf(view, signature) * over(own[view], views[view], home));
+  return { ...terms, signature: VOICES_WEIGHTS.signature * signatureSays(signature, mode, home) };
+}
+
+function signatureSays(signature: number | undefined, mode: Mode, home: number): number {
+  if (signature === undefined) return 0;
+  const own = home * FIFTH + (signedKey({ home: 0, mode })?.tonic ?? 0);
+  return (signature - own) % 12 === 0 ? 0 : OTHER_SIGNATURE;
+}
+
+/** As many half steps make a fifth: so far apart on the line of fifths are sounds a half step apart, octaves of twelve left out. */
+const FIFTH = 7;
 
 /** What major and natural minor have in their favour where they are expected. */
 const MAJOR_MINOR = 2;
@@ -158,31 +105,36 @@ const MAJOR_MINOR = 2;
 /** What a mode has in its favour before a note is heard, in pieces of several voices. */
 export function voicesBias(mode: Mode, expects?: Expectation): number {
   const isPlain = mode.id === "ionian" || mode.id === "aeolian";
-  return EVENNESS * rows(mode).bias + (expects === "major-minor" && isPlain ? MAJOR_MINOR : 0);
+  const count = VOICES_COUNTS[mode.id] ?? 0;
+  const counted = Math.log((count + UNCOUNTED.each) / (ALL_COUNTED + UNCOUNTED.all));
+  return (
+    VOICES_WEIGHTS.prior * counted +
+    (SEVEN.includes(mode) ? 0 : RARE_FAMILY) +
+    (expects === "major-minor" && isPlain ? MAJOR_MINOR : 0)
+  );
 }
 
 /** How much of the time each sound is expected to sound, as logarithms of shares by half steps above home. */
 export const expectedSounding = (mode: Mode): readonly number[] => rows(mode).sounding;
 
 /** The sum of all terms. */
-export function voicesScore(heard: VoicesHearing, mode: Mode, home: number): number {
-  let sum = 0;
-  for (const term of Object.values(voicesTerms(heard, mode, home))) sum += term;
-  return sum * EVENNESS;
+export function voicesScore({ views, signature }: VoicesHearing, mode: Mode, home: number): number {
+  const own = rows(mode);
+  let sum = VOICES_WEIGHTS.signature * signatureSays(signature, mode, home);
+  for (const view of VIEWS) sum += weightOf(view, signature) * over(own[view], views[view], home);
+  return sum;
 }
-
-/** What bass, voices and cadences say overlaps: all of it is drawn together by this before it is shared out. */
-const EVENNESS = 0.6;
 
 /** Chord symbols say as much of the whole as this: they are one player's reading of it. */
 const CHORD_WEIGHTS = { tones: 16, last: 0.8, first: 0.4 };
 
 /** What the chord symbols over a melody say for a mode on a home, beside the melody itself. */
-export function chordsScore({ tones, first, last }: ChordsHearing, mode: Mode, home: number): number {
+export function chordsScore({ tones, first, last, sure }: ChordsHearing, mode: Mode, home: number): number {
   const own = rows(mode);
   return (
-    CHORD_WEIGHTS.tones * over(own.sounding, tones, home) +
-    CHORD_WEIGHTS.last * (own.lastBass[above(last, home)] ?? 0) +
-    CHORD_WEIGHTS.first * (own.firstBass[above(first, home)] ?? 0)
+    sure *
+    (CHORD_WEIGHTS.tones * over(own.sounding, tones, home) +
+      CHORD_WEIGHTS.last * (own.lastBass[above(last, home)] ?? 0) +
+      CHORD_WEIGHTS.first * (own.firstBass[above(first, home)] ?? 0))
   );
 }

@@ -10,3 +10,4 @@ export * from "./quantise";
 export * from "./heard-line";
 export * from "./played";
 export * from "./edit";
+export * from "./rounds";

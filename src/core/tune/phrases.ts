@@ -58,3 +58,34 @@ export function phraseEnds(tune: Tune): readonly number[] {
   }
   return [...ends].sort((a, b) => a - b);
 }
+
+/** A last note rests where it is so much longer than the middle one, and longer than this share of all notes: of hardly any, where it is a little longer. */
+const RESTS = [
+  { over: 1.9, longer: 0.8 },
+  { over: 1.2, longer: 0.9 },
+] as const;
+
+/** Phrases have so many bars, as a rule. */
+export const PHRASE_BARS = 4;
+
+/**
+ * Whether a tune stops in the middle of a phrase, as recordings do: in a bar that is not filled or that ends no phrase of four bars, on a note
+ * that is no longer than others.
+ */
+export function stopsShort({ notes, bars, meter }: Tune): boolean {
+  const [last, lastBar] = [notes.at(-1), bars.at(-1)];
+  if (!last || !lastBar || bars.length <= PHRASE_BARS) return false;
+  const lengths = notes.map(({ duration }) => duration).sort((a, b) => a - b);
+  const usual = lengths[Math.floor(lengths.length / 2)] ?? 1;
+  const shorter = firstPlace(lengths, (length) => length >= last.duration - EPSILON) / lengths.length;
+  const rests =
+    last.duration >= feltBeat(meter) - EPSILON &&
+    RESTS.some(({ over, longer }) => last.duration >= over * usual - EPSILON && shorter >= longer);
+  if (rests) return false;
+  const pickup = bars[0]?.lead ? bars[0].length : 0;
+  const whole = bars.slice(0, -1).reduce((most, { length }) => Math.max(most, length), 0);
+  const isFilled = lastBar.length >= whole - pickup - EPSILON;
+  const from = bars.findLastIndex(({ endsSection }, at) => endsSection && at < bars.length - 1) + 1;
+  const counted = bars.slice(from).filter(({ lead }) => lead === 0).length;
+  return !isFilled || counted % PHRASE_BARS !== 0;
+}

@@ -13,6 +13,8 @@ export interface TuneNote {
   /** Where it stands in the text it was read from, for marking it on the staff. */
   readonly from: number;
   readonly to: number;
+  /** It sounds a quarter tone above its pitch, or below. */
+  readonly quarter?: 1 | -1 | undefined;
   /** Which voice it is in, by its place in `Tune.voices`; left out for the melody, which is the first. */
   readonly voice?: number | undefined;
 }

@@ -332,6 +332,7 @@ export function IdentifyView() {
             </div>
             <Passages
               passages={answer.found.passages}
+              keys={answer.found.keyPassages}
               bars={tune.bars}
               chosen={byHand.bars}
               onBars={chooseBars}

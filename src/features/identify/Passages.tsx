@@ -1,13 +1,22 @@
-import type { Passage } from "@/core/identify";
+import type { KeyPassage, Passage } from "@/core/identify";
 import { brightness } from "@/core/scale";
 import type { BarRange, TuneBar } from "@/core/tune";
 import { Button, NumberField } from "@/kit/controls";
 import { shadeOf } from "@/kit/shade";
-import { passageBarsText, passageText, ONLY_THESE_BARS } from "@/words";
+import {
+  KEY_PASSAGES,
+  keyPassageText,
+  LOOK_AT_PASSAGE,
+  passageBarsText,
+  passageText,
+  ONLY_THESE_BARS,
+} from "@/words";
 import styles from "./Passages.module.css";
 
 interface PassagesProps {
   readonly passages: readonly Passage[];
+  /** Keys on the way, while the mode stays. */
+  readonly keys: readonly KeyPassage[];
   readonly bars: readonly TuneBar[];
   /** The bars that are looked at, where it is not all of them. */
   readonly chosen: BarRange | undefined;
@@ -22,7 +31,7 @@ function rangeOf(bars: readonly TuneBar[], fromBar: number, toBar: number): BarR
 }
 
 /** The passages of a tune in the shade of each; one can be looked at by itself, and so can any other bars. */
-export function Passages({ passages, bars, chosen, onBars }: PassagesProps) {
+export function Passages({ passages, keys, bars, chosen, onBars }: PassagesProps) {
   const last = bars.at(-1)?.number ?? 1;
   const numberAt = (place: number) => Math.max(1, bars[place]?.number ?? 1);
   const [from, to] = chosen ? [numberAt(chosen.from), numberAt(chosen.to)] : [1, last];
@@ -65,7 +74,7 @@ export function Passages({ passages, bars, chosen, onBars }: PassagesProps) {
                 className={styles.passage}
                 data-shade={shadeOf(brightness(homeMode.mode.intervals))}
                 disabled={passages.length === 1}
-                title={passages.length === 1 ? undefined : "Look at this passage by itself"}
+                title={passages.length === 1 ? undefined : LOOK_AT_PASSAGE}
                 onClick={() => onBars(range)}
               >
                 <b>{passageText(homeMode)}</b> <span>{passageBarsText({ fromBar, toBar })}</span>
@@ -73,6 +82,17 @@ export function Passages({ passages, bars, chosen, onBars }: PassagesProps) {
             </li>
           ))}
         </ol>
+      )}
+      {!chosen && keys.length > 0 && (
+        <ul className={styles.keys} aria-label={KEY_PASSAGES}>
+          {keys.map((key) => (
+            <li key={key.fromBar}>
+              <Button kind="quiet" title={LOOK_AT_PASSAGE} onClick={() => onBars(key.bars)}>
+                {`${keyPassageText(key)}, ${passageBarsText(key)}`}
+              </Button>
+            </li>
+          ))}
+        </ul>
       )}
       {chosen && <p className={styles.said}>{ONLY_THESE_BARS}</p>}
     </section>

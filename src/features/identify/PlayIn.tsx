@@ -12,9 +12,9 @@ import { SIMULATED } from "@/session/playing/useKeyboards";
 import { KeyboardSelect, SimulatedKeys } from "@/shell/played";
 import { usePlayedIn } from "./usePlayedIn";
 
-/** What the simulated keyboard plays by itself: the beginning of a tune of the play. */
+/** What the simulated keyboard plays by itself: phrases in the manner of a tune of the play. */
 const PHRASE =
-  "E4:0.5 F4 G4:1 A4:0.5 G4 F4:1 | E4:0.5 F4 G4 B4 A4:2 | G4:0.5 A4 B4:1 A4:0.5 G4 F4:1 | G4:0.5 F4 D4 F4 E4:2 ||";
+  "E4:0.5 F4 G4:1 A4:0.5 G4 F4:1 | E4:0.5 F4 G4 F4 E4:2 | G4:0.5 A4 B4:1 A4:0.5 G4 F4:1 | G4:0.5 F4 D4 F4 E4:2 ||";
 
 /** Notes played in: on a keyboard that is plugged in, on a simulated one, or clicked on the stage below. */
 export function PlayIn() {

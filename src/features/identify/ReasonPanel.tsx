@@ -6,6 +6,8 @@ import { HearAndSave, OwnWordsSaid } from "@/shell/panel";
 import { Facts, Panel } from "@/kit/panel";
 import { Words } from "@/kit/words";
 import {
+  calledReason,
+  endingReason,
   passageBarsText,
   countReason,
   decidingText,
@@ -17,8 +19,10 @@ import {
   MAX_NAMED,
   notesReason,
   orText,
+  keyPassagesReason,
   passagesReason,
   playItFromText,
+  profileRows,
   rivalReason,
   comparedReason,
   TOO_FEW_NOTES,
@@ -42,15 +46,24 @@ const MAX_MODES = 8;
 
 /** The panel of Identify: the working as a person would do it, in four steps. */
 export function ReasonPanel({ found, placesOf, swap, onSwap, onSave, onPoint }: ReasonPanelProps) {
-  const { homeMode, undecided, isShort, key, passages, isByHand } = found;
+  const { homeMode, undecided, isShort, key, about, changes } = found;
   const conventions = useConventions();
-  const said = [passagesReason(found), rivalReason(found)].filter((each) => each !== undefined);
-  const reasons = [
-    homeReason(found),
-    notesReason(found, placesOf),
-    countReason(found, placesOf),
-    comparedReason(found, placesOf, conventions),
-  ];
+  const isCentred = changes || found.called.kind !== "no-centre";
+  const said = [
+    calledReason(found),
+    passagesReason(found),
+    keyPassagesReason(found),
+    isCentred ? rivalReason(found) : undefined,
+    isCentred ? endingReason(found) : undefined,
+  ].filter((each) => each !== undefined);
+  const reasons = isCentred
+    ? [
+        homeReason(found),
+        notesReason(found, placesOf),
+        countReason(found, placesOf),
+        comparedReason(found, placesOf, conventions),
+      ]
+    : [];
   return (
     <Panel
       title={headlineText(found)}
@@ -58,7 +71,7 @@ export function ReasonPanel({ found, placesOf, swap, onSwap, onSave, onPoint }: 
       acts={
         <HearAndSave
           hear="Hear the tune"
-          swap={swap && { home: homeMode.home, swap, onSwap }}
+          swap={isCentred && swap ? { home: homeMode.home, swap, onSwap } : undefined}
           onSave={onSave}
         />
       }
@@ -70,10 +83,8 @@ export function ReasonPanel({ found, placesOf, swap, onSwap, onSave, onPoint }: 
           {each}
         </p>
       ))}
-      {!isByHand && passages.length > 1 && passages[0] && (
-        <h3 className={styles.part}>{`${homeModeText(homeMode)}, ${passageBarsText(passages[0])}`}</h3>
-      )}
-      <ol className={styles.reasons}>
+      {about && <h3 className={styles.part}>{`${homeModeText(homeMode)}, ${passageBarsText(about)}`}</h3>}
+      <ol className={styles.reasons} hidden={reasons.length === 0}>
         {reasons.map((reason, at) => (
           <li key={at} className={styles.reason}>
             <span className={styles.number} aria-hidden="true">
@@ -109,7 +120,16 @@ export function ReasonPanel({ found, placesOf, swap, onSwap, onSave, onPoint }: 
                 ] as const,
               ]
             : []),
-          ["Play it from", playItFromText(homeMode)],
+          ...profileRows(found).map(
+            ([name, fact]) =>
+              [
+                name,
+                <Words key={name} onPoint={onPoint}>
+                  {fact}
+                </Words>,
+              ] as const,
+          ),
+          ...(isCentred ? [["Play it from", playItFromText(homeMode)] as const] : []),
         ]}
       />
     </Panel>

@@ -1,5 +1,5 @@
 import { type Problem, wholeProblem } from "@/core/problem";
-import { type AbcPart, abcParts, decoded, type TuneText } from "@/formats";
+import { abcHeader, type AbcPart, abcParts, decoded, withAbcHeader, type TuneText } from "@/formats";
 import { openTune } from "@/session";
 
 /** A score past this is not opened: no single one is longer. Books of ABC may be of any length. */
@@ -90,17 +90,24 @@ async function* textsRead(file: File): AsyncGenerator<TextInFile | Problem> {
     : (problems[0] ?? wholeProblem("kind-of-file", file.name));
 }
 
-const bookText = ({ text, from, to }: AbcPart, name: string): TextInFile => ({
-  text: { source: "abc", text, name },
+const bookText = ({ text, from, to, header }: AbcPart, name: string): TextInFile => ({
+  text: { source: "abc", text: withAbcHeader(text, header).text, name },
   from,
   to,
 });
+
+/** A tune of a book with the fields that the book has for all its tunes. */
+async function withHeaderOf(file: File, tune: TuneText): Promise<TuneText> {
+  if (tune.source !== "abc") return tune;
+  const head = new Uint8Array(await file.slice(0, HEAD).arrayBuffer());
+  return { ...tune, text: withAbcHeader(tune.text, abcHeader(decoded(head))).text };
+}
 
 /** One text of a file again, from where it stood. */
 export async function textAt(file: File, from: number, to: number): Promise<TuneText | undefined> {
   for await (const found of textsIn(
     from === 0 && to === file.size ? file : new File([file.slice(from, to)], file.name),
   ))
-    if ("text" in found) return found.text;
+    if ("text" in found) return from === 0 ? found.text : withHeaderOf(file, found.text);
   return undefined;
 }

@@ -40,7 +40,7 @@ describe("the reasons", () => {
 
   it("name what is undecided in the title and in a sentence, many modes in a row", () => {
     show(about(PEARS));
-    expect(screen.getByRole("heading").textContent).toBe("D Aeolian or Dorian");
+    expect(screen.getByRole("heading").textContent).toBe("D minor without a 6 Aeolian or Dorian would fit");
     expect(document.body.textContent).toContain("It would be D Aeolian with B♭ or D Dorian with B.");
     expect(screen.queryByText(/^Undecided/)).toBeNull();
     expect(screen.queryByRole("button", { name: /^With/ })).toBeNull();
@@ -98,7 +98,7 @@ describe("the candidates and passages", () => {
     const found = about(PEARS);
     const { bars } = readNotes(PEARS).value;
     const choose = vi.fn();
-    render(<Passages passages={found.passages} bars={bars} chosen={undefined} onBars={choose} />);
+    render(<Passages keys={[]} passages={found.passages} bars={bars} chosen={undefined} onBars={choose} />);
     expect(screen.getByRole("listitem").textContent).toBe("D Aeol. bars 1 to 7");
     fireEvent.change(screen.getByLabelText(/^From bar/), { target: { value: "3" } });
     expect(choose).toHaveBeenLastCalledWith({ from: 2, to: 6 });

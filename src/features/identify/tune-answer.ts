@@ -143,7 +143,9 @@ function answerOf({
     bars,
     sounds: new Set(characteristicOn(homeMode).map(soundOf)),
   }));
+  const isCentred = found.changes || found.called.kind !== "no-centre";
   const isLit = ({ pitch, bar }: TuneNote) =>
+    isCentred &&
     characteristic
       .find(({ bars }) => bar + from >= bars.from && bar + from <= bars.to)
       ?.sounds.has(soundOf(pitch.name)) === true;

@@ -15,6 +15,8 @@ export const identifyQuery = z.object({
   home: noteName.optional().meta({ description: "The home, where it is known" }),
 });
 
+const passage = place.extend({ fromBar: z.int(), toBar: z.int() });
+
 /** One tune of an answer; without candidates where it has no notes. */
 const identifiedTune = z.object({
   title: z.string(),
@@ -42,23 +44,40 @@ const identifiedTune = z.object({
     .extend({ weight: z.number() })
     .optional()
     .meta({ description: "An answer that is nearly as likely" }),
-  gapped: id.optional().meta({ description: "What six notes or fewer are by themselves" }),
+  called: z
+    .object({
+      kind: z.enum(["mode", "five-notes", "six-notes", "double-tonic", "neutral", "no-centre"]),
+      scale: id.optional().meta({ description: "What five or six notes are by themselves" }),
+      name: z.string().optional(),
+      third: degree.optional(),
+      without: degree.optional().meta({ description: "The degree that never sounds" }),
+      notes: z.array(note).optional().meta({ description: "The two tonics, home first" }),
+      neutral: z.array(z.object({ degree, between: z.array(note) })).optional(),
+      why: z.enum(["whole-tone", "chromatic", "twelve-tone"]).optional(),
+    })
+    .meta({ description: "What a player calls it, where that is not just a mode of seven notes" }),
+  final: z.string().optional().meta({ description: "The last note, with its octave" }),
+  range: z.object({ lowest: z.string(), highest: z.string() }).optional(),
+  ambitus: z.enum(["authentic", "plagal"]).optional(),
+  reciting: z.string().optional().meta({ description: "The note besides home that sounds longest" }),
+  inflected: z
+    .array(z.object({ degree, notes: z.array(note) }))
+    .meta({ description: "Degrees that are heard in more than one form" }),
+  round: z.int().optional().meta({ description: "Bars after which the tune comes round again" }),
+  stopsShort: z.boolean().meta({ description: "It stops in the middle of a phrase" }),
   short: z.boolean().meta({ description: "Too few notes to be sure of anything" }),
   key: place
     .extend({ agrees: z.enum(["same", "other-home", "other-notes"]) })
     .optional()
     .meta({ description: "The key that the file declares, compared with the answer" }),
   changes: z.boolean().meta({ description: "The mode changes: the passages are the answer" }),
-  passages: z.array(
-    place.extend({
-      fromBar: z.int(),
-      toBar: z.int(),
-      kind: z
-        .enum(["mode", "key", "relative", "own-key"])
-        .optional()
-        .meta({ description: "What it is to the passage before" }),
-    }),
-  ),
+  passages: z
+    .array(passage)
+    .meta({ description: "What each run of bars is in: one where the mode stays, keys on the way left out" }),
+  keyPassages: z.array(passage.extend({ kind: z.enum(["key", "relative", "moved", "own-key"]) })).meta({
+    description:
+      "Bars in another key while the mode stays: with a cadence there, the same notes, or a key of their own",
+  }),
 });
 
 export const identifyAnswer = z.object({
