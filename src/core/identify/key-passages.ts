@@ -1,6 +1,6 @@
 import { modulo, soundOf } from "../pitch";
 import { type HomeMode, holds, mode as modeById, pitchClassSet, soundsOn } from "../scale";
-import { allNotes, type BarRange, EPSILON, phraseEnds, type Tune, type TuneNote } from "../tune";
+import { allNotes, type BarRange, EPSILON, feltBeat, phraseEnds, type Tune, type TuneNote } from "../tune";
 import { soundAt } from "./bars-heard";
 import { belongs, spelledHome } from "./candidates";
 import type { Hearing } from "./hearing";
@@ -61,7 +61,7 @@ export function cadencedKeys(tune: Tune, hearing: Hearing, main: HomeMode): read
     );
     const bars = { from: first.bar, to: last.bar };
     const whole = tune.bars.slice(bars.from, bars.to + 1).filter(({ lead }) => lead === 0).length;
-    if (!key || (!bass && whole < PHRASE_BARS)) continue;
+    if (!key || (!bass && (whole < PHRASE_BARS || !comesToRest(tune, last)))) continue;
     const home = spelledHome(tune, hearing, rest, key.mode);
     const before = found.at(-1);
     if (
@@ -79,6 +79,14 @@ export function cadencedKeys(tune: Tune, hearing: Hearing, main: HomeMode): read
     else found.push(keyPassage(tune, main, bars, { home, mode: key.mode }));
   }
   return found;
+}
+
+/** Whether the last note of a phrase lasts a beat or stands on one: a short one after it leads on. */
+function comesToRest({ meter, bars }: Tune, { onset, duration, bar }: TuneNote): boolean {
+  const beat = feltBeat(meter);
+  const { start = 0, lead = 0 } = bars[bar] ?? {};
+  const beats = (onset - start + lead) / beat;
+  return duration >= beat - EPSILON || Math.abs(beats - Math.round(beats)) < EPSILON;
 }
 
 /** A passage in another key, with what that is to the main mode. */
