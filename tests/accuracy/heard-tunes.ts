@@ -44,7 +44,8 @@ export const HEARD_TUNES: readonly HeardTune[] = [
     says: /cadence in G major/u,
   },
   {
-    about: "a raised note that leads on in the middle of a phrase, whose last short note leads on as well: no key on the way",
+    about:
+      "a raised note that leads on in the middle of a phrase, whose last short note leads on as well: no key on the way",
     notes: `${DORIAN} || A4:1 D5 D C | A4 G E:0.5 F# G:1 | B A C5 A4 | D5 C A4:1.5 G:0.5 | C5:1 A4 F G | A G F E | D F E C | D:4 ||`,
     headline: /^D Dorian$/u,
     never: /cadence in|change of key/u,
