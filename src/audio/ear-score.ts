@@ -66,9 +66,9 @@ export function tellingScore(modes: readonly HomeMode[]): Score {
       at += length;
     };
     const third = thirdOf(mode);
-    for (const told of [...(third === undefined ? [] : [third]), ...characteristicOf(mode)]) {
+    for (const degree of [...(third === undefined ? [] : [third]), ...characteristicOf(mode)]) {
       sing(0, 1);
-      sing(halfSteps(told), 1);
+      sing(halfSteps(degree), 1);
     }
     for (const interval of mode.intervals) sing(halfSteps(interval), 0.5);
     sing(12, 1);

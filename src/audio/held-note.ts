@@ -38,7 +38,7 @@ function strokesOf(note: ScoreNote, score: Score): readonly ScoreNote[] {
  * @example heldAs(droneScore(2), { notes: "fifth", register: "middle", diesAway: false }).notes.map(({ midi }) => midi) // [50, 57]
  */
 export function heldAs(score: Score, { notes, register, diesAway }: DroneWay): Score {
-  const held = (note: ScoreNote): readonly ScoreNote[] => {
+  const sustained = (note: ScoreNote): readonly ScoreNote[] => {
     const moved = note.midi + RAISED[register];
     const low = moved >= LOWEST ? moved : note.midi;
     const above = ABOVE[notes];
@@ -46,5 +46,8 @@ export function heldAs(score: Score, { notes, register, diesAway }: DroneWay): S
     const all = above.map((up): ScoreNote => ({ ...note, midi: low + up, loud }));
     return diesAway ? all.flatMap((each) => strokesOf(each, score)) : all;
   };
-  return { ...score, notes: score.notes.flatMap((note) => (note.part === "drone" ? held(note) : [note])) };
+  return {
+    ...score,
+    notes: score.notes.flatMap((note) => (note.part === "drone" ? sustained(note) : [note])),
+  };
 }

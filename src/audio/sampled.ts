@@ -92,10 +92,10 @@ export function sampled(
     gain.gain.exponentialRampToValueAtTime(1e-5, end + voice.release);
     source.connect(gain);
     tone.connect(gain, into);
-    const here: Sounding = { time, source, gain };
-    sounding.add(here);
+    const started: Sounding = { time, source, gain };
+    sounding.add(started);
     source.onended = () => {
-      sounding.delete(here);
+      sounding.delete(started);
       source.disconnect();
       gain.disconnect();
     };

@@ -100,9 +100,9 @@ export async function decodedAudio(bytes: ArrayBuffer): Promise<Recorded> {
   const length = Math.min(audio.length, MAX_SECONDS * audio.sampleRate);
   const samples = new Float32Array(length);
   for (let channel = 0; channel < audio.numberOfChannels; channel += 1) {
-    const own = audio.getChannelData(channel);
+    const channelSamples = audio.getChannelData(channel);
     for (let at = 0; at < length; at += 1)
-      samples[at] = (samples[at] ?? 0) + (own[at] ?? 0) / audio.numberOfChannels;
+      samples[at] = (samples[at] ?? 0) + (channelSamples[at] ?? 0) / audio.numberOfChannels;
   }
   return { samples, rate: audio.sampleRate };
 }

@@ -245,11 +245,11 @@ function addNote({ part: { voices }, tied }: Reader, children: readonly XmlNode[
     if (ties.includes("start")) tied.set(key, tiedNote);
     return;
   }
-  const own = { ...note };
+  const copy = { ...note };
   const all = voices.get(voice) ?? [];
-  all.push(own);
+  all.push(copy);
   voices.set(voice, all);
-  if (ties.includes("start")) tied.set(key, own);
+  if (ties.includes("start")) tied.set(key, copy);
 }
 
 function readBarline(reader: Reader, node: XmlNode, children: readonly XmlNode[]): void {

@@ -79,10 +79,10 @@ function partwise(score: readonly XmlNode[]): readonly XmlNode[] {
   for (const measure of named(score, "measure"))
     for (const part of named(childrenOf(measure), "part")) {
       const id = attribute(part, "id");
-      const own = { measure: childrenOf(part), ":@": measure[":@"] };
+      const content = { measure: childrenOf(part), ":@": measure[":@"] };
       const all = parts.get(id);
-      if (all) all.push(own);
-      else parts.set(id, [own]);
+      if (all) all.push(content);
+      else parts.set(id, [content]);
     }
   return [
     ...score.filter((node) => nameIn(node) !== "measure"),

@@ -164,10 +164,10 @@ export function workerPool(
       }
     },
     admit: (client) => {
-      const own = underBy.get(client) ?? 0;
-      if (under >= requests || own >= Math.max(1, requests / 2)) return undefined;
+      const clientJobs = underBy.get(client) ?? 0;
+      if (under >= requests || clientJobs >= Math.max(1, requests / 2)) return undefined;
       under += 1;
-      underBy.set(client, own + 1);
+      underBy.set(client, clientJobs + 1);
       return () => {
         under -= 1;
         const count = (underBy.get(client) ?? 1) - 1;

@@ -51,11 +51,11 @@ export const USUAL_CHOICE: ImportChoice = {
 export function planImport(backup: Backup, mine: readonly Saved[], settings: Settings): ImportPlan {
   const byId = new Map(mine.map((each) => [each.id, each]));
   const items = backup.shelf.map((theirs): ImportItem => {
-    const own = byId.get(theirs.id);
-    if (!own) return { arrival: "new", theirs };
+    const ours = byId.get(theirs.id);
+    if (!ours) return { arrival: "new", theirs };
     // It may have come in before, as the second of two.
     const isHere = byId.has(copyId(theirs));
-    return { arrival: isHere ? "same" : arrivalOf(own, theirs), theirs, mine: own };
+    return { arrival: isHere ? "same" : arrivalOf(ours, theirs), theirs, mine: ours };
   });
   const differing = Object.entries(backup.settings).filter(
     ([field, value]) => JSON.stringify(settings[field as keyof Settings]) !== JSON.stringify(value),

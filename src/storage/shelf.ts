@@ -194,7 +194,7 @@ export function openShelf(surroundings: ShelfSurroundings): Shelf {
       if (thing) put(next(undeleted(thing)));
     },
     putAll: async (things, { onProgress, signal } = {}) => {
-      const own = new Map($saved.get().map((each) => [each.id, each]));
+      const byId = new Map($saved.get().map((each) => [each.id, each]));
       const put: Saved[] = [];
       // Storage that refuses is not waited for by somebody who calls it off.
       signal?.addEventListener("abort", saving.retry);
@@ -213,14 +213,14 @@ export function openShelf(surroundings: ShelfSurroundings): Shelf {
       }
       signal?.removeEventListener("abort", saving.retry);
       tell?.(SHELF);
-      return { put, before: put.flatMap(({ id }) => own.get(id) ?? []) };
+      return { put, before: put.flatMap(({ id }) => byId.get(id) ?? []) };
     },
     undoPut: async ({ put, before }) => {
       const now = new Map($saved.get().map((each) => [each.id, each]));
       // What was changed since stays.
       const isAsPut = (each: Saved) => {
-        const here = now.get(each.id);
-        return here !== undefined && revisionOf(here) === revisionOf(each);
+        const current = now.get(each.id);
+        return current !== undefined && revisionOf(current) === revisionOf(each);
       };
       const ids = new Set(put.filter(isAsPut).map(({ id }) => id));
       const back = before.filter(({ id }) => ids.has(id));

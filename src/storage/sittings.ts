@@ -63,15 +63,15 @@ export function openSittings(surroundings: SittingsSurroundings): Sittings {
 
   /** Writes one; what another tab has answered meanwhile comes in with it. */
   const write = async (id: string) => {
-    const own = find(id);
-    if (!own) return;
+    const sitting = find(id);
+    if (!sitting) return;
     const stored = understand(SITTINGS, await store.read(SITTING + id));
-    const whole = "value" in stored ? mergedSittings(stored.value, own) : own;
+    const whole = "value" in stored ? mergedSittings(stored.value, sitting) : sitting;
     await store.write(SITTING + id, whole);
-    if (find(id) === own) {
+    if (find(id) === sitting) {
       unsaved.delete(id);
       journal?.remove(id);
-      if (JSON.stringify(whole) !== JSON.stringify(own)) show([whole]);
+      if (JSON.stringify(whole) !== JSON.stringify(sitting)) show([whole]);
     }
     tell?.(SITTING + id);
   };
@@ -83,8 +83,8 @@ export function openSittings(surroundings: SittingsSurroundings): Sittings {
     return each;
   };
   const change: Sittings["change"] = (id, part) => {
-    const here = find(id);
-    if (here) save({ ...here, ...part(here), changedAt: now().toISOString() });
+    const sitting = find(id);
+    if (sitting) save({ ...sitting, ...part(sitting), changedAt: now().toISOString() });
   };
 
   return {
@@ -108,15 +108,16 @@ export function openSittings(surroundings: SittingsSurroundings): Sittings {
       for (const entry of journal?.read() ?? []) {
         const read = understand(SITTINGS, entry);
         if (!("value" in read)) continue;
-        const own = find(read.value.id);
-        save(own ? mergedSittings(own, read.value) : read.value);
+        const ours = find(read.value.id);
+        save(ours ? mergedSittings(ours, read.value) : read.value);
       }
     },
     reload: async (key) => {
       const id = key.slice(SITTING.length);
       const read = understand(SITTINGS, await store.read(key));
-      const own = find(id);
-      if ("value" in read) show([own && unsaved.has(id) ? mergedSittings(read.value, own) : read.value]);
+      const sitting = find(id);
+      if ("value" in read)
+        show([sitting && unsaved.has(id) ? mergedSittings(read.value, sitting) : read.value]);
       else if (!unsaved.has(id)) show([], new Set([id]));
     },
     begin: (part) => {
@@ -143,8 +144,8 @@ export function openSittings(surroundings: SittingsSurroundings): Sittings {
     takeIn: async (all) => {
       const fresh = all.filter(({ id }) => !find(id));
       const both = all.flatMap((theirs) => {
-        const own = find(theirs.id);
-        return own ? [mergedSittings(own, theirs)] : [];
+        const ours = find(theirs.id);
+        return ours ? [mergedSittings(ours, theirs)] : [];
       });
       await saving.save(`${SITTING} many`, () =>
         store.writeAll(new Map([...fresh, ...both].map((each) => [SITTING + each.id, each]))),

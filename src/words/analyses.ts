@@ -42,11 +42,11 @@ const MAX_KEYS = 5;
 /** The keys of a chart in order: "C major, G major from bar 9, C major from bar 13". */
 export function keysText(keys: readonly Key[], chords: readonly ChartChord[]): string {
   if (keys.length === 1 && keys[0]) return `${majorMinorText(keys[0])} throughout`;
-  const told = keys.slice(0, MAX_KEYS).map((key, nth) => {
+  const keyTexts = keys.slice(0, MAX_KEYS).map((key, nth) => {
     const bar = chords[key.from]?.bar;
     return nth === 0 || bar === undefined ? majorMinorText(key) : `${majorMinorText(key)} from bar ${bar}`;
   });
-  return [...told, ...(keys.length > MAX_KEYS ? ["and so on"] : [])].join(", ");
+  return [...keyTexts, ...(keys.length > MAX_KEYS ? ["and so on"] : [])].join(", ");
 }
 
 const symbolAt = (chords: readonly ChartChord[], at: number) => symbolText(chords[at]?.symbol ?? "");
@@ -181,31 +181,31 @@ export function decisionText(
   if (by === "home" || by === "cadence") {
     return `${homeModeText(other)} has the same notes; only the home tells them apart`;
   }
-  const told = (notes: readonly Fifths[]) => listedNotes(notes);
+  const namesText = (notes: readonly Fifths[]) => listedNotes(notes);
   if (by === "open") {
-    return `Nothing here decides against ${homeModeText(other)}: ${told(differ[0])} would make it ${nameOf(one)}, ${told(differ[1])} ${nameOf(other)}`;
+    return `Nothing here decides against ${homeModeText(other)}: ${namesText(differ[0])} would make it ${nameOf(one)}, ${namesText(differ[1])} ${nameOf(other)}`;
   }
   const holders = first.length > 0 ? first : second;
   // By the name that the mode has for it, however a chord spells it.
-  const own = (held: typeof holders, names: readonly Fifths[]) =>
+  const heldBy = (held: typeof holders, names: readonly Fifths[]) =>
     names.filter((name) => held.some(({ note }) => soundOf(note) === soundOf(name)));
-  const notes = own(holders, differ[first.length > 0 ? 0 : 1]);
+  const notes = heldBy(holders, differ[first.length > 0 ? 0 : 1]);
   const verb = (all: readonly Fifths[], one: string) => (all.length > 1 ? one.slice(0, -1) : one);
   const barsOf = (held: typeof holders) => barsText(held.map(({ at }) => chart[at]?.bar ?? 0));
   const symbolOf = ({ at }: (typeof holders)[number]) => chart[at]?.symbol ?? "";
   const roles = [...new Set(holders.map(symbolOf))].map((symbol) => {
-    const held = holders.filter((holder) => symbolOf(holder) === symbol);
-    return `the ${roleText(held[0]?.role ?? 0)} of ${symbolText(symbol)} in ${barsOf(held)}`;
+    const sameSymbol = holders.filter((holder) => symbolOf(holder) === symbol);
+    return `the ${roleText(sameSymbol[0]?.role ?? 0)} of ${symbolText(symbol)} in ${barsOf(sameSymbol)}`;
   });
   const where =
     notes.length === 1 && roles.length <= MAX_ROLES ? `, ${listText(roles)},` : ` in ${barsOf(holders)}`;
   if (first.length === 0) {
-    return `${capital(told(notes))}${where} ${verb(notes, "leans")} towards ${homeModeText(other)}`;
+    return `${capital(namesText(notes))}${where} ${verb(notes, "leans")} towards ${homeModeText(other)}`;
   }
-  const others = own(second, differ[1]);
+  const others = heldBy(second, differ[1]);
   const against =
     second.length === 0
-      ? `${told(differ[1])} would make it ${nameOf(other)}`
-      : `${told(others)} in ${barsOf(second)} ${verb(others, "leans")} towards ${nameOf(other)}`;
-  return `${told(notes)}${where} ${verb(notes, "makes")} it ${nameOf(one)}; ${against}`;
+      ? `${namesText(differ[1])} would make it ${nameOf(other)}`
+      : `${namesText(others)} in ${barsOf(second)} ${verb(others, "leans")} towards ${nameOf(other)}`;
+  return `${namesText(notes)}${where} ${verb(notes, "makes")} it ${nameOf(one)}; ${against}`;
 }

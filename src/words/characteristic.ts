@@ -71,11 +71,11 @@ function referenceSentence(
   characteristic: readonly Interval[],
   convention: ReferenceConvention,
 ): readonly Phrase[] {
-  const told = reference(mode, convention);
-  if (extentOf(told) === 0) return [`${capital(referenceText(told))} itself. `];
-  const pairs = told.moved.flatMap(({ from, to }, at): readonly Phrase[] => {
+  const comparedWith = reference(mode, convention);
+  if (extentOf(comparedWith) === 0) return [`${capital(referenceText(comparedWith))} itself. `];
+  const pairs = comparedWith.moved.flatMap(({ from, to }, at): readonly Phrase[] => {
     const note = noteText(home + to);
-    const joint = at === 0 ? ": " : at === told.moved.length - 1 ? " and " : ", ";
+    const joint = at === 0 ? ": " : at === comparedWith.moved.length - 1 ? " and " : ", ";
     return [
       joint,
       characteristic.includes(to) ? { lit: note } : note,
@@ -85,7 +85,7 @@ function referenceSentence(
   // Of a set without a name the nearest named one is told already.
   const nearer = isNamed(mode) ? nearerReference(mode, convention) : undefined;
   return [
-    `${capital(referenceText(told))} ${differenceText(told)}`,
+    `${capital(referenceText(comparedWith))} ${differenceText(comparedWith)}`,
     ...pairs,
     ". ",
     nearer ? `Nearer still: ${nearText(nearer)}. ` : "",

@@ -30,28 +30,28 @@ export const inModeText = (chord: Chord, { home }: HomeMode): string =>
 /** What a chord says of the mode: whether it has the characteristic notes, and which are missing. */
 export function chordSentence(chord: Chord, homeMode: HomeMode): readonly Phrase[] {
   const sounds = chordSounds(chord);
-  const own = pitchClassSet(notesOf(homeMode).map(soundOf));
-  const outside = chordNotes(chord).filter((note) => !holdsAll(own, pitchClassSet([soundOf(note)])));
+  const modeSounds = pitchClassSet(notesOf(homeMode).map(soundOf));
+  const outside = chordNotes(chord).filter((note) => !holdsAll(modeSounds, pitchClassSet([soundOf(note)])));
   if (outside.length > 0)
     return [
       `${notesText(outside)} ${outside.length === 1 ? "falls" : "fall"} outside ${homeModeText(homeMode)}.`,
     ];
   const characteristic = characteristicOn(homeMode);
-  const held = characteristic.filter((note) => holdsAll(sounds, pitchClassSet([soundOf(note)])));
-  if (characteristic.length === 0 || held.length === 0)
+  const contained = characteristic.filter((note) => holdsAll(sounds, pitchClassSet([soundOf(note)])));
+  if (characteristic.length === 0 || contained.length === 0)
     return [
       `In ${homeModeText(homeMode)}, without a characteristic note: modes near it have this chord too.`,
     ];
-  const lit = held.flatMap((note, at): readonly Phrase[] => [
+  const phrases = contained.flatMap((note, at): readonly Phrase[] => [
     at === 0 ? "" : " and ",
     { lit: noteText(note) },
   ]);
-  const rest = characteristic.filter((note) => !held.includes(note)).map(noteText);
+  const rest = characteristic.filter((note) => !contained.includes(note)).map(noteText);
   return [
     "Contains ",
-    ...lit,
+    ...phrases,
     rest.length === 0
-      ? `, the characteristic ${held.length === 1 ? "note" : "notes"}.`
+      ? `, the characteristic ${contained.length === 1 ? "note" : "notes"}.`
       : `; ${listText(rest)} ${rest.length === 1 ? "is" : "are"} missing to make it ${homeModeText(homeMode)}.`,
   ];
 }

@@ -110,7 +110,7 @@ export const keyPassageText = ({ homeMode, kind }: Pick<KeyPassage, "homeMode" |
  */
 export function keyPassagesReason({ keyPassages, homeMode }: Identification): string | undefined {
   if (keyPassages.length === 0) return undefined;
-  const told = keyPassages.slice(0, MAX_KEYS).map((each) => {
+  const sentences = keyPassages.slice(0, MAX_KEYS).map((each) => {
     const key = keyPassageText(each);
     const where = passageBarsText(each);
     const isOne = each.fromBar === each.toBar;
@@ -125,9 +125,9 @@ export function keyPassagesReason({ keyPassages, homeMode }: Identification): st
         return `${where} ${isOne ? "cadences" : "cadence"} in ${key}`;
     }
   });
-  const more = keyPassages.length - told.length;
+  const more = keyPassages.length - sentences.length;
   const said = capital(
-    listText([...told, ...(more > 0 ? [`${countText(more, "passage")} more in other keys`] : [])]),
+    listText([...sentences, ...(more > 0 ? [`${countText(more, "passage")} more in other keys`] : [])]),
   );
   const has = (kind: KeyPassage["kind"]) => keyPassages.some((each) => each.kind === kind);
   if (has("own-key")) return `${said}.`;

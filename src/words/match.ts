@@ -157,16 +157,16 @@ export function functionText(what: ChordFunction, { home }: Pick<HomeMode, "home
 
 /** The way of a guide line: "G stays", "D falls to C♯, a half step", "E begins the line". */
 export function guideText({ note, role, move }: GuideTone, before: GuideTone | undefined): string {
-  const here = `${noteText(note)}, the ${roleText(role)}`;
-  if (move === undefined || !before) return here;
-  if (move === 0) return `${here}, stays`;
+  const noteAndRole = `${noteText(note)}, the ${roleText(role)}`;
+  if (move === undefined || !before) return noteAndRole;
+  if (move === 0) return `${noteAndRole}, stays`;
   const far =
     Math.abs(move) === 1
       ? "a half step"
       : Math.abs(move) === 2
         ? "a whole step"
         : `${Math.abs(move)} half steps`;
-  return `${noteText(before.note)} ${move < 0 ? "falls" : "rises"} ${far} to ${here}`;
+  return `${noteText(before.note)} ${move < 0 ? "falls" : "rises"} ${far} to ${noteAndRole}`;
 }
 
 /** "E minor pentatonic, bars 1 to 8; add C♯ and F♯ here for all of E Dorian". */

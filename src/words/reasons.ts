@@ -97,9 +97,10 @@ const SAYS_TOO: Readonly<Partial<Record<HomeEvidence["code"], HomeEvidence["code
 /** 1. "Home is A. Seven of eight phrases end on A, A sounds longest and it opens on the home chord." */
 export function homeReason({ evidence, homeMode }: Identification): readonly Phrase[] {
   const home = noteText(homeMode.home);
-  const told: HomeEvidence[] = [];
-  for (const each of evidence) if (!told.some(({ code }) => code === SAYS_TOO[each.code])) told.push(each);
-  const said = told.slice(0, MAX_REASONS).map((each) => evidencePhrase(each, home));
+  const reasons: HomeEvidence[] = [];
+  for (const each of evidence)
+    if (!reasons.some(({ code }) => code === SAYS_TOO[each.code])) reasons.push(each);
+  const said = reasons.slice(0, MAX_REASONS).map((each) => evidencePhrase(each, home));
   const [first, ...rest] = said;
   const lead: Phrase = { strong: `Home is ${home}.` };
   if (!first) return [lead, " No single sign points to it."];
@@ -143,8 +144,8 @@ function outsidePhrases(outside: readonly OutsideNote[], { home }: HomeMode): re
       ),
     ),
     ...[...new Set(of("key").map(({ to }) => to))].flatMap((to) => {
-      const own = of("key").filter((each) => each.to === to);
-      return sentence(own, `${verb(own, "belongs", "belong")} to the key of ${name(to)}, on the way`);
+      const inKey = of("key").filter((each) => each.to === to);
+      return sentence(inKey, `${verb(inKey, "belongs", "belong")} to the key of ${name(to)}, on the way`);
     }),
     ...of("dominant").flatMap((each) => sentence([each], `comes from the dominant of ${name(each.to)}`)),
     ...sentence(
@@ -171,10 +172,10 @@ export function notesReason(
   const { tonic, family } = parentOf(homeMode);
   const [parent] = countUp(homeMode);
   const notes = parent ? notesOf(parent) : [];
-  const own = homeMode.mode.intervals;
+  const ofMode = homeMode.mode.intervals;
   const isHeard = (interval: number) => hearing.names[soundOf(homeMode.home + interval)] !== undefined;
-  const missing = own.filter((interval) => !isHeard(interval));
-  const heardCount = own.length - missing.length;
+  const missing = ofMode.filter((interval) => !isHeard(interval));
+  const heardCount = ofMode.length - missing.length;
   // A degree that is heard in another form alone is not unheard.
   const otherwise = missing.flatMap((interval) => {
     const form = outside.find(({ note }) => degreeNumber(note - homeMode.home) === degreeNumber(interval));
@@ -183,15 +184,15 @@ export function notesReason(
   const unheard = missing.filter((interval) => !otherwise.some((each) => each.interval === interval));
   // Of a scale with two forms of a degree, the form is named.
   const nameOf = (interval: number) =>
-    own.some((each) => each !== interval && degreeNumber(each) === degreeNumber(interval))
+    ofMode.some((each) => each !== interval && degreeNumber(each) === degreeNumber(interval))
       ? degreeText(interval)
       : ordinalText(degreeNumber(interval));
   const above = (intervals: readonly number[]) =>
     `The ${listText(intervals.map(nameOf))} above ${noteText(homeMode.home)}`;
   const used = [
     missing.length === 0
-      ? `All ${numberText(own.length)} are used.`
-      : `${capital(numberText(heardCount))} of the ${numberText(own.length)} ${heardCount === 1 ? "is" : "are"} used.`,
+      ? `All ${numberText(ofMode.length)} are used.`
+      : `${capital(numberText(heardCount))} of the ${numberText(ofMode.length)} ${heardCount === 1 ? "is" : "are"} used.`,
     ...(unheard.length > 0 ? [`${above(unheard)} ${unheard.length === 1 ? "is" : "are"} never heard.`] : []),
     ...otherwise.map(
       ({ interval, form }) =>

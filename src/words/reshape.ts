@@ -148,9 +148,9 @@ export function chromaticSentence(
     byMove.set(moved, new Set(byMove.get(moved)).add(barOfPlace(place)));
   }
   const named = [...byMove].slice(0, MAX_MOVES).map(([moved, bars]) => {
-    const told = [...bars].slice(0, MAX_MOVES).map(String);
-    const more = bars.size > told.length ? ["more"] : [];
-    return `${moved} in ${bars.size === 1 ? "bar" : "bars"} ${listText([...told, ...more])}`;
+    const numbers = [...bars].slice(0, MAX_MOVES).map(String);
+    const more = bars.size > numbers.length ? ["more"] : [];
+    return `${moved} in ${bars.size === 1 ? "bar" : "bars"} ${listText([...numbers, ...more])}`;
   });
   const rest = byMove.size > MAX_MOVES ? "; and others" : "";
   return `${capital(countText(kept.length, "chromatic note"))}: ${named.join("; ")}${rest}. Press a note to set it by hand.`;
@@ -220,13 +220,13 @@ export function stepSentence(
   { chord, strong, outside, characteristic, isOther, cadenceFrom, bar }: HarmonyStep,
   tune: Pick<Tune, "bars">,
 ): string {
-  const held =
+  const sounding =
     strong.length === 0
       ? "nothing sounds on the strong beats"
       : `has ${listText(strong.map(noteText))} on the strong ${strong.length === 1 ? "beat" : "beats"}`;
   const telling = characteristic.filter((note) => !strong.includes(note));
   const said = [
-    held,
+    sounding,
     ...(telling.length > 0
       ? [
           `contains ${listText(telling.map(noteText))}, ${telling.length === 1 ? "a characteristic note" : "characteristic notes"}`,
@@ -255,9 +255,9 @@ export function harmonyText({ steps }: Harmony, best: Harmony, tune: Pick<Tune, 
       onset !== best.steps[at]?.onset || chordText(chord) !== chordText(best.steps[at].chord),
   );
   const from = Math.max(0, same);
-  const told = steps.slice(from, from + MAX_IN_LINE).map(({ chord }) => chordText(chord));
+  const chordTexts = steps.slice(from, from + MAX_IN_LINE).map(({ chord }) => chordText(chord));
   const where = from === 0 ? "" : `from bar ${barOf(tune, steps[from]?.bar ?? 0)}: `;
-  return `${where}${told.join(" ")}${steps.length > from + MAX_IN_LINE ? " …" : ""}`;
+  return `${where}${chordTexts.join(" ")}${steps.length > from + MAX_IN_LINE ? " …" : ""}`;
 }
 
 /** The selected note: what it was and is. */
@@ -344,10 +344,10 @@ export function gripSentence(
   tune: Pick<Tune, "bars">,
 ): string {
   const used = fingers.filter((finger) => finger !== null && finger > 0);
-  const held =
+  const fingersText =
     used.length === 0 ? "open strings" : `${used.length === 1 ? "finger" : "fingers"} ${used.join(" ")}`;
   const wide = stretchMm > COMFORTABLE_STRETCH ? `, ${stretchMm} mm wide` : "";
-  return `Bar ${barOf(tune, bar)}, ${chordText(chord)}: ${printFingering(frets)}, ${held}${wide}.`;
+  return `Bar ${barOf(tune, bar)}, ${chordText(chord)}: ${printFingering(frets)}, ${fingersText}${wide}.`;
 }
 
 /** "E7 in bar 7", "E7 in bar 7 and F in bar 8", at most four of them. */

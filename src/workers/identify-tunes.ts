@@ -55,9 +55,9 @@ export const collectionJobs: CollectionJobs = {
   },
   reshape: (packed, recipes) => {
     const tune = unpackTune(packed);
-    const own = { ...tune, keys: withOwnModes(tune.keys) };
+    const restored = { ...tune, keys: withOwnModes(tune.keys) };
     return recipes.map((recipe) => {
-      const made = reshape(own, withOwnModes(recipe));
+      const made = reshape(restored, withOwnModes(recipe));
       return { ...made, tune: packTune(made.tune) };
     });
   },

@@ -82,9 +82,9 @@ export const identifyAway = ({ tune, choice }: TuneAsked) =>
     await nextTurn();
     const found = await jobs.identifyLong(packTune(tune), choice);
     await nextTurn();
-    const own = withOwnModes(found);
+    const restored = withOwnModes(found);
     await nextTurn();
-    return own;
+    return restored;
   });
 
 /** A tune by recipes, where it is too long for the page. */
@@ -105,8 +105,8 @@ export const readTunesAway = (text: TuneText, signal: AbortSignal) =>
     await nextTurn();
     const read = value.map((each) => {
       const { tune, written } = unpackFileTune(each);
-      const own = withOwnKeys(tune);
-      return written ? { tune: own, written: { ...written, tune: own } } : { tune: own };
+      const restored = withOwnKeys(tune);
+      return written ? { tune: restored, written: { ...written, tune: restored } } : { tune: restored };
     });
     await nextTurn();
     return { value: read, problems };

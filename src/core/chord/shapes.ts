@@ -121,12 +121,14 @@ export interface BassMode {
 export function modesOverBass(bass: Fifths, tones: readonly Interval[]): readonly BassMode[] {
   const choices = brightestFirst(SEVEN).map((mode) => {
     const characteristic = characteristicOf(mode).map(soundOf);
-    const held = ({ degrees }: ShapePlace) =>
+    const characteristicCount = ({ degrees }: ShapePlace) =>
       degrees.filter((degree) => characteristic.includes(soundOf(degree))).length;
     const places = shapesOver(bass, tones, mode).filter(({ outside }) => outside.length === 0);
     return {
       mode,
-      places: places.toSorted((a, b) => held(b) - held(a)).map((place) => ({ place, held: held(place) })),
+      places: places
+        .toSorted((a, b) => characteristicCount(b) - characteristicCount(a))
+        .map((place) => ({ place, held: characteristicCount(place) })),
     };
   });
   const taken = mostDistinct(choices.map(({ places }) => places));

@@ -72,14 +72,15 @@ export function calledOf(answered: Answered): Called {
     return { kind: "double-tonic", upper: homeMode.home, lower, isMinor: doubleTonic.isMinor };
   }
   if (outside.some(({ role }) => role === undefined)) return { kind: "mode" };
-  const own = sounds & soundsOn(homeMode);
-  if (!holds(own, home) || (size(own) !== 5 && size(own) !== 6)) return { kind: "mode" };
-  const scale = modeOf(transpose(own, -home));
-  if (size(own) === 5)
+  const heardOfMode = sounds & soundsOn(homeMode);
+  if (!holds(heardOfMode, home) || (size(heardOfMode) !== 5 && size(heardOfMode) !== 6))
+    return { kind: "mode" };
+  const scale = modeOf(transpose(heardOfMode, -home));
+  if (size(heardOfMode) === 5)
     return { kind: "five-notes", scale, isNamed: isNamed(scale) || LISTED.includes(scale) };
   const [without, more] = undecided?.degrees ?? [];
   const isOpen = without !== undefined && without !== THIRD && more === undefined;
-  const third = [3, 4].find((steps) => holds(own, home + steps));
+  const third = [3, 4].find((steps) => holds(heardOfMode, home + steps));
   return isOpen && third !== undefined
     ? { kind: "six-notes", scale, isMinor: third === 3, without }
     : { kind: "mode" };

@@ -146,9 +146,12 @@ function rareModes(
     !isStrongPlain && standing === all && isThreaded && transpose(mode.sounds, sound) === all;
   // Blues is sung and played with notes between: its own six stand, and the rest passes.
   const isBlues = (mode: Mode, sound: number) => {
-    const own = transpose(mode.sounds, sound);
-    const time = EVERY_SOUND.reduce((sum, each) => sum + (holds(own, each) ? (sounding[each] ?? 0) : 0), 0);
-    return BLUES.includes(mode.id) && holdsAll(standing, own) && time >= BLUES_SHARE;
+    const scaleSounds = transpose(mode.sounds, sound);
+    const time = EVERY_SOUND.reduce(
+      (sum, each) => sum + (holds(scaleSounds, each) ? (sounding[each] ?? 0) : 0),
+      0,
+    );
+    return BLUES.includes(mode.id) && holdsAll(standing, scaleSounds) && time >= BLUES_SHARE;
   };
   return [
     ...RARE.map((mode) => ({

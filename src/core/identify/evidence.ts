@@ -144,10 +144,10 @@ function bassFacts({ tune, hearing, homeMode, rival }: Case): readonly HomeEvide
   const { home } = homeMode;
   const sound = soundOf(home);
   const { voices } = hearing;
-  const own = voicesTermsOf(hearing, homeMode);
+  const terms = voicesTermsOf(hearing, homeMode);
   const other = rival && voicesTermsOf(hearing, rival);
-  if (!voices || !own) return [];
-  const over = (term: keyof typeof own) => own[term] - (other?.[term] ?? 0);
+  if (!voices || !terms) return [];
+  const over = (term: keyof typeof terms) => terms[term] - (other?.[term] ?? 0);
   const all = allNotes(tune);
   const placesOfRests = (some: readonly BassCadence[]) =>
     placesIn(all, new Set(some.flatMap(({ from, to }) => [to.note, ...(from ? [from.note] : [])])));

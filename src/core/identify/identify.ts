@@ -104,10 +104,10 @@ export function identify(tune: Tune, choice: IdentifyChoice = {}): Identificatio
   const heard = partOf(tune, choice.bars ?? { from: 0, to: tune.bars.length - 1 }, choice.without);
   const sounding = withoutQuarters(heard);
   const rounds = isPart || heard.beneath?.length ? undefined : fullRounds(sounding);
-  const told = rounds?.full ?? sounding;
-  const hearing = hear(told, isPart);
+  const heardTune = rounds?.full ?? sounding;
+  const hearing = hear(heardTune, isPart);
   if (!hearing) return undefined;
-  const ranked = candidates(told, hearing, choice);
+  const ranked = candidates(heardTune, hearing, choice);
   const homeMode = choice.about ?? ranked[0]?.homeMode;
   if (!homeMode) return undefined;
   const isByHand = choice.about !== undefined || choice.home !== undefined;
@@ -136,7 +136,7 @@ export function identify(tune: Tune, choice: IdentifyChoice = {}): Identificatio
     candidates: ranked,
     homeMode,
     hearing,
-    evidence: homeEvidence(told, hearing, homeMode, otherHome(ranked, homeMode)).map(
+    evidence: homeEvidence(heardTune, hearing, homeMode, otherHome(ranked, homeMode)).map(
       placesIn(tune, sounding),
     ),
     undecided,

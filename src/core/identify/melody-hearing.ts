@@ -215,9 +215,9 @@ function outlined(
   let isMajor = true;
   let most: number = TRIAD.least - 1e-12;
   for (let sound = 0; sound < 12; sound += 1) {
-    const own = shares[sound] ?? 0;
-    if (own === 0) continue;
-    const base = TRIAD.root * own + TRIAD.fifth * (shares[(sound + 7) % 12] ?? 0);
+    const share = shares[sound] ?? 0;
+    if (share === 0) continue;
+    const base = TRIAD.root * share + TRIAD.fifth * (shares[(sound + 7) % 12] ?? 0);
     const [major, minor] = [shares[(sound + 4) % 12] ?? 0, shares[(sound + 3) % 12] ?? 0];
     if (major > 0 && base + TRIAD.third * major > most + 1e-12) {
       most = base + TRIAD.third * major;

@@ -123,9 +123,9 @@ export function melodyTerms(
     const begins = heard.firstDownbeatSound === home && heard.lowestSound === home;
     if (mode !== PHRYGIAN || heard.run || begins) return false;
     const open = { ...heard, last: undefined };
-    const own = melodyTerms(open, scored, home, around);
+    const minor = melodyTerms(open, scored, home, around);
     const major = melodyTerms(open, MAJOR, (home + THIRD.below) % 12, around);
-    return pointing(own) + THIRD.within < pointing(major);
+    return pointing(minor) + THIRD.within < pointing(major);
   }
 }
 

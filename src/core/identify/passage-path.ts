@@ -102,9 +102,9 @@ export function likeliestPath(
   let best: readonly number[] = [];
   const cameFrom: number[][] = [];
   for (const [at, unit] of units.entries()) {
-    const own = heard[at] ?? [];
+    const says = heard[at] ?? [];
     if (at === 0) {
-      best = own.map((each, state) => each + (prior[state] ?? 0));
+      best = says.map((each, state) => each + (prior[state] ?? 0));
       continue;
     }
     const inVoices = isVoices ? VOICES_CHANGE.any + (unit.isMarked ? 0 : VOICES_CHANGE.unmarked) : 0;
@@ -125,7 +125,7 @@ export function likeliestPath(
       const far = order.find((there) => !near.includes(there));
       if (far !== undefined) reach(far);
       from.push(came);
-      return most + (own[here] ?? 0);
+      return most + (says[here] ?? 0);
     });
     cameFrom.push(from);
   }

@@ -50,22 +50,24 @@ export function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): 
     const notes = all.flatMap(({ pitch }, at) => (soundOf(pitch.name) === sound ? [at] : []));
     // What only a chord symbol asks for is played by nobody yet.
     if (notes.length === 0) return [];
-    const told = { note: spelledAs(notes.map((at) => (all[at] as TuneNote).pitch.name)), share, notes };
+    const passing = { note: spelledAs(notes.map((at) => (all[at] as TuneNote).pitch.name)), share, notes };
     const rises = (at: number, to: number | undefined) => stepBetween(all, at, to) === 1;
     const leads = notes.filter((at) => rises(at, after[at]));
     const leans = leads.filter((at) => rises(at, before[at]));
     const thirds = notes.filter((at) => !leads.includes(at) && isRaised(at));
     const isMostly = (count: number) => share <= MAX_SHARE && count >= MOSTLY * notes.length;
     const to = all[after[leads[0] ?? -1] ?? -1]?.pitch.name;
-    if (isMostly(leans.length)) return [{ ...told, role: "neighbour", to }];
+    if (isMostly(leans.length)) return [{ ...passing, role: "neighbour", to }];
     if (isMostly(leads.length + thirds.length))
       return [
-        leads.length >= thirds.length ? { ...told, role: "leading", to } : { ...told, role: "raised-third" },
+        leads.length >= thirds.length
+          ? { ...passing, role: "leading", to }
+          : { ...passing, role: "raised-third" },
       ];
     if (isMinor && share <= MAX_RAISED && (sound + 1) % 12 === soundOf(homeMode.home))
       return [
         {
-          ...told,
+          ...passing,
           note: asSeventh(
             notes.map((at) => all[at] as TuneNote),
             homeMode.home,
@@ -74,9 +76,9 @@ export function outsideNotes(tune: Tune, hearing: Hearing, homeMode: HomeMode): 
         },
       ];
     const next = hearing.names[(sound + 1) % 12];
-    if (isMostly(notes.filter(isDominant).length)) return [{ ...told, role: "dominant", to: next }];
+    if (isMostly(notes.filter(isDominant).length)) return [{ ...passing, role: "dominant", to: next }];
     const isOnBeat = (hearing.melody.downbeats[sound] ?? 0) > 0;
-    return [share <= (isOnBeat ? BRIEF.onBeat : BRIEF.offBeat) ? { ...told, role: "brief" } : told];
+    return [share <= (isOnBeat ? BRIEF.onBeat : BRIEF.offBeat) ? { ...passing, role: "brief" } : passing];
   });
 }
 
@@ -104,8 +106,9 @@ function thirdOfDominant(tune: Tune, all: readonly TuneNote[]): (at: number) => 
   return (at) => {
     const { pitch, bar } = all[at] as TuneNote;
     const third = soundOf(pitch.name);
-    const own = sets[bar] ?? 0;
-    const isChord = holds(own, third - 4) && (holds(own, third + 3) || holds(own, third + 6));
+    const barSounds = sets[bar] ?? 0;
+    const isChord =
+      holds(barSounds, third - 4) && (holds(barSounds, third + 3) || holds(barSounds, third + 6));
     const next = sets.findIndex((set, place) => place > bar && !holds(set, third));
     return isChord && next >= 0 && holds(sets[next] ?? 0, third + 1);
   };

@@ -102,13 +102,13 @@ function recitingOf(
     home === 0 ? 1 : 0,
   );
   if ((time[sound] ?? 0) < RECITING * all) return undefined;
-  const own = notes.filter((note) => soundAt(note) === sound);
+  const repeated = notes.filter((note) => soundAt(note) === sound);
   // Of its octaves the one that sounds longest.
   const octaves = new Map<number, number>();
-  for (const { pitch, duration } of own)
+  for (const { pitch, duration } of repeated)
     octaves.set(midiOf(pitch), (octaves.get(midiOf(pitch)) ?? 0) + duration);
   const [commonest] = [...octaves].sort((a, b) => b[1] - a[1]);
-  const note = own.find(({ pitch }) => midiOf(pitch) === commonest?.[0]);
+  const note = repeated.find(({ pitch }) => midiOf(pitch) === commonest?.[0]);
   return note && pointed(note);
 }
 

@@ -45,11 +45,11 @@ export function undecidedOf(
   { home, mode }: HomeMode,
   neutral: readonly number[] = [],
 ): Undecided | undefined {
-  const own = transpose(heard & soundsOn({ home, mode }), -soundOf(home));
-  const isMinor = holds(own, MINOR_THIRD);
+  const heardAboveHome = transpose(heard & soundsOn({ home, mode }), -soundOf(home));
+  const isMinor = holds(heardAboveHome, MINOR_THIRD);
   const pool = new Set([mode, ...SEVEN, ...familyOf(mode).modes, ...(isMinor ? RAISED_MINOR : [])]);
   const possible = [...pool].filter(
-    ({ sounds, intervals }) => holdsAll(sounds, own) && intervals.length === mode.intervals.length,
+    ({ sounds, intervals }) => holdsAll(sounds, heardAboveHome) && intervals.length === mode.intervals.length,
   );
   const forms = (number: number) => possible.map(({ intervals }) => intervalAt(intervals, number));
   const outside = transpose(heard & ~soundsOn({ home, mode }), -soundOf(home));
@@ -66,10 +66,10 @@ export function undecidedOf(
     intervals: degrees.map((number) => intervalAt(each.intervals, number) ?? 0),
   }));
   // Modes that differ in degrees which are heard otherwise alone are told apart by those, and not here.
-  const told = modes.filter(
+  const distinct = modes.filter(
     ({ intervals }, at) => modes.findIndex((each) => String(each.intervals) === String(intervals)) === at,
   );
-  return { degrees, modes: told };
+  return { degrees, modes: distinct };
 }
 
 /** The sounds above home that the forms of each degree have, from 1: ♭2 and 2, ♭3 and 3, up to ♭7 and 7. */

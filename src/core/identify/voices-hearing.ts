@@ -117,7 +117,7 @@ export function bassLine(
   const line: { readonly onset: number; readonly note: TuneNote; readonly height: number }[] = [];
   let sounding: TuneNote[] = [];
   let next = 0;
-  let held = 0;
+  let heldBeats = 0;
   for (let onset = 0; next < sorted.length || sounding.length > 0; onset += beat) {
     const before = sounding.length;
     sounding = sounding.filter((note) => note.onset + note.duration > onset + EPSILON);
@@ -130,12 +130,12 @@ export function bassLine(
     const from = next;
     for (; (sorted[next]?.onset ?? Infinity) < onset + beat - EPSILON; next += 1)
       sounding.push(sorted[next] as TuneNote);
-    held = next === from && sounding.length === before ? held + 1 : 0;
-    if (held > MAX_HELD) {
+    heldBeats = next === from && sounding.length === before ? heldBeats + 1 : 0;
+    if (heldBeats > MAX_HELD) {
       const ends = sounding.reduce((end, note) => Math.min(end, note.onset + note.duration), Infinity);
       const goesOn = Math.min(ends, sorted[next]?.onset ?? Infinity);
       onset = Math.max(onset, Math.floor(goesOn / beat - EPSILON) * beat - beat);
-      held = 0;
+      heldBeats = 0;
     }
     const end = onset + beat - EPSILON;
     const low = sounding.reduce<TuneNote | undefined>(

@@ -44,8 +44,8 @@ function rows(mode: Mode): Rows {
 
 function shares(view: VoicesView, mode: Mode): readonly number[] {
   const table: Readonly<Record<string, readonly number[]>> = VOICES_TABLES[view];
-  const own = table[mode.id];
-  if (own) return own;
+  const known = table[mode.id];
+  if (known) return known;
   const { mode: nearest, moved } = reference(mode, "nearest");
   return swapped(shares(view, nearest), moved);
 }
@@ -85,15 +85,15 @@ function weightOf(view: VoicesView, signature: number | undefined): number {
 
 /** What several voices say for a mode on a home (a sounding pitch class). */
 export function voicesTerms({ views, signature }: VoicesHearing, mode: Mode, home: number): VoicesTerms {
-  const own = rows(mode);
-  const terms = eachView((view) => weightOf(view, signature) * over(own[view], views[view], home));
+  const expected = rows(mode);
+  const terms = eachView((view) => weightOf(view, signature) * over(expected[view], views[view], home));
   return { ...terms, signature: VOICES_WEIGHTS.signature * signatureSays(signature, mode, home) };
 }
 
 function signatureSays(signature: number | undefined, mode: Mode, home: number): number {
   if (signature === undefined) return 0;
-  const own = home * FIFTH + (signedKey({ home: 0, mode })?.tonic ?? 0);
-  return (signature - own) % 12 === 0 ? 0 : OTHER_SIGNATURE;
+  const modeSignature = home * FIFTH + (signedKey({ home: 0, mode })?.tonic ?? 0);
+  return (signature - modeSignature) % 12 === 0 ? 0 : OTHER_SIGNATURE;
 }
 
 /** As many half steps make a fifth: so far apart on the line of fifths are sounds a half step apart, octaves of twelve left out. */
@@ -119,9 +119,9 @@ export const expectedSounding = (mode: Mode): readonly number[] => rows(mode).so
 
 /** The sum of all terms. */
 export function voicesScore({ views, signature }: VoicesHearing, mode: Mode, home: number): number {
-  const own = rows(mode);
+  const expected = rows(mode);
   let sum = VOICES_WEIGHTS.signature * signatureSays(signature, mode, home);
-  for (const view of VIEWS) sum += weightOf(view, signature) * over(own[view], views[view], home);
+  for (const view of VIEWS) sum += weightOf(view, signature) * over(expected[view], views[view], home);
   return sum;
 }
 
@@ -130,11 +130,11 @@ const CHORD_WEIGHTS = { tones: 16, last: 0.8, first: 0.4 };
 
 /** What the chord symbols over a melody say for a mode on a home, beside the melody itself. */
 export function chordsScore({ tones, first, last, sure }: ChordsHearing, mode: Mode, home: number): number {
-  const own = rows(mode);
+  const expected = rows(mode);
   return (
     sure *
-    (CHORD_WEIGHTS.tones * over(own.sounding, tones, home) +
-      CHORD_WEIGHTS.last * (own.lastBass[above(last, home)] ?? 0) +
-      CHORD_WEIGHTS.first * (own.firstBass[above(first, home)] ?? 0))
+    (CHORD_WEIGHTS.tones * over(expected.sounding, tones, home) +
+      CHORD_WEIGHTS.last * (expected.lastBass[above(last, home)] ?? 0) +
+      CHORD_WEIGHTS.first * (expected.firstBass[above(first, home)] ?? 0))
   );
 }

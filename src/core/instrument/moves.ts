@@ -57,11 +57,11 @@ export function movesFrom(tuning: Tuning, known: Mode, { mode }: HomeMode, hand:
 const byHalfSteps = (from: Fifths, to: Fifths): number => Math.round((to - from) / 7);
 
 function placeBefore(tuning: Tuning, note: Place, raised: number, middle: number): Place | undefined {
-  const own = { string: note.string, fret: note.fret - raised };
-  const isOn = own.fret >= tuning.capo && own.fret <= tuning.frets;
-  if (isOn && Math.abs(own.fret - middle) <= NEAR) return own;
+  const sameString = { string: note.string, fret: note.fret - raised };
+  const isOn = sameString.fret >= tuning.capo && sameString.fret <= tuning.frets;
+  if (isOn && Math.abs(sameString.fret - middle) <= NEAR) return sameString;
   const away = ({ fret }: Place) => Math.abs(fret - middle);
-  return placesOf(tuning, soundAt(tuning, own)).reduce<Place | undefined>(
+  return placesOf(tuning, soundAt(tuning, sameString)).reduce<Place | undefined>(
     (best, each) => (!best || away(each) < away(best) ? each : best),
     undefined,
   );

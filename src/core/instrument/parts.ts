@@ -257,11 +257,11 @@ function smoothest(
   const taken: (readonly Pitch[] | undefined)[] = [];
   let state = -1;
   for (let at = choices.length - 1; at >= 0; at -= 1) {
-    const here = paths[at] ?? [];
+    const options = paths[at] ?? [];
     if (state < 0)
-      state = here.reduce((best, { cost }, n) => (cost < (here[best]?.cost ?? Infinity) ? n : best), 0);
+      state = options.reduce((best, { cost }, n) => (cost < (options[best]?.cost ?? Infinity) ? n : best), 0);
     taken.push(choices[at]?.[state]?.pitches);
-    state = here[state]?.from ?? -1;
+    state = options[state]?.from ?? -1;
   }
   return taken.reverse();
 }

@@ -61,8 +61,8 @@ const placeOf = ({ string, fret }: Place): Place => ({ string, fret });
 
 /** The lowest fret that the first finger takes. */
 function handFor(tuning: Tuning, notes: readonly Pitched[], above: readonly number[], first: number): number {
-  const own = notes.flatMap(({ fret }, at) => (above[at] === first ? [fret] : []));
-  return own.length === 0 ? tuning.capo + 1 : Math.min(...own);
+  const frets = notes.flatMap(({ fret }, at) => (above[at] === first ? [fret] : []));
+  return frets.length === 0 ? tuning.capo + 1 : Math.min(...frets);
 }
 
 /** Fingers next to each other that touch, a half step apart, on a string. */

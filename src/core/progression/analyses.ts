@@ -257,10 +257,10 @@ export function distinct(
   const found = new Map<string, ChartAnalysis>();
   let ways = 0;
   for (const { cost, states } of paths) {
-    const own = states.slice(0, sounding.length);
-    const key = own.filter((state, at) => state !== own[at - 1]).join(" ");
+    const chordStates = states.slice(0, sounding.length);
+    const key = chordStates.filter((state, at) => state !== chordStates[at - 1]).join(" ");
     if (!found.has(key)) {
-      const taken = own.map((at) => all.states[at]);
+      const taken = chordStates.map((at) => all.states[at]);
       found.set(key, { kind, segments: segmentsOf(read, taken), cost: rounded(cost) });
     }
     ways += 1;

@@ -84,15 +84,18 @@ function withoutSingleChords(
   let merged = false;
   for (const { from, to, homeMode } of segments) {
     const last = areas.at(-1);
-    const own = sounding.filter(({ at }) => at >= from && at <= to);
-    const isShort = own.length === 1 && own.every(({ bars, place }) => bars < LONG_CHORD && !place.lock);
+    const covered = sounding.filter(({ at }) => at >= from && at <= to);
+    const isShort =
+      covered.length === 1 && covered.every(({ bars, place }) => bars < LONG_CHORD && !place.lock);
     const before = last && segments.find((each) => each.from === last.from)?.homeMode;
     const isIn =
       isShort &&
       before !== undefined &&
       !areas.some(({ home }) => home === soundOf(homeMode.home)) &&
       !chords.slice(last?.from, from).some(({ lock }) => lock) &&
-      chordFunctions({ chords, order }, own[0]?.at ?? from, before).some(({ code }) => code !== "passing");
+      chordFunctions({ chords, order }, covered[0]?.at ?? from, before).some(
+        ({ code }) => code !== "passing",
+      );
     if (last && isIn) {
       merged = true;
       areas[areas.length - 1] = { ...last, to };
@@ -147,14 +150,14 @@ function chordByChord(read: Chartwise, [changes]: readonly ChartAnalysis[]): rea
     // A chart comes round again: after its last chord its first.
     [...order, ...order.slice(0, 1)],
   );
-  const own = sounding.map((each, n) => {
+  const scales = sounding.map((each, n) => {
     const around = changes && segmentAt(changes, each.at)?.homeMode;
     const home = soundOf(lockAt(each.place, choice)?.home ?? ownHome(each.chord));
-    const here = turning[n];
-    const taught = here && chordScales(each.chord, soundOf(ownHome(each.chord)), { turning: here, around });
+    const turn = turning[n];
+    const taught = turn && chordScales(each.chord, soundOf(ownHome(each.chord)), { turning: turn, around });
     return { home, around: around && soundsOn(around), taught: taught ?? [] };
   });
-  const stays = own.map(({ home, around, taught }, at) => {
+  const stays = scales.map(({ home, around, taught }, at) => {
     const [against, may] = [notes[at], read.allowed[at]];
     const costs = new Float64Array(all.states.length).fill(Infinity);
     for (const [n, { home: on, mode, sounds }] of all.states.entries()) {

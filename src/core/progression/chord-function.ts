@@ -93,8 +93,8 @@ export function chordFunctions(
 
 /** A chart without an order, as when some chords are looked at alone, is played as it is written. */
 function placeOf({ chords, order }: Pick<Chart, "chords" | "order">, at: number): Place | undefined {
-  const own = chords[at];
-  if (!own?.chord) return undefined;
+  const current = chords[at];
+  if (!current?.chord) return undefined;
   const played = (order.length > 0 ? order : chords.map((_, place) => place)).filter(
     (place) => chords[place]?.chord,
   );
@@ -106,8 +106,8 @@ function placeOf({ chords, order }: Pick<Chart, "chords" | "order">, at: number)
     line.findLastIndex(
       (other) => other === place || (other < place && isSame(chords[other]?.chord, chords[place]?.chord)),
     );
-  const here = line.flatMap((place, n) => (place === at ? [n] : []));
-  const all = here.length > 0 ? here : [struck(at)].filter((n) => n >= 0);
+  const places = line.flatMap((place, n) => (place === at ? [n] : []));
+  const all = places.length > 0 ? places : [struck(at)].filter((n) => n >= 0);
   const chordAt = (n: number) => chords[line[modulo(n, line.length)] ?? -1]?.chord;
   const [first = 0] = all;
   const around = (by: 1 | -1) =>
@@ -115,8 +115,8 @@ function placeOf({ chords, order }: Pick<Chart, "chords" | "order">, at: number)
       chordAt(first + by * (n + 1)),
     ).flatMap((chord) => (chord ? [chord] : []));
   return {
-    chord: own.chord,
-    length: own.length,
+    chord: current.chord,
+    length: current.length,
     before: around(-1),
     after: around(1),
     next: all.flatMap((n) => (line.length > 1 ? (chordAt(n + 1) ?? []) : [])),
@@ -145,8 +145,8 @@ const ANDALUSIAN = [0, 2, 4, 5];
 
 function andalusian({ chord, before, after }: Place): readonly ChordFunction[] {
   const line = [...before.toReversed(), chord, ...after];
-  const own = before.length;
-  for (let start = Math.max(0, own - 3); start <= own && start + 3 < line.length; start += 1) {
+  const place = before.length;
+  for (let start = Math.max(0, place - 3); start <= place && start + 3 < line.length; start += 1) {
     const four = line.slice(start, start + 4);
     const [first, , , last] = four;
     if (!first || !last) continue;
@@ -178,9 +178,13 @@ function lines({ chord, before, after }: Place): readonly ChordFunction[] {
   const earlier = until(before).toReversed();
   const run = [...earlier, chord, ...until(after)];
   const tones = run.map(movingTones);
-  const own = earlier.length;
+  const place = earlier.length;
   for (let length = run.length; length >= 3; length -= 1)
-    for (let start = Math.max(0, own - length + 1); start <= own && start + length <= run.length; start += 1)
+    for (
+      let start = Math.max(0, place - length + 1);
+      start <= place && start + length <= run.length;
+      start += 1
+    )
       for (const [first, by] of LINES) {
         const line = Array.from({ length }, (_, n) => first + by * n);
         if (isMoving(line) && line.every((tone, n) => tones[start + n]?.has(modulo(tone, 12)) === true))

@@ -114,8 +114,8 @@ export function decisions(
           .sort((a, b) => a.cost - b.cost)
           .map(({ home, mode }) => ({ home, mode }))
       : [];
-  const here = usualRivals(homeMode.mode, choice.scales).map((mode) => ({ home: homeMode.home, mode }));
-  return [...here.slice(0, RIVALS.sameHome), ...elsewhere.slice(0, RIVALS.otherHome)].map((rival) =>
+  const sameHome = usualRivals(homeMode.mode, choice.scales).map((mode) => ({ home: homeMode.home, mode }));
+  return [...sameHome.slice(0, RIVALS.sameHome), ...elsewhere.slice(0, RIVALS.otherHome)].map((rival) =>
     whatDecides([homeMode, rival], range, from),
   );
 }
@@ -178,10 +178,10 @@ function isBare(chords: readonly ChartChord[]): boolean {
 /** Whether a home is arrived at by its dominant, or at the end by ♭II as in flamenco. */
 function hasCadence(home: Fifths, chords: readonly ChartChord[]): boolean {
   const heard = chords.flatMap(({ chord }) => (chord ? [heardAs(chord)] : []));
-  const own = soundOf(home);
+  const root = soundOf(home);
   const [before, last] = heard.slice(-2);
-  const isPhrygian = last?.root === own && before?.kind === "M" && modulo(before.root - own, 12) === 1;
-  return isPhrygian || heard.some((_, at) => arrives(own, heard, at));
+  const isPhrygian = last?.root === root && before?.kind === "M" && modulo(before.root - root, 12) === 1;
+  return isPhrygian || heard.some((_, at) => arrives(root, heard, at));
 }
 
 /** An Andalusian cadence alone, round and round, rests on its first chord or on its last. */

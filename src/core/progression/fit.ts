@@ -70,8 +70,8 @@ export function chordBefore(
   { chords, order }: Pick<Chart, "chords" | "order">,
   at: number,
 ): number | undefined {
-  const own = chords[at]?.symbol;
-  const isOther = (place: number) => chords[place]?.chord !== undefined && chords[place].symbol !== own;
+  const symbol = chords[at]?.symbol;
+  const isOther = (place: number) => chords[place]?.chord !== undefined && chords[place].symbol !== symbol;
   const first = order.indexOf(at);
   return order.slice(0, Math.max(0, first)).findLast(isOther) ?? order.findLast(isOther);
 }

@@ -153,9 +153,9 @@ const SUSPENDED_MINOR = 2;
 export function behaviour(turning: ChordContext, home: number, row: HomeRow): Behaviour {
   const { chord, before, next, isVamp } = turning;
   const above = modulo(chord.root - home, 12);
-  const own = chanceAfter(row, chord, above, isVamp ? undefined : before, home);
-  const told = story(turning, above, row);
-  let nats = Math.log(Math.max(own, told.chance));
+  const counted = chanceAfter(row, chord, above, isVamp ? undefined : before, home);
+  const cause = story(turning, above, row);
+  let nats = Math.log(Math.max(counted, cause.chance));
   const fall = before ? modulo(before.root - chord.root, 12) : -1;
   if (above === 0 && before?.kind === "7" && (fall === 7 || fall === 1) && !isDominant(chord))
     nats += RESOLVED;
@@ -171,10 +171,10 @@ export function behaviour(turning: ChordContext, home: number, row: HomeRow): Be
   // Minor comes to rest on its major triad, and has it nowhere else.
   const isArrival = fall === 7 && chord.isTriad;
   const isOddHome = above === 0 && (isVamp || (next !== undefined && !isArrival));
-  const isTold = told.explains && told.chance >= own;
+  const isTold = cause.explains && cause.chance >= counted;
   return {
     cost: -nats,
-    known: isTold ? "all" : own >= KNOWN && !isOddHome && !chord.isOver ? "core" : "none",
+    known: isTold ? "all" : counted >= KNOWN && !isOddHome && !chord.isOver ? "core" : "none",
   };
 }
 
@@ -230,16 +230,16 @@ interface Story {
   readonly explains: boolean;
 }
 
-const told = (chance: number): Story => ({ chance, explains: true });
+const explained = (chance: number): Story => ({ chance, explains: true });
 const untold = (chance: number): Story => ({ chance, explains: false });
 
 /** Each is one and the same object: a chart asks for them a hundred thousand times. */
 const STORIES = {
-  applied: told(EXPLAINED.applied),
-  appliedTwo: told(EXPLAINED.appliedTwo),
-  halfStep: told(EXPLAINED.halfStep),
-  leading: told(EXPLAINED.leading),
-  passing: told(EXPLAINED.passing),
+  applied: explained(EXPLAINED.applied),
+  appliedTwo: explained(EXPLAINED.appliedTwo),
+  halfStep: explained(EXPLAINED.halfStep),
+  leading: explained(EXPLAINED.leading),
+  passing: explained(EXPLAINED.passing),
   unresolved: untold(EXPLAINED.unresolved),
   none: untold(EXPLAINED.none),
 };

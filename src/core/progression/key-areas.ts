@@ -155,12 +155,12 @@ function settled(read: Heardwise, all: readonly Run[]): readonly Run[] {
     return is;
   };
   while (runs.length > 1) {
-    const own = new Set(runs.filter(isOwn));
-    const main = [...(own.size > 0 ? own : runs)].reduce((best, run) =>
+    const cadencing = new Set(runs.filter(isOwn));
+    const main = [...(cadencing.size > 0 ? cadencing : runs)].reduce((best, run) =>
       massAt(run) > massAt(best) ? run : best,
     ).home;
     const bad = runs
-      .filter((run) => run.home !== main && !own.has(run))
+      .filter((run) => run.home !== main && !cadencing.has(run))
       .reduce<Run | undefined>(
         (least, run) => (least && least.to - least.from <= run.to - run.from ? least : run),
         undefined,
@@ -185,11 +185,11 @@ function logFit({ posterior }: Heardwise, { from, to }: Run, home: number): numb
 function isEarned(read: Heardwise, run: Run): boolean {
   const { heard } = read;
   const { from, to, home } = run;
-  const own = heard.slice(from, to + 1);
-  const cadences = own.filter((_, at) => at > 0 && arrives(home, own, at)).length;
+  const chords = heard.slice(from, to + 1);
+  const cadences = chords.filter((_, at) => at > 0 && arrives(home, chords, at)).length;
   if (cadences === 0) return isLoop(read, run);
   const isMinor = isMinorRun(read, run);
-  const hasOthers = own.some(({ root, kind }) => {
+  const hasOthers = chords.some(({ root, kind }) => {
     const above = modulo(root - home, 12);
     return above !== 0 && above !== 7 && isUsualIn(isMinor, above, kind);
   });
@@ -220,10 +220,10 @@ function earned(read: Heardwise, runs: readonly Run[]): readonly Run[] {
     const isMinor = isMinorRun(read, run);
     let start = run.from;
     for (let at = run.from - 1; at > before.from; at -= 1) {
-      const here = heard[at];
-      if (!here || !isUsualIn(isMinor, modulo(here.root - run.home, 12), here.kind)) break;
+      const chord = heard[at];
+      if (!chord || !isUsualIn(isMinor, modulo(chord.root - run.home, 12), chord.kind)) break;
       if (!arrives(before.home, heard, at - 1)) continue;
-      if (here.root === run.home) start = at;
+      if (chord.root === run.home) start = at;
       // Beyond a cadence with a dominant seventh a key isn't left.
       if (heard[at - 2]?.kind !== "M") break;
     }

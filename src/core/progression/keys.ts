@@ -89,10 +89,10 @@ const isIn =
 
 /** Chords of a key that aren't its own and lead to another of its chords. */
 function tonicized(sounding: readonly Sounding[], key: Marked): Key["tonicized"] {
-  const own = sounding.filter(isIn(key));
+  const inKey = sounding.filter(isIn(key));
   const home = soundOf(key.home);
-  return own.flatMap(({ at, chord }, nth) => {
-    const [heard, next] = [heardAs(chord), own[nth + 1]?.chord];
+  return inKey.flatMap(({ at, chord }, nth) => {
+    const [heard, next] = [heardAs(chord), inKey[nth + 1]?.chord];
     const goal = next && heardAs(next);
     if (!next || !goal || goal.root === home || goal.root === heard.root || !leadsTo(goal.root, heard))
       return [];

@@ -115,11 +115,11 @@ function forward({ stays, change, changesAt }: PathCosts, by: Numbered): readonl
   // A state that costs more than the cheapest and the dearest change together cannot win.
   const margin = DEAREST * change.note;
   for (const [at, stay] of stays.entries()) {
-    const here = stay.slice();
+    const step = stay.slice();
     const last = steps.at(-1);
-    steps.push(here);
+    steps.push(step);
     if (!last) {
-      for (let s = 0; s < by.count; s += 1) here[s] = (here[s] ?? 0) + (by.rarity[s] ?? 0);
+      for (let s = 0; s < by.count; s += 1) step[s] = (step[s] ?? 0) + (by.rarity[s] ?? 0);
       continue;
     }
     cheapest.fill(Infinity);
@@ -133,14 +133,14 @@ function forward({ stays, change, changesAt }: PathCosts, by: Numbered): readonl
       const least = members.reduce((low, s) => Math.min(low, last[s] ?? Infinity), Infinity);
       const sources = members.filter((s) => (last[s] ?? Infinity) <= least + margin && least < Infinity);
       for (const s of members) {
-        if (here[s] === Infinity) continue;
+        if (step[s] === Infinity) continue;
         const to = by.set[s] ?? 0;
         let arrive = (fromAny[to] ?? Infinity) + change.home;
         for (const from of sources) {
           const cost = (last[from] ?? Infinity) + (by.change[(by.set[from] ?? 0) * by.sets + to] ?? 0);
           if (cost < arrive) arrive = cost;
         }
-        here[s] = (here[s] ?? 0) + Math.min(last[s] ?? Infinity, arrive + extra + (by.rarity[s] ?? 0));
+        step[s] = (step[s] ?? 0) + Math.min(last[s] ?? Infinity, arrive + extra + (by.rarity[s] ?? 0));
       }
     }
   }

@@ -28,25 +28,25 @@ export function simpleScale(
   chart: Pick<Chart, "chords">,
   at: number,
 ): SimpleScale | undefined {
-  const here = segmentAt(analysis, at)?.homeMode;
-  if (!here) return undefined;
-  const home = soundOf(here.home);
+  const homeMode = segmentAt(analysis, at)?.homeMode;
+  if (!homeMode) return undefined;
+  const home = soundOf(homeMode.home);
   const blues = analysis.segments.filter((segment) => isBluesIn(segment, chart, home));
   const isBlues = blues.some(({ from, to }) => at >= from && at <= to);
-  const id = thirdOf(here.mode) === 4 && !isBlues ? "major-pentatonic" : "minor-pentatonic";
-  const scale = { home: here.home, mode: mode(id) };
+  const id = thirdOf(homeMode.mode) === 4 && !isBlues ? "major-pentatonic" : "minor-pentatonic";
+  const scale = { home: homeMode.home, mode: mode(id) };
   const serves = (segment: Segment | undefined) =>
     segment !== undefined &&
     soundOf(segment.homeMode.home) === home &&
     (isBlues ? blues.includes(segment) : holdsAll(soundsOn(segment.homeMode), soundsOn(scale)));
   const found = range(analysis, at, serves);
   if (!found) return undefined;
-  const missing = notesOf(here).filter((note) => !holds(soundsOn(scale), soundOf(note)));
+  const missing = notesOf(homeMode).filter((note) => !holds(soundsOn(scale), soundOf(note)));
   const chord = chart.chords[at]?.chord;
   const tones = chord?.tones.map((tone) => soundOf(chord.root + tone)) ?? [];
   const place = (note: Fifths) =>
     tones.includes(soundOf(note)) ? tones.indexOf(soundOf(note)) : tones.length;
-  return { scale, ...found, within: here, add: missing.toSorted((a, b) => place(a) - place(b)), isBlues };
+  return { scale, ...found, within: homeMode, add: missing.toSorted((a, b) => place(a) - place(b)), isBlues };
 }
 
 /** Whether a range on a home has dominant sevenths both there and a fourth above. */

@@ -33,16 +33,16 @@ function otherThird({ root, tones }: Chord): number | undefined {
  * @example standIns(Fmaj7, E Phrygian).map(({ chord }) => printChord(chord)) // Dm7, Am7: three of its tones each …
  */
 export function standIns(chord: Chord, homeMode: HomeMode): readonly StandIn[] {
-  const own = chordSounds(chord);
+  const sounds = chordSounds(chord);
   const avoid = pitchClassSet(fitOf(chord, homeMode).avoidNotes.map(soundOf));
   const third = otherThird(chord);
   const avoided = (each: Chord) => size(chordSounds(each) & avoid);
-  const shared = (each: Chord) => size(chordSounds(each) & own);
+  const shared = (each: Chord) => size(chordSounds(each) & sounds);
   const all = diatonicChords(homeMode)
     .flatMap(({ chords: { seventh } }) => seventh ?? [])
     .filter(
       (each) =>
-        chordSounds(each) !== own &&
+        chordSounds(each) !== sounds &&
         (third === undefined || !holds(chordSounds(each), third)) &&
         shared(each) > 0,
     );
@@ -51,7 +51,7 @@ export function standIns(chord: Chord, homeMode: HomeMode): readonly StandIn[] {
   return offered
     .map((each): StandIn => {
       const notes = chordNotes(each);
-      const isShared = (note: Fifths) => (own & pitchClassSet([soundOf(note)])) !== 0;
+      const isShared = (note: Fifths) => (sounds & pitchClassSet([soundOf(note)])) !== 0;
       return {
         chord: each,
         shared: notes.filter(isShared),

@@ -215,13 +215,13 @@ export function homeModel(
   const most = Math.max(...weights);
   const { rows, placeOf } = placesOf(states);
   const behaviourOf = behaviours(rows);
-  let held = 0;
+  let heldBars = 0;
   const chords = turning.map((here, at): HomeCosts => {
     const { bars } = sounding[at] ?? { bars: 0 };
     // A chord that stays is one event, the longer the weightier: as the square root of its length.
-    if (here.chord !== turning[at - 1]?.chord) held = 0;
-    const weight = HOME.nat * (Math.sqrt(held + bars) - Math.sqrt(held));
-    held += bars;
+    if (here.chord !== turning[at - 1]?.chord) heldBars = 0;
+    const weight = HOME.nat * (Math.sqrt(heldBars + bars) - Math.sqrt(heldBars));
+    heldBars += bars;
     const isBeginning = begins.has(sounding[at]?.at ?? 0);
     const home = new Float64Array(rows.length * 12);
     const outside = new Float64Array(rows.length * 12);

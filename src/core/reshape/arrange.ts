@@ -81,9 +81,9 @@ export function arrange(tune: Tune, arrangement: Arrangement, homeMode?: HomeMod
     const pitches = laid[nth] ?? [];
     let at = 0;
     return parts.flatMap((part, voice) => {
-      const own = pitches.slice(at, at + part.voices);
+      const partPitches = pitches.slice(at, at + part.voices);
       at += part.voices;
-      return own.map((pitch) => ({ pitch, onset, duration, bar, from: 0, to: 0, voice: voice + 1 }));
+      return partPitches.map((pitch) => ({ pitch, onset, duration, bar, from: 0, to: 0, voice: voice + 1 }));
     });
   });
   const voices: readonly TuneVoice[] = [
@@ -100,7 +100,7 @@ export function arrange(tune: Tune, arrangement: Arrangement, homeMode?: HomeMod
 function onGuitar(tune: Tune): Arranged {
   const { chords = [] } = tune;
   const grips = guitarGrips(tune);
-  const held = new Set(grips.map(({ onset }) => onset));
+  const gripOnsets = new Set(grips.map(({ onset }) => onset));
   return {
     tune: {
       ...tune,
@@ -119,7 +119,7 @@ function onGuitar(tune: Tune): Arranged {
         stretchMm > COMFORTABLE_STRETCH ? [{ code: "wide-stretch", bar, voices: [0, 1] }] : [],
       ),
       ...chords.flatMap(({ onset, bar }): PartFault[] =>
-        held.has(onset) ? [] : [{ code: "no-grip", bar, voices: [0, 1] }],
+        gripOnsets.has(onset) ? [] : [{ code: "no-grip", bar, voices: [0, 1] }],
       ),
     ],
   };

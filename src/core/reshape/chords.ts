@@ -28,8 +28,8 @@ export function carryChord(chord: Chord, { from, to }: ModeChange): CarriedChord
   const root = moved(chord.root);
   if (root === undefined) return { chord, isKept: true, isBorrowed: false };
   const bass = chord.bass === undefined ? undefined : moved(chord.bass);
-  const own = soundsOn(from);
-  if (!chord.tones.every((tone) => holds(own, soundOf(chord.root + tone)))) {
+  const modeSounds = soundsOn(from);
+  if (!chord.tones.every((tone) => holds(modeSounds, soundOf(chord.root + tone)))) {
     const isInverted = chord.bass !== undefined && chord.tones.includes(chord.bass - chord.root);
     const under = isInverted ? root + (chord.bass - chord.root) : bass;
     return {

@@ -224,7 +224,7 @@ export function guitarGrips({ notes, chords = [] }: Tune): readonly GuitarGrip[]
     if (options.length === 0) continue;
     const line = notesWithin(notes, onset, onset + duration);
     ways = options.map((option): Way => {
-      const own = option.cost + unreached(line, option.position, opens) * COST.unreached;
+      const optionCost = option.cost + unreached(line, option.position, opens) * COST.unreached;
       const best = ways.reduce<{ cost: number; before: Way | undefined }>(
         (least, before) => {
           const cost = before.cost + Math.abs(before.option.position - option.position) * COST.shift;
@@ -232,7 +232,7 @@ export function guitarGrips({ notes, chords = [] }: Tune): readonly GuitarGrip[]
         },
         ways.length === 0 ? { cost: 0, before: undefined } : { cost: Infinity, before: undefined },
       );
-      return { cost: own + best.cost, option, before: best.before };
+      return { cost: optionCost + best.cost, option, before: best.before };
     });
     placed.push({ chord, onset, duration, bar });
   }

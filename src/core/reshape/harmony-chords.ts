@@ -47,7 +47,7 @@ export function candidatesOf(
   const isDominantMode = dominantHome(homeMode.mode) !== undefined;
   const made = (chord: Chord, cost: number, isAsked: boolean): Candidate => {
     const sounds = chordSounds(chord);
-    const own = characteristic.filter((note) => ((sounds >> soundOf(note)) & 1) === 1);
+    const contained = characteristic.filter((note) => ((sounds >> soundOf(note)) & 1) === 1);
     const isBroken = !chord.tones.some((tone) => soundOf(tone) === 7);
     const isHome = chord.root === home;
     const isRestless = isHome && kindOf(chord) === "7" && !isDominantMode;
@@ -56,15 +56,15 @@ export function candidatesOf(
       : isBroken
         ? DIMINISHED
         : 0;
-    const isTelling = own.length > 0 && !isRestless;
+    const isTelling = contained.length > 0 && !isRestless;
     return {
       chord: hasPedal && chord.root !== home ? { ...chord, bass: home } : chord,
       sounds,
-      characteristic: own,
+      characteristic: contained,
       cost: cost + kindCost - (isTelling ? (seeksCharacteristic ? SOUGHT : TELLING) : 0),
       isHome,
       isVamp: isVamp(chord),
-      cadence: cadenceWorth(chord, chord.root - home, isVamp(chord), own.length > 0),
+      cadence: cadenceWorth(chord, chord.root - home, isVamp(chord), contained.length > 0),
       isAsked,
     };
   };

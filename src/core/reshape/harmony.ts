@@ -107,18 +107,18 @@ export function harmonise(tune: Tune, homeMode: HomeMode, choice: HarmonyChoice)
       if (mustHold && !fits(each, candidate)) continue;
       if (candidate.triad !== undefined && (each.required & ~candidate.triad) === 0) continue;
       if (mustBeHome.has(each) && !candidate.isHome) continue;
-      const own =
+      const cost =
         restingCost(each, candidate) -
         (closes.has(nth) && candidate.isHome ? CLOSED : 0) -
         (candidate.isVamp ? 0.3 : 0);
       const led = (from: Candidate) => (closes.has(nth) && candidate.isHome ? from.cadence : 0);
       const reached: Way[] =
         nth === 0
-          ? [{ cost: own, at, before: undefined }]
+          ? [{ cost: cost, at, before: undefined }]
           : ways.map((before) => {
               const from = candidates[before.at] ?? candidate;
               return {
-                cost: before.cost + own + changeCost(from, candidate, stays) - led(from),
+                cost: before.cost + cost + changeCost(from, candidate, stays) - led(from),
                 at,
                 before,
               };

@@ -91,8 +91,8 @@ function withPitches(
       ({ voice, onset, duration }) =>
         voice === note.voice && Math.abs(onset + duration - note.onset) < EPSILON,
     );
-    const held = kept[last];
-    if (held) kept[last] = { ...held, duration: note.onset + note.duration - held.onset };
+    const before = kept[last];
+    if (before) kept[last] = { ...before, duration: note.onset + note.duration - before.onset };
   }
   return kept;
 }

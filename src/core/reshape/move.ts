@@ -191,6 +191,6 @@ function nearestNote(midi: number, { home, mode }: HomeMode): Pitch {
  */
 export function relativeHome({ home, mode }: HomeMode, to: Mode): Fifths | undefined {
   if (mode.intervals.length !== to.intervals.length) return undefined;
-  const own = new Set(mode.intervals.map((interval) => home + interval));
-  return [...own].find((note) => to.intervals.every((interval) => own.has(note + interval)));
+  const names = new Set(mode.intervals.map((interval) => home + interval));
+  return [...names].find((note) => to.intervals.every((interval) => names.has(note + interval)));
 }

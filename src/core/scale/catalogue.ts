@@ -74,9 +74,9 @@ function family(
 ): Family {
   const modes = rotations(soundsOf(parent)).map((sounds, at): Mode => {
     const naming: Naming | undefined = names[at + 1];
-    const own = naming && OWN_SPELLING[naming[0]];
-    const intervals = own
-      ? own.split(" ").map(degreeOf)
+    const spelling = naming && OWN_SPELLING[naming[0]];
+    const intervals = spelling
+      ? spelling.split(" ").map(degreeOf)
       : naming || size(sounds) === 7
         ? rotate(parent, at + 1)
         : spellSet(sounds);
@@ -183,8 +183,8 @@ function gappedNames(): ReadonlyMap<PitchClassSet, Naming> {
       if (!each) continue;
       const sounds = soundsOf(gapped(each, without));
       const [known, name, ...aliases] = names.get(sounds) ?? [];
-      const own = SEVEN_NOTE_ROWS[0]?.names[each.degree]?.slice(1) ?? [];
-      const called = own.map((one) => `${one} without ${without}`);
+      const sevenNoteNames = SEVEN_NOTE_ROWS[0]?.names[each.degree]?.slice(1) ?? [];
+      const called = sevenNoteNames.map((one) => `${one} without ${without}`);
       names.set(
         sounds,
         known && name
@@ -202,8 +202,8 @@ function gappedFamilies(): readonly Family[] {
     const parent = SEVEN.find((one) => one.id === id);
     if (!parent) return [];
     const intervals = gapped(parent, without);
-    const own = rotations(soundsOf(intervals)).map((sounds, at) => [at + 1, names.get(sounds)] as const);
-    const named = own.flatMap(([at, naming]) => (naming ? [[at, naming] as const] : []));
+    const places = rotations(soundsOf(intervals)).map((sounds, at) => [at + 1, names.get(sounds)] as const);
+    const named = places.flatMap(([at, naming]) => (naming ? [[at, naming] as const] : []));
     const name = id === "ionian" ? "major" : parent.name;
     return [
       family(

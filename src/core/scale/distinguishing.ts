@@ -15,10 +15,10 @@ export type Comparison = (typeof COMPARISONS)[number];
 
 /** The other modes of a comparison: all that do not sound the same. */
 export function comparisonOf(mode: Mode, comparison: Comparison = "usual"): readonly Mode[] {
-  const own = familyOf(mode).modes;
+  const ofParent = familyOf(mode).modes;
   const all: Readonly<Record<Comparison, () => readonly Mode[]>> = {
-    usual: () => (SEVEN.includes(mode) ? SEVEN : [...new Set([...SEVEN, ...own, ...nearUsual(mode)])]),
-    parent: () => own,
+    usual: () => (SEVEN.includes(mode) ? SEVEN : [...new Set([...SEVEN, ...ofParent, ...nearUsual(mode)])]),
+    parent: () => ofParent,
     seven: () => SEVEN,
     catalogue: () => CATALOGUE.filter((other) => size(other.sounds) === size(mode.sounds)),
   };

@@ -51,14 +51,14 @@ export function nearerReference(
 function nearestReference(mode: Mode): Reference {
   if (mode === MAJOR || mode === MINOR) return toldBy(mode, mode);
   const ranked = SEVEN.filter((other) => other !== mode).map((other) => {
-    const told = toldBy(other, mode);
+    const changes = toldBy(other, mode);
     const rank = [
-      extentOf(told),
+      extentOf(changes),
       thirdOf(other) === thirdOf(mode) ? 0 : 1,
       Math.abs(brightness(other.intervals) - brightness(mode.intervals)),
       other === MAJOR || other === MINOR ? 0 : 1,
     ];
-    return { told, rank };
+    return { told: changes, rank };
   });
   return ranked.reduce((best, next) => (compareRanks(next.rank, best.rank) < 0 ? next : best)).told;
 }

@@ -50,16 +50,16 @@ function followedAt(midis: readonly number[], heights: readonly number[], off: n
   const notes: Followed["notes"][number][] = midis.map(() => undefined);
   let [a, b, right] = [midis.length, heights.length, 0];
   while (a > 0 && b > 0) {
-    const here = costs[a * width + b] ?? 0;
+    const cost = costs[a * width + b] ?? 0;
     const isRight = isSame(a - 1, b - 1);
     const diagonal = (costs[(a - 1) * width + b - 1] ?? 0) + (isRight ? 0 : COSTS.differs);
-    if (Math.abs(here - diagonal) < 1e-9) {
+    if (Math.abs(cost - diagonal) < 1e-9) {
       const height = tuned[b - 1] ?? 0;
       notes[a - 1] = { at: b - 1, isRight, cents: Math.round((height - Math.round(height)) * 100) };
       right += isRight ? 1 : 0;
       a -= 1;
       b -= 1;
-    } else if (Math.abs(here - (costs[(a - 1) * width + b] ?? 0) - COSTS.leftOut) < 1e-9) a -= 1;
+    } else if (Math.abs(cost - (costs[(a - 1) * width + b] ?? 0) - COSTS.leftOut) < 1e-9) a -= 1;
     else b -= 1;
   }
   return { notes, right, cents: Math.round(off * 100) || 0 };

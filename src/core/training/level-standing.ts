@@ -71,16 +71,16 @@ function standingOf(level: Level, { last, byMode }: Own): LevelStanding {
 export function levelStandings(attempts: readonly Attempt[]): ReadonlyMap<Level, LevelStanding> {
   return new Map(
     LEVELS.map((level) => {
-      const own: Own = { last: [], byMode: new Map() };
+      const counted: Own = { last: [], byMode: new Map() };
       for (const attempt of attempts) {
         if (!isOfLevel(level, attempt)) continue;
         const { mode } = attempt.card;
-        own.last = [...own.last, attempt.isRight].slice(-LAST);
-        own.byMode.set(mode, [...(own.byMode.get(mode) ?? []), attempt.isRight].slice(-MODE_LAST));
-        const standing = standingOf(level, own);
+        counted.last = [...counted.last, attempt.isRight].slice(-LAST);
+        counted.byMode.set(mode, [...(counted.byMode.get(mode) ?? []), attempt.isRight].slice(-MODE_LAST));
+        const standing = standingOf(level, counted);
         if (standing.isPassed) return [level, standing];
       }
-      return [level, standingOf(level, own)];
+      return [level, standingOf(level, counted)];
     }),
   );
 }

@@ -186,11 +186,11 @@ export function questionOf(asked: Asked, exam: HeardBy & Pick<Exam, "modes">): Q
         const vamp = bestVamp({ home, mode: each });
         return vamp ? [vampText(vamp)] : [];
       });
-      const own = bestVamp(homeMode);
+      const best = bestVamp(homeMode);
       return made({
         heard: undefined,
         choices: [...new Set(texts)].toSorted(),
-        right: own ? [vampText(own)] : [],
+        right: best ? [vampText(best)] : [],
       });
     }
   }

@@ -31,10 +31,10 @@ export function planOfDay(
     dueCards(schedule, now).map(({ card }) => card),
     level,
   ).slice(0, Math.max(0, count - apart.length));
-  const own = askedBy(level.exam);
+  const levelSets = askedBy(level.exam);
   const rest = Array.from(
     { length: Math.max(0, count - apart.length - due.length) },
-    (_, nth) => own[nth % own.length],
+    (_, nth) => levelSets[nth % levelSets.length],
   );
   return [...apart, ...due, ...rest.flatMap((each) => each ?? [])];
 }

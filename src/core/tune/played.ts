@@ -60,9 +60,9 @@ function stepped(notes: readonly Timed[], quarter: number): readonly Played[] {
     return at;
   });
   return notes.map(({ midi, onset, duration }, place) => {
-    const own = onsets[place] ?? 0;
+    const struck = onsets[place] ?? 0;
     let following = place + 1;
-    while (onsets[following] === own) following += 1;
+    while (onsets[following] === struck) following += 1;
     const [next, nextAt] = [notes[following], onsets[following] ?? Infinity];
     const isHeld = next !== undefined && next.onset - onset - duration < quarter / 4 + duration * LET_GO;
     const length =
@@ -71,8 +71,8 @@ function stepped(notes: readonly Timed[], quarter: number): readonly Played[] {
         : wholeEighths(duration);
     return {
       midi,
-      onset: own,
-      duration: isHeld ? nextAt - own : Math.min(length, Math.max(0.25, nextAt - own)),
+      onset: struck,
+      duration: isHeld ? nextAt - struck : Math.min(length, Math.max(0.25, nextAt - struck)),
     };
   });
 }

@@ -18,8 +18,8 @@ export function namesAround(notes: readonly Sounded[]): Fifths {
   const time = new Array<number>(12).fill(0);
   for (const { midi, duration } of notes) time[modulo(midi, 12)] = (time[modulo(midi, 12)] ?? 0) + duration;
   const tonics = Array.from({ length: 12 }, (_, at) => at - 5).map((tonic) => {
-    const held = MAJOR.reduce((sum, up) => sum + (time[modulo((tonic + up) * 7, 12)] ?? 0), 0);
-    return { tonic, rank: [-held, Math.abs(tonic)] };
+    const inKey = MAJOR.reduce((sum, up) => sum + (time[modulo((tonic + up) * 7, 12)] ?? 0), 0);
+    return { tonic, rank: [-inKey, Math.abs(tonic)] };
   });
   tonics.sort((a, b) => compareRanks(a.rank, b.rank));
   return (tonics[0]?.tonic ?? 0) + MIDDLE;

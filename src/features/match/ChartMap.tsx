@@ -18,12 +18,12 @@ interface ChartMapProps {
  * slider lies over it: a press anywhere, or the arrows, go to that bar.
  */
 export function ChartMap({ chart: { bars }, analysis, chosen, onChoose }: ChartMapProps) {
-  const here = Math.max(
+  const current = Math.max(
     0,
     bars.findIndex(({ from, to }) => chosen >= from && chosen < to),
   );
   const modeAt = (bar: (typeof bars)[number] | undefined) => bar && segmentAt(analysis, bar.from)?.homeMode;
-  const homeMode = modeAt(bars[here]);
+  const homeMode = modeAt(bars[current]);
   return (
     <div className={styles.map} style={{ "--count": bars.length } as CSSProperties}>
       {bars.map((bar, at) => {
@@ -34,7 +34,7 @@ export function ChartMap({ chart: { bars }, analysis, chosen, onChoose }: ChartM
             className={styles.bar}
             data-shade={mode && shadeOf(brightness(mode.intervals))}
             data-begins={bar.section !== undefined || undefined}
-            data-here={at === here || undefined}
+            data-here={at === current || undefined}
           />
         );
       })}
@@ -42,10 +42,10 @@ export function ChartMap({ chart: { bars }, analysis, chosen, onChoose }: ChartM
         type="range"
         className={styles.slider}
         aria-label="The whole chart, by bars"
-        aria-valuetext={`Bar ${bars[here]?.number ?? 1}${homeMode ? `, ${homeModeText(homeMode)}` : ""}`}
+        aria-valuetext={`Bar ${bars[current]?.number ?? 1}${homeMode ? `, ${homeModeText(homeMode)}` : ""}`}
         min={1}
         max={bars.length}
-        value={here + 1}
+        value={current + 1}
         onChange={(event) => onChoose(bars[Number(event.target.value) - 1]?.from ?? 0)}
       />
     </div>

@@ -110,8 +110,8 @@ export function ChartShow({ tabs }: ChartShowProps) {
     const { targetWay: way } = $settings.get();
     const around = [...new Set([chordBefore(chart, chosen) ?? chosen, chosen])].toSorted((a, b) => a - b);
     const notesAt = (place: number) => {
-      const here = segmentAt(analysis, place)?.homeMode;
-      return here ? notesOf(here) : [];
+      const current = segmentAt(analysis, place)?.homeMode;
+      return current ? notesOf(current) : [];
     };
     play("target", around, targetScore(chart, around, { at: chosen, note, way }, notesAt));
   };

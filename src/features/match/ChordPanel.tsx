@@ -220,11 +220,11 @@ function Decisions({ deciding, chart }: { readonly deciding: readonly Decision[]
 /** The two guide tones, each with its way from the chord before. */
 function Guides({ chart, at }: { readonly chart: Chart; readonly at: number }) {
   const lines = guideLines(chart.chords.slice(0, at + 1).map(({ chord }) => chord));
-  const here = lines.at(-1);
+  const lastLine = lines.at(-1);
   const before = lines.slice(0, -1).findLast((pair) => pair !== undefined);
   return (
     <ul className={styles.list}>
-      {here?.map((tone, line) => (
+      {lastLine?.map((tone, line) => (
         <li key={line}>{guideText(tone, before?.[line])}</li>
       ))}
     </ul>

@@ -31,8 +31,8 @@ async function recents(): Promise<ReadonlyMap<string, RecentDocument>> {
 export async function documentsForFile(): Promise<readonly DocumentInFile[]> {
   const all = new Map<string, DocumentInFile>();
   const silent = new Promise<undefined>((resolve) => setTimeout(resolve, PATIENCE));
-  const here = await Promise.race([recents().catch(() => undefined), silent]);
-  for (const [key, recent] of here ?? []) {
+  const present = await Promise.race([recents().catch(() => undefined), silent]);
+  for (const [key, recent] of present ?? []) {
     const document = await documentValues.read(valueKey(recent));
     if (isFields(document)) all.set(key, { recent, document: { ...document, past: [] } });
   }
@@ -49,16 +49,16 @@ export async function arrivingDocuments(
   documents: readonly DocumentInFile[],
   copyTitle: (title: string) => string,
 ): Promise<readonly DocumentInFile[]> {
-  const here = new Map((await documentsForFile()).map((each) => [recentKey(each.recent), each]));
-  const kindsHere = new Set([...here.values()].map((each) => each.recent.kind));
+  const present = new Map((await documentsForFile()).map((each) => [recentKey(each.recent), each]));
+  const kindsHere = new Set([...present.values()].map((each) => each.recent.kind));
   const found: DocumentInFile[] = [];
   for (const { recent, document } of documents) {
     const isListed = $documents.get().find(({ kind }) => kind === recent.kind)?.isListed ?? true;
-    const mine = here.get(recentKey(recent));
+    const mine = present.get(recentKey(recent));
     if (mine ? says(mine.document) === says(document) : !isListed && kindsHere.has(recent.kind)) continue;
     const id = mine ? `${recent.id.slice(0, 30)}-${recent.revision}`.slice(0, 64) : recent.id;
     const named = mine ? { ...recent, id, title: copyTitle(recent.title) } : recent;
-    if (!here.has(recentKey(named))) found.push({ recent: named, document });
+    if (!present.has(recentKey(named))) found.push({ recent: named, document });
   }
   return found;
 }

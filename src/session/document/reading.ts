@@ -31,13 +31,13 @@ async function away<R>(
   job: (signal: AbortSignal) => Promise<Outcome<R>>,
 ): Promise<{ readonly answer: R } | { readonly stopped: Problem } | undefined> {
   const stopping = new AbortController();
-  const own: UnderWay = { name, cancel: () => stopping.abort("reading-stopped") };
-  const telling = setTimeout(() => $reading.set(own), A_MOMENT);
+  const underWay: UnderWay = { name, cancel: () => stopping.abort("reading-stopped") };
+  const telling = setTimeout(() => $reading.set(underWay), A_MOMENT);
   const limit = setTimeout(() => stopping.abort("reading-too-long"), TOO_LONG);
   const outcome = await job(stopping.signal);
   clearTimeout(telling);
   clearTimeout(limit);
-  if ($reading.get() === own) $reading.set(undefined);
+  if ($reading.get() === underWay) $reading.set(undefined);
   if ("answer" in outcome) return { answer: outcome.answer };
   if (outcome.none === "failed") return undefined;
   const code = stopping.signal.reason as "reading-stopped" | "reading-too-long";
@@ -81,17 +81,17 @@ async function readAnew({ source, text, name }: TuneText) {
 /** Opens a file of tunes by what it holds: a small one may unpack to much, so each goes to a worker. Never throws on what is in it. */
 export async function openTune(file: File): Promise<Reading<TuneText | undefined>> {
   const bytes = async () => new Uint8Array(await file.arrayBuffer());
-  const own = await bytes();
-  const opened = await musicAway(file.name, undefined, (signal) => openTuneAway(own, file.name, signal));
+  const content = await bytes();
+  const opened = await musicAway(file.name, undefined, (signal) => openTuneAway(content, file.name, signal));
   return opened ?? (await import("@/formats")).openTuneFile(await bytes(), file.name);
 }
 
 /** Reads the chords of a file. Never throws on what is in it. */
 export async function openChart(file: File): Promise<Reading<FileChart>> {
   const bytes = async () => new Uint8Array(await file.arrayBuffer());
-  const own = await bytes();
+  const content = await bytes();
   const none: FileChart = { title: "", text: "" };
-  const opened = await musicAway(file.name, none, (signal) => readChartAway(own, file.name, signal));
+  const opened = await musicAway(file.name, none, (signal) => readChartAway(content, file.name, signal));
   return opened ?? (await import("@/formats")).readChartFile(await bytes(), file.name);
 }
 

@@ -40,17 +40,17 @@ const some = (settings: Settings, fields: readonly string[]): Partial<Settings> 
  * @param instead another part of the view in front, and the documents that it opens with
  */
 export async function linkHere(instead?: Pick<Practised, "part" | "documents">): Promise<string | undefined> {
-  const here = currentPlace();
-  const before = placeOf(here.view);
+  const current = currentPlace();
+  const before = placeOf(current.view);
   const place = instead
-    ? { ...here, views: { ...here.views, [here.view]: { ...before, part: instead.part } } }
-    : here;
+    ? { ...current, views: { ...current.views, [current.view]: { ...before, part: instead.part } } }
+    : current;
   const { tuning, ownTunings } = $settings.get();
   const stage = {
     ...some($settings.get(), STAGE),
     ownTunings: ownTunings.filter(({ name }) => tuning === ownTuningId(name)),
   };
-  const at = `${here.view}/${before.part}`;
+  const at = `${current.view}/${before.part}`;
   const shown = $documents.get().filter(({ shownIn }) => shownIn.includes(at));
   const documents =
     instead?.documents ?? Object.fromEntries(shown.map(({ kind, $value }) => [kind, $value.get()]));

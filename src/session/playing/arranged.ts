@@ -61,7 +61,7 @@ export function arranged(score: Score): Score {
   const chordTuning = $chordTuning.get();
   const { backing, chordsOn, fives, sevens, droneRegister, droneSound } = $settings.get();
   const { home } = $selection.get().homeMode;
-  const held = heldNotes();
+  const sustained = heldNotes();
   const sound = $lineSound.get();
   const shown = $division.get() === "voicing" ? $voicing.get() : undefined;
   const by: Arranging = [
@@ -69,7 +69,7 @@ export function arranged(score: Score): Score {
     tuning,
     chordTuning,
     ...[backing, chordsOn, home, sound, shown],
-    ...[fives, sevens, held, droneRegister, droneSound],
+    ...[fives, sevens, sustained, droneRegister, droneSound],
   ];
   if (lastArranged && by.every((each, at) => each === lastArranged?.by[at])) return lastArranged.score;
   const low = tuning ? Math.min(...openSounds(tuning)) : LOW_KEY;
@@ -77,7 +77,7 @@ export function arranged(score: Score): Score {
   const layout = chordsOn === "strings" ? onBowedStrings : chordTuning ? onStrings(chordTuning) : onKeyboard;
   const grouping = { fives, sevens };
   const made = heldAs(accompanied(inRegister, { layout, backing, home, grouping }), {
-    notes: held,
+    notes: sustained,
     register: droneRegister,
     diesAway: !sustains(droneSound),
   });

@@ -50,9 +50,9 @@ export async function planOf({ value, problems }: ReturnType<typeof readBackup>)
 }> {
   if (!value) return { plan: undefined, problems };
   const documents = await arrivingDocuments(value.documents, fromFile);
-  const here = new Map(sittings.$all.get().map((each) => [each.id, each]));
+  const present = new Map(sittings.$all.get().map((each) => [each.id, each]));
   const arrivingSittings = value.sittings.filter((each) => {
-    const mine = here.get(each.id);
+    const mine = present.get(each.id);
     return !mine || JSON.stringify(mergedSittings(mine, each)) !== JSON.stringify(mine);
   });
   return {

@@ -9,11 +9,13 @@ const bringIn = (isWanted: (known: ReadonlySet<string>, ids: readonly string[]) 
     "The demo",
     () => Promise.all([import("@/demo"), import("@/demo/sittings")]),
     async ([{ DEMO }, { DEMO_SITTINGS }]) => {
-      const here = new Map(shelf.$saved.get().map((each) => [each.id, each]));
+      const present = new Map(shelf.$saved.get().map((each) => [each.id, each]));
       const ids = DEMO.map(({ id }) => id);
-      if (!isWanted(new Set(here.keys()), ids)) return;
+      if (!isWanted(new Set(present.keys()), ids)) return;
       await sittings.takeIn(DEMO_SITTINGS);
-      await shelf.putAll(DEMO.filter(({ id }) => here.get(id)?.deletedAt !== undefined || !here.has(id)));
+      await shelf.putAll(
+        DEMO.filter(({ id }) => present.get(id)?.deletedAt !== undefined || !present.has(id)),
+      );
       for (const { opensDemo } of $features.get()) await opensDemo?.();
     },
   );

@@ -68,8 +68,8 @@ export function fromStaff(shown: StaffPart, place: number): number {
   const { tune, engraved, from } = shown;
   if (from === undefined) return place;
   const [melody, beneath] = before(shown);
-  const own = engraved.notes.length;
-  return place < own ? place + melody : place - own + tune.notes.length + beneath;
+  const melodyCount = engraved.notes.length;
+  return place < melodyCount ? place + melody : place - melodyCount + tune.notes.length + beneath;
 }
 
 /** Bars by places on the staff, which may begin later than the tune, and back. */

@@ -59,8 +59,8 @@ const keepSounds = (): void =>
 async function isOutdated(): Promise<boolean> {
   try {
     const answer = await fetch("/version.json", { cache: "no-store" });
-    const told = (await answer.json()) as { readonly version?: unknown };
-    return version() !== undefined && told.version !== version();
+    const served = (await answer.json()) as { readonly version?: unknown };
+    return version() !== undefined && served.version !== version();
   } catch {
     return false;
   }

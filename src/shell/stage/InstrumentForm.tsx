@@ -72,7 +72,7 @@ export function InstrumentForm() {
   const settings = useStore($settings);
   const instrument = useStore($instrument);
   const tuning = useStore($tuning);
-  const own = settings.ownTunings.filter((each) => each.instrument === instrument.id);
+  const ownTunings = settings.ownTunings.filter((each) => each.instrument === instrument.id);
   return (
     <>
       <Setting name="Instrument">
@@ -93,7 +93,7 @@ export function InstrumentForm() {
           </Setting>
           <Drawn tuning={tuning} />
           <Stretch tuning={tuning} />
-          <Making key={tuning.id} tuning={tuning} own={own} />
+          <Making key={tuning.id} tuning={tuning} own={ownTunings} />
         </>
       )}
     </>
