@@ -41,29 +41,34 @@ function formsOf(modes: Undecided["modes"], at: number) {
 }
 
 /** What a player calls it, in codes. */
-const calledAnswer = (called: Called) =>
-  called.kind === "five-notes"
-    ? { kind: called.kind, scale: called.scale.id, name: called.isNamed ? called.scale.name : undefined }
-    : called.kind === "six-notes"
-      ? {
-          kind: called.kind,
-          scale: called.scale.id,
-          third: called.isMinor ? "b3" : "3",
-          without: String(called.without),
-        }
-      : called.kind === "double-tonic"
-        ? { kind: called.kind, notes: [printName(called.upper), printName(called.lower)] }
-        : called.kind === "neutral"
-          ? {
-              kind: called.kind,
-              neutral: called.degrees.map(({ number, between }) => ({
-                degree: String(number),
-                between: between.map((note) => printName(note)),
-              })),
-            }
-          : called.kind === "no-centre"
-            ? { kind: called.kind, why: called.why }
-            : { kind: called.kind };
+function calledAnswer(called: Called) {
+  const { kind } = called;
+  switch (kind) {
+    case "mode":
+      return { kind };
+    case "five-notes":
+      return { kind, scale: called.scale.id, name: called.isNamed ? called.scale.name : undefined };
+    case "six-notes":
+      return {
+        kind,
+        scale: called.scale.id,
+        third: called.isMinor ? "b3" : "3",
+        without: String(called.without),
+      };
+    case "double-tonic":
+      return { kind, notes: [printName(called.upper), printName(called.lower)] };
+    case "neutral":
+      return {
+        kind,
+        neutral: called.degrees.map(({ number, between }) => ({
+          degree: String(number),
+          between: between.map((note) => printName(note)),
+        })),
+      };
+    case "no-centre":
+      return { kind, why: called.why };
+  }
+}
 
 /** The answer about the whole tune: where its mode changes too, so that notes and reasons belong to the first candidate. */
 export function identified(tune: Tune, asked: IdentifyChoice): Identification | undefined {

@@ -38,7 +38,7 @@ export function problemText(problem: Problem, text: string): string {
     case "note-too-long":
       return `Bar ${problem.expected ?? ""}: ${found} lasts too long for a note. I cut it.`;
     case "quarter-tones":
-      return `Bar ${problem.expected ?? ""}: ${found} is a quarter tone. Shade has half steps only, so I took the note beside it.`;
+      return `Bar ${problem.expected ?? ""}: ${found} is a quarter tone. Shade shows and plays the note beside it.`;
     case "reading-stopped":
       return `You stopped opening “${problem.found}”.`;
     case "reading-too-long":

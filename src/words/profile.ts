@@ -5,7 +5,7 @@ import { pitchText } from "./identify";
 
 const pointed = ({ pitch, notes }: Profile["final"]): Phrase => ({ says: pitchText(pitch), points: notes });
 
-/** "D authentic: it lies above its home". */
+/** "Range: D4 to D5, authentic: it lies above its home". */
 const AMBITUS = {
   authentic: ", authentic: it lies above its home",
   plagal: ", plagal: its home lies in the middle",

@@ -9,7 +9,7 @@ import {
 import {
   characteristicOn,
   characteristicSwap,
-  isNamed,
+  holds,
   type HomeMode,
   notesOf,
   parentOf,
@@ -22,7 +22,6 @@ import {
   countText,
   degreeText,
   homeModeText,
-  inTitle,
   listText,
   modeText,
   noteText,
@@ -181,7 +180,15 @@ export function notesReason(
     const form = outside.find(({ note }) => degreeNumber(note - homeMode.home) === degreeNumber(interval));
     return form ? [{ interval, form: form.note }] : [];
   });
-  const unheard = missing.filter((interval) => !otherwise.some((each) => each.interval === interval));
+  const neutral = called.kind === "neutral" ? called.degrees.map(({ number }) => number) : [];
+  const unheard = missing.filter(
+    (interval) =>
+      !otherwise.some((each) => each.interval === interval) && !neutral.includes(degreeNumber(interval)),
+  );
+  const inChords = ofMode
+    .map((interval) => homeMode.home + interval)
+    .filter((note) => holds(hearing.chordsOnly, soundOf(note)));
+  const where = inChords.length > 0 ? `, ${listText(inChords.map(noteText))} only in the chords` : "";
   // Of a scale with two forms of a degree, the form is named.
   const nameOf = (interval: number) =>
     ofMode.some((each) => each !== interval && degreeNumber(each) === degreeNumber(interval))
@@ -191,22 +198,18 @@ export function notesReason(
     `The ${listText(intervals.map(nameOf))} above ${noteText(homeMode.home)}`;
   const used = [
     missing.length === 0
-      ? `All ${numberText(ofMode.length)} are used.`
-      : `${capital(numberText(heardCount))} of the ${numberText(ofMode.length)} ${heardCount === 1 ? "is" : "are"} used.`,
+      ? `All ${numberText(ofMode.length)} are used${where}.`
+      : `${capital(numberText(heardCount))} of the ${numberText(ofMode.length)} ${heardCount === 1 ? "is" : "are"} used${where}.`,
     ...(unheard.length > 0 ? [`${above(unheard)} ${unheard.length === 1 ? "is" : "are"} never heard.`] : []),
     ...otherwise.map(
       ({ interval, form }) =>
         `${above([interval])} is ${noteText(form)} here, not ${noteText(homeMode.home + interval)}.`,
     ),
   ].join(" ");
-  const byThemselves =
-    called.kind === "six-notes" && isNamed(called.scale)
-      ? ` By themselves the six are ${inTitle(called.scale.name)}.`
-      : "";
   return [
     { strong: `The notes are ${parentText(tonic, family)}’s:` },
     ...pointedNotes(notes, placesOf),
-    `. ${used}${byThemselves}`,
+    `. ${used}`,
     ...outsidePhrases(outside, homeMode),
   ];
 }

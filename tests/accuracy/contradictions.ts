@@ -23,12 +23,14 @@ export function contradictions(tune: Tune, found: Identification): readonly stri
   const { sounds: own } = found.homeMode.mode;
   const isHeard = (number: number) =>
     notes.some(
-      ({ pitch }) => degreeNumber(pitch.name - home) === number && !holds(own, soundOf(pitch.name - home)),
+      ({ pitch, quarter }) =>
+        degreeNumber(pitch.name - home) === number &&
+        (quarter !== undefined || !holds(own, soundOf(pitch.name - home))),
     ) ||
     found.homeMode.mode.intervals.some(
       (interval) => degreeNumber(interval) === number && sounds.has(soundOf(home + interval)),
     );
-  const sounds = new Set(notes.map(({ pitch }) => soundOf(pitch.name)));
+  const sounds = new Set(notes.filter(({ quarter }) => !quarter).map(({ pitch }) => soundOf(pitch.name)));
   const wrong: string[] = [];
   const unheard = [
     ...[...text.matchAll(/No ([\d, or]+) is heard/gu)].flatMap(([, list = ""]) =>
@@ -43,10 +45,14 @@ export function contradictions(tune: Tune, found: Identification): readonly stri
   for (const { note } of found.outside)
     if (!notes.some(({ pitch }) => pitch.name === note))
       wrong.push(`${noteText(note)} isn’t written: ${text}`);
-  if (
-    /All seven are used/u.test(text) &&
-    found.homeMode.mode.intervals.some((interval) => !sounds.has(soundOf(home + interval)))
-  )
+  const [, inChords = ""] = /are used, (.+?) only in the chords/u.exec(text) ?? [];
+  const played = found.homeMode.mode.intervals.map((interval) => ({
+    isPlayed: sounds.has(soundOf(home + interval)),
+    isInChords: inChords.split(/, | and /u).includes(noteText(home + interval)),
+  }));
+  if (/All seven are used/u.test(text) && played.some(({ isPlayed, isInChords }) => !isPlayed && !isInChords))
     wrong.push(`not all are used: ${text}`);
+  if (played.some(({ isPlayed, isInChords }) => isPlayed && isInChords))
+    wrong.push(`not in the chords alone: ${text}`);
   return wrong;
 }

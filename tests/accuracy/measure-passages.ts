@@ -3,7 +3,7 @@ import { soundOf } from "../../src/core/pitch";
 import type { Tune } from "../../src/core/tune";
 import { readNotes } from "../../src/formats";
 import { contradictions } from "./contradictions";
-import { type Label, makeTune, seeded } from "./model";
+import { type Label, makeTune, pick, seeded } from "./model";
 import { makeChanging, type MadePassages, makeStaying, STAYING } from "./passages-model";
 import { makePiece } from "./voices-model";
 
@@ -95,6 +95,33 @@ export function stoppedScore(seeds: readonly number[]) {
   };
 }
 
+/** A tune with a chord symbol on each bar, a triad on one of the notes of its mode: some have what no note plays. */
+function withChords(tune: Tune, seed: number): Tune {
+  const random = seeded(seed * 17 + 3);
+  const roots = tune.notes.map(({ pitch }) => pitch.name);
+  const chords = tune.bars.map(({ start, length }, bar) => {
+    const third = random() < 0.5 ? 4 : -3;
+    return {
+      chord: { root: pick(random, roots), tones: [0, third, 1], optional: [] },
+      onset: start,
+      duration: length,
+      bar,
+    };
+  });
+  return { ...tune, chords };
+}
+
+/** A tune in which one note is played a quarter tone away wherever it stands. */
+function withQuarters(tune: Tune, seed: number): Tune {
+  const random = seeded(seed * 19 + 5);
+  const name = pick(random, tune.notes).pitch.name;
+  const quarter = random() < 0.5 ? 1 : -1;
+  return {
+    ...tune,
+    notes: tune.notes.map((note) => (note.pitch.name === name ? { ...note, quarter } : note)),
+  };
+}
+
 /** How many tunes of all kinds are told something that their notes contradict. */
 export function contradicted(seeds: readonly number[]): {
   readonly tunes: number;
@@ -105,6 +132,8 @@ export function contradicted(seeds: readonly number[]): {
     read(makeStaying(seed).notes),
     read(makeChanging(seed).notes),
     makePiece(seed).tune,
+    withChords(read(makeTune(seed).notes), seed),
+    withQuarters(read(makeStaying(seed).notes), seed),
   ]);
   const found = tunes.flatMap((tune) => {
     const answer = identify(tune);

@@ -1,5 +1,5 @@
 import { type Fifths, letterOf, soundOf, spellSound } from "../pitch";
-import { type HomeMode, notesOf, signedKey } from "../scale";
+import { type HomeMode, notesOf, type PitchClassSet, pitchClassSet, signedKey } from "../scale";
 import { allNotes, timeBySound, type Tune, type TuneNote } from "../tune";
 import { type ChordsHearing, hearChords, timeAsked } from "./chords-hearing";
 import { type DoubleTonic, doubleTonicOf } from "./double-tonic";
@@ -15,6 +15,8 @@ export interface Hearing {
   readonly notes: number;
   /** How the tune spells each pitch class, where it sounds. */
   readonly names: readonly (Fifths | undefined)[];
+  /** What chord symbols ask for and no note plays. */
+  readonly chordsOnly: PitchClassSet;
   readonly melody: MelodyHearing;
   /** Where one voice alternates between two neighbouring triads. */
   readonly doubleTonic?: DoubleTonic | undefined;
@@ -37,7 +39,8 @@ export function hear(tune: Tune, isPart = false): Hearing | undefined {
   if (!melody) return undefined;
   const all = allNotes(tune);
   const asked = timeAsked(tune.chords ?? []);
-  const time = timeBySound(all).map((quarters, sound) => quarters + CHORD_SHARE * (asked[sound] ?? 0));
+  const played = timeBySound(all);
+  const time = played.map((quarters, sound) => quarters + CHORD_SHARE * (asked[sound] ?? 0));
   const names = namesOf(all, tune.chords ?? []);
   const [key] = tune.keys ?? [];
   const voices = hearVoices(tune, key && keepsSignature(key, names) ? signedKey(key)?.tonic : undefined);
@@ -45,6 +48,9 @@ export function hear(tune: Tune, isPart = false): Hearing | undefined {
     sounding: shareOut(time),
     notes: all.length,
     names,
+    chordsOnly: pitchClassSet(
+      names.flatMap((name, sound) => (name !== undefined && played[sound] === 0 ? [sound] : [])),
+    ),
     melody,
     doubleTonic: voices ? undefined : doubleTonicOf(melody),
     voices,

@@ -5,6 +5,8 @@ import {
   type BarRange,
   partOf,
   PHRASE_BARS,
+  phraseEnds,
+  type PhraseMark,
   type Rounds,
   roundsOf,
   stopsShort,
@@ -158,11 +160,16 @@ const NO_PASSAGES: Passages = { passages: [], keys: [] };
 /** Fewer different notes, and fewer in all, are too little. */
 const [FEW_SOUNDS, FEW_NOTES] = [5, 10];
 
-/** A tune without its quarter tones, which no mode of twelve half steps has. */
+/** A tune without its quarter tones, which no mode of twelve half steps has; its phrases end where they did, and not before each gap. */
 function withoutQuarters(tune: Tune): Tune {
   const quarters = tune.notes.flatMap(({ quarter }, at) => (quarter ? [at] : []));
   if (quarters.length === 0 || quarters.length === tune.notes.length) return tune;
-  return partOf(tune, { from: 0, to: tune.bars.length - 1 }, new Set(quarters));
+  const ends = phraseEnds(tune).map((at): PhraseMark => ({
+    onset: tune.notes[at]?.onset ?? 0,
+    sign: "breath",
+  }));
+  const rest = partOf(tune, { from: 0, to: tune.bars.length - 1 }, new Set(quarters));
+  return { ...rest, phraseMarks: tune.phraseMarks?.length ? tune.phraseMarks : ends };
 }
 
 /**

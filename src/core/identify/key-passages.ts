@@ -32,7 +32,7 @@ export function keysNear({ home, mode }: HomeMode): readonly HomeMode[] {
 }
 
 /** A phrase of one voice that is in a key of its own has as many bars as this; in several voices its cadence is enough. */
-const PHRASE_BARS = 3;
+const FEWEST_BARS = 3;
 
 /**
  * Phrases that come to their own cadence in a neighbouring key: they end on its home, without the other third where there is a bass, and a note that the main mode
@@ -61,7 +61,7 @@ export function cadencedKeys(tune: Tune, hearing: Hearing, main: HomeMode): read
     );
     const bars = { from: first.bar, to: last.bar };
     const whole = tune.bars.slice(bars.from, bars.to + 1).filter(({ lead }) => lead === 0).length;
-    if (!key || (!bass && (whole < PHRASE_BARS || !comesToRest(tune, last)))) continue;
+    if (!key || (!bass && (whole < FEWEST_BARS || !comesToRest(tune, last)))) continue;
     const home = spelledHome(tune, hearing, rest, key.mode);
     const before = found.at(-1);
     if (

@@ -43,3 +43,7 @@ export function numberBars(found: readonly FoundBar[]): readonly TuneBar[] {
   }
   return bars;
 }
+
+/** Quarters of the longest of some bars: a bar that is filled, where one is. */
+export const longestBar = (bars: readonly TuneBar[]): number =>
+  bars.reduce((most, { length }) => Math.max(most, length), 0);

@@ -1,3 +1,4 @@
+import { longestBar } from "./bars";
 import { firstPlace } from "./parts";
 import { feltBeat } from "./meter";
 import { EPSILON, type PhraseMark, type Tune } from "./tune";
@@ -83,7 +84,7 @@ export function stopsShort({ notes, bars, meter }: Tune): boolean {
     RESTS.some(({ over, longer }) => last.duration >= over * usual - EPSILON && shorter >= longer);
   if (rests) return false;
   const pickup = bars[0]?.lead ? bars[0].length : 0;
-  const whole = bars.slice(0, -1).reduce((most, { length }) => Math.max(most, length), 0);
+  const whole = longestBar(bars.slice(0, -1));
   const isFilled = lastBar.length >= whole - pickup - EPSILON;
   const from = bars.findLastIndex(({ endsSection }, at) => endsSection && at < bars.length - 1) + 1;
   const counted = bars.slice(from).filter(({ lead }) => lead === 0).length;

@@ -1,4 +1,5 @@
 import { midiOf } from "../pitch";
+import { longestBar } from "./bars";
 import { EPSILON, type Tune, type TuneBar } from "./tune";
 
 /** A tune that is played round. */
@@ -71,7 +72,7 @@ function endedAt(tune: Tune, ends: readonly number[]): Tune {
     }
     // A bar that is filled to its end holds the next pickup.
     const whole = bar.length + bar.lead;
-    const isShared = pickup > 0 && at + 1 < tune.bars.length && bar.length >= fullLength(tune) - EPSILON;
+    const isShared = pickup > 0 && at + 1 < tune.bars.length && bar.length >= longestBar(tune.bars) - EPSILON;
     const length = isShared ? bar.length - pickup : bar.length;
     bars.push({ ...bar, length, endsSection: true });
     if (isShared && at < last)
@@ -104,5 +105,3 @@ function endedAt(tune: Tune, ends: readonly number[]): Tune {
     phraseMarks: tune.phraseMarks?.filter(({ onset }) => onset < end - EPSILON),
   };
 }
-
-const fullLength = ({ bars }: Tune): number => bars.reduce((most, { length }) => Math.max(most, length), 0);
