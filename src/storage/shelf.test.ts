@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, it } from "vitest";
 import { memoryStore } from "../../tests/fixtures/memory-store";
 import {
   browserStore,
+  countStored,
   earlierStates,
   foldersOf,
   foundOn,
@@ -75,6 +76,23 @@ describe("the Shelf", () => {
     await one.settled();
     expect([one.shelf.$unsaved.get().size, one.saving.$state.get().failing.size]).toEqual([0, 0]);
     expect(store.records.size).toBe(2);
+  });
+
+  it("counts what storage has: a deletion only once it is written", async () => {
+    const store = memoryStore();
+    const one = tab(store);
+    const count = () => countStored(one.shelf.$saved.get(), one.shelf.$unsaved.get());
+    const made = one.shelf.save(DORIAN);
+    expect(count()).toBe(0);
+    await one.settled();
+    expect(count()).toBe(1);
+    store.set("full");
+    one.shelf.remove(made.id);
+    await new Promise((resolve) => setTimeout(resolve, 30));
+    expect([titles(one).length, count()]).toEqual([0, 1]);
+    store.set("well");
+    await one.settled();
+    expect(count()).toBe(0);
   });
 
   it("brings back what was deleted, until it is too old", async () => {

@@ -235,6 +235,14 @@ export function openShelf(surroundings: ShelfSurroundings): Shelf {
   };
 }
 
+/**
+ * How many things storage has: what it has not taken yet is not counted, and what is deleted counts until storage has said so.
+ *
+ * @param unsaved ids of those whose last change storage has not taken
+ */
+export const countStored = (saved: readonly Saved[], unsaved: ReadonlySet<string>): number =>
+  saved.filter(({ id, deletedAt }) => (deletedAt === undefined) !== unsaved.has(id)).length;
+
 /** A thing as it was before it was deleted. */
 function undeleted(thing: Saved): Saved {
   const living = { ...thing };

@@ -22,6 +22,7 @@ import { Boundary, later, Waiting } from "@/kit/later";
 import { Popover } from "@/kit/popover";
 import { useAfterPaint } from "@/kit/useAfterPaint";
 import { useNarrow } from "@/kit/useNarrow";
+import { countStored } from "@/storage/shelf";
 import { figureText } from "@/words";
 import { useLink } from "./useLink";
 import { FirstSteps } from "./FirstSteps";
@@ -45,8 +46,7 @@ export function TopBar() {
   const setOpen = (sheet: Sheet) => $sheet.set(sheet);
   const isDark = useTheme();
   const unsaved = useStore(shelf.$unsaved);
-  // Only what storage has taken is counted.
-  const count = saved.filter(({ id, deletedAt }) => deletedAt === undefined && !unsaved.has(id)).length;
+  const count = countStored(saved, unsaved);
 
   useEffect(() => {
     void start().then(startOffline);
