@@ -1,15 +1,13 @@
 import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
-import { noting, open, watch } from "./pages";
+import { chartField, noting, open, watch } from "./pages";
 import { expect, test } from "./test";
 
 const SCENE = "| Em9 | A13 | Em9 | A13 | Cmaj7 | D6 | Em9 | B7sus4 |";
 
-const field = (page: Page) => page.getByRole("textbox", { name: "Over" });
-
 /** What stands in the editor, line by line. */
 const typed = (page: Page) =>
-  field(page).evaluate((node) =>
+  chartField(page).evaluate((node) =>
     [...node.querySelectorAll(".cm-line")].map((line) => line.textContent).join("\n"),
   );
 
@@ -27,7 +25,7 @@ async function saved(page: Page): Promise<{ readonly name: string; readonly byte
 test("reads a chart three ways as it is typed, with what decides and the target note", async ({ page }) => {
   const seen = watch(page);
   await open(page, "/match");
-  await field(page).click();
+  await chartField(page).click();
   await page.keyboard.type(SCENE);
   await page.keyboard.press("Escape");
   await expect(band(page, "Fewest changes").nth(1)).toHaveAccessibleName(
@@ -56,7 +54,7 @@ test("a lock is saved to and the rest adapts; it stands in the text, in another 
   context,
 }) => {
   await open(page, "/match");
-  await field(page).fill("| Em9 | A13 | Em9 | A13 |");
+  await chartField(page).fill("| Em9 | A13 | Em9 | A13 |");
   await expect(band(page, "Fewest changes")).toHaveAccessibleName("Fewest changes: E Dorian from bar 1");
   await page.getByRole("button", { name: /^Bar 1, Em9/ }).click();
   await page.getByLabel("Mode that is set").selectOption("aeolian");
@@ -78,7 +76,7 @@ test("a lock is saved to and the rest adapts; it stands in the text, in another 
 
 test("another analysis of its kind can be taken, and scales can be chosen", async ({ page }) => {
   await open(page, "/match");
-  await field(page).fill(SCENE);
+  await chartField(page).fill(SCENE);
   await expect(band(page, "One mode")).toHaveAccessibleName("One mode: E Dorian from bar 1");
   await page.getByRole("button", { name: "One mode: the next best analysis" }).click();
   await expect(band(page, "One mode")).not.toHaveAccessibleName("One mode: E Dorian from bar 1");
@@ -94,7 +92,7 @@ test("another analysis of its kind can be taken, and scales can be chosen", asyn
 
 test("what nobody can read keeps its place, is underlined, and nothing typed is lost", async ({ page }) => {
   await open(page, "/match");
-  await field(page).fill("| Em9 | Axyz | A13 | G/ |");
+  await chartField(page).fill("| Em9 | Axyz | A13 | G/ |");
   await expect(page.getByText("At 11: “yz” isn’t a chord symbol I can read")).toBeVisible();
   await expect(page.getByText(/write a note from A to G after the slash/)).toBeVisible();
   await expect(page.locator(".cm-lintRange-error").first()).toHaveText("yz");
@@ -102,18 +100,18 @@ test("what nobody can read keeps its place, is underlined, and nothing typed is 
   await expect(band(page, "Fewest changes")).toHaveAccessibleName("Fewest changes: E Dorian from bar 1");
   await page.reload();
   await expect.poll(() => typed(page)).toBe("| Em9 | Axyz | A13 | G/ |");
-  await field(page).fill("| qqq | ??? |");
+  await chartField(page).fill("| qqq | ??? |");
   await expect(page.getByText("No chord can be read yet")).toBeVisible();
-  await field(page).fill("");
+  await chartField(page).fill("");
   await page.getByRole("button", { name: /^The lanterns are lit/ }).click();
   await expect.poll(() => typed(page)).toBe(SCENE);
 });
 
 test("completes chords of the mode, and takes a completion with the keys alone", async ({ page }) => {
   await open(page, "/match");
-  await field(page).fill("| Em9 | A13 | ");
+  await chartField(page).fill("| Em9 | A13 | ");
   await expect(band(page, "Fewest changes")).toHaveCount(1);
-  await field(page).press("Control+End");
+  await chartField(page).press("Control+End");
   await page.keyboard.type("G");
   const options = page.getByRole("listbox", { name: "Completions" }).getByRole("option");
   await expect(options.first()).toHaveText("G♭III in E Dorian");
@@ -127,7 +125,7 @@ test("completes chords of the mode, and takes a completion with the keys alone",
 
 test("repeats, endings and sections are read, and a long chart has a map", async ({ page }) => {
   await open(page, "/match");
-  await field(page).fill(
+  await chartField(page).fill(
     `[Gate]\n|: Em9 | A13 |1. D6 :|2. Cmaj7 ||\n[Orchard]\n${Array(16).fill("| Gm7 ").join("")}|`,
   );
   await expect(page.getByRole("heading", { name: "Orchard" })).toBeAttached();
@@ -140,7 +138,7 @@ test("repeats, endings and sections are read, and a long chart has a map", async
 
 test("a loop is heard and followed, and the target note is practised", async ({ page }) => {
   await open(page, "/match");
-  await field(page).fill("| Em9 A13 | Cmaj7 |");
+  await chartField(page).fill("| Em9 A13 | Cmaj7 |");
   await page.getByLabel(/^Tempo, .* a minute/).fill("240");
   await page.getByLabel("Follow").check();
   await page.getByRole("button", { name: /^Bar 1, Em9/ }).click();
@@ -159,7 +157,7 @@ test("a loop is heard and followed, and the target note is practised", async ({ 
 test("goes out as ChordPro, text, MusicXML and MIDI, and comes back from each", async ({ page }) => {
   await open(page, "/match");
   const chart = "[Gate]\n|: Em9 | A13 |1. D6 :|2. Cmaj7 ||";
-  await field(page).fill(chart);
+  await chartField(page).fill(chart);
   await expect(page.getByRole("heading", { name: /^(?:Em9|Cmaj7) in bar/ })).toBeVisible();
   // The first closes what is offered, the second leaves the field.
   await page.keyboard.press("Escape");
@@ -207,7 +205,7 @@ test("goes out as ChordPro, text, MusicXML and MIDI, and comes back from each", 
 
 test("moves by half steps, spelled plainly", async ({ page }) => {
   await open(page, "/match");
-  await field(page).fill("| {E Dorian} Em9 | A13/C# |");
+  await chartField(page).fill("| {E Dorian} Em9 | A13/C# |");
   await page.getByRole("button", { name: "A half step higher" }).click();
   await expect.poll(() => typed(page)).toBe("| {F Dorian} Fm9 | Bb13/D |");
   await page.getByRole("button", { name: "A half step lower" }).click();

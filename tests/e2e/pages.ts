@@ -116,3 +116,21 @@ export const showOn = (page: Page, surface: "Neck" | "Keys" | "Staff"): Promise<
 /** What the stage shows. */
 export const show = (page: Page, division: "Position" | "Whole neck" | "Line" | "Voicing"): Promise<void> =>
   page.getByRole("radio", { name: division, exact: true }).check({ force: true });
+
+/** The field of Match in which chords are typed. */
+export const chartField = (page: Page) => page.getByRole("textbox", { name: "Over" });
+
+/** What is typed in it: without the example that stands in an empty one. */
+export const chartText = (page: Page): Promise<string> =>
+  chartField(page)
+    .locator(".cm-line")
+    .evaluateAll((lines) =>
+      lines
+        .map((line) =>
+          [...line.childNodes]
+            .filter((node) => !(node instanceof Element && node.matches(".cm-placeholder")))
+            .map(({ textContent }) => textContent)
+            .join(""),
+        )
+        .join("\n"),
+    );

@@ -1,4 +1,4 @@
-import { inSheet, keepAs, open } from "./pages";
+import { chartText, inSheet, keepAs, open } from "./pages";
 import { expect, test } from "./test";
 
 test("what is saved can be renamed, deleted, brought back, and is seen in another tab", async ({
@@ -65,7 +65,7 @@ test("the demo comes in once, and what was deleted of it stays deleted", async (
   await page.goto("/derive?demo");
   await expect(page.getByRole("button", { name: "Shelf 14" })).toBeVisible();
   await page.getByRole("link", { name: "Match" }).click();
-  await expect(page.getByRole("textbox", { name: "Over" })).toContainText("Em9");
+  await expect.poll(() => chartText(page)).toContain("Em9");
 });
 
 test("settings stay, but the volume begins at the safe one", async ({ page }) => {

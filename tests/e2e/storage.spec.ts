@@ -3,14 +3,11 @@ import { mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type BrowserContext, chromium, type Page } from "@playwright/test";
-import { keepAs, open } from "./pages";
+import { chartField, chartText, keepAs, open } from "./pages";
 import { expect, test } from "./test";
 
 const shelfCount = async (page: Page) =>
   Number((await page.getByRole("button", { name: /^Shelf \d+$/ }).textContent())?.match(/\d+/)?.[0]);
-const chartField = (page: Page) => page.getByRole("textbox", { name: "Over" });
-const chartText = async (page: Page) =>
-  (await chartField(page).locator(".cm-line").allTextContents()).join("\n");
 
 /** The arguments with which Playwright starts the browser, for one that a test ends by force. */
 const ARGS = [
